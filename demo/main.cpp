@@ -1,0 +1,114 @@
+// wembrix-demo-maker DIR: writes the scenario's files and its job. Same files on every run.
+#include "core/base/files.h"
+#include "core/formats/gltf/gltf.h"
+#include "core/job/job.h"
+#include "tansy_scene.h"
+
+#include <cstdio>
+#include <filesystem>
+#include <fmt/format.h>
+
+namespace {
+
+using namespace wembrix;
+
+Outcome put(const std::filesystem::path& folder, const Result<std::vector<WrittenFile>>& files) {
+    if (!files) {
+        return files.problem();
+    }
+    for (const WrittenFile& file : *files) {
+        if (Outcome done = write_file_whole(folder / file.name, file.bytes); !done) {
+            return done;
+        }
+    }
+    return Done{};
+}
+
+Job tansy_job() {
+    Job job;
+    job.name = "tansy";
+    job.sources = {"tansy_model.glb", "tansy_market.gltf"};
+    job.destinations = built_in_destinations();
+    job.steps = {
+        {"leave_behind", {{"kinds", {"camera", "light"}}, {"names", {"set_floor"}}}},
+        {"strip_prefix"},
+        {"fold_holders"},
+        {"resize", {{"factor", 0.01}}},
+        {"make_root", {{"name", "root"}, {"place", "ground"}}},
+        {"rename_joints",
+         {{"rules",
+           {{{"find", "^Left(.*)$"}, {"replace", "$1_l"}},
+            {{"find", "^Right(.*)$"}, {"replace", "$1_r"}},
+            {{"find", "^Leg_"}, {"replace", "leg_"}},
+            {{"find", "^Wing_"}, {"replace", "wing_"}},
+            {{"find", "^Tail_Fan"}, {"replace", "tail_fan"}},
+            {{"find", "^Toe_"}, {"replace", "toe_"}},
+            {{"find", "^Eye"}, {"replace", "eye"}},
+            {{"find", "_Hip"}, {"replace", "_hip"}},
+            {{"find", "_Shank"}, {"replace", "_shank"}},
+            {{"find", "_Twist"}, {"replace", "_twist"}},
+            {{"find", "_Tarsus"}, {"replace", "_tarsus"}},
+            {{"find", "_Foot"}, {"replace", "_foot"}},
+            {{"find", "_Inner"}, {"replace", "_inner"}},
+            {{"find", "_Middle"}, {"replace", "_middle"}},
+            {{"find", "_Outer"}, {"replace", "_outer"}},
+            {{"find", "_Hind"}, {"replace", "_hind"}},
+            {{"find", "_Shoulder"}, {"replace", "_shoulder"}},
+            {{"find", "_Arm"}, {"replace", "_arm"}},
+            {{"find", "_Hand"}, {"replace", "_hand"}},
+            {{"find", "_Quill"}, {"replace", "_quill"}},
+            {{"find", "_Tip"}, {"replace", "_tip"}},
+            {{"find", "^ik_foot_L$"}, {"replace", "ik_foot_l"}},
+            {{"find", "^ik_foot_R$"}, {"replace", "ik_foot_r"}}}}}},
+        {"split_take",
+         {{"take", "capture_07"},
+          {"clips",
+           {{{"name", "stand"}, {"first", 0}, {"last", 168}, {"repeats", true}, {"colour", "#4B78A8"}},
+            {{"name", "wade"}, {"first", 214}, {"last", 390}, {"repeats", true}, {"colour", "#2F8A72"}},
+            {{"name", "lift_parcel"}, {"first", 446}, {"last", 566}, {"repeats", false}, {"colour", "#B5763C"}},
+            {{"name", "stamp"}, {"first", 588}, {"last", 722}, {"repeats", false}, {"colour", "#8C6BB0"}},
+            {{"name", "shake_off"}, {"first", 744}, {"last", 896}, {"repeats", true}, {"colour", "#A84B5C"}}}}}},
+    };
+    return job;
+}
+
+Outcome make(const std::filesystem::path& folder) {
+    std::error_code error;
+    std::filesystem::create_directories(folder, error);
+    // As a source has it: sums that are not 1 stay so.
+    if (Outcome done = put(folder, write_glb_unscaled(demo::tansy_model(), "tansy_model")); !done) {
+        return done;
+    }
+    if (Outcome done = put(folder, write_gltf_beside(demo::tansy_market_take(), "tansy_market")); !done) {
+        return done;
+    }
+    Job raw = tansy_job();
+    // The job as it is after the first look: nothing mended yet but what stays behind.
+    raw.steps.resize(1);
+    if (Outcome done = write_job(raw, folder / "tansy_first_look.wembrix"); !done) {
+        return done;
+    }
+    for (const Destination& destination : built_in_destinations()) {
+        const std::string name = file_name_safe(destination.name) + ".destination.json";
+        if (Outcome done = write_file_whole(folder / name, destination_to_json(destination).dump(2) + "\n"); !done) {
+            return done;
+        }
+    }
+    return write_job(tansy_job(), folder / "tansy.wembrix");
+}
+
+} // namespace
+
+int main(int count, char** arguments) {
+    if (count != 2 || arguments[1][0] == '-') {
+        fmt::print(stderr, "usage: wembrix-demo-maker DIR\n");
+        return 2;
+    }
+    const Outcome done = make(arguments[1]);
+    if (!done) {
+        fmt::print(stderr, "{}\n", done.problem().sentence());
+        return 2;
+    }
+    fmt::print("Tansy, her take and her job are in {}\n", arguments[1]);
+    return 0;
+}

@@ -1,0 +1,171 @@
+#include "commands.h"
+
+#include "core/base/files.h"
+#include "core/delivery/delivery.h"
+#include "core/job/inspect.h"
+#include "core/job/job.h"
+
+#include <cstdio>
+#include <filesystem>
+#include <fmt/format.h>
+
+namespace wembrix::cli {
+
+namespace {
+
+namespace fs = std::filesystem;
+
+struct Plan {
+    Job job;
+    fs::path folder; ///< of the job: relative sources count from it
+    std::vector<std::pair<Destination, fs::path>> deliveries;
+};
+
+Result<Plan> plan_from_card(const DeliverOptions& options) {
+    if (options.destination.empty() || options.out.empty()) {
+        return Problem{"--card needs --destination and --out.", "usage", ""};
+    }
+    Result<std::string> bytes = read_file(options.card);
+    if (!bytes) {
+        return bytes.problem();
+    }
+    const nlohmann::json parsed = nlohmann::json::parse(*bytes, nullptr, false);
+    if (parsed.is_discarded()) {
+        return Problem{"is not valid JSON.", options.card, ""};
+    }
+    Result<std::vector<Step>> steps = card_from_json(parsed, options.card);
+    if (!steps) {
+        return steps.problem();
+    }
+    Result<Destination> destination = read_destination(options.destination);
+    if (!destination) {
+        return destination.problem();
+    }
+    Plan plan;
+    plan.job.name = fs::path(options.inputs.front()).stem().string();
+    plan.job.sources = options.inputs;
+    plan.job.steps = steps.take();
+    plan.deliveries.emplace_back(destination.take(), options.out);
+    return plan;
+}
+
+Result<Plan> plan_from_job(const DeliverOptions& options) {
+    if (options.inputs.size() != 1 || fs::path(options.inputs[0]).extension() != ".wembrix") {
+        return Problem{"deliver takes one job (.wembrix), or sources with --card.", "usage", ""};
+    }
+    Result<Job> job = read_job(options.inputs[0]);
+    if (!job) {
+        return job.problem();
+    }
+    Plan plan;
+    plan.job = job.take();
+    plan.folder = fs::path(options.inputs[0]).parent_path();
+    const fs::path below = options.out.empty() ? plan.folder / plan.job.deliveries : fs::path(options.out);
+    for (const Destination& destination : plan.job.destinations) {
+        if (options.destination.empty()) {
+            plan.deliveries.emplace_back(destination, below / file_name_safe(destination.name));
+        } else if (destination.name == options.destination) {
+            // With one destination named, the folder given is the folder used.
+            plan.deliveries.emplace_back(destination,
+                                         options.out.empty() ? below / file_name_safe(destination.name) : below);
+        }
+    }
+    if (plan.deliveries.empty()) {
+        return Problem{options.destination.empty() ? "has no destinations."
+                                                   : "has no destination \"" + options.destination + "\".",
+                       options.inputs[0], ""};
+    }
+    return plan;
+}
+
+nlohmann::json report_json(const DeliveryReport& report, const Destination& destination, const fs::path& folder) {
+    nlohmann::json rows = nlohmann::json::array();
+    for (const Arrival& arrival : report.arrivals) {
+        nlohmann::json claims = nlohmann::json::array();
+        for (const Claim& claim : arrival.claims) {
+            claims.push_back({{"claim", claim.name},
+                              {"prepared", claim.prepared},
+                              {"arrived", claim.arrived},
+                              {"holds", claim.holds},
+                              {"detail", claim.detail}});
+        }
+        rows.push_back({{"deliverable", arrival.deliverable.id()},
+                        {"state", cell_state_name(arrival.state)},
+                        {"files", arrival.files},
+                        {"bytes", arrival.bytes},
+                        {"drift_mm", arrival.drift.largest_mm},
+                        {"reason", arrival.reason},
+                        {"claims", claims}});
+    }
+    return {{"destination", destination.name}, {"folder", folder.string()}, {"deliverables", rows}};
+}
+
+void print(const DeliveryReport& report, const Destination& destination, const fs::path& folder) {
+    fmt::print("{} ({}) → {}\n", destination.name, destination.summary(), folder.string());
+    for (const Arrival& arrival : report.arrivals) {
+        const std::string name = arrival.files.empty() ? arrival.deliverable.stem : arrival.files.front();
+        fmt::print("  {:<8} {:<28} ", cell_state_name(arrival.state), name);
+        if (arrival.state == CellState::arrived) {
+            fmt::print("{} claims hold · drift {:.4f} mm · {} bytes\n", arrival.claims.size(), arrival.drift.largest_mm,
+                       arrival.bytes);
+        } else {
+            fmt::print("{}\n", arrival.reason);
+        }
+    }
+    for (const Arrival& arrival : report.arrivals) {
+        if (arrival.deliverable.kind == Deliverable::Kind::model && !arrival.claims.empty()) {
+            for (const Claim& claim : arrival.claims) {
+                fmt::print("    {:<18} {:<28} {:<22} {}\n", claim.name, claim.prepared, claim.arrived,
+                           claim.holds ? "holds" : "FAILS: " + claim.detail);
+            }
+        }
+    }
+}
+
+} // namespace
+
+int deliver_files(const DeliverOptions& options) {
+    Result<Plan> plan = options.card.empty() ? plan_from_job(options) : plan_from_card(options);
+    if (!plan) {
+        return refuse(plan.problem());
+    }
+    Result<LoadedSources> sources = load_sources(plan->job.sources, plan->folder);
+    if (!sources) {
+        return refuse(sources.problem());
+    }
+    const Replay replayed = replay(std::make_shared<const Scene>(std::move(sources->received)), plan->job.steps);
+    nlohmann::json all = nlohmann::json::array();
+    int code = all_well;
+    for (const auto& [destination, folder] : plan->deliveries) {
+        DeliveryRequest request;
+        request.prepared = &replayed.prepared();
+        request.destination = destination;
+        request.job_name = plan->job.name;
+        request.folder = folder;
+        request.card_problems = replayed.problems();
+        request.fingerprint = delivery_fingerprint(sources->hashes, plan->job.steps, destination, plan->job.name);
+        Result<DeliveryReport> report = deliver(request);
+        if (!report) {
+            return refuse(report.problem());
+        }
+        code = report->all_arrived() ? code : held;
+        if (options.json) {
+            all.push_back(report_json(*report, destination, folder));
+        } else {
+            print(*report, destination, folder);
+        }
+    }
+    if (options.json) {
+        fmt::print(
+            "{}\n",
+            nlohmann::json{{"job", plan->job.name}, {"deliveries", all}, {"steps", step_outcomes_to_json(replayed)}}
+                .dump(2));
+    } else {
+        for (const std::string& problem : replayed.problems()) {
+            fmt::print("a step does not fit: {}\n", problem);
+        }
+    }
+    return code;
+}
+
+} // namespace wembrix::cli

@@ -1,0 +1,86 @@
+#include "commands.h"
+
+#include "core/formats/format.h"
+#include "core/job/inspect.h"
+#include "core/job/job.h"
+#include "core/measure/bounds.h"
+
+#include <cstdio>
+#include <filesystem>
+#include <fmt/format.h>
+
+namespace wembrix::cli {
+
+namespace {
+
+void print(const nlohmann::json& facts) {
+    const auto& facing = facts["facing"];
+    fmt::print("{:.3f} m tall, {}, {} joints, {} root{}\n", facts["height_m"].get<double>(),
+               facing.is_null() ? "no side named" : "faces " + facing.get<std::string>(), facts["joints"].size(),
+               facts["roots"].size(), facts["roots"].size() == 1 ? "" : "s");
+    for (const auto& mesh : facts["meshes"]) {
+        fmt::print("  surface {}: {} points, {} triangles, up to {} influences, {} shapes\n",
+                   mesh["name"].get<std::string>(), mesh["vertices"].get<size_t>(), mesh["triangles"].get<size_t>(),
+                   mesh["max_influences"].get<size_t>(), mesh["shapes"].size());
+    }
+    for (const auto& clip : facts["clips"]) {
+        fmt::print("  clip {}: {} frames at {:g} a second, {:.3f} s{}\n", clip["name"].get<std::string>(),
+                   clip["frames"].get<int>(), clip["rate"].get<double>(), clip["seconds"].get<double>(),
+                   clip["repeats"].get<bool>() ? ", repeats" : "");
+    }
+    if (facts.contains("steps")) {
+        for (const auto& step : facts["steps"]) {
+            const std::string drift =
+                step["drift_mm"].is_null() ? "" : fmt::format(" · drift {:.4f} mm", step["drift_mm"].get<double>());
+            fmt::print("  step {}: {}{}\n", step["step"].get<std::string>(),
+                       step["problem"].is_null() ? step["account"].get<std::string>()
+                                                 : step["problem"].get<std::string>(),
+                       drift);
+        }
+    }
+    for (const auto& finding : facts["findings"]) {
+        fmt::print("  [{}] {}. {}{}\n", finding["grade"].get<std::string>(), finding["message"].get<std::string>(),
+                   finding["reason"].get<std::string>(),
+                   finding["step"].is_null() ? "" : " Mended by " + finding["step"].get<std::string>() + ".");
+    }
+}
+
+} // namespace
+
+int inspect(const InspectOptions& options) {
+    const std::filesystem::path file(options.file);
+    nlohmann::json facts;
+    int code = all_well;
+    if (file.extension() == ".wembrix") {
+        Result<Job> job = read_job(file);
+        if (!job) {
+            return refuse(job.problem());
+        }
+        Result<LoadedSources> sources = load_sources(job->sources, file.parent_path());
+        if (!sources) {
+            return refuse(sources.problem());
+        }
+        Replay replayed = replay(std::make_shared<const Scene>(std::move(sources->received)), job->steps);
+        measure_replay(replayed);
+        const Destination* destination = job->destinations.empty() ? nullptr : job->destinations.data();
+        facts = inspect_scene(replayed.prepared(), destination);
+        facts["received"] = inspect_scene(*replayed.received, destination);
+        facts["steps"] = step_outcomes_to_json(replayed);
+        facts["job"] = job->name;
+        code = replayed.problems().empty() ? all_well : held;
+    } else {
+        Result<Scene> scene = read_scene(file);
+        if (!scene) {
+            return refuse(scene.problem());
+        }
+        facts = inspect_scene(*scene, nullptr);
+    }
+    if (options.json) {
+        fmt::print("{}\n", facts.dump(2));
+    } else {
+        print(facts);
+    }
+    return code;
+}
+
+} // namespace wembrix::cli

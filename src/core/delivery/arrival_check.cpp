@@ -1,0 +1,276 @@
+#include "core/delivery/arrival_check.h"
+
+#include "core/measure/bounds.h"
+#include "core/measure/facing.h"
+#include "core/steps/names.h"
+
+#include <algorithm>
+#include <cmath>
+#include <fmt/format.h>
+#include <regex>
+
+namespace wembrix {
+
+namespace {
+
+struct JointRow {
+    std::string name;
+    std::string parent;
+    bool operator==(const JointRow&) const = default;
+};
+
+/// Joints in order with the nearest joint above each.
+std::vector<JointRow> joint_rows(const Scene& scene) {
+    std::vector<JointRow> rows;
+    for (const int joint : joints_of(scene)) {
+        int above = scene.nodes[joint].parent;
+        while (above >= 0 && scene.nodes[above].kind != NodeKind::joint) {
+            above = scene.nodes[above].parent;
+        }
+        rows.push_back({scene.nodes[joint].name, above < 0 ? "" : scene.nodes[above].name});
+    }
+    return rows;
+}
+
+void check_root(const Scene& prepared, const Scene& arrived, const Destination& destination, Arrival& arrival) {
+    auto names = [](const Scene& scene) {
+        std::vector<std::string> roots;
+        for (const int root : root_joints(scene)) {
+            roots.push_back(scene.nodes[root].name);
+        }
+        return roots;
+    };
+    const std::vector<std::string> should = names(prepared);
+    const std::vector<std::string> is = names(arrived);
+    Claim claim{"Root", some_of(should), some_of(is), should == is, ""};
+    if (should.size() > 1) {
+        claim.holds = false;
+        claim.detail = fmt::format("{} roots, where one is expected; “Make root” gives it one", should.size());
+    } else if (!is.empty() && is[0] != destination.root) {
+        claim.holds = false;
+        claim.detail = fmt::format("the root is “{}”, {} expects “{}”", is[0], destination.name, destination.root);
+    } else if (!claim.holds) {
+        claim.detail = "another root arrived";
+    }
+    arrival.claims.push_back(std::move(claim));
+}
+
+void check_joints(const Scene& prepared, const Scene& arrived, const Destination& destination, Arrival& arrival) {
+    const std::vector<JointRow> should = joint_rows(prepared);
+    const std::vector<JointRow> is = joint_rows(arrived);
+    Claim claim{"Joints, in order", fmt::format("{}", should.size()), fmt::format("{}", is.size()), should == is, ""};
+    for (size_t i = 0; !claim.holds && i < std::max(should.size(), is.size()); ++i) {
+        if (i >= should.size() || i >= is.size() || !(should[i] == is[i])) {
+            claim.detail = fmt::format("joint {} is “{}” and should be “{}”", i, i < is.size() ? is[i].name : "missing",
+                                       i < should.size() ? should[i].name : "nothing");
+            break;
+        }
+    }
+    arrival.claims.push_back(std::move(claim));
+
+    const std::regex pattern(destination.joint_names);
+    std::vector<std::string> strange;
+    for (const JointRow& row : is) {
+        if (row.name.size() > 256 || !std::regex_match(row.name, pattern)) {
+            strange.push_back(row.name);
+        }
+    }
+    Claim names{"Joint names", "as the destination takes them",
+                strange.empty() ? "all fit" : fmt::format("{} do not fit", strange.size()), strange.empty(), ""};
+    names.detail = strange.empty() ? "" : some_of(strange) + " cannot stand there; rename them by a rule";
+    arrival.claims.push_back(std::move(names));
+
+    double apart = 0;
+    double from_one = 0;
+    std::string worst;
+    for (const int joint : joints_of(prepared)) {
+        const Node& node = prepared.nodes[joint];
+        const int other = arrived.find_node(node.name);
+        if (other < 0) {
+            continue;
+        }
+        apart = std::max(apart, (arrived.nodes[other].rest.scale - node.rest.scale).cwiseAbs().maxCoeff());
+        const double off = (arrived.nodes[other].rest.scale - Vec3::Ones()).cwiseAbs().maxCoeff();
+        if (off > from_one) {
+            from_one = off;
+            worst = node.name;
+        }
+    }
+    auto text = [&](double off) {
+        return off < 1e-5 ? std::string("all 1") : fmt::format("up to {:.4g} off 1 ({})", off, worst);
+    };
+    double prepared_off = 0;
+    for (const int joint : joints_of(prepared)) {
+        prepared_off = std::max(prepared_off, (prepared.nodes[joint].rest.scale - Vec3::Ones()).cwiseAbs().maxCoeff());
+    }
+    arrival.claims.push_back({"Joint scales", text(prepared_off), text(from_one), apart < 1e-5,
+                              apart < 1e-5 ? "" : fmt::format("scales changed by {:.4g}", apart)});
+}
+
+void check_drift(Drift drift, const Destination& destination, Arrival& arrival) {
+    Claim claim{"Drift", fmt::format("at most {:g} mm", destination.drift_limit_mm),
+                fmt::format("{:.4f} mm", drift.largest_mm), true, ""};
+    if (!(drift.largest_mm <= destination.drift_limit_mm)) {
+        claim.holds = false;
+        claim.detail = fmt::format("{:.3f} mm at {}, frame {}; the limit is {:g} mm", drift.largest_mm, drift.place,
+                                   drift.frame, destination.drift_limit_mm);
+    } else if (drift.points_compared == 0 && drift.joints_compared == 0) {
+        claim.holds = false;
+        claim.arrived = "nothing to compare";
+        claim.detail = "neither surfaces nor joints could be paired";
+    } else if (!drift.not_compared.empty()) {
+        claim.holds = false;
+        claim.detail = fmt::format("{} did not arrive point for point", some_of(drift.not_compared));
+    }
+    arrival.claims.push_back(std::move(claim));
+    arrival.drift = std::move(drift);
+}
+
+void check_height_and_facing(const Scene& prepared, const Scene& arrived, const Destination& destination,
+                             Arrival& arrival) {
+    const double should = height_m(prepared);
+    const double is = height_m(arrived);
+    const bool same = std::abs(should - is) <= 1e-5 * should + destination.drift_limit_mm / 1000;
+    arrival.claims.push_back({"Height", fmt::format("{:.3f} m", should), destination.in_units(is), same,
+                              same ? "" : fmt::format("{:.4f} m became {:.4f} m", should, is)});
+    const std::optional<Facing> facing = facing_of(prepared);
+    const std::optional<Facing> faces = facing_of(arrived);
+    const bool holds = facing.has_value() == faces.has_value() && (!facing || facing->axis == faces->axis);
+    arrival.claims.push_back({"Faces", facing ? std::string(axis_name(facing->axis)) : "no side is named",
+                              faces ? destination.axis_here(faces->axis) : "no side is named", holds,
+                              holds ? "" : "it looks another way than Prepared"});
+}
+
+void settle(Arrival& arrival) {
+    arrival.state = CellState::arrived;
+    for (const Claim& claim : arrival.claims) {
+        if (!claim.holds) {
+            arrival.state = CellState::held;
+            arrival.reason = claim.name + ": " + claim.detail;
+            break;
+        }
+    }
+}
+
+} // namespace
+
+void check_model(const Scene& prepared, const Scene& arrived, const Destination& destination, Arrival& arrival) {
+    check_height_and_facing(prepared, arrived, destination, arrival);
+    check_root(prepared, arrived, destination, arrival);
+    check_joints(prepared, arrived, destination, arrival);
+
+    std::vector<std::string> should_shapes;
+    std::vector<std::string> is_shapes;
+    size_t influences = 0;
+    size_t prepared_influences = 0;
+    auto list = [](const Scene& scene, std::vector<std::string>& names, size_t& most) {
+        for (const int node : surfaces_of(scene)) {
+            const Mesh& mesh = scene.meshes[scene.nodes[node].mesh];
+            most = std::max(most, mesh.influences.largest_row());
+            for (const Shape& shape : mesh.shapes) {
+                names.push_back(scene.nodes[node].name + "/" + shape.name);
+            }
+        }
+        std::sort(names.begin(), names.end());
+    };
+    list(prepared, should_shapes, prepared_influences);
+    list(arrived, is_shapes, influences);
+    arrival.claims.push_back({"Shapes", fmt::format("{}", should_shapes.size()), fmt::format("{}", is_shapes.size()),
+                              should_shapes == is_shapes, should_shapes == is_shapes ? "" : "other shapes arrived"});
+    const bool few = influences <= static_cast<size_t>(destination.influences);
+    arrival.claims.push_back({"Influences", fmt::format("{}, limit {}", prepared_influences, destination.influences),
+                              fmt::format("{}", influences), few, few ? "" : "more than the destination takes"});
+
+    DriftRequest request;
+    request.should = &prepared;
+    request.is = &arrived;
+    request.matching = Matching::name;
+    check_drift(measure_drift(request), destination, arrival);
+    settle(arrival);
+}
+
+namespace {
+
+/// The arrived model with the arrived clip on it, joints paired by name.
+Scene put_together(const Scene& model, const Scene& arrived) {
+    Scene scene = model;
+    scene.clips.clear();
+    for (Node& node : scene.nodes) {
+        const int other = arrived.find_node(node.name);
+        if (other >= 0 && node.kind == NodeKind::joint) {
+            node.rest = arrived.nodes[other].rest;
+        }
+    }
+    for (Clip clip : arrived.clips) {
+        for (Channel& channel : clip.channels) {
+            channel.node = scene.find_node(arrived.nodes[channel.node].name);
+            if (channel.node >= 0 && channel.path == Path::weights) {
+                const int mesh = scene.nodes[channel.node].mesh;
+                if (mesh < 0 || static_cast<int>(scene.meshes[mesh].shapes.size()) != channel.width) {
+                    channel.node = -1;
+                }
+            }
+        }
+        std::erase_if(clip.channels, [](const Channel& channel) { return channel.node < 0; });
+        scene.clips.push_back(std::move(clip));
+    }
+    return scene;
+}
+
+} // namespace
+
+void check_clip(const Scene& prepared, const Clip& clip, const Scene& arrived, const Scene& model,
+                const Destination& destination, Arrival& arrival) {
+    check_root(prepared, arrived, destination, arrival);
+    check_joints(prepared, arrived, destination, arrival);
+
+    const int frames = static_cast<int>(std::ceil(clip.seconds * destination.rate - 1e-3)) + 1;
+    const Clip* is = arrived.clips.size() == 1 ? &arrived.clips[0] : nullptr;
+    const int is_frames = is == nullptr ? 0 : static_cast<int>(std::lround(is->seconds * destination.rate)) + 1;
+    Claim length{"Clip length", fmt::format("{:.3f} s, {} frames", clip.seconds, frames),
+                 is == nullptr ? "no clip" : fmt::format("{:.3f} s, {} frames", is->seconds, is_frames), false, ""};
+    length.holds = is != nullptr && is->name == clip.name && frames == is_frames &&
+                   std::abs(is->seconds - (frames - 1) / destination.rate) < 1e-4;
+    length.detail = length.holds ? "" : "another clip or another length arrived";
+    arrival.claims.push_back(std::move(length));
+
+    std::vector<std::string> should_shapes;
+    std::vector<std::string> is_shapes;
+    for (const Channel& channel : clip.channels) {
+        if (channel.path == Path::weights) {
+            for (const Shape& shape : prepared.meshes[prepared.nodes[channel.node].mesh].shapes) {
+                should_shapes.push_back(prepared.nodes[channel.node].name + "/" + shape.name);
+            }
+        }
+    }
+    for (const Channel& channel : is == nullptr ? std::vector<Channel>() : is->channels) {
+        if (channel.path == Path::weights) {
+            for (const Shape& shape : arrived.meshes[arrived.nodes[channel.node].mesh].shapes) {
+                is_shapes.push_back(arrived.nodes[channel.node].name + "/" + shape.name);
+            }
+        }
+    }
+    std::sort(should_shapes.begin(), should_shapes.end());
+    std::sort(is_shapes.begin(), is_shapes.end());
+    arrival.claims.push_back({"Shapes moved", fmt::format("{}", should_shapes.size()),
+                              fmt::format("{}", is_shapes.size()), should_shapes == is_shapes,
+                              should_shapes == is_shapes ? "" : "other shapes arrived"});
+
+    auto together = std::make_shared<Scene>(put_together(model, arrived));
+    if (!together->clips.empty()) {
+        together->clips[0].rate = destination.rate;
+        DriftRequest request;
+        request.should = &prepared;
+        request.should_clip = &clip;
+        request.is = together.get();
+        request.is_clip = &together->clips[0];
+        request.matching = Matching::name;
+        request.rate = destination.rate;
+        request.frames = static_cast<int>(std::floor(clip.seconds * destination.rate + 1e-3)) + 1;
+        check_drift(measure_drift(request), destination, arrival);
+    }
+    arrival.scene = together;
+    settle(arrival);
+}
+
+} // namespace wembrix

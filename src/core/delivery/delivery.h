@@ -1,0 +1,89 @@
+// Writing deliverables for a destination, reading each one back, and holding it against Prepared.
+#pragma once
+
+#include "core/destination/destination.h"
+#include "core/findings/finding.h"
+#include "core/measure/drift.h"
+#include "core/scene/scene.h"
+
+#include <filesystem>
+#include <functional>
+#include <memory>
+#include <nlohmann/json.hpp>
+#include <string>
+#include <vector>
+
+namespace wembrix {
+
+struct Deliverable {
+    enum class Kind { model, clip };
+    Kind kind = Kind::model;
+    std::string clip; ///< name of the clip
+    std::string stem; ///< file name without suffix
+    [[nodiscard]] std::string id() const { return kind == Kind::model ? "model" : "clip:" + clip; }
+};
+
+/// The model and every clip. Refuses file names that clash, case ignored.
+Result<std::vector<Deliverable>> plan_deliverables(const Scene& prepared, const Destination& destination,
+                                                   const std::string& job_name);
+
+/// One line of the arrival check.
+struct Claim {
+    std::string name;
+    std::string prepared;
+    std::string arrived;
+    bool holds = false;
+    std::string detail; ///< why it does not hold
+};
+
+enum class CellState { never, stale, held, arrived };
+std::string_view cell_state_name(CellState state);
+
+struct Arrival {
+    Deliverable deliverable;
+    CellState state = CellState::never;
+    std::vector<std::string> files;
+    std::vector<Claim> claims;
+    Drift drift;
+    std::string reason;                 ///< why it is held or stale, in one line
+    std::shared_ptr<const Scene> scene; ///< what arrived: the model, or the model moved by the clip
+    uintmax_t bytes = 0;
+    std::string hash; ///< of the first file
+};
+
+struct DeliveryRequest {
+    const Scene* prepared = nullptr;
+    Destination destination;
+    std::string job_name;
+    std::filesystem::path folder;  ///< where the files go; made if it is not there
+    std::string fingerprint;       ///< of sources, card and destination: kept in the manifest to tell what is stale
+    std::vector<std::string> only; ///< ids of deliverables; empty: all
+    std::vector<std::string> card_problems; ///< steps that did not fit; any holds the delivery
+    std::function<void(int done, int all, const std::string& what)> progress;
+    std::function<bool()> stop;
+};
+
+struct DeliveryReport {
+    std::vector<Arrival> arrivals;
+    nlohmann::json manifest;
+    bool stopped = false;
+    [[nodiscard]] bool all_arrived() const;
+};
+
+/// Files are written aside, read back, checked, and only then put in place; the manifest comes last. A file that is
+/// there already is replaced only if our manifest lists it. A Problem means that nothing could be tried.
+Result<DeliveryReport> deliver(const DeliveryRequest& request);
+
+/// What the manifest in `folder` says of a deliverable: arrived with this fingerprint, stale with another, or never.
+struct KnownState {
+    CellState state = CellState::never;
+    double drift_mm = 0;
+};
+KnownState known_state(const std::filesystem::path& folder, const Deliverable& deliverable,
+                       const std::string& fingerprint);
+
+/// A short name of everything a delivery depends on.
+std::string delivery_fingerprint(const std::vector<std::string>& source_hashes, const std::vector<Step>& steps,
+                                 const Destination& destination, const std::string& job_name);
+
+} // namespace wembrix

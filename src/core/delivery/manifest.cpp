@@ -1,0 +1,155 @@
+#include "core/delivery/manifest.h"
+
+#include "core/base/files.h"
+#include "core/measure/bounds.h"
+#include "core/measure/facing.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace wembrix {
+
+namespace fs = std::filesystem;
+using nlohmann::json;
+
+namespace {
+constexpr const char* file_name = "delivery.json";
+
+const json& list_of(const json& manifest, const char* key) {
+    static const json none = json::array();
+    const auto found = manifest.find(key);
+    return found != manifest.end() && found->is_array() ? *found : none;
+}
+
+std::string text_in(const json& object, const char* key) {
+    const auto found = object.is_object() ? object.find(key) : object.end();
+    return object.is_object() && found != object.end() && found->is_string() ? found->get<std::string>()
+                                                                             : std::string();
+}
+} // namespace
+
+json read_manifest(const fs::path& folder) {
+    const Result<std::string> bytes = read_file(folder / file_name);
+    if (!bytes) {
+        return json::object();
+    }
+    json manifest = json::parse(*bytes, nullptr, false);
+    return manifest.is_object() && text_in(manifest, "format") == "wembrix delivery" ? manifest : json::object();
+}
+
+Outcome write_manifest(const json& manifest, const fs::path& folder) {
+    return write_file_whole(folder / file_name, manifest.dump(2) + "\n");
+}
+
+bool lists_file(const json& manifest, const std::string& file) {
+    const json& files = list_of(manifest, "files");
+    return std::any_of(files.begin(), files.end(), [&](const json& row) { return text_in(row, "file") == file; });
+}
+
+void note_coming(json& manifest, const std::string& file) {
+    manifest["format"] = "wembrix delivery";
+    manifest["version"] = 1;
+    if (!lists_file(manifest, file)) {
+        manifest["files"].push_back({{"file", file}, {"state", "coming"}});
+    }
+}
+
+json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable>& plan, const DeliveryReport& report,
+                   const json& old, const std::map<std::string, FileFact>& facts) {
+    const Scene& prepared = *request.prepared;
+    const Destination& destination = request.destination;
+    const double height = height_m(prepared);
+    json joints = json::array();
+    for (const int joint : joints_of(prepared)) {
+        int above = prepared.nodes[joint].parent;
+        while (above >= 0 && prepared.nodes[above].kind != NodeKind::joint) {
+            above = prepared.nodes[above].parent;
+        }
+        joints.push_back(
+            {{"name", prepared.nodes[joint].name}, {"parent", above < 0 ? json() : json(prepared.nodes[above].name)}});
+    }
+    json manifest = {{"format", "wembrix delivery"},
+                     {"version", 1},
+                     {"job", request.job_name},
+                     {"destination", destination_to_json(destination)},
+                     {"height_m", height},
+                     {"height_units", height / destination.axes.unit_m},
+                     {"joints", joints}};
+    const std::vector<int> roots = root_joints(prepared);
+    manifest["root"] = roots.empty() ? json() : json(prepared.nodes[roots.front()].name);
+    const std::optional<Facing> facing = facing_of(prepared);
+    manifest["faces"] = facing ? json(destination.axis_here(facing->axis)) : json();
+    json files = json::array();
+    json clips = json::array();
+    for (const Deliverable& deliverable : plan) {
+        const auto arrival = std::find_if(report.arrivals.begin(), report.arrivals.end(), [&](const Arrival& row) {
+            return row.deliverable.id() == deliverable.id() && row.state == CellState::arrived;
+        });
+        if (arrival == report.arrivals.end()) {
+            for (const json& row : list_of(old, "files")) {
+                if (text_in(row, "deliverable") == deliverable.id()) {
+                    files.push_back(row);
+                }
+            }
+            for (const json& row : list_of(old, "clips")) {
+                if (deliverable.kind == Deliverable::Kind::clip && text_in(row, "name") == deliverable.clip) {
+                    clips.push_back(row);
+                }
+            }
+            continue;
+        }
+        for (const std::string& file : arrival->files) {
+            const FileFact& fact = facts.at(file);
+            files.push_back({{"file", file},
+                             {"deliverable", deliverable.id()},
+                             {"bytes", fact.bytes},
+                             {"xxh3_128", fact.hash},
+                             {"drift_mm", std::round(arrival->drift.largest_mm * 1e4) / 1e4},
+                             {"made_from", request.fingerprint}});
+        }
+        if (deliverable.kind == Deliverable::Kind::clip) {
+            const Clip& clip = *prepared.find_clip(deliverable.clip);
+            const int frames = static_cast<int>(std::ceil(clip.seconds * destination.rate - 1e-3)) + 1;
+            clips.push_back({{"name", clip.name},
+                             {"file", arrival->files.front()},
+                             {"frames", frames},
+                             {"rate", destination.rate},
+                             {"seconds", (frames - 1) / destination.rate},
+                             {"repeats", clip.repeats}});
+        }
+    }
+    manifest["files"] = std::move(files);
+    manifest["clips"] = std::move(clips);
+    return manifest;
+}
+
+void remove_retired(const json& old, const json& now, const fs::path& folder) {
+    for (const json& row : list_of(old, "files")) {
+        const std::string file = text_in(row, "file");
+        if (file.empty() || lists_file(now, file) || fs::path(file).filename() != file) {
+            continue;
+        }
+        const Result<std::string> bytes = read_file(folder / file);
+        if (bytes && hash_of(*bytes) == text_in(row, "xxh3_128")) {
+            std::error_code error;
+            fs::remove(folder / file, error);
+        }
+    }
+}
+
+KnownState state_in_manifest(const json& manifest, const fs::path& folder, const Deliverable& deliverable,
+                             const std::string& fingerprint) {
+    KnownState known;
+    for (const json& row : list_of(manifest, "files")) {
+        const std::string file = text_in(row, "file");
+        std::error_code error;
+        if (text_in(row, "deliverable") != deliverable.id() || !fs::exists(folder / file, error)) {
+            continue;
+        }
+        known.state = text_in(row, "made_from") == fingerprint ? CellState::arrived : CellState::stale;
+        known.drift_mm = row.value("drift_mm", json(0)).is_number() ? row["drift_mm"].get<double>() : 0;
+    }
+    return known;
+}
+
+} // namespace wembrix

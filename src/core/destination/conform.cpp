@@ -1,0 +1,287 @@
+#include "core/destination/conform.h"
+
+#include "core/measure/pose.h"
+
+#include <Eigen/LU>
+#include <algorithm>
+#include <fmt/format.h>
+#include <numeric>
+
+namespace wembrix {
+
+InfluenceLoss limit_influences(Mesh& mesh, int most) {
+    InfluenceLoss loss;
+    const Influences before = mesh.influences;
+    if (before.offsets.empty()) {
+        return loss;
+    }
+    std::vector<uint32_t> offsets = {0};
+    std::vector<uint16_t> joints;
+    std::vector<float> weights;
+    std::vector<uint32_t> row;
+    for (size_t i = 0; i + 1 < before.offsets.size(); ++i) {
+        row.resize(before.offsets[i + 1] - before.offsets[i]);
+        std::iota(row.begin(), row.end(), before.offsets[i]);
+        std::stable_sort(row.begin(), row.end(),
+                         [&](uint32_t a, uint32_t b) { return before.weights[a] > before.weights[b]; });
+        double sum = 0;
+        double kept = 0;
+        for (size_t k = 0; k < row.size(); ++k) {
+            sum += before.weights[row[k]];
+            kept += k < static_cast<size_t>(most) ? before.weights[row[k]] : 0;
+        }
+        if (row.size() > static_cast<size_t>(most)) {
+            ++loss.points;
+            loss.largest_weight = std::max(loss.largest_weight, sum > 0 ? (sum - kept) / sum : 0);
+            row.resize(most);
+        }
+        for (const uint32_t k : row) {
+            joints.push_back(before.joints[k]);
+            weights.push_back(static_cast<float>(before.weights[k] / kept));
+        }
+        offsets.push_back(static_cast<uint32_t>(joints.size()));
+    }
+    mesh.influences = {std::move(offsets), std::move(joints), std::move(weights)};
+    return loss;
+}
+
+namespace {
+
+bool is_stepped(const Clip& clip, int node, Path path) {
+    return std::any_of(clip.channels.begin(), clip.channels.end(), [&](const Channel& channel) {
+        return channel.node == node && channel.path == path && channel.interpolation == Interpolation::step;
+    });
+}
+
+bool moves(const Clip& clip, int node, Path path) {
+    return std::any_of(clip.channels.begin(), clip.channels.end(),
+                       [&](const Channel& channel) { return channel.node == node && channel.path == path; });
+}
+
+} // namespace
+
+Clip bake_clip(const Scene& scene, const Clip& clip, double rate) {
+    Clip baked = clip;
+    baked.channels.clear();
+    baked.start_s = 0;
+    baked.rate = rate;
+    const int frames = static_cast<int>(std::ceil(clip.seconds * rate - 1e-3)) + 1;
+    baked.seconds = (frames - 1) / rate;
+    const std::vector<int> joints = joints_of(scene);
+    std::vector<float> times(frames);
+    for (int f = 0; f < frames; ++f) {
+        times[f] = static_cast<float>(f / rate);
+    }
+    const Shared<float> shared_times(std::move(times));
+    std::vector<std::vector<float>> translations(joints.size());
+    std::vector<std::vector<float>> rotations(joints.size());
+    std::vector<std::vector<float>> scales(joints.size());
+    std::vector<Quat> last(joints.size(), Quat::Identity());
+    std::vector<int> shaped;
+    for (const int node : surfaces_of(scene)) {
+        if (!scene.meshes[scene.nodes[node].mesh].shapes.empty() && moves(clip, node, Path::weights)) {
+            shaped.push_back(node);
+        }
+    }
+    std::vector<std::vector<float>> weights(shaped.size());
+    const Poser poser(scene, &clip);
+    Pose pose;
+    for (int f = 0; f < frames; ++f) {
+        poser.at(std::min(f / rate, clip.seconds), pose);
+        for (size_t j = 0; j < joints.size(); ++j) {
+            Transform local = pose.local[joints[j]];
+            if (local.rotation.dot(last[j]) < 0) {
+                local.rotation.coeffs() *= -1;
+            }
+            last[j] = local.rotation;
+            for (int k = 0; k < 3; ++k) {
+                translations[j].push_back(static_cast<float>(local.translation[k]));
+                scales[j].push_back(static_cast<float>(local.scale[k]));
+            }
+            for (int k = 0; k < 4; ++k) {
+                rotations[j].push_back(static_cast<float>(local.rotation.coeffs()[k]));
+            }
+        }
+        for (size_t s = 0; s < shaped.size(); ++s) {
+            const size_t count = scene.meshes[scene.nodes[shaped[s]].mesh].shapes.size();
+            const auto first = pose.shape_weights.begin() + poser.shape_offset(shaped[s]);
+            weights[s].insert(weights[s].end(), first, first + static_cast<ptrdiff_t>(count));
+        }
+    }
+    auto put = [&](int node, Path path, int width, std::vector<float> values) {
+        const Interpolation kind = is_stepped(clip, node, path) ? Interpolation::step : Interpolation::linear;
+        baked.channels.push_back({node, path, kind, width, shared_times, std::move(values), {}});
+    };
+    for (size_t j = 0; j < joints.size(); ++j) {
+        put(joints[j], Path::translation, 3, std::move(translations[j]));
+        put(joints[j], Path::rotation, 4, std::move(rotations[j]));
+        put(joints[j], Path::scale, 3, std::move(scales[j]));
+    }
+    for (size_t s = 0; s < shaped.size(); ++s) {
+        const int width = static_cast<int>(scene.meshes[scene.nodes[shaped[s]].mesh].shapes.size());
+        put(shaped[s], Path::weights, width, std::move(weights[s]));
+    }
+    return baked;
+}
+
+namespace {
+
+/// Every skin lists every joint in order; surfaces with the same binds share one skin.
+void unify_skins(Scene& scene) {
+    const std::vector<int> joints = joints_of(scene);
+    const std::vector<Mat4> world = rest_world(scene);
+    std::vector<Skin> skins;
+    std::vector<char> remapped(scene.meshes.size(), 0);
+    for (Node& node : scene.nodes) {
+        if (node.skin < 0 || node.mesh < 0) {
+            continue;
+        }
+        const Skin& before = scene.skins[node.skin];
+        Skin after;
+        after.name = before.name;
+        after.carried = before.carried;
+        after.joints = joints;
+        std::vector<uint16_t> place(before.joints.size(), 0);
+        for (size_t j = 0; j < joints.size(); ++j) {
+            const auto found = std::find(before.joints.begin(), before.joints.end(), joints[j]);
+            if (found != before.joints.end()) {
+                place[found - before.joints.begin()] = static_cast<uint16_t>(j);
+                after.inverse_binds.push_back(before.inverse_binds[found - before.joints.begin()]);
+            } else {
+                after.inverse_binds.emplace_back(world[joints[j]].inverse());
+            }
+        }
+        if (remapped[node.mesh] == 0) {
+            remapped[node.mesh] = 1;
+            for (uint16_t& joint : scene.meshes[node.mesh].influences.joints.edit()) {
+                joint = place[joint];
+            }
+        }
+        size_t same = 0;
+        while (same < skins.size()) {
+            double apart = 0;
+            for (size_t j = 0; j < joints.size(); ++j) {
+                apart = std::max(apart, (skins[same].inverse_binds[j] - after.inverse_binds[j]).cwiseAbs().maxCoeff());
+            }
+            if (apart < 1e-9) {
+                break;
+            }
+            ++same;
+        }
+        if (same == skins.size()) {
+            skins.push_back(std::move(after));
+        }
+        node.skin = static_cast<int>(same);
+    }
+    if (skins.empty() && !joints.empty()) {
+        Skin skeleton;
+        skeleton.name = "skeleton";
+        skeleton.joints = joints;
+        for (const int joint : joints) {
+            skeleton.inverse_binds.emplace_back(world[joint].inverse());
+        }
+        skins.push_back(std::move(skeleton));
+    }
+    scene.skins = std::move(skins);
+}
+
+/// A surface of one point that moves nothing but has the shapes' names.
+Mesh shape_carrier(const Mesh& mesh) {
+    Mesh carrier;
+    carrier.name = mesh.name;
+    carrier.positions = std::vector<Vec3f>{Vec3f::Zero()};
+    carrier.indices = std::vector<uint32_t>{0};
+    Part part;
+    part.point_count = 1;
+    part.index_count = 1;
+    part.topology = Topology::points;
+    part.has_normals = false;
+    carrier.parts.push_back(part);
+    carrier.shape_weights = mesh.shape_weights;
+    for (const Shape& shape : mesh.shapes) {
+        Shape empty;
+        empty.name = shape.name;
+        carrier.shapes.push_back(std::move(empty));
+    }
+    return carrier;
+}
+
+} // namespace
+
+Conformed conform_model(const Scene& prepared, const Destination& destination) {
+    Conformed result;
+    result.scene = prepared;
+    result.scene.clips.clear();
+    InfluenceLoss loss;
+    for (Mesh& mesh : result.scene.meshes) {
+        const InfluenceLoss one = limit_influences(mesh, destination.influences);
+        loss.points += one.points;
+        loss.largest_weight = std::max(loss.largest_weight, one.largest_weight);
+    }
+    unify_skins(result.scene);
+    if (loss.points > 0) {
+        result.account = fmt::format("{} points brought to {} influences, the largest weight lost {:.3f}", loss.points,
+                                     destination.influences, loss.largest_weight);
+    }
+    return result;
+}
+
+Conformed conform_clip(const Scene& prepared, const Clip& clip, const Destination& destination) {
+    Conformed result;
+    Scene& scene = result.scene;
+    scene = prepared;
+    scene.clips = {bake_clip(prepared, clip, destination.rate)};
+    std::vector<char> shaped(scene.nodes.size(), 0);
+    for (const Channel& channel : scene.clips[0].channels) {
+        shaped[channel.node] = channel.path == Path::weights ? 1 : shaped[channel.node];
+    }
+    std::vector<int> order;
+    std::vector<Mesh> carriers;
+    for (size_t i = 0; i < scene.nodes.size(); ++i) {
+        Node& node = scene.nodes[i];
+        node.skin = -1;
+        node.camera = -1;
+        if (shaped[i] != 0 && node.mesh >= 0) {
+            carriers.push_back(shape_carrier(scene.meshes[node.mesh]));
+            node.mesh = static_cast<int>(carriers.size()) - 1;
+            if (node.kind != NodeKind::joint) {
+                node.parent = -1;
+                node.rest = {};
+            }
+        } else {
+            node.mesh = -1;
+            node.shape_weights.clear();
+        }
+        if (node.kind == NodeKind::joint) {
+            while (node.parent >= 0 && prepared.nodes[node.parent].kind != NodeKind::joint &&
+                   prepared.nodes[node.parent].kind != NodeKind::holder) {
+                node.parent = prepared.nodes[node.parent].parent;
+            }
+        }
+    }
+    // Holders that nobody folded still place the joints below them.
+    std::vector<char> above_joint(scene.nodes.size(), 0);
+    for (size_t i = scene.nodes.size(); i-- > 0;) {
+        const Node& node = scene.nodes[i];
+        if ((node.kind == NodeKind::joint || above_joint[i] != 0) && node.parent >= 0) {
+            above_joint[node.parent] = 1;
+        }
+    }
+    for (size_t i = 0; i < scene.nodes.size(); ++i) {
+        if (scene.nodes[i].kind == NodeKind::joint || scene.nodes[i].mesh >= 0 || above_joint[i] != 0) {
+            order.push_back(static_cast<int>(i));
+        }
+    }
+    scene.meshes = std::move(carriers);
+    scene.skins.clear();
+    scene.materials.clear();
+    scene.images.clear();
+    scene.textures.clear();
+    scene.samplers.clear();
+    reorder_nodes(scene, order);
+    unify_skins(scene);
+    result.account = fmt::format("{} frames at {:g} a second", scene.clips[0].frames(), destination.rate);
+    return result;
+}
+
+} // namespace wembrix

@@ -1,0 +1,33 @@
+// The last turn into a destination's terms: influences limited and rescaled, clips baked, one skeleton in every file.
+#pragma once
+
+#include "core/destination/destination.h"
+#include "core/scene/scene.h"
+
+#include <string>
+
+namespace wembrix {
+
+/// What limiting influences cost.
+struct InfluenceLoss {
+    size_t points = 0;         ///< points that lost a holder
+    double largest_weight = 0; ///< the most that one point lost, of 1
+};
+/// Keeps the heaviest `most` holders of each point and divides by their sum.
+InfluenceLoss limit_influences(Mesh& mesh, int most);
+
+/// Every joint (and every surface's shape weights) of a clip, sampled at each frame of `rate` from its first frame
+/// to its last. Stepped channels stay stepped; turns never take the long way. The last frame is the clip's end.
+Clip bake_clip(const Scene& scene, const Clip& clip, double rate);
+
+struct Conformed {
+    Scene scene;
+    std::string account;
+};
+/// The model in its rest pose: what the card kept, without clips.
+Conformed conform_model(const Scene& prepared, const Destination& destination);
+/// Skeleton and one clip. Surfaces whose shapes the clip moves are stood in for by one point each that carries the
+/// shapes' names, since glTF has shape weights only on a node with a mesh.
+Conformed conform_clip(const Scene& prepared, const Clip& clip, const Destination& destination);
+
+} // namespace wembrix

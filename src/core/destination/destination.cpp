@@ -1,0 +1,190 @@
+#include "core/destination/destination.h"
+
+#include "core/base/files.h"
+#include "core/formats/format.h"
+
+#include <cmath>
+#include <fmt/format.h>
+#include <regex>
+
+namespace wembrix {
+
+using nlohmann::json;
+
+bool Destination::operator==(const Destination& other) const {
+    return destination_to_json(*this) == destination_to_json(other);
+}
+
+std::string Destination::summary() const {
+    const std::string unit = axes.unit_m == 1       ? "1 m"
+                             : axes.unit_m == 0.01  ? "1 cm"
+                             : axes.unit_m == 0.001 ? "1 mm"
+                                                    : fmt::format("{:.6g} m", axes.unit_m);
+    return fmt::format("{} up · 1 u = {} · {} influences",
+                       axis_name(axes.up).substr(axis_name(axes.up)[0] == '+' ? 1 : 0), unit, influences);
+}
+
+std::string Destination::in_units(double metres) const {
+    const double units = metres / axes.unit_m;
+    return fmt::format("{:.{}f} u", units, std::abs(units) >= 10 ? 1 : 3);
+}
+
+std::string Destination::axis_here(Axis core_axis) const {
+    return std::string(axis_name(nearest_axis(linear_of(axes.from_core()) * direction(core_axis))));
+}
+
+Result<Destination> destination_from_json(const json& from, const std::string& where) {
+    if (!from.is_object() || !from.contains("name") || !from["name"].is_string()) {
+        return Problem{"is not a destination: it has no \"name\".", where, ""};
+    }
+    Destination to;
+    std::string wrong;
+    auto text = [&](const char* key, std::string& value) {
+        if (from.contains(key)) {
+            if (from[key].is_string()) {
+                value = from[key].get<std::string>();
+            } else {
+                wrong = fmt::format("\"{}\" is not a text.", key);
+            }
+        }
+    };
+    auto number = [&](const char* key, double& value, double low, double high) {
+        if (from.contains(key)) {
+            if (from[key].is_number() && from[key].get<double>() >= low && from[key].get<double>() <= high) {
+                value = from[key].get<double>();
+            } else {
+                wrong = fmt::format("\"{}\" is not a number from {:g} to {:g}.", key, low, high);
+            }
+        }
+    };
+    auto axis = [&](const char* key, Axis& value) {
+        std::string name;
+        text(key, name);
+        if (name.empty()) {
+            return;
+        }
+        if (const auto found = axis_from(name)) {
+            value = *found;
+        } else {
+            wrong = fmt::format("\"{}\" is no axis; an axis is one of +X -X +Y -Y +Z -Z.", key);
+        }
+    };
+    static const std::vector<std::string> known = {"format",      "version",    "name",       "container",     "unit_m",
+                                                   "up",          "forward",    "influences", "rate",          "root",
+                                                   "joint_names", "model_file", "clip_file",  "drift_limit_mm"};
+    for (const auto& [key, value] : from.items()) {
+        if (std::find(known.begin(), known.end(), key) == known.end()) {
+            wrong = fmt::format("has no setting \"{}\".", key);
+        }
+    }
+    text("name", to.name);
+    text("container", to.container);
+    text("root", to.root);
+    text("joint_names", to.joint_names);
+    text("model_file", to.model_file);
+    text("clip_file", to.clip_file);
+    number("unit_m", to.axes.unit_m, 1e-9, 1e9);
+    number("rate", to.rate, 1, 1000);
+    number("drift_limit_mm", to.drift_limit_mm, 0, 1e6);
+    double influences = to.influences;
+    number("influences", influences, 1, 64);
+    to.influences = static_cast<int>(influences);
+    axis("up", to.axes.up);
+    axis("forward", to.axes.forward);
+    if (wrong.empty() && !to.axes.valid()) {
+        wrong = "\"up\" and \"forward\" lie on one line.";
+    }
+    if (wrong.empty() && to.name.empty()) {
+        wrong = "\"name\" is empty.";
+    }
+    if (wrong.empty() && format_with_id(to.container) == nullptr) {
+        wrong = fmt::format("\"{}\" is no container that Wembrix writes.", to.container);
+    }
+    try {
+        const std::regex pattern(to.joint_names);
+    } catch (const std::regex_error&) {
+        wrong = "\"joint_names\" is not a regular expression.";
+    }
+    if (wrong.empty()) {
+        for (const std::string& pattern : {to.model_file, to.clip_file}) {
+            if (const Result<std::string> stem = file_stem(pattern, "job", "clip", to); !stem) {
+                wrong = stem.problem().what;
+            }
+        }
+    }
+    if (!wrong.empty()) {
+        return Problem{wrong, where, ""};
+    }
+    return to;
+}
+
+json destination_to_json(const Destination& from) {
+    return {{"format", "wembrix destination"},
+            {"version", 1},
+            {"name", from.name},
+            {"container", from.container},
+            {"unit_m", from.axes.unit_m},
+            {"up", axis_name(from.axes.up)},
+            {"forward", axis_name(from.axes.forward)},
+            {"influences", from.influences},
+            {"rate", from.rate},
+            {"root", from.root},
+            {"joint_names", from.joint_names},
+            {"model_file", from.model_file},
+            {"clip_file", from.clip_file},
+            {"drift_limit_mm", from.drift_limit_mm}};
+}
+
+Result<Destination> read_destination(const std::filesystem::path& file) {
+    Result<std::string> bytes = read_file(file);
+    if (!bytes) {
+        return bytes.problem();
+    }
+    const json parsed = json::parse(*bytes, nullptr, false);
+    if (parsed.is_discarded()) {
+        return Problem{"is not valid JSON.", file.string(), ""};
+    }
+    return destination_from_json(parsed, file.string());
+}
+
+Result<std::string> file_stem(const std::string& pattern, const std::string& job, const std::string& clip,
+                              const Destination& destination) {
+    std::string stem;
+    for (size_t i = 0; i < pattern.size();) {
+        if (pattern[i] != '{') {
+            stem += pattern[i++];
+            continue;
+        }
+        const size_t end = pattern.find('}', i);
+        const std::string token = end == std::string::npos ? pattern.substr(i) : pattern.substr(i, end - i + 1);
+        if (token == "{job}") {
+            stem += file_name_safe(job);
+        } else if (token == "{clip}") {
+            stem += file_name_safe(clip);
+        } else if (token == "{destination}") {
+            stem += file_name_safe(destination.name);
+        } else {
+            return Problem{fmt::format("the file template has the unknown token {}.", token), "",
+                           "There are {job}, {clip} and {destination}."};
+        }
+        i += token.size();
+    }
+    if (stem.empty() || stem[0] == '.' || stem.find_first_of("/\\:*?\"<>|\n\t") != std::string::npos ||
+        stem.size() > 120) {
+        return Problem{fmt::format("\"{}\" cannot be a file name.", stem), "", ""};
+    }
+    return stem;
+}
+
+std::vector<Destination> built_in_destinations() {
+    Destination tidewater;
+    tidewater.name = "Tidewater runtime";
+    tidewater.axes = {Axis::pos_z, Axis::neg_y, 0.01};
+    tidewater.joint_names = "^[a-z][a-z0-9_]*$";
+    Destination lantern;
+    lantern.name = "Lantern web view";
+    lantern.axes = {Axis::pos_y, Axis::pos_z, 1};
+    return {tidewater, lantern};
+}
+
+} // namespace wembrix

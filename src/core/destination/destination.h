@@ -1,0 +1,46 @@
+// What one engine project expects of the files it is given. A file of its own, so that a team shares it.
+#pragma once
+
+#include "core/base/result.h"
+#include "core/math/axes.h"
+
+#include <filesystem>
+#include <nlohmann/json.hpp>
+#include <string>
+#include <vector>
+
+namespace wembrix {
+
+struct Destination {
+    std::string name;
+    std::string container = "glb"; ///< a format's id
+    AxisSystem axes;               ///< what the engine counts in once it has read the file
+    int influences = 4;            ///< joints per point
+    double rate = 30;              ///< frames a second
+    std::string root = "root";
+    std::string joint_names = "^[A-Za-z][A-Za-z0-9_]*$"; ///< regular expression that a whole name must fit
+    std::string model_file = "{job}_model";              ///< tokens: {job} {destination}
+    std::string clip_file = "{job}_{clip}";              ///< and {clip}
+    double drift_limit_mm = 0.5;                         ///< a delivery that moves a point farther is held
+
+    bool operator==(const Destination& other) const;
+    /// "Z up · 1 u = 1 cm · 4 influences"
+    [[nodiscard]] std::string summary() const;
+    /// "162.3 u" for a length in metres.
+    [[nodiscard]] std::string in_units(double metres) const;
+    /// A direction of core's as this destination calls it: "-Y".
+    [[nodiscard]] std::string axis_here(Axis core_axis) const;
+};
+
+Result<Destination> destination_from_json(const nlohmann::json& json, const std::string& where);
+nlohmann::json destination_to_json(const Destination& destination);
+Result<Destination> read_destination(const std::filesystem::path& file);
+
+/// A file template with its tokens filled in; each value is made safe for file systems.
+Result<std::string> file_stem(const std::string& pattern, const std::string& job, const std::string& clip,
+                              const Destination& destination);
+
+/// The destinations that come with Wembrix: those of the scenario.
+std::vector<Destination> built_in_destinations();
+
+} // namespace wembrix

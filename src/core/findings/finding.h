@@ -1,0 +1,49 @@
+// Findings: what is wrong or odd, where, why it matters, and the step that mends it.
+#pragma once
+
+#include "core/destination/destination.h"
+#include "core/scene/scene.h"
+#include "core/steps/step.h"
+
+#include <optional>
+#include <span>
+#include <string>
+#include <string_view>
+#include <vector>
+
+namespace wembrix {
+
+enum class Grade {
+    stop, ///< cannot be delivered
+    look,
+    note,
+};
+std::string_view grade_name(Grade grade);
+
+struct Finding {
+    std::string id;
+    Grade grade = Grade::look;
+    std::string where;   ///< names of nodes or clips, or "scene"
+    std::string message; ///< what it is, with its numbers
+    std::string reason;  ///< why it matters
+    std::optional<Step> step;
+
+    /// The same trouble, whatever the numbers are now.
+    [[nodiscard]] bool same_as(const Finding& other) const { return id == other.id && where == other.where; }
+};
+
+struct FindingContext {
+    const Scene& scene;
+    const Destination* destination = nullptr; ///< or none
+};
+
+struct FindingKind {
+    std::string_view id;
+    std::vector<Finding> (*look)(const FindingContext& context);
+};
+std::span<const FindingKind> finding_kinds();
+
+/// All findings of all kinds, stops first.
+std::vector<Finding> look_for_findings(const FindingContext& context);
+
+} // namespace wembrix

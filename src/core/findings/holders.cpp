@@ -1,0 +1,61 @@
+// A holder that turns, scales or mirrors: the character depends on a node that engines like to drop.
+#include "core/findings/all.h"
+
+#include <cmath>
+#include <fmt/format.h>
+
+namespace wembrix {
+
+namespace {
+
+std::string what_it_does(const Transform& rest) {
+    std::string text;
+    const Eigen::AngleAxisd turn(rest.rotation);
+    constexpr double degrees = 180 / 3.14159265358979323846;
+    double angle = turn.angle() * degrees;
+    if (angle > 180) {
+        angle -= 360;
+    }
+    if (std::abs(angle) > 0.01) {
+        int axis = 0;
+        const bool plain = turn.axis().cwiseAbs().maxCoeff(&axis) > 0.9999;
+        text = fmt::format("turns {:.4g}°{}", turn.axis()[axis] < 0 ? -angle : angle,
+                           plain ? fmt::format(" about {}", "XYZ"[axis]) : "");
+    }
+    const Vec3& s = rest.scale;
+    if ((s.cwiseAbs() - Vec3::Ones()).cwiseAbs().maxCoeff() > 1e-6) {
+        const bool even = (s.cwiseAbs().array() - std::abs(s.x())).abs().maxCoeff() < 1e-6 * std::abs(s.x());
+        text += text.empty() ? "" : " and ";
+        text += even ? fmt::format("scales × {:.4g}", std::abs(s.x()))
+                     : fmt::format("scales unevenly ({:.3g}, {:.3g}, {:.3g})", s.x(), s.y(), s.z());
+    }
+    if (s.prod() < 0) {
+        text += text.empty() ? "mirrors" : " and mirrors";
+    }
+    return text;
+}
+
+} // namespace
+
+std::vector<Finding> find_holders(const FindingContext& context) {
+    std::vector<Finding> findings;
+    for (const Node& node : context.scene.nodes) {
+        if (node.kind != NodeKind::holder) {
+            continue;
+        }
+        const std::string what = what_it_does(node.rest);
+        if (what.empty()) {
+            continue;
+        }
+        Finding finding;
+        finding.grade = Grade::look;
+        finding.where = node.name;
+        finding.message = fmt::format("Holder “{}” {}", node.name, what);
+        finding.reason = "Drop that node in an engine and the character lies on its face or changes its size.";
+        finding.step = Step{"fold_holders"};
+        findings.push_back(std::move(finding));
+    }
+    return findings;
+}
+
+} // namespace wembrix

@@ -1,0 +1,39 @@
+#include "core/formats/format.h"
+
+#include "core/formats/gltf/gltf.h"
+
+#include <algorithm>
+#include <array>
+
+namespace wembrix {
+
+namespace {
+constexpr std::array<Format, 3> rows = {{
+    {"glb", "glTF 2.0, one binary file", ".glb", read_gltf, write_glb},
+    {"gltf", "glTF 2.0, text with its buffer beside it", ".gltf", read_gltf, write_gltf_beside},
+    {"gltf_embedded", "glTF 2.0, text with its buffer inside", ".gltf", read_gltf, write_gltf_embedded},
+}};
+} // namespace
+
+std::span<const Format> formats() {
+    return rows;
+}
+
+const Format* format_with_id(std::string_view id) {
+    const auto* found = std::find_if(rows.begin(), rows.end(), [&](const Format& row) { return row.id == id; });
+    return found == rows.end() ? nullptr : found;
+}
+
+Result<Scene> read_scene(const std::filesystem::path& file) {
+    std::string suffix = file.extension().string();
+    std::transform(suffix.begin(), suffix.end(), suffix.begin(), [](unsigned char c) { return std::tolower(c); });
+    for (const Format& row : rows) {
+        if (row.suffix == suffix && row.read != nullptr) {
+            return row.read(file);
+        }
+    }
+    return Problem{"no reader for files that end in \"" + suffix + "\".", file.string(),
+                   "Wembrix reads .glb and .gltf."};
+}
+
+} // namespace wembrix

@@ -1,0 +1,245 @@
+#include "core/formats/gltf/accessor.h"
+
+#include <algorithm>
+#include <cmath>
+#include <cstring>
+#include <fmt/format.h>
+
+namespace wembrix::gltf {
+
+namespace {
+
+enum Component { s8 = 5120, u8 = 5121, s16 = 5122, u16 = 5123, u32 = 5125, f32 = 5126 };
+
+size_t component_size(int component, const std::string& where) {
+    switch (component) {
+    case s8:
+    case u8:
+        return 1;
+    case s16:
+    case u16:
+        return 2;
+    case u32:
+    case f32:
+        return 4;
+    default:
+        refuse(where, fmt::format("has the unknown component type {}.", component));
+    }
+}
+
+struct Layout {
+    int width = 0;
+    int rows = 0; ///< components in a column
+    int columns = 1;
+    size_t column_bytes = 0;  ///< with the padding that matrices of small integers have
+    size_t element_bytes = 0; ///< tightly packed
+};
+
+Layout layout_of(const std::string& type, int component, const std::string& where) {
+    Layout layout;
+    if (type == "SCALAR") {
+        layout.rows = 1;
+    } else if (type.size() == 4 && type.compare(0, 3, "VEC") == 0 && type[3] >= '2' && type[3] <= '4') {
+        layout.rows = type[3] - '0';
+    } else if (type.size() == 4 && type.compare(0, 3, "MAT") == 0 && type[3] >= '2' && type[3] <= '4') {
+        layout.rows = layout.columns = type[3] - '0';
+    } else {
+        refuse(where, "has the unknown type \"" + type.substr(0, 20) + "\".");
+    }
+    layout.width = layout.rows * layout.columns;
+    layout.column_bytes = layout.rows * component_size(component, where);
+    if (layout.columns > 1) {
+        layout.column_bytes = (layout.column_bytes + 3) / 4 * 4;
+    }
+    layout.element_bytes = layout.column_bytes * layout.columns;
+    return layout;
+}
+
+/// A run of elements that is known to lie inside its buffer.
+struct Run {
+    const char* data = nullptr;
+    size_t stride = 0;
+    size_t count = 0;
+};
+
+Run run_of(const Document& document, int64_t view, uint64_t offset, uint64_t count, size_t element, bool may_stride,
+           const std::string& where) {
+    const std::string_view bytes = view_bytes(document, view, where);
+    const Json& json = document.root["bufferViews"][view];
+    const uint64_t stride = may_stride ? count_of(json, "byteStride", element, where) : element;
+    if (stride < element || stride > 65536) {
+        refuse(where, fmt::format("has a stride of {} bytes for elements of {}.", stride, element));
+    }
+    const uint64_t needed = count == 0 ? 0 : element;
+    if (offset > bytes.size() ||
+        (count > 0 && (bytes.size() - offset < needed || (bytes.size() - offset - needed) / stride < count - 1))) {
+        refuse(where, fmt::format("reaches past the end of buffer view {}: {} elements of {} bytes do not fit in {}.",
+                                  view, count, element, bytes.size()));
+    }
+    return {bytes.data() + offset, static_cast<size_t>(stride), static_cast<size_t>(count)};
+}
+
+template <typename T> T raw(const char* at) {
+    T value;
+    std::memcpy(&value, at, sizeof(T));
+    return value;
+}
+
+float as_float(const char* at, int component, bool normalised) {
+    switch (component) {
+    case s8:
+        return normalised ? std::max(raw<int8_t>(at) / 127.0F, -1.0F) : raw<int8_t>(at);
+    case u8:
+        return normalised ? raw<uint8_t>(at) / 255.0F : raw<uint8_t>(at);
+    case s16:
+        return normalised ? std::max(raw<int16_t>(at) / 32767.0F, -1.0F) : raw<int16_t>(at);
+    case u16:
+        return normalised ? raw<uint16_t>(at) / 65535.0F : raw<uint16_t>(at);
+    case u32:
+        return normalised ? static_cast<float>(raw<uint32_t>(at) / 4294967295.0)
+                          : static_cast<float>(raw<uint32_t>(at));
+    default:
+        return raw<float>(at);
+    }
+}
+
+uint32_t as_whole(const char* at, int component) {
+    switch (component) {
+    case u8:
+        return raw<uint8_t>(at);
+    case u16:
+        return raw<uint16_t>(at);
+    default:
+        return raw<uint32_t>(at);
+    }
+}
+
+template <typename T, typename Convert>
+std::vector<T> read_elements(Document& document, int64_t accessor, int width, const std::string& where,
+                             Convert convert) {
+    const AccessorInfo info = accessor_info(document, accessor, where);
+    const Json& json = document.root["accessors"][accessor];
+    const std::string here = fmt::format("{}, accessor {}", where, accessor);
+    const Layout layout = layout_of(text_of(json, "type"), info.component, here);
+    if (width != 0 && info.width != width) {
+        refuse(here, fmt::format("has {} components where {} are expected.", info.width, width));
+    }
+    if (info.count > UINT32_MAX) {
+        refuse(here, fmt::format("has {} elements: more than any file can hold.", info.count));
+    }
+    const int64_t views = static_cast<int64_t>(array_of(document.root, "bufferViews", here).size());
+    const int64_t view = index_of(json, "bufferView", views, here);
+    Run run;
+    if (view >= 0) {
+        run =
+            run_of(document, view, count_of(json, "byteOffset", 0, here), info.count, layout.element_bytes, true, here);
+    }
+    document.spend(info.count * info.width * sizeof(T), here);
+    std::vector<T> values(info.count * info.width, T{});
+    auto element = [&](const char* from, size_t to) {
+        for (int c = 0; c < layout.columns; ++c) {
+            for (int r = 0; r < layout.rows; ++r) {
+                const size_t size = layout.column_bytes / layout.rows;
+                const size_t step = layout.columns > 1 ? component_size(info.component, here) : size;
+                values[to * info.width + c * layout.rows + r] =
+                    convert(from + c * layout.column_bytes + r * step, info);
+            }
+        }
+    };
+    for (size_t i = 0; i < run.count; ++i) {
+        element(run.data + i * run.stride, i);
+    }
+    if (const auto sparse = json.find("sparse"); sparse != json.end()) {
+        const std::string inside = here + ", sparse";
+        const uint64_t count = count_of(*sparse, "count", 0, inside);
+        if (count > info.count || !sparse->contains("indices") || !sparse->contains("values")) {
+            refuse(inside, "has a broken list of changed elements.");
+        }
+        const Json& indices = (*sparse)["indices"];
+        const Json& changed = (*sparse)["values"];
+        const auto component =
+            static_cast<int>(std::min<uint64_t>(count_of(indices, "componentType", 0, inside), 1U << 20U));
+        if (component != u8 && component != u16 && component != u32) {
+            refuse(inside, "has indices of a type that indices cannot have.");
+        }
+        const int64_t index_view = index_of(indices, "bufferView", views, inside);
+        const int64_t value_view = index_of(changed, "bufferView", views, inside);
+        if (index_view < 0 || value_view < 0) {
+            refuse(inside, "has no data.");
+        }
+        const size_t index_size = component_size(component, inside);
+        const Run places =
+            run_of(document, index_view, count_of(indices, "byteOffset", 0, inside), count, index_size, false, inside);
+        const Run data = run_of(document, value_view, count_of(changed, "byteOffset", 0, inside), count,
+                                layout.element_bytes, false, inside);
+        for (size_t i = 0; i < count; ++i) {
+            const uint32_t place = as_whole(places.data + i * index_size, component);
+            if (place >= info.count) {
+                refuse(inside, fmt::format("changes element {}, but there are only {}.", place, info.count));
+            }
+            element(data.data + i * layout.element_bytes, place);
+        }
+    }
+    return values;
+}
+
+} // namespace
+
+AccessorInfo accessor_info(const Document& document, int64_t accessor, const std::string& where) {
+    const Json& accessors = array_of(document.root, "accessors", where);
+    if (accessor < 0 || accessor >= static_cast<int64_t>(accessors.size())) {
+        refuse(where, fmt::format("uses accessor {}, but there are only {}.", accessor, accessors.size()));
+    }
+    const Json& json = accessors[accessor];
+    const std::string here = fmt::format("{}, accessor {}", where, accessor);
+    AccessorInfo info;
+    info.count = count_of(json, "count", 0, here);
+    info.component = static_cast<int>(std::min<uint64_t>(count_of(json, "componentType", 0, here), 1U << 20U));
+    info.width = layout_of(text_of(json, "type"), info.component, here).width;
+    const auto normalised = json.find("normalized");
+    info.normalised = normalised != json.end() && normalised->is_boolean() && normalised->get<bool>();
+    return info;
+}
+
+std::string_view view_bytes(const Document& document, int64_t view, const std::string& where) {
+    const Json& views = array_of(document.root, "bufferViews", where);
+    if (view < 0 || view >= static_cast<int64_t>(views.size())) {
+        refuse(where, fmt::format("uses buffer view {}, but there are only {}.", view, views.size()));
+    }
+    const std::string here = fmt::format("buffer view {}", view);
+    const int64_t buffer = index_of(views[view], "buffer", static_cast<int64_t>(document.buffers.size()), here);
+    if (buffer < 0) {
+        refuse(here, "names no buffer.");
+    }
+    const uint64_t offset = count_of(views[view], "byteOffset", 0, here);
+    const uint64_t length = count_of(views[view], "byteLength", 0, here);
+    const std::string& bytes = document.buffers[buffer];
+    if (offset > bytes.size() || length > bytes.size() - offset) {
+        refuse(here, fmt::format("reaches past the end of buffer {}, which has {} bytes.", buffer, bytes.size()));
+    }
+    return std::string_view(bytes).substr(offset, length);
+}
+
+std::vector<float> read_floats(Document& document, int64_t accessor, int width, const std::string& where) {
+    std::vector<float> values =
+        read_elements<float>(document, accessor, width, where, [](const char* at, const AccessorInfo& info) {
+            return as_float(at, info.component, info.normalised);
+        });
+    for (size_t i = 0; i < values.size(); ++i) {
+        if (!std::isfinite(values[i])) {
+            refuse(fmt::format("{}, accessor {}", where, accessor), fmt::format("value {} is not a number.", i));
+        }
+    }
+    return values;
+}
+
+std::vector<uint32_t> read_whole(Document& document, int64_t accessor, int width, const std::string& where) {
+    const AccessorInfo info = accessor_info(document, accessor, where);
+    if (info.component != u8 && info.component != u16 && info.component != u32) {
+        refuse(fmt::format("{}, accessor {}", where, accessor), "does not hold unsigned whole numbers.");
+    }
+    return read_elements<uint32_t>(document, accessor, width, where,
+                                   [](const char* at, const AccessorInfo& of) { return as_whole(at, of.component); });
+}
+
+} // namespace wembrix::gltf

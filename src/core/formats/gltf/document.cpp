@@ -1,0 +1,347 @@
+#include "core/formats/gltf/document.h"
+
+#include "core/base/files.h"
+
+#include <array>
+#include <cmath>
+#include <cstring>
+#include <fmt/format.h>
+
+namespace wembrix::gltf {
+
+void refuse(const std::string& where, const std::string& what) {
+    throw Refused{Problem{what, where, ""}};
+}
+
+void Document::spend(size_t bytes, const std::string& where) {
+    constexpr size_t always = 64UL << 20U;
+    constexpr size_t times = 16;
+    if (bytes > always + source_bytes * times || decoded_bytes + bytes > always + source_bytes * times) {
+        refuse(where, "asks for far more memory than the size of the file allows.");
+    }
+    decoded_bytes += bytes;
+}
+
+namespace {
+
+constexpr int deepest_json = 200;
+
+/// Nesting is limited before parsing: everything behind the parser walks the tree by recursion.
+void check_depth(const std::string& text) {
+    int depth = 0;
+    bool quoted = false;
+    for (size_t i = 0; i < text.size(); ++i) {
+        const char c = text[i];
+        if (quoted) {
+            if (c == '\\') {
+                ++i;
+            } else if (c == '"') {
+                quoted = false;
+            }
+        } else if (c == '"') {
+            quoted = true;
+        } else if (c == '[' || c == '{') {
+            if (++depth > deepest_json) {
+                refuse("JSON", fmt::format("is nested more than {} levels deep.", deepest_json));
+            }
+        } else if (c == ']' || c == '}') {
+            --depth;
+        }
+    }
+}
+
+Json parse(const std::string& text) {
+    check_depth(text);
+    Json root = Json::parse(text, nullptr, false);
+    if (root.is_discarded()) {
+        try {
+            const Json unused = Json::parse(text);
+        } catch (const Json::parse_error& error) {
+            refuse("JSON", fmt::format("is not valid JSON near byte {}.", error.byte));
+        }
+    }
+    if (!root.is_object()) {
+        refuse("JSON", "is not a JSON object.");
+    }
+    return root;
+}
+
+uint32_t word_at(const std::string& bytes, size_t at) {
+    uint32_t value = 0;
+    std::memcpy(&value, bytes.data() + at, 4);
+    return value;
+}
+
+constexpr uint32_t glb_magic = 0x46546C67;
+constexpr uint32_t json_chunk = 0x4E4F534A;
+constexpr uint32_t binary_chunk = 0x004E4942;
+
+struct Chunks {
+    std::string json;
+    std::string binary;
+    bool has_binary = false;
+};
+
+Chunks take_apart(const std::string& bytes) {
+    if (bytes.size() < 20) {
+        refuse("GLB header", "the file is cut short.");
+    }
+    if (word_at(bytes, 4) != 2) {
+        refuse("GLB header", fmt::format("is version {}; only version 2 is read.", word_at(bytes, 4)));
+    }
+    const size_t length = word_at(bytes, 8);
+    if (length > bytes.size()) {
+        refuse("GLB header", fmt::format("says {} bytes but the file has {}: it is cut short.", length, bytes.size()));
+    }
+    Chunks chunks;
+    bool has_json = false;
+    for (size_t at = 12; at + 8 <= length;) {
+        const size_t size = word_at(bytes, at);
+        const uint32_t kind = word_at(bytes, at + 4);
+        if (size > length - at - 8) {
+            refuse("GLB chunk", fmt::format("at byte {} says {} bytes but only {} follow.", at, size, length - at - 8));
+        }
+        if (!has_json) {
+            if (kind != json_chunk) {
+                refuse("GLB chunk", "the first one is not JSON.");
+            }
+            chunks.json = bytes.substr(at + 8, size);
+            has_json = true;
+        } else if (kind == binary_chunk && !chunks.has_binary) {
+            chunks.binary = bytes.substr(at + 8, size);
+            chunks.has_binary = true;
+        }
+        at += 8 + size + (4 - size % 4) % 4;
+    }
+    if (!has_json) {
+        refuse("GLB", "holds no JSON.");
+    }
+    return chunks;
+}
+
+std::string percent_decoded(const std::string& text, const std::string& where) {
+    std::string result;
+    auto digit = [&](char c) {
+        if (c >= '0' && c <= '9') {
+            return c - '0';
+        }
+        if (c >= 'a' && c <= 'f') {
+            return c - 'a' + 10;
+        }
+        if (c >= 'A' && c <= 'F') {
+            return c - 'A' + 10;
+        }
+        refuse(where, "its address has a broken % sign.");
+    };
+    for (size_t i = 0; i < text.size(); ++i) {
+        if (text[i] != '%') {
+            result += text[i];
+            continue;
+        }
+        if (i + 2 >= text.size()) {
+            refuse(where, "its address has a broken % sign.");
+        }
+        result += static_cast<char>(digit(text[i + 1]) * 16 + digit(text[i + 2]));
+        i += 2;
+    }
+    return result;
+}
+
+} // namespace
+
+Document open_document(std::string bytes, const std::filesystem::path& folder) {
+    Document document;
+    document.folder = folder;
+    document.source_bytes = bytes.size();
+    if (bytes.empty()) {
+        refuse("", "the file is empty.");
+    }
+    std::string binary;
+    bool has_binary = false;
+    if (bytes.size() >= 4 && word_at(bytes, 0) == glb_magic) {
+        Chunks chunks = take_apart(bytes);
+        document.root = parse(chunks.json);
+        binary = std::move(chunks.binary);
+        has_binary = chunks.has_binary;
+    } else {
+        if (bytes.compare(0, 3, "\xEF\xBB\xBF") == 0) {
+            bytes.erase(0, 3);
+        }
+        document.root = parse(bytes);
+    }
+    const std::string version = document.root.contains("asset") && document.root["asset"].is_object()
+                                    ? text_of(document.root["asset"], "version")
+                                    : "";
+    if (version.compare(0, 2, "2.") != 0) {
+        refuse("asset",
+               version.empty() ? "does not say that it is glTF 2." : "is glTF " + version + "; only 2 is read.");
+    }
+    const Json& buffers = array_of(document.root, "buffers", "buffers");
+    for (size_t i = 0; i < buffers.size(); ++i) {
+        const std::string where = fmt::format("buffer {}", i);
+        const uint64_t length = count_of(buffers[i], "byteLength", 0, where);
+        std::string data;
+        if (buffers[i].contains("uri")) {
+            data = resolve_uri(document, text_of(buffers[i], "uri"), where);
+            document.source_bytes += data.size();
+        } else if (i == 0 && has_binary) {
+            data = std::move(binary);
+        } else if (buffers[i].contains("extensions")) {
+            data.clear(); // a placeholder that an extension fills
+        } else {
+            refuse(where, "has no data.");
+        }
+        if (data.size() < length && !(data.empty() && buffers[i].contains("extensions"))) {
+            refuse(where, fmt::format("says {} bytes but has {}.", length, data.size()));
+        }
+        document.buffers.push_back(std::move(data));
+    }
+    return document;
+}
+
+std::string resolve_uri(const Document& document, const std::string& uri, const std::string& where) {
+    if (uri.compare(0, 5, "data:") == 0) {
+        const size_t comma = uri.find(',');
+        if (comma == std::string::npos || uri.rfind(";base64", comma) == std::string::npos) {
+            refuse(where, "has embedded data that is not base64.");
+        }
+        return decode_base64(std::string_view(uri).substr(comma + 1), where);
+    }
+    const std::string name = percent_decoded(uri, where);
+    const size_t colon = name.find(':');
+    if (colon != std::string::npos && colon < name.find('/')) {
+        refuse(where, "points at the address \"" + name.substr(0, 60) + "\"; only files beside it are read.");
+    }
+    const std::filesystem::path relative(name);
+    if (name.empty() || name.find('\0') != std::string::npos || name.find('\\') != std::string::npos ||
+        relative.is_absolute()) {
+        refuse(where, "points at \"" + name.substr(0, 60) + "\", which is not a file beside it.");
+    }
+    std::error_code error;
+    const std::filesystem::path folder = std::filesystem::weakly_canonical(
+        document.folder.empty() ? std::filesystem::path(".") : document.folder, error);
+    const std::filesystem::path full = std::filesystem::weakly_canonical(folder / relative, error);
+    const auto [folder_end, unused] = std::mismatch(folder.begin(), folder.end(), full.begin(), full.end());
+    if (error || folder_end != folder.end()) {
+        refuse(where, "points at \"" + name.substr(0, 60) + "\", outside the folder of the file.");
+    }
+    Result<std::string> data = read_file(full);
+    if (!data) {
+        refuse(where, "points at \"" + name.substr(0, 60) + "\", which cannot be read.");
+    }
+    return data.take();
+}
+
+const Json& array_of(const Json& object, const char* key, const std::string& where) {
+    static const Json none = Json::array();
+    const auto found = object.find(key);
+    if (found == object.end()) {
+        return none;
+    }
+    if (!found->is_array()) {
+        refuse(where, fmt::format("\"{}\" is not a list.", key));
+    }
+    for (const Json& element : *found) {
+        if (element.is_null()) {
+            refuse(where, fmt::format("\"{}\" holds a null.", key));
+        }
+    }
+    return *found;
+}
+
+int64_t index_of(const Json& object, const char* key, int64_t limit, const std::string& where) {
+    const auto found = object.find(key);
+    if (found == object.end()) {
+        return -1;
+    }
+    if (!found->is_number_integer()) {
+        refuse(where, fmt::format("\"{}\" is not a whole number.", key));
+    }
+    const bool huge = found->is_number_unsigned() && found->get<uint64_t>() > INT64_MAX;
+    const int64_t value = huge ? INT64_MAX : found->get<int64_t>();
+    if (value < 0 || value >= limit) {
+        refuse(where, fmt::format("\"{}\" is {}, but there are only {}.", key, value, limit));
+    }
+    return value;
+}
+
+uint64_t count_of(const Json& object, const char* key, uint64_t missing, const std::string& where) {
+    const auto found = object.find(key);
+    if (found == object.end()) {
+        return missing;
+    }
+    if (found->is_number_unsigned()) {
+        const auto value = found->get<uint64_t>();
+        if (value < (1ULL << 53U)) {
+            return value;
+        }
+    } else if (found->is_number_float()) {
+        const double value = found->get<double>();
+        if (value >= 0 && value < 9e15 && value == std::floor(value)) {
+            return static_cast<uint64_t>(value);
+        }
+    }
+    refuse(where, fmt::format("\"{}\" is not a count.", key));
+}
+
+std::string text_of(const Json& object, const char* key) {
+    const auto found = object.find(key);
+    return found != object.end() && found->is_string() ? found->get<std::string>() : std::string();
+}
+
+std::string dump(const Json& value) {
+    return value.dump(-1, ' ', false, Json::error_handler_t::replace);
+}
+
+namespace {
+constexpr std::string_view alphabet = "ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789+/";
+}
+
+std::string base64(std::string_view bytes) {
+    std::string text;
+    text.reserve((bytes.size() + 2) / 3 * 4);
+    for (size_t i = 0; i < bytes.size(); i += 3) {
+        const size_t left = std::min<size_t>(3, bytes.size() - i);
+        uint32_t group = 0;
+        for (size_t k = 0; k < 3; ++k) {
+            group = group << 8U | (k < left ? static_cast<uint8_t>(bytes[i + k]) : 0U);
+        }
+        for (size_t k = 0; k < 4; ++k) {
+            text += k <= left ? alphabet[group >> (18 - 6 * k) & 63U] : '=';
+        }
+    }
+    return text;
+}
+
+std::string decode_base64(std::string_view text, const std::string& where) {
+    static const std::array<int8_t, 256> values = [] {
+        std::array<int8_t, 256> table{};
+        table.fill(-1);
+        for (size_t i = 0; i < alphabet.size(); ++i) {
+            table.at(static_cast<uint8_t>(alphabet[i])) = static_cast<int8_t>(i);
+        }
+        return table;
+    }();
+    std::string bytes;
+    bytes.reserve(text.size() / 4 * 3);
+    uint32_t group = 0;
+    int bits = 0;
+    for (const char c : text) {
+        if (c == '=') {
+            break;
+        }
+        const int value = values.at(static_cast<uint8_t>(c));
+        if (value < 0) {
+            refuse(where, "has embedded data that is not base64.");
+        }
+        group = group << 6U | static_cast<uint32_t>(value);
+        bits += 6;
+        if (bits >= 8) {
+            bits -= 8;
+            bytes += static_cast<char>(group >> static_cast<unsigned>(bits) & 255U);
+        }
+    }
+    return bytes;
+}
+
+} // namespace wembrix::gltf

@@ -1,0 +1,51 @@
+// The container of a glTF: its JSON and its buffers, checked before anything looks inside.
+#pragma once
+
+#include "core/base/result.h"
+
+#include <cstdint>
+#include <filesystem>
+#include <nlohmann/json.hpp>
+#include <span>
+#include <string>
+#include <vector>
+
+namespace wembrix::gltf {
+
+using Json = nlohmann::json;
+
+/// Thrown inside the reader, turned into a Result at its border.
+struct Refused {
+    Problem problem;
+};
+[[noreturn]] void refuse(const std::string& where, const std::string& what);
+
+struct Document {
+    Json root;
+    std::vector<std::string> buffers;
+    std::filesystem::path folder;
+    size_t source_bytes = 0;
+    size_t decoded_bytes = 0; ///< what was unpacked so far, held against source_bytes
+
+    /// Accounts for `bytes` more of decoded data; refuses what is far beyond the size of the source.
+    void spend(size_t bytes, const std::string& where);
+};
+
+Document open_document(std::string bytes, const std::filesystem::path& folder);
+
+/// The bytes behind a data: address or a neighbouring file. Remote addresses and ways out of the folder are refused.
+std::string resolve_uri(const Document& document, const std::string& uri, const std::string& where);
+
+/// Array `key` of `object`, or an empty array. Refuses other types.
+const Json& array_of(const Json& object, const char* key, const std::string& where);
+/// Whole number `key` in [0, limit); -1 when it is missing.
+int64_t index_of(const Json& object, const char* key, int64_t limit, const std::string& where);
+/// Whole number `key` >= 0, or `missing`.
+uint64_t count_of(const Json& object, const char* key, uint64_t missing, const std::string& where);
+std::string text_of(const Json& object, const char* key);
+std::string dump(const Json& value);
+
+std::string base64(std::string_view bytes);
+std::string decode_base64(std::string_view text, const std::string& where);
+
+} // namespace wembrix::gltf

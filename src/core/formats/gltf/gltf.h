@@ -1,0 +1,24 @@
+// glTF 2.0 (Khronos Group, The glTF 2.0 Specification): reading and writing.
+#pragma once
+
+#include "core/base/result.h"
+#include "core/formats/format.h"
+#include "core/scene/scene.h"
+
+#include <filesystem>
+
+namespace wembrix {
+
+/// .glb and .gltf with embedded or neighbouring buffers. All accessor component types, normalised integers,
+/// sparse accessors, strides, any number of influences, quantised meshes.
+Result<Scene> read_gltf(const std::filesystem::path& file);
+/// The same from memory (fuzzing, tests). Neighbouring files are looked up in `folder`.
+Result<Scene> read_gltf_bytes(std::string bytes, const std::filesystem::path& folder, const std::string& name);
+
+Result<std::vector<WrittenFile>> write_glb(const Scene& scene, const std::string& stem);
+/// As write_glb, but weights go out as they are, whatever their sum: for making sources with faults.
+Result<std::vector<WrittenFile>> write_glb_unscaled(const Scene& scene, const std::string& stem);
+Result<std::vector<WrittenFile>> write_gltf_beside(const Scene& scene, const std::string& stem);
+Result<std::vector<WrittenFile>> write_gltf_embedded(const Scene& scene, const std::string& stem);
+
+} // namespace wembrix

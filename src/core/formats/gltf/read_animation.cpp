@@ -1,0 +1,140 @@
+#include "core/formats/gltf/accessor.h"
+#include "core/formats/gltf/read_parts.h"
+
+#include <algorithm>
+#include <cmath>
+#include <fmt/format.h>
+#include <map>
+#include <set>
+
+namespace wembrix::gltf {
+
+namespace {
+
+struct Curve {
+    Shared<float> times;
+    Shared<float> values;
+    Interpolation interpolation = Interpolation::linear;
+};
+
+Interpolation interpolation_of(const std::string& name, const std::string& where) {
+    if (name.empty() || name == "LINEAR") {
+        return Interpolation::linear;
+    }
+    if (name == "STEP") {
+        return Interpolation::step;
+    }
+    if (name == "CUBICSPLINE") {
+        return Interpolation::cubic;
+    }
+    refuse(where, "has the unknown interpolation \"" + name.substr(0, 40) + "\".");
+}
+
+void check_times(const std::vector<float>& times, const std::string& where) {
+    if (times.empty()) {
+        refuse(where, "has no keys.");
+    }
+    for (size_t i = 0; i + 1 < times.size(); ++i) {
+        if (times[i + 1] < times[i]) {
+            refuse(where, fmt::format("key {} comes before the one it follows.", i + 1));
+        }
+    }
+    if (times.front() < 0 || times.back() > 1e6F) {
+        refuse(where, "has keys before 0 s or after 1 000 000 s.");
+    }
+}
+
+} // namespace
+
+void read_clips(Document& document, const std::vector<int>& nodes, Scene& scene) {
+    const Json& animations = array_of(document.root, "animations", "animations");
+    std::map<int64_t, Shared<float>> times; // accessors that several channels use are read once
+    std::map<int64_t, Shared<float>> values;
+    for (size_t a = 0; a < animations.size(); ++a) {
+        const Json& json = animations[a];
+        Clip clip;
+        clip.name = text_of(json, "name");
+        clip.take = static_cast<int64_t>(a) + 1;
+        const std::string where = fmt::format("animation {} \"{}\"", a, clip.name.substr(0, 80));
+        const Json& samplers = array_of(json, "samplers", where);
+        const Json& channels = array_of(json, "channels", where);
+        std::set<std::pair<int, Path>> targets;
+        size_t foreign = 0;
+        for (size_t c = 0; c < channels.size(); ++c) {
+            const std::string here = fmt::format("{}, channel {}", where, c);
+            const auto target = channels[c].find("target");
+            if (target == channels[c].end() || !target->is_object()) {
+                refuse(here, "has no target.");
+            }
+            const int64_t node = index_of(*target, "node", static_cast<int64_t>(nodes.size()), here);
+            const std::string path = text_of(*target, "path");
+            static const std::map<std::string, Path> paths = {{"translation", Path::translation},
+                                                              {"rotation", Path::rotation},
+                                                              {"scale", Path::scale},
+                                                              {"weights", Path::weights}};
+            const auto known = paths.find(path);
+            if (node < 0 || known == paths.end()) {
+                ++foreign;
+                continue;
+            }
+            Channel channel;
+            channel.node = nodes[node];
+            channel.path = known->second;
+            if (!targets.insert({channel.node, channel.path}).second) {
+                scene.notes.push_back({here, "moves what another channel moves already; it is left out."});
+                continue;
+            }
+            const int64_t sampler = index_of(channels[c], "sampler", static_cast<int64_t>(samplers.size()), here);
+            if (sampler < 0) {
+                refuse(here, "names no sampler.");
+            }
+            const Json& curve = samplers[sampler];
+            const int64_t input = index_of(curve, "input", INT64_MAX, here);
+            const int64_t output = index_of(curve, "output", INT64_MAX, here);
+            if (times.count(input) == 0) {
+                std::vector<float> read = read_floats(document, input, 1, here + " times");
+                check_times(read, here);
+                times[input] = std::move(read);
+            }
+            if (values.count(output) == 0) {
+                values[output] = read_floats(document, output, 0, here + " values");
+            }
+            channel.times = times[input];
+            channel.values = values[output];
+            channel.interpolation = interpolation_of(text_of(curve, "interpolation"), here);
+            const Node& carrier = scene.nodes[channel.node];
+            if (channel.path == Path::weights) {
+                channel.width = carrier.mesh < 0 ? 0 : static_cast<int>(scene.meshes[carrier.mesh].shapes.size());
+                if (channel.width == 0) {
+                    scene.notes.push_back({here, "moves shapes of a node that has none; it is left out."});
+                    continue;
+                }
+            } else {
+                channel.width = channel.path == Path::rotation ? 4 : 3;
+            }
+            const size_t needed =
+                channel.times.size() * channel.width * (channel.interpolation == Interpolation::cubic ? 3 : 1);
+            if (channel.values.size() != needed) {
+                refuse(here, fmt::format("has {} values where {} keys need {}.", channel.values.size(),
+                                         channel.times.size(), needed));
+            }
+            clip.seconds = std::max(clip.seconds, static_cast<double>(channel.times.get().back()));
+            channel.carried = carried_of(channels[c], {}, scene, here);
+            clip.channels.push_back(std::move(channel));
+        }
+        if (foreign > 0) {
+            scene.notes.push_back(
+                {where, fmt::format("{} channels move what is no node; they are left out.", foreign)});
+        }
+        clip.rate = guess_rate(clip);
+        clip.carried = carried_of(json, {}, scene, where);
+        scene.clips.push_back(std::move(clip));
+    }
+    std::vector<std::string*> names;
+    for (Clip& clip : scene.clips) {
+        names.push_back(&clip.name);
+    }
+    make_unique(names, "take", "takes", scene);
+}
+
+} // namespace wembrix::gltf

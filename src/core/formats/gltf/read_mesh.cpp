@@ -1,0 +1,356 @@
+#include "core/formats/gltf/accessor.h"
+#include "core/formats/gltf/read_parts.h"
+
+#include <algorithm>
+#include <fmt/format.h>
+#include <map>
+
+namespace wembrix::gltf {
+
+namespace {
+
+template <int N> std::vector<Eigen::Matrix<float, N, 1>> vectors(const std::vector<float>& flat) {
+    std::vector<Eigen::Matrix<float, N, 1>> result(flat.size() / N);
+    for (size_t i = 0; i < result.size(); ++i) {
+        for (int c = 0; c < N; ++c) {
+            result[i][c] = flat[i * N + c];
+        }
+    }
+    return result;
+}
+
+/// What the parts of a mesh are gathered into before it becomes shared arrays.
+struct Gathered {
+    std::vector<Vec3f> positions;
+    std::vector<Vec3f> normals;
+    std::vector<Vec4f> tangents;
+    std::vector<uint32_t> indices;
+    std::map<std::string, Attribute> attributes;
+    std::map<std::string, std::vector<float>> attribute_data;
+    std::vector<uint32_t> offsets = {0};
+    std::vector<uint16_t> joints;
+    std::vector<float> weights;
+    bool any_normals = false;
+    bool any_tangents = false;
+    bool any_influences = false;
+    size_t unheld = 0;
+    size_t negative = 0;
+};
+
+struct GatheredShape {
+    std::string name;
+    std::vector<uint32_t> points;
+    std::vector<Vec3f> positions;
+    std::vector<Vec3f> normals;
+    std::vector<Vec3f> tangents;
+    bool has_normals = false;
+    bool has_tangents = false;
+};
+
+int64_t attribute_accessor(const Json& attributes, const std::string& name, const std::string& where) {
+    return index_of(attributes, name.c_str(), INT64_MAX, where);
+}
+
+void read_influences(Document& document, const Json& attributes, size_t points, const std::string& where,
+                     Gathered& all) {
+    std::vector<std::vector<uint32_t>> joints;
+    std::vector<std::vector<float>> weights;
+    for (int n = 0;; ++n) {
+        const int64_t joint = attribute_accessor(attributes, fmt::format("JOINTS_{}", n), where);
+        const int64_t weight = attribute_accessor(attributes, fmt::format("WEIGHTS_{}", n), where);
+        if (joint < 0 && weight < 0) {
+            break;
+        }
+        if (joint < 0 || weight < 0) {
+            refuse(where, fmt::format("has JOINTS_{0} or WEIGHTS_{0} without the other.", n));
+        }
+        joints.push_back(read_whole(document, joint, 4, where));
+        weights.push_back(read_floats(document, weight, 4, where));
+        if (joints.back().size() != points * 4 || weights.back().size() != points * 4) {
+            refuse(where, fmt::format("JOINTS_{} is not as long as POSITION.", n));
+        }
+    }
+    for (size_t i = 0; i < points; ++i) {
+        const size_t before = all.joints.size();
+        for (size_t set = 0; set < joints.size(); ++set) {
+            for (size_t k = i * 4; k < i * 4 + 4; ++k) {
+                const float weight = weights[set][k];
+                if (weight > 0) {
+                    if (joints[set][k] > UINT16_MAX) {
+                        refuse(where, fmt::format("point {} names joint {}.", i, joints[set][k]));
+                    }
+                    all.joints.push_back(static_cast<uint16_t>(joints[set][k]));
+                    all.weights.push_back(weight);
+                } else if (weight < 0) {
+                    ++all.negative;
+                }
+            }
+        }
+        if (!joints.empty() && all.joints.size() == before) {
+            all.joints.push_back(static_cast<uint16_t>(std::min<uint32_t>(joints[0][i * 4], UINT16_MAX)));
+            all.weights.push_back(1);
+            ++all.unheld;
+        }
+        all.offsets.push_back(static_cast<uint32_t>(all.joints.size()));
+    }
+    all.any_influences = all.any_influences || !joints.empty();
+}
+
+size_t read_points(Document& document, const Json& attributes, const std::string& where, Gathered& all, Part& part) {
+    const std::vector<float> flat = read_floats(document, attribute_accessor(attributes, "POSITION", where), 3, where);
+    const size_t points = flat.size() / 3;
+    if (all.positions.size() + points > UINT32_MAX / 2) {
+        refuse(where, "has too many points.");
+    }
+    part.first_point = static_cast<uint32_t>(all.positions.size());
+    part.point_count = static_cast<uint32_t>(points);
+    const std::vector<Vec3f> positions = vectors<3>(flat);
+    all.positions.insert(all.positions.end(), positions.begin(), positions.end());
+    auto check = [&](size_t count, const std::string& name) {
+        if (count != points) {
+            refuse(where, fmt::format("{} has {} elements where POSITION has {}.", name, count, points));
+        }
+    };
+    part.has_normals = attributes.contains("NORMAL");
+    part.has_tangents = attributes.contains("TANGENT");
+    all.normals.resize(part.first_point, Vec3f::Zero());
+    all.tangents.resize(part.first_point, Vec4f(0, 0, 0, 1));
+    if (part.has_normals) {
+        const auto normals =
+            vectors<3>(read_floats(document, attribute_accessor(attributes, "NORMAL", where), 3, where));
+        check(normals.size(), "NORMAL");
+        all.normals.insert(all.normals.end(), normals.begin(), normals.end());
+        all.any_normals = true;
+    }
+    if (part.has_tangents) {
+        const auto tangents =
+            vectors<4>(read_floats(document, attribute_accessor(attributes, "TANGENT", where), 4, where));
+        check(tangents.size(), "TANGENT");
+        all.tangents.insert(all.tangents.end(), tangents.begin(), tangents.end());
+        all.any_tangents = true;
+    }
+    all.normals.resize(all.positions.size(), Vec3f::Zero());
+    all.tangents.resize(all.positions.size(), Vec4f(0, 0, 0, 1));
+    for (const auto& [name, value] : attributes.items()) {
+        if (name == "POSITION" || name == "NORMAL" || name == "TANGENT" || name.compare(0, 7, "JOINTS_") == 0 ||
+            name.compare(0, 8, "WEIGHTS_") == 0) {
+            continue;
+        }
+        const int64_t accessor = attribute_accessor(attributes, name, where);
+        const int width = accessor_info(document, accessor, where).width;
+        const std::vector<float> data = read_floats(document, accessor, 0, where + " " + name);
+        check(data.size() / width, name);
+        Attribute& attribute = all.attributes[name];
+        std::vector<float>& gathered = all.attribute_data[name];
+        if (attribute.width != 0 && attribute.width != width) {
+            // Colours may have three or four components; the wider form holds both.
+            const int wide = std::max(attribute.width, width);
+            auto widen = [wide](const std::vector<float>& from, int of) {
+                std::vector<float> to;
+                for (size_t i = 0; i < from.size() / of; ++i) {
+                    for (int c = 0; c < wide; ++c) {
+                        to.push_back(c < of ? from[i * of + c] : 1.0F);
+                    }
+                }
+                return to;
+            };
+            gathered = widen(gathered, attribute.width);
+            attribute.width = wide;
+            gathered.resize(static_cast<size_t>(part.first_point) * wide, 0);
+            const std::vector<float> wide_data = widen(data, width);
+            gathered.insert(gathered.end(), wide_data.begin(), wide_data.end());
+        } else {
+            attribute.name = name;
+            attribute.width = width;
+            gathered.resize(static_cast<size_t>(part.first_point) * width, 0);
+            gathered.insert(gathered.end(), data.begin(), data.end());
+        }
+        part.attributes.push_back(name);
+    }
+    read_influences(document, attributes, points, where, all);
+    return points;
+}
+
+void read_shapes(Document& document, const Json& targets, const Part& part, const std::string& where,
+                 std::vector<GatheredShape>& shapes) {
+    if (shapes.size() < targets.size()) {
+        shapes.resize(targets.size());
+    }
+    for (size_t t = 0; t < targets.size(); ++t) {
+        const std::string here = fmt::format("{}, shape {}", where, t);
+        auto differences = [&](const char* name) {
+            const int64_t accessor = attribute_accessor(targets[t], name, here);
+            std::vector<Vec3f> values;
+            if (accessor >= 0) {
+                values = vectors<3>(read_floats(document, accessor, 3, here));
+                if (values.size() != part.point_count) {
+                    refuse(here, fmt::format("{} is not as long as the surface's.", name));
+                }
+            }
+            return values;
+        };
+        const std::vector<Vec3f> positions = differences("POSITION");
+        const std::vector<Vec3f> normals = differences("NORMAL");
+        const std::vector<Vec3f> tangents = differences("TANGENT");
+        GatheredShape& shape = shapes[t];
+        shape.has_normals = shape.has_normals || !normals.empty();
+        shape.has_tangents = shape.has_tangents || !tangents.empty();
+        auto at = [](const std::vector<Vec3f>& values, size_t i) {
+            return values.empty() ? Vec3f(0, 0, 0) : values[i];
+        };
+        for (size_t i = 0; i < part.point_count; ++i) {
+            const Vec3f p = at(positions, i);
+            const Vec3f n = at(normals, i);
+            const Vec3f tangent = at(tangents, i);
+            if (!p.isZero(0) || !n.isZero(0) || !tangent.isZero(0)) {
+                shape.points.push_back(part.first_point + static_cast<uint32_t>(i));
+                shape.positions.push_back(p);
+                shape.normals.push_back(n);
+                shape.tangents.push_back(tangent);
+            }
+        }
+    }
+}
+
+void read_indices(Document& document, const Json& primitive, size_t accessors, const std::string& where, Gathered& all,
+                  Part& part) {
+    part.first_index = static_cast<uint32_t>(all.indices.size());
+    const int64_t accessor = index_of(primitive, "indices", static_cast<int64_t>(accessors), where);
+    if (accessor >= 0) {
+        const std::vector<uint32_t> indices = read_whole(document, accessor, 1, where + " indices");
+        for (const uint32_t index : indices) {
+            if (index >= part.point_count) {
+                refuse(where, fmt::format("an index is {}, but there are only {} points.", index, part.point_count));
+            }
+            all.indices.push_back(part.first_point + index);
+        }
+    } else {
+        document.spend(part.point_count * sizeof(uint32_t), where);
+        for (uint32_t i = 0; i < part.point_count; ++i) {
+            all.indices.push_back(part.first_point + i);
+        }
+    }
+    part.index_count = static_cast<uint32_t>(all.indices.size()) - part.first_index;
+}
+
+} // namespace
+
+Mesh read_mesh(Document& document, size_t index, Scene& scene) {
+    const Json& json = document.root["meshes"][index];
+    Mesh mesh;
+    mesh.name = text_of(json, "name");
+    const std::string where = fmt::format("mesh {} \"{}\"", index, mesh.name.substr(0, 80));
+    const size_t accessors = array_of(document.root, "accessors", where).size();
+    const size_t materials = array_of(document.root, "materials", where).size();
+    Gathered all;
+    std::vector<GatheredShape> shapes;
+    std::map<std::string, std::pair<uint32_t, uint32_t>> seen; // parts that share one set of points
+    const Json& primitives = array_of(json, "primitives", where);
+    for (size_t p = 0; p < primitives.size(); ++p) {
+        const std::string here = fmt::format("{}, part {}", where, p);
+        const Json& primitive = primitives[p];
+        if (!primitive.is_object() || !primitive.contains("attributes") || !primitive["attributes"].is_object()) {
+            refuse(here, "has no attributes.");
+        }
+        const Json& attributes = primitive["attributes"];
+        if (!attributes.contains("POSITION")) {
+            scene.notes.push_back({here, "has no positions; the part is left out."});
+            continue;
+        }
+        Part part;
+        const uint64_t mode = count_of(primitive, "mode", 4, here);
+        if (mode > 6) {
+            refuse(here, fmt::format("has the unknown mode {}.", mode));
+        }
+        part.topology = static_cast<Topology>(mode);
+        part.material = static_cast<int>(index_of(primitive, "material", static_cast<int64_t>(materials), here));
+        part.carried = carried_of(primitive, {"KHR_draco_mesh_compression"}, scene, here);
+        const Json& targets = array_of(primitive, "targets", here);
+        const std::string key = dump(attributes) + dump(targets);
+        if (const auto same = seen.find(key); same != seen.end()) {
+            const Part& first = mesh.parts[same->second.first];
+            part.first_point = first.first_point;
+            part.point_count = first.point_count;
+            part.has_normals = first.has_normals;
+            part.has_tangents = first.has_tangents;
+            part.attributes = first.attributes;
+        } else {
+            seen[key] = {static_cast<uint32_t>(mesh.parts.size()), 0};
+            read_points(document, attributes, here, all, part);
+            read_shapes(document, targets, part, here, shapes);
+        }
+        read_indices(document, primitive, accessors, here, all, part);
+        mesh.parts.push_back(std::move(part));
+    }
+    if (all.unheld > 0) {
+        scene.notes.push_back(
+            {where, fmt::format("{} points were held by no joint; they hang on their first one now.", all.unheld)});
+    }
+    if (all.negative > 0) {
+        scene.notes.push_back({where, fmt::format("{} weights below zero were left out.", all.negative)});
+    }
+    mesh.positions = std::move(all.positions);
+    if (all.any_normals) {
+        mesh.normals = std::move(all.normals);
+    }
+    if (all.any_tangents) {
+        mesh.tangents = std::move(all.tangents);
+    }
+    mesh.indices = std::move(all.indices);
+    for (auto& [name, attribute] : all.attributes) {
+        std::vector<float>& data = all.attribute_data[name];
+        data.resize(mesh.point_count() * attribute.width, 0);
+        attribute.data = std::move(data);
+        mesh.attributes.push_back(std::move(attribute));
+    }
+    if (all.any_influences) {
+        // Points of parts without influences still need a holder once the surface is skinned.
+        mesh.influences = {std::move(all.offsets), std::move(all.joints), std::move(all.weights)};
+    }
+    std::vector<std::string> names;
+    if (const auto extras = json.find("extras"); extras != json.end() && extras->is_object()) {
+        for (const Json& name : array_of(*extras, "targetNames", where)) {
+            names.push_back(name.is_string() ? name.get<std::string>() : "");
+        }
+    }
+    for (size_t t = 0; t < shapes.size(); ++t) {
+        GatheredShape& from = shapes[t];
+        Shape shape;
+        shape.name = t < names.size() ? names[t] : "";
+        shape.has_normals = from.has_normals;
+        shape.has_tangents = from.has_tangents;
+        shape.points = std::move(from.points);
+        shape.positions = std::move(from.positions);
+        if (shape.has_normals) {
+            shape.normals = std::move(from.normals);
+        }
+        if (shape.has_tangents) {
+            shape.tangents = std::move(from.tangents);
+        }
+        mesh.shapes.push_back(std::move(shape));
+    }
+    std::vector<std::string*> shape_names;
+    for (Shape& shape : mesh.shapes) {
+        shape_names.push_back(&shape.name);
+    }
+    make_unique(shape_names, "shape", "shapes", scene);
+    for (const Json& weight : array_of(json, "weights", where)) {
+        if (!weight.is_number()) {
+            refuse(where, "has a starting weight that is not a number.");
+        }
+        mesh.shape_weights.push_back(weight.get<float>());
+    }
+    if (mesh.shape_weights.size() > mesh.shapes.size()) {
+        refuse(where, "has more starting weights than shapes.");
+    }
+    mesh.carried = carried_of(json, {}, scene, where);
+    if (const auto extras = json.find("extras");
+        extras != json.end() && extras->is_object() && extras->contains("targetNames")) {
+        Json rest = *extras;
+        rest.erase("targetNames");
+        mesh.carried.extras = rest.empty() ? "" : dump(rest);
+    }
+    return mesh;
+}
+
+} // namespace wembrix::gltf

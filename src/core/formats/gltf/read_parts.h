@@ -1,0 +1,23 @@
+// The pieces that the glTF reader is made of.
+#pragma once
+
+#include "core/formats/gltf/document.h"
+#include "core/scene/scene.h"
+
+#include <set>
+#include <string>
+
+namespace wembrix::gltf {
+
+/// `extras` and `extensions` as text, less the extensions that this reader has taken in itself.
+Carried carried_of(const Json& object, const std::set<std::string>& taken, Scene& scene, const std::string& where);
+
+/// Gives every string of the list another name than the others', in order; returns how many were changed.
+void make_unique(std::vector<std::string*> names, const std::string& fallback, const std::string& kind, Scene& scene);
+
+Mesh read_mesh(Document& document, size_t index, Scene& scene);
+/// `nodes[i]` is the scene's node of file node i; `file_scene.meshes` are read already.
+void read_clips(Document& document, const std::vector<int>& nodes, Scene& scene);
+void read_materials(Document& document, Scene& scene);
+
+} // namespace wembrix::gltf

@@ -1,0 +1,90 @@
+#include "core/job/inspect.h"
+
+#include "core/measure/bounds.h"
+#include "core/measure/facing.h"
+
+#include <cmath>
+
+namespace wembrix {
+
+using nlohmann::json;
+
+json finding_to_json(const Finding& finding) {
+    return {{"id", finding.id},
+            {"grade", grade_name(finding.grade)},
+            {"where", finding.where},
+            {"message", finding.message},
+            {"reason", finding.reason},
+            {"step", finding.step ? json(finding.step->id) : json()},
+            {"parameters", finding.step ? finding.step->parameters : json()}};
+}
+
+json inspect_scene(const Scene& scene, const Destination* destination) {
+    json joints = json::array();
+    for (const int joint : joints_of(scene)) {
+        int above = scene.nodes[joint].parent;
+        while (above >= 0 && scene.nodes[above].kind != NodeKind::joint) {
+            above = scene.nodes[above].parent;
+        }
+        joints.push_back(
+            {{"name", scene.nodes[joint].name}, {"parent", above < 0 ? json() : json(scene.nodes[above].name)}});
+    }
+    json roots = json::array();
+    for (const int root : root_joints(scene)) {
+        roots.push_back(scene.nodes[root].name);
+    }
+    json meshes = json::array();
+    for (const int node : surfaces_of(scene)) {
+        const Mesh& mesh = scene.meshes[scene.nodes[node].mesh];
+        json shapes = json::array();
+        for (const Shape& shape : mesh.shapes) {
+            shapes.push_back(shape.name);
+        }
+        meshes.push_back({{"name", scene.nodes[node].name},
+                          {"vertices", mesh.point_count()},
+                          {"triangles", mesh.triangle_count()},
+                          {"skinned", scene.nodes[node].skin >= 0},
+                          {"max_influences", mesh.influences.largest_row()},
+                          {"shapes", shapes}});
+    }
+    json clips = json::array();
+    for (const Clip& clip : scene.clips) {
+        clips.push_back({{"name", clip.name},
+                         {"frames", clip.frames()},
+                         {"rate", clip.rate},
+                         {"seconds", clip.seconds},
+                         {"repeats", clip.repeats}});
+    }
+    json others = json::array();
+    for (const Node& node : scene.nodes) {
+        if (node.kind != NodeKind::joint && node.mesh < 0) {
+            others.push_back({{"name", node.name}, {"kind", kind_name(node.kind)}});
+        }
+    }
+    json findings = json::array();
+    for (const Finding& finding : look_for_findings({scene, destination})) {
+        findings.push_back(finding_to_json(finding));
+    }
+    const std::optional<Facing> facing = facing_of(scene);
+    json result = {{"joints", joints}, {"roots", roots},   {"height_m", height_m(scene)}, {"meshes", meshes},
+                   {"clips", clips},   {"others", others}, {"findings", findings}};
+    result["facing"] = facing ? json(axis_name(facing->axis)) : json();
+    return result;
+}
+
+json step_outcomes_to_json(const Replay& replay) {
+    json steps = json::array();
+    for (const StepOutcome& outcome : replay.outcomes) {
+        json row = {{"step", outcome.step.id},
+                    {"on", outcome.step.on},
+                    {"account", outcome.account},
+                    {"could_not", outcome.could_not}};
+        row["problem"] = outcome.problem ? json(outcome.problem->sentence()) : json();
+        row["drift_mm"] =
+            outcome.drift && outcome.step.on && !outcome.problem ? json(outcome.drift->largest_mm) : json();
+        steps.push_back(std::move(row));
+    }
+    return steps;
+}
+
+} // namespace wembrix

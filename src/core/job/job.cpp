@@ -1,0 +1,169 @@
+#include "core/job/job.h"
+
+#include "core/base/files.h"
+#include "core/formats/format.h"
+#include "core/job/assemble.h"
+
+#include <algorithm>
+#include <fmt/format.h>
+
+namespace wembrix {
+
+using nlohmann::json;
+
+json job_to_json(const Job& job) {
+    json steps = json::array();
+    for (const Step& step : job.steps) {
+        steps.push_back(step_to_json(step));
+    }
+    json destinations = json::array();
+    for (const Destination& destination : job.destinations) {
+        destinations.push_back(destination_to_json(destination));
+    }
+    return {{"format", "wembrix job"},     {"version", 1},   {"name", job.name},
+            {"sources", job.sources},      {"steps", steps}, {"destinations", destinations},
+            {"deliveries", job.deliveries}};
+}
+
+Result<Job> job_from_json(const json& from, const std::string& where) {
+    if (!from.is_object() || from.value("format", json()) != "wembrix job") {
+        return Problem{"is not a Wembrix job.", where, ""};
+    }
+    if (from.value("version", json()) != 1) {
+        return Problem{"was made by another version of Wembrix.", where, ""};
+    }
+    Job job;
+    auto text = [&](const char* key, std::string& value) {
+        if (from.contains(key) && from[key].is_string()) {
+            value = from[key].get<std::string>();
+        }
+    };
+    text("name", job.name);
+    text("deliveries", job.deliveries);
+    if (from.contains("sources") && from["sources"].is_array()) {
+        for (const json& source : from["sources"]) {
+            if (!source.is_string()) {
+                return Problem{"has a source that is not a path.", where, ""};
+            }
+            job.sources.push_back(source.get<std::string>());
+        }
+    }
+    Result<std::vector<Step>> steps = card_from_json(from, where);
+    if (!steps) {
+        return steps.problem();
+    }
+    job.steps = steps.take();
+    if (from.contains("destinations") && from["destinations"].is_array()) {
+        for (const json& row : from["destinations"]) {
+            Result<Destination> destination = destination_from_json(row, where);
+            if (!destination) {
+                return destination.problem();
+            }
+            for (const Destination& other : job.destinations) {
+                if (other.name == destination->name) {
+                    return Problem{fmt::format("has two destinations \"{}\".", other.name), where, ""};
+                }
+            }
+            job.destinations.push_back(destination.take());
+        }
+    }
+    return job;
+}
+
+Result<Job> read_job(const std::filesystem::path& file) {
+    Result<std::string> bytes = read_file(file);
+    if (!bytes) {
+        return bytes.problem();
+    }
+    const json parsed = json::parse(*bytes, nullptr, false);
+    if (parsed.is_discarded()) {
+        return Problem{"is not valid JSON.", file.string(), ""};
+    }
+    return job_from_json(parsed, file.string());
+}
+
+Outcome write_job(const Job& job, const std::filesystem::path& file) {
+    return write_file_whole(file, job_to_json(job).dump(2) + "\n");
+}
+
+Job new_job(const std::vector<std::filesystem::path>& sources, const Scene& received) {
+    Job job;
+    for (const std::filesystem::path& source : sources) {
+        job.sources.push_back(source.string());
+    }
+    if (!sources.empty()) {
+        job.name = sources.front().stem().string();
+    }
+    job.destinations = built_in_destinations();
+    json kinds = json::array();
+    auto any = [&](NodeKind kind) {
+        return std::any_of(received.nodes.begin(), received.nodes.end(),
+                           [&](const Node& node) { return node.kind == kind; });
+    };
+    for (const NodeKind kind : {NodeKind::camera, NodeKind::light, NodeKind::empty}) {
+        if (any(kind)) {
+            kinds.push_back(kind_name(kind));
+        }
+    }
+    // Beside a skinned character, surfaces that no joint moves are the set it was made on.
+    json names = json::array();
+    const bool character =
+        std::any_of(received.nodes.begin(), received.nodes.end(), [](const Node& node) { return node.skin >= 0; });
+    for (const Node& node : received.nodes) {
+        bool under_joint = false;
+        for (int at = node.parent; at >= 0; at = received.nodes[at].parent) {
+            under_joint = under_joint || received.nodes[at].kind == NodeKind::joint;
+        }
+        if (character && node.kind == NodeKind::surface && node.skin < 0 && !under_joint) {
+            names.push_back(node.name);
+        }
+    }
+    if (!kinds.empty() || !names.empty()) {
+        Step step{"leave_behind"};
+        if (!kinds.empty()) {
+            step.parameters["kinds"] = kinds;
+        }
+        if (!names.empty()) {
+            step.parameters["names"] = names;
+        }
+        job.steps.push_back(std::move(step));
+    }
+    return job;
+}
+
+Result<LoadedSources> load_sources(const std::vector<std::string>& sources, const std::filesystem::path& folder) {
+    if (sources.empty()) {
+        return Problem{"has no sources.", "job", "Add a .glb or .gltf file."};
+    }
+    LoadedSources loaded;
+    std::vector<NamedScene> scenes;
+    for (const std::string& source : sources) {
+        const std::filesystem::path path =
+            std::filesystem::path(source).is_absolute() ? std::filesystem::path(source) : folder / source;
+        Result<std::string> bytes = read_file(path);
+        if (!bytes) {
+            return bytes.problem();
+        }
+        Result<Scene> scene = read_scene(path);
+        if (!scene) {
+            return scene.problem();
+        }
+        LoadedSources::Source row;
+        row.name = path.filename().string();
+        row.bytes = bytes->size();
+        const int64_t identity = static_cast<int64_t>(scenes.size()) << 32U;
+        for (const Node& node : scene->nodes) {
+            row.identities.push_back(node.identity + identity);
+        }
+        for (const Clip& clip : scene->clips) {
+            row.takes.push_back(clip.name);
+        }
+        loaded.hashes.push_back(hash_of(*bytes));
+        loaded.sources.push_back(std::move(row));
+        scenes.push_back({path.filename().string(), scene.take()});
+    }
+    loaded.received = assemble(std::move(scenes));
+    return loaded;
+}
+
+} // namespace wembrix

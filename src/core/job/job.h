@@ -1,0 +1,47 @@
+// The document: sources, route card, destinations. See docs/job-format.md.
+#pragma once
+
+#include "core/base/result.h"
+#include "core/destination/destination.h"
+#include "core/scene/scene.h"
+#include "core/steps/step.h"
+
+#include <filesystem>
+#include <string>
+#include <vector>
+
+namespace wembrix {
+
+struct Job {
+    std::string name = "untitled";
+    std::vector<std::string> sources; ///< paths; relative ones count from the job's folder
+    std::vector<Step> steps;
+    std::vector<Destination> destinations;
+    std::string deliveries = "deliveries"; ///< folder; relative ones count from the job's folder
+
+    bool operator==(const Job& other) const = default;
+};
+
+nlohmann::json job_to_json(const Job& job);
+Result<Job> job_from_json(const nlohmann::json& json, const std::string& where);
+Result<Job> read_job(const std::filesystem::path& file);
+Outcome write_job(const Job& job, const std::filesystem::path& file);
+
+/// A job for files that were dropped: both scenario destinations, cameras, lights and unskinned surfaces left behind.
+Job new_job(const std::vector<std::filesystem::path>& sources, const Scene& received);
+
+struct LoadedSources {
+    Scene received;
+    std::vector<std::string> hashes; ///< one per source
+    struct Source {
+        std::string name;
+        std::vector<int64_t> identities; ///< of the nodes that came from it
+        std::vector<std::string> takes;
+        uintmax_t bytes = 0;
+    };
+    std::vector<Source> sources;
+};
+/// Reads and assembles the sources of a job whose file lies in `folder`.
+Result<LoadedSources> load_sources(const std::vector<std::string>& sources, const std::filesystem::path& folder);
+
+} // namespace wembrix

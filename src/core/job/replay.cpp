@@ -1,0 +1,75 @@
+#include "core/job/replay.h"
+
+namespace wembrix {
+
+std::vector<std::string> Replay::problems() const {
+    std::vector<std::string> problems;
+    for (const StepOutcome& outcome : outcomes) {
+        if (outcome.problem) {
+            problems.push_back(outcome.problem->sentence());
+        }
+    }
+    return problems;
+}
+
+Mat4 Replay::moved() const {
+    Mat4 moved = Mat4::Identity();
+    for (const StepOutcome& outcome : outcomes) {
+        moved = outcome.moved * moved;
+    }
+    return moved;
+}
+
+Replay replay(std::shared_ptr<const Scene> received, const std::vector<Step>& steps, const Replay* before) {
+    Replay result;
+    result.received = std::move(received);
+    std::shared_ptr<const Scene> scene = result.received;
+    bool same_so_far = before != nullptr && before->received == result.received;
+    for (size_t i = 0; i < steps.size(); ++i) {
+        same_so_far = same_so_far && i < before->outcomes.size() && before->outcomes[i].step == steps[i];
+        if (same_so_far) {
+            result.outcomes.push_back(before->outcomes[i]);
+            scene = result.outcomes.back().scene;
+            continue;
+        }
+        StepOutcome outcome;
+        outcome.step = steps[i];
+        outcome.scene = scene;
+        if (!steps[i].on) {
+            outcome.account = "off";
+            outcome.drift = Drift{};
+        } else if (Result<StepResult> applied = apply_step(*scene, steps[i]); applied) {
+            outcome.account = applied->account;
+            outcome.could_not = applied->could_not;
+            outcome.moved = applied->moved;
+            scene = std::make_shared<const Scene>(std::move(applied->scene));
+            outcome.scene = scene;
+        } else {
+            outcome.problem = applied.problem();
+            outcome.account = "does not fit";
+            outcome.drift = Drift{};
+        }
+        result.outcomes.push_back(std::move(outcome));
+    }
+    return result;
+}
+
+void measure_replay(Replay& replay, const std::function<bool()>& stop, const std::function<void(double)>& progress) {
+    std::shared_ptr<const Scene> before = replay.received;
+    for (size_t i = 0; i < replay.outcomes.size(); ++i) {
+        StepOutcome& outcome = replay.outcomes[i];
+        if (progress) {
+            progress(static_cast<double>(i) / static_cast<double>(replay.outcomes.size()));
+        }
+        if (!outcome.drift) {
+            const Drift drift = measure_drift_all(*before, *outcome.scene, Matching::identity, outcome.moved, stop);
+            if (stop && stop()) {
+                return;
+            }
+            outcome.drift = drift;
+        }
+        before = outcome.scene;
+    }
+}
+
+} // namespace wembrix

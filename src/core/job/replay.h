@@ -1,0 +1,45 @@
+// Runs the route card over the Received scene and keeps the scene after each step.
+#pragma once
+
+#include "core/measure/drift.h"
+#include "core/steps/step.h"
+
+#include <functional>
+#include <memory>
+#include <optional>
+#include <vector>
+
+namespace wembrix {
+
+struct StepOutcome {
+    Step step;
+    std::shared_ptr<const Scene> scene; ///< after the step; the scene before it when it did not fit or is off
+    std::string account;
+    std::vector<std::string> could_not;
+    std::optional<Problem> problem; ///< why it did not fit; the steps after it still ran
+    Mat4 moved = Mat4::Identity();
+    std::optional<Drift> drift; ///< of this step alone; nothing until it is measured
+};
+
+struct Replay {
+    std::shared_ptr<const Scene> received;
+    std::vector<StepOutcome> outcomes;
+
+    [[nodiscard]] const Scene& prepared() const { return outcomes.empty() ? *received : *outcomes.back().scene; }
+    [[nodiscard]] std::shared_ptr<const Scene> prepared_scene() const {
+        return outcomes.empty() ? received : outcomes.back().scene;
+    }
+    /// Steps that no longer fit.
+    [[nodiscard]] std::vector<std::string> problems() const;
+    /// What the whole card did to the size of things: the product of the steps' own.
+    [[nodiscard]] Mat4 moved() const;
+};
+
+/// Steps that are the same as in `before`, from the first on, keep their outcome.
+Replay replay(std::shared_ptr<const Scene> received, const std::vector<Step>& steps, const Replay* before = nullptr);
+
+/// Measures what is not measured yet, step by step; `stop` ends it early, `progress` gets 0 to 1.
+void measure_replay(Replay& replay, const std::function<bool()>& stop = {},
+                    const std::function<void(double)>& progress = {});
+
+} // namespace wembrix

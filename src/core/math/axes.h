@@ -1,0 +1,32 @@
+// Axis systems: how a destination names up and forward, and how long its unit is.
+// Core itself is right-handed, Y up, +Z forward, metres.
+#pragma once
+
+#include "core/math/transform.h"
+
+#include <optional>
+#include <string>
+#include <string_view>
+
+namespace wembrix {
+
+enum class Axis { pos_x, neg_x, pos_y, neg_y, pos_z, neg_z };
+
+Vec3 direction(Axis axis);
+std::string_view axis_name(Axis axis); ///< "+X", "-Z", ...
+std::optional<Axis> axis_from(std::string_view name);
+/// The axis that `direction` points along most.
+Axis nearest_axis(const Vec3& direction);
+
+struct AxisSystem {
+    Axis up = Axis::pos_y;
+    Axis forward = Axis::pos_z;
+    double unit_m = 1; ///< metres in one unit
+
+    /// False when up and forward lie on one line, or the unit is not a positive number.
+    [[nodiscard]] bool valid() const;
+    /// Core's coordinates (metres) to this system's (units). Right-handed to right-handed.
+    [[nodiscard]] Mat4 from_core() const;
+};
+
+} // namespace wembrix

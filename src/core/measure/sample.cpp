@@ -1,0 +1,114 @@
+#include "core/measure/sample.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace wembrix {
+
+namespace {
+
+void normalise(double* q) {
+    const double length = std::sqrt(q[0] * q[0] + q[1] * q[1] + q[2] * q[2] + q[3] * q[3]);
+    if (length > 1e-12) {
+        for (int i = 0; i < 4; ++i) {
+            q[i] /= length;
+        }
+    } else {
+        q[0] = q[1] = q[2] = 0;
+        q[3] = 1;
+    }
+}
+
+void turn_between(const float* from, const float* to, double u, double* out) {
+    double a[4];
+    double b[4];
+    double dot = 0;
+    for (int i = 0; i < 4; ++i) {
+        a[i] = from[i];
+        b[i] = to[i];
+    }
+    normalise(a);
+    normalise(b);
+    for (int i = 0; i < 4; ++i) {
+        dot += a[i] * b[i];
+    }
+    const double sign = dot < 0 ? -1 : 1;
+    dot = std::min(1.0, std::abs(dot));
+    double wa = 1 - u;
+    double wb = u;
+    if (dot < 1 - 1e-10) {
+        const double angle = std::acos(dot);
+        wa = std::sin((1 - u) * angle) / std::sin(angle);
+        wb = std::sin(u * angle) / std::sin(angle);
+    }
+    for (int i = 0; i < 4; ++i) {
+        out[i] = wa * a[i] + wb * sign * b[i];
+    }
+    normalise(out);
+}
+
+} // namespace
+
+void sample_channel(const Channel& channel, double seconds, double* out) {
+    const std::vector<float>& times = channel.times.get();
+    const int width = channel.width;
+    const bool cubic = channel.interpolation == Interpolation::cubic;
+    const size_t stride = static_cast<size_t>(width) * (cubic ? 3 : 1);
+    const float* values = channel.values.data();
+    const bool rotation = channel.path == Path::rotation;
+    auto hold = [&](size_t key) {
+        const float* value = values + key * stride + (cubic ? width : 0);
+        std::copy(value, value + width, out);
+        if (rotation) {
+            normalise(out);
+        }
+    };
+    if (times.empty()) {
+        std::fill(out, out + width, 0.0);
+        return;
+    }
+    // Key times are single precision: a frame's time must not fall just before the key made for it.
+    const double slack = 1e-6 * std::max(1.0, std::abs(seconds)) * 0.5;
+    const auto next = std::upper_bound(times.begin(), times.end(), seconds + slack,
+                                       [](double at, float key) { return at < static_cast<double>(key); });
+    if (next == times.begin()) {
+        hold(0);
+        return;
+    }
+    const size_t key = static_cast<size_t>(next - times.begin()) - 1;
+    if (next == times.end() || channel.interpolation == Interpolation::step) {
+        hold(key);
+        return;
+    }
+    const double t0 = times[key];
+    const double span = static_cast<double>(times[key + 1]) - t0;
+    const double u = span > 0 ? std::clamp((seconds - t0) / span, 0.0, 1.0) : 0.0;
+    const float* a = values + key * stride;
+    const float* b = a + stride;
+    if (!cubic) {
+        if (rotation) {
+            turn_between(a, b, u, out);
+        } else {
+            for (int i = 0; i < width; ++i) {
+                out[i] = a[i] + (static_cast<double>(b[i]) - a[i]) * u;
+            }
+        }
+        return;
+    }
+    // Cubic Hermite, glTF 2.0 appendix C: in-tangent, value, out-tangent.
+    const double u2 = u * u;
+    const double u3 = u2 * u;
+    for (int i = 0; i < width; ++i) {
+        const double v0 = a[width + i];
+        const double out0 = a[2 * width + i];
+        const double v1 = b[width + i];
+        const double in1 = b[i];
+        out[i] = (2 * u3 - 3 * u2 + 1) * v0 + span * (u3 - 2 * u2 + u) * out0 + (-2 * u3 + 3 * u2) * v1 +
+                 span * (u3 - u2) * in1;
+    }
+    if (rotation) {
+        normalise(out);
+    }
+}
+
+} // namespace wembrix

@@ -1,0 +1,12 @@
+// Values of keyed channels at a time: stepped, linear (shortest turn) and cubic, as the glTF standard defines them.
+#pragma once
+
+#include "core/scene/clip.h"
+
+namespace wembrix {
+
+/// Writes `channel.width` values at `seconds` on the channel's own clock (held before the first and after
+/// the last key). Rotations come out as unit quaternions. `out` has room for `channel.width`.
+void sample_channel(const Channel& channel, double seconds, double* out);
+
+} // namespace wembrix

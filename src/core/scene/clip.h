@@ -1,0 +1,50 @@
+// Motion: keyed channels as they came, and the window of them that a clip shows.
+#pragma once
+
+#include "core/base/shared.h"
+#include "core/scene/carried.h"
+
+#include <cstdint>
+#include <string>
+#include <vector>
+
+namespace wembrix {
+
+enum class Path : uint8_t { translation, rotation, scale, weights };
+enum class Interpolation : uint8_t { step, linear, cubic };
+
+/// One animated property of one node. `values` has `width` floats a key (3, 4 or the number of shapes);
+/// a cubic channel has three runs of that a key: in-tangent, value, out-tangent (per second).
+/// Rotations are x, y, z, w.
+struct Channel {
+    int node = -1;
+    Path path = Path::translation;
+    Interpolation interpolation = Interpolation::linear;
+    int width = 3;
+    Shared<float> times;  ///< seconds, ascending
+    Shared<float> values; ///< metres, unit quaternions, factors or weights
+    Carried carried;
+};
+
+/// A take (as received) or a clip (cut from one): the part of its channels from `start_s`, `seconds` long.
+struct Clip {
+    std::string name;
+    int64_t take = 0;   ///< identity of the take its channels came from; kept by cuts and renames
+    double start_s = 0; ///< where on the channels' own clock the clip begins
+    double seconds = 0; ///< from its first frame to its last
+    double rate = 30;   ///< frames a second that it was made at
+    bool cut = false;   ///< made by a step (it has a name and a range that a person gave)
+    bool repeats = false;
+    std::string colour; ///< "#RRGGBB" or empty
+    std::vector<Channel> channels;
+    Carried carried;
+
+    /// Frames at `at_rate`, first and last both counted.
+    [[nodiscard]] int frames(double at_rate) const;
+    [[nodiscard]] int frames() const { return frames(rate); }
+};
+
+/// The rate the keys were made at: the lowest of the usual ones that all key times fall on, else 30.
+double guess_rate(const Clip& clip);
+
+} // namespace wembrix

@@ -1,0 +1,84 @@
+// Takes prefixes ("market:tansy_rig:") off all names, at any depth.
+#include "core/steps/all.h"
+#include "core/steps/names.h"
+#include "core/steps/parameters.h"
+
+#include <fmt/format.h>
+#include <set>
+#include <unordered_map>
+
+namespace wembrix {
+
+namespace {
+
+struct Stripped {
+    size_t count = 0;
+    std::vector<std::string> kept; ///< names that would have clashed
+    std::set<std::string> prefixes;
+};
+
+template <typename Item> void strip(std::vector<Item>& items, const std::string& separator, Stripped& done) {
+    std::unordered_map<std::string, int> uses;
+    for (const Item& item : items) {
+        const std::string_view prefix = prefix_of(item.name, separator);
+        ++uses[item.name.substr(prefix.size())];
+    }
+    for (Item& item : items) {
+        const std::string prefix(prefix_of(item.name, separator));
+        if (prefix.empty()) {
+            continue;
+        }
+        std::string bare = item.name.substr(prefix.size());
+        if (uses[bare] > 1) {
+            done.kept.push_back(item.name);
+            continue;
+        }
+        done.prefixes.insert(prefix);
+        item.name = std::move(bare);
+        ++done.count;
+    }
+}
+
+Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
+    Parameters parameters(json, {"separator"});
+    const std::string separator = parameters.text("separator", ":");
+    if (separator.empty()) {
+        parameters.complain("\"separator\" is empty.");
+    }
+    if (!parameters.ok()) {
+        return parameters.problem();
+    }
+    StepResult result;
+    result.scene = scene;
+    Stripped nodes;
+    Stripped others;
+    strip(result.scene.nodes, separator, nodes);
+    strip(result.scene.meshes, separator, others);
+    strip(result.scene.skins, separator, others);
+    strip(result.scene.clips, separator, others);
+    const std::vector<std::string> prefixes(nodes.prefixes.begin(), nodes.prefixes.end());
+    result.account = nodes.count + others.count == 0
+                         ? "no name has a prefix"
+                         : fmt::format("“{}” off {} names", some_of(prefixes, 2), nodes.count + others.count);
+    if (!nodes.kept.empty() || !others.kept.empty()) {
+        std::vector<std::string> kept = nodes.kept;
+        kept.insert(kept.end(), others.kept.begin(), others.kept.end());
+        result.could_not.push_back(
+            fmt::format("{} keep their prefix, for without it two would have one name", some_of(kept)));
+    }
+    return result;
+}
+
+} // namespace
+
+StepKind strip_prefix_step() {
+    return {"strip_prefix",
+            "Strip prefix",
+            "Names come without what was put before them in somebody else's file.",
+            true,
+            {{"separator", "Ends with", StepField::Kind::text, "the character that ends a prefix"}},
+            [] { return nlohmann::json::object(); },
+            apply};
+}
+
+} // namespace wembrix
