@@ -30,7 +30,7 @@ Job tansy_job() {
     job.sources = {"tansy_model.glb", "tansy_market.gltf"};
     job.destinations = built_in_destinations();
     job.steps = {
-        {"leave_behind", {{"kinds", {"camera", "light"}}, {"names", {"set_floor"}}}},
+        {"leave_behind", {{"kinds", {"camera", "light"}}, {"names", {"set_floor", "*ik_world"}}}},
         {"strip_prefix"},
         {"fold_holders"},
         {"resize", {{"factor", 0.01}}},
@@ -57,9 +57,7 @@ Job tansy_job() {
             {{"find", "_Arm"}, {"replace", "_arm"}},
             {{"find", "_Hand"}, {"replace", "_hand"}},
             {{"find", "_Quill"}, {"replace", "_quill"}},
-            {{"find", "_Tip"}, {"replace", "_tip"}},
-            {{"find", "^ik_foot_L$"}, {"replace", "ik_foot_l"}},
-            {{"find", "^ik_foot_R$"}, {"replace", "ik_foot_r"}}}}}},
+            {{"find", "_Tip"}, {"replace", "_tip"}}}}}},
         {"split_take",
          {{"take", "capture_07"},
           {"clips",
@@ -84,7 +82,7 @@ Outcome make(const std::filesystem::path& folder) {
     }
     Job raw = tansy_job();
     // The job as it is after the first look: nothing mended yet but what stays behind.
-    raw.steps.resize(1);
+    raw.steps = {{"leave_behind", {{"kinds", {"camera", "light"}}, {"names", {"set_floor"}}}}};
     if (Outcome done = write_job(raw, folder / "tansy_first_look.wembrix"); !done) {
         return done;
     }

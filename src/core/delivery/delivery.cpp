@@ -295,6 +295,39 @@ Result<DeliveryReport> deliver(const DeliveryRequest& request) {
     return report;
 }
 
+Result<Arrival> check_again(const DeliveryRequest& request, const Deliverable& deliverable) {
+    const Format* format = format_with_id(request.destination.container);
+    const Scene& prepared = *request.prepared;
+    Arrival arrival;
+    arrival.deliverable = deliverable;
+    arrival.files = {deliverable.stem + std::string(format->suffix)};
+    Result<Scene> there = format->read(request.folder / arrival.files.front());
+    if (!there) {
+        return there.problem();
+    }
+    std::error_code error;
+    arrival.bytes = fs::file_size(request.folder / arrival.files.front(), error);
+    if (deliverable.kind == Deliverable::Kind::model) {
+        arrival.scene = std::make_shared<const Scene>(there.take());
+        check_model(prepared, *arrival.scene, request.destination, arrival);
+        return arrival;
+    }
+    const Clip* clip = prepared.find_clip(deliverable.clip);
+    if (clip == nullptr) {
+        return Problem{"the job has no such clip any more.", deliverable.clip, ""};
+    }
+    Result<std::string> stem = file_stem(request.destination.model_file, request.job_name, "", request.destination);
+    if (!stem) {
+        return stem.problem();
+    }
+    Result<Scene> model = format->read(request.folder / (*stem + std::string(format->suffix)));
+    if (!model) {
+        return model.problem();
+    }
+    check_clip(prepared, *clip, *there, *model, request.destination, arrival);
+    return arrival;
+}
+
 KnownState known_state(const fs::path& folder, const Deliverable& deliverable, const std::string& fingerprint) {
     return state_in_manifest(read_manifest(folder), folder, deliverable, fingerprint);
 }

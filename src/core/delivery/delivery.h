@@ -74,6 +74,9 @@ struct DeliveryReport {
 /// there already is replaced only if our manifest lists it. A Problem means that nothing could be tried.
 Result<DeliveryReport> deliver(const DeliveryRequest& request);
 
+/// Reads a file that was delivered before and checks it again, as it lies in the folder now.
+Result<Arrival> check_again(const DeliveryRequest& request, const Deliverable& deliverable);
+
 /// What the manifest in `folder` says of a deliverable: arrived with this fingerprint, stale with another, or never.
 struct KnownState {
     CellState state = CellState::never;

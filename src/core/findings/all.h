@@ -12,7 +12,7 @@ std::vector<Finding> find_name_prefixes(const FindingContext& context);
 std::vector<Finding> find_take_names(const FindingContext& context);
 std::vector<Finding> find_reader_notes(const FindingContext& context);
 
-/// A name that says nothing about what moves: "capture_07", "Take 001".
+/// A name that says nothing about what moves: "capture_07", "Clip (3)".
 bool is_meaningless_take_name(std::string_view name);
 
 } // namespace wembrix

@@ -1,0 +1,30 @@
+#include "shell/main_window.h"
+#include "style/look.h"
+
+#include <QApplication>
+#include <QMessageBox>
+#include <QSurfaceFormat>
+#include <QTimer>
+
+int main(int count, char** arguments) {
+    QSurfaceFormat format;
+    format.setVersion(3, 3);
+    format.setProfile(QSurfaceFormat::CoreProfile);
+    format.setDepthBufferSize(24);
+    format.setSamples(4);
+    QSurfaceFormat::setDefaultFormat(format);
+    QApplication application(count, arguments);
+    QApplication::setApplicationName(QStringLiteral("wembrix"));
+    QApplication::setApplicationDisplayName(QStringLiteral("Wembrix"));
+    wembrix::app::apply_look(application);
+    wembrix::app::MainWindow window;
+    window.show();
+    const QStringList paths = QApplication::arguments().mid(1);
+    QTimer::singleShot(0, &window, [&] {
+        const QString problem = window.open_paths(paths);
+        if (!problem.isEmpty()) {
+            QMessageBox::warning(&window, QStringLiteral("Wembrix"), problem);
+        }
+    });
+    return QApplication::exec();
+}

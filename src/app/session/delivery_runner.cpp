@@ -1,0 +1,173 @@
+#include "session/delivery_runner.h"
+
+#include "core/base/files.h"
+
+#include <QElapsedTimer>
+#include <QMetaObject>
+
+namespace wembrix::app {
+
+DeliveryRunner::DeliveryRunner(Document& document, Session& session, QObject* parent)
+    : QObject(parent), document_(document), session_(session) {
+    worker_.setMaxThreadCount(1);
+}
+
+DeliveryRunner::~DeliveryRunner() {
+    stop_ = true;
+    worker_.waitForDone();
+}
+
+std::filesystem::path DeliveryRunner::folder_of(const Destination& destination) const {
+    return document_.folder() / document_.job().deliveries / file_name_safe(destination.name);
+}
+
+std::optional<DeliveryRequest> DeliveryRunner::request_for(const Destination& destination) const {
+    const std::shared_ptr<const SessionState> state = session_.state();
+    if (!state) {
+        return std::nullopt;
+    }
+    DeliveryRequest request;
+    request.destination = destination;
+    request.job_name = document_.job().name;
+    request.folder = folder_of(destination);
+    request.fingerprint = session_.fingerprint(destination);
+    request.card_problems = state->replay.problems();
+    return request;
+}
+
+const Arrival* DeliveryRunner::arrival(const CellKey& cell) const {
+    const auto found = arrivals_.find(cell);
+    if (found == arrivals_.end()) {
+        return nullptr;
+    }
+    for (const Destination& destination : document_.job().destinations) {
+        if (destination.name == cell.first && session_.fingerprint(destination) == found->second.fingerprint) {
+            return &found->second.arrival;
+        }
+    }
+    return nullptr;
+}
+
+void DeliveryRunner::stop() {
+    stop_ = true;
+}
+
+void DeliveryRunner::deliver_cells(const std::vector<CellKey>& cells) {
+    const std::shared_ptr<const SessionState> state = session_.state();
+    if (running_ || !state || cells.empty()) {
+        return;
+    }
+    std::vector<DeliveryRequest> requests;
+    for (const Destination& destination : document_.job().destinations) {
+        std::optional<DeliveryRequest> request = request_for(destination);
+        for (const auto& [name, id] : cells) {
+            if (name == destination.name) {
+                request->only.push_back(id);
+            }
+        }
+        if (!request->only.empty()) {
+            requests.push_back(std::move(*request));
+        }
+    }
+    running_ = true;
+    stop_ = false;
+    done_ = 0;
+    all_ = static_cast<int>(cells.size());
+    doing_.clear();
+    problem_.clear();
+    Q_EMIT progressed();
+    worker_.start([this, state, requests = std::move(requests)]() mutable {
+        QElapsedTimer timer;
+        timer.start();
+        int before = 0;
+        QString problem;
+        for (DeliveryRequest& request : requests) {
+            request.prepared = &state->replay.prepared();
+            request.stop = [this] { return stop_.load(); };
+            request.progress = [this, before, name = QString::fromStdString(request.destination.name)](
+                                   int done, int, const std::string& what) {
+                const QString doing =
+                    what.empty() ? QString() : QString::fromStdString(what) + QStringLiteral(" → ") + name;
+                QMetaObject::invokeMethod(
+                    this,
+                    [this, at = before + done, doing] {
+                        done_ = at;
+                        doing_ = doing;
+                        Q_EMIT progressed();
+                    },
+                    Qt::QueuedConnection);
+            };
+            Result<DeliveryReport> report = deliver(request);
+            before += static_cast<int>(request.only.size());
+            if (!report) {
+                problem = QString::fromStdString(report.problem().sentence());
+                continue;
+            }
+            QMetaObject::invokeMethod(
+                this,
+                [this, arrivals = std::move(report->arrivals), name = request.destination.name,
+                 fingerprint = request.fingerprint] {
+                    for (const Arrival& arrival : arrivals) {
+                        arrivals_[{name, arrival.deliverable.id()}] = {fingerprint, arrival};
+                    }
+                    Q_EMIT arrivalChanged();
+                },
+                Qt::QueuedConnection);
+        }
+        const double seconds = static_cast<double>(timer.elapsed()) / 1000;
+        QMetaObject::invokeMethod(
+            this,
+            [this, problem, seconds] {
+                running_ = false;
+                problem_ = problem;
+                last_seconds_ = seconds;
+                Q_EMIT progressed();
+                Q_EMIT finished();
+            },
+            Qt::QueuedConnection);
+    });
+}
+
+void DeliveryRunner::look_again(const CellKey& cell) {
+    const std::shared_ptr<const SessionState> state = session_.state();
+    if (!state || arrival(cell) != nullptr) {
+        return;
+    }
+    for (const Destination& destination : document_.job().destinations) {
+        if (destination.name != cell.first) {
+            continue;
+        }
+        DeliveryRequest request = *request_for(destination);
+        std::string& looked = looked_[cell];
+        if (looked == request.fingerprint) {
+            return;
+        }
+        looked = request.fingerprint;
+        worker_.start([this, state, request, cell]() mutable {
+            request.prepared = &state->replay.prepared();
+            Result<std::vector<Deliverable>> plan =
+                plan_deliverables(*request.prepared, request.destination, request.job_name);
+            if (!plan) {
+                return;
+            }
+            for (const Deliverable& deliverable : *plan) {
+                if (deliverable.id() != cell.second) {
+                    continue;
+                }
+                Result<Arrival> arrival = check_again(request, deliverable);
+                if (!arrival) {
+                    continue;
+                }
+                QMetaObject::invokeMethod(
+                    this,
+                    [this, cell, fingerprint = request.fingerprint, arrived = arrival.take()] {
+                        arrivals_[cell] = {fingerprint, arrived};
+                        Q_EMIT arrivalChanged();
+                    },
+                    Qt::QueuedConnection);
+            }
+        });
+    }
+}
+
+} // namespace wembrix::app

@@ -1,0 +1,45 @@
+// The open job with its undo history. Every change of the job goes through `edit`.
+#pragma once
+
+#include "core/job/job.h"
+
+#include <QObject>
+#include <QString>
+#include <QUndoStack>
+#include <functional>
+
+namespace wembrix::app {
+
+class Document : public QObject {
+    Q_OBJECT
+  public:
+    explicit Document(QObject* parent = nullptr);
+
+    [[nodiscard]] const Job& job() const { return job_; }
+    [[nodiscard]] const QString& path() const { return path_; }
+    /// Relative sources and deliveries count from here.
+    [[nodiscard]] std::filesystem::path folder() const;
+    [[nodiscard]] bool is_saved() const { return !path_.isEmpty() && undo_.isClean(); }
+    [[nodiscard]] bool is_empty() const { return job_.sources.empty(); }
+    QUndoStack& undo() { return undo_; }
+
+    Outcome open(const QString& path);
+    Outcome save(const QString& path);
+    void start(const Job& job); ///< a new job, not saved yet
+    /// One undoable change, named for the menu ("Add step Resize").
+    void edit(const QString& what, const std::function<void(Job&)>& change);
+
+  Q_SIGNALS:
+    void jobChanged();
+    void pathChanged();
+
+  private:
+    friend class JobEdit;
+    void put(const Job& job);
+
+    Job job_;
+    QString path_;
+    QUndoStack undo_;
+};
+
+} // namespace wembrix::app

@@ -1,0 +1,145 @@
+#include "session/session.h"
+
+#include "core/delivery/delivery.h"
+#include "core/measure/bounds.h"
+#include "core/measure/facing.h"
+
+#include <QMetaObject>
+
+namespace wembrix::app {
+
+SceneFacts facts_of(const Scene& scene) {
+    SceneFacts facts;
+    const Bounds bounds = character_bounds(scene);
+    facts.height_m = bounds.size().y();
+    facts.centre = bounds.centre();
+    facts.ground = bounds.empty() ? 0 : bounds.low.y();
+    if (const std::optional<Facing> facing = facing_of(scene)) {
+        facts.facing = facing->axis;
+    }
+    facts.roots = root_joints(scene).size();
+    for (const Node& node : scene.nodes) {
+        if (node.kind == NodeKind::joint) {
+            ++facts.joints;
+            facts.scales_one = facts.scales_one && (node.rest.scale - Vec3::Ones()).cwiseAbs().maxCoeff() < 1e-5;
+        } else if (node.kind == NodeKind::holder && !linear_of(node.rest.matrix()).isIdentity(1e-6)) {
+            ++facts.holders;
+        }
+    }
+    return facts;
+}
+
+Session::Session(Document& document, QObject* parent) : QObject(parent), document_(document) {
+    worker_.setMaxThreadCount(1);
+    connect(&document_, &Document::jobChanged, this, &Session::restart);
+}
+
+Session::~Session() {
+    ++run_;
+    worker_.waitForDone();
+}
+
+std::string Session::fingerprint(const Destination& destination) const {
+    return state_
+               ? delivery_fingerprint(state_->sources->hashes, document_.job().steps, destination, document_.job().name)
+               : "";
+}
+
+void Session::restart() {
+    const uint64_t run = ++run_;
+    const Job job = document_.job();
+    if (job.sources.empty()) {
+        state_.reset();
+        problem_.clear();
+        busy_.clear();
+        Q_EMIT changed();
+        Q_EMIT busyChanged();
+        return;
+    }
+    const std::filesystem::path folder = document_.folder();
+    const std::shared_ptr<const SessionState> before = state_;
+    say(run, before ? tr("Replaying the route card") : tr("Reading the sources"));
+    worker_.start([this, run, job, folder, before] {
+        const auto stale = [this, run] { return run_ != run; };
+        if (stale()) {
+            return;
+        }
+        auto next = std::make_shared<SessionState>();
+        next->source_paths = job.sources;
+        next->folder = folder;
+        if (before && before->source_paths == job.sources && before->folder == folder) {
+            next->sources = before->sources;
+            next->replay = replay(before->replay.received, job.steps, &before->replay);
+            next->received = before->received;
+            next->received_findings = before->received_findings;
+        } else {
+            Result<LoadedSources> loaded = load_sources(job.sources, folder);
+            if (!loaded) {
+                const QString problem = QString::fromStdString(loaded.problem().sentence());
+                QMetaObject::invokeMethod(
+                    this, [this, run, problem] { fail(run, problem); }, Qt::QueuedConnection);
+                return;
+            }
+            auto sources = std::make_shared<LoadedSources>(loaded.take());
+            next->replay = replay(std::make_shared<const Scene>(sources->received), job.steps);
+            next->sources = sources;
+            next->received = facts_of(*next->replay.received);
+            next->received_findings = look_for_findings({*next->replay.received});
+        }
+        const Destination* destination = job.destinations.empty() ? nullptr : job.destinations.data();
+        next->findings = look_for_findings({next->replay.prepared(), destination});
+        next->prepared = facts_of(next->replay.prepared());
+        auto mark = [](SceneFacts& facts, const std::vector<Finding>& findings) {
+            facts.odd_size = std::any_of(findings.begin(), findings.end(),
+                                         [](const Finding& finding) { return finding.id == "size"; });
+        };
+        mark(next->received, next->received_findings);
+        mark(next->prepared, next->findings);
+        if (stale()) {
+            return;
+        }
+        QMetaObject::invokeMethod(
+            this, [this, run, shown = std::make_shared<const SessionState>(*next)] { adopt(run, shown); },
+            Qt::QueuedConnection);
+        QMetaObject::invokeMethod(
+            this, [this, run] { say(run, tr("Measuring the drift of each step")); }, Qt::QueuedConnection);
+        measure_replay(next->replay, stale);
+        if (stale()) {
+            return;
+        }
+        QMetaObject::invokeMethod(
+            this,
+            [this, run, next] {
+                adopt(run, next);
+                say(run, QString());
+            },
+            Qt::QueuedConnection);
+    });
+}
+
+void Session::adopt(uint64_t run, std::shared_ptr<const SessionState> state) {
+    if (run_ == run) {
+        state_ = std::move(state);
+        problem_.clear();
+        Q_EMIT changed();
+    }
+}
+
+void Session::say(uint64_t run, const QString& busy) {
+    if (run_ == run) {
+        busy_ = busy;
+        Q_EMIT busyChanged();
+    }
+}
+
+void Session::fail(uint64_t run, const QString& problem) {
+    if (run_ == run) {
+        state_.reset();
+        problem_ = problem;
+        busy_.clear();
+        Q_EMIT changed();
+        Q_EMIT busyChanged();
+    }
+}
+
+} // namespace wembrix::app

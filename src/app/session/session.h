@@ -1,0 +1,76 @@
+// Reads the sources, replays the route card and measures it, away from the interface thread.
+#pragma once
+
+#include "core/findings/finding.h"
+#include "core/job/job.h"
+#include "core/job/replay.h"
+#include "core/math/axes.h"
+#include "session/document.h"
+
+#include <QObject>
+#include <QThreadPool>
+#include <atomic>
+#include <memory>
+#include <optional>
+
+namespace wembrix::app {
+
+/// What a pane says of its scene without a click.
+struct SceneFacts {
+    double height_m = 0;
+    Vec3 centre = Vec3::Zero(); ///< of the character, at rest
+    double ground = 0;          ///< its lowest point
+    std::optional<Axis> facing;
+    size_t roots = 0;
+    size_t joints = 0;
+    size_t holders = 0; ///< that turn or scale
+    bool scales_one = true;
+    bool odd_size = false;
+};
+SceneFacts facts_of(const Scene& scene);
+
+/// Everything that follows from the job; never changed once it is shown.
+struct SessionState {
+    std::vector<std::string> source_paths; ///< what `sources` was read from, and where those count from
+    std::filesystem::path folder;
+    std::shared_ptr<const LoadedSources> sources;
+    Replay replay;
+    std::vector<Finding> received_findings;
+    std::vector<Finding> findings; ///< of Prepared
+    SceneFacts received;
+    SceneFacts prepared;
+};
+
+class Session : public QObject {
+    Q_OBJECT
+  public:
+    explicit Session(Document& document, QObject* parent = nullptr);
+    ~Session() override;
+
+    /// The newest state that is ready, or null.
+    [[nodiscard]] std::shared_ptr<const SessionState> state() const { return state_; }
+    [[nodiscard]] bool is_busy() const { return !busy_.isEmpty(); }
+    [[nodiscard]] const QString& busy() const { return busy_; }
+    [[nodiscard]] const QString& problem() const { return problem_; } ///< why the sources cannot be shown
+
+    [[nodiscard]] std::string fingerprint(const Destination& destination) const;
+
+  Q_SIGNALS:
+    void changed();     ///< another state, or another problem
+    void busyChanged(); ///< what is being done, or nothing
+
+  private:
+    void restart();
+    void adopt(uint64_t run, std::shared_ptr<const SessionState> state);
+    void say(uint64_t run, const QString& busy);
+    void fail(uint64_t run, const QString& problem);
+
+    Document& document_;
+    std::shared_ptr<const SessionState> state_;
+    QString busy_;
+    QString problem_;
+    QThreadPool worker_;
+    std::atomic<uint64_t> run_ = 0;
+};
+
+} // namespace wembrix::app

@@ -1,0 +1,296 @@
+#include "shell/route_card.h"
+
+#include "shell/step_dialog.h"
+#include "style/look.h"
+
+#include <QApplication>
+#include <QCheckBox>
+#include <QContextMenuEvent>
+#include <QHBoxLayout>
+#include <QKeyEvent>
+#include <QLabel>
+#include <QMenu>
+#include <QPainter>
+#include <QPushButton>
+#include <QScrollArea>
+#include <QVBoxLayout>
+#include <algorithm>
+
+namespace wembrix::app {
+
+namespace {
+
+QString label_of(const std::string& id) {
+    const StepKind* kind = step_kind(id);
+    return kind == nullptr ? QString::fromStdString(id)
+                           : QString::fromUtf8(kind->label.data(), static_cast<qsizetype>(kind->label.size()));
+}
+
+} // namespace
+
+StepCard::StepCard(int number, const Step& step, const StepOutcome* outcome, QWidget* parent)
+    : QFrame(parent), on_(step.on), broken_(outcome != nullptr && outcome->problem.has_value()) {
+    setObjectName(QStringLiteral("card"));
+    setFocusPolicy(Qt::StrongFocus);
+    setToolTip(tr("Double-click or Enter edits · drag or Alt+Up and Alt+Down move · Delete takes it off"));
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(12, 7, 8, 7);
+    column->setSpacing(2);
+    auto* top = new QHBoxLayout;
+    top->setSpacing(6);
+    auto* title = new QLabel(QStringLiteral("%1 %2").arg(number).arg(label_of(step.id)), this);
+    title->setStyleSheet(QStringLiteral("font-weight: 600; color: %1;").arg((on_ ? look().ink : look().soft).name()));
+    top->addWidget(title, 1);
+    auto* tick = new QCheckBox(this);
+    tick->setChecked(step.on);
+    tick->setObjectName(QStringLiteral("on%1").arg(number));
+    tick->setToolTip(tr("Clear to see the job without this step"));
+    tick->setAccessibleName(tr("Step %1 on").arg(number));
+    top->addWidget(tick);
+    column->addLayout(top);
+    connect(tick, &QCheckBox::toggled, this, &StepCard::switched);
+    QString text = tr("waiting");
+    if (outcome != nullptr) {
+        text = QString::fromStdString(outcome->problem ? outcome->problem->sentence() : outcome->account);
+        for (const std::string& left : outcome->could_not) {
+            text += QStringLiteral("\n") + QString::fromStdString(left);
+        }
+    }
+    auto* account = new QLabel(text, this);
+    account->setWordWrap(true);
+    account->setStyleSheet(
+        QStringLiteral("font-size: 11px; color: %1;").arg((broken_ ? look().stop : look().soft).name()));
+    column->addWidget(account);
+    if (outcome != nullptr && on_ && !broken_) {
+        auto* drift = new QLabel(this);
+        drift->setObjectName(QStringLiteral("drift%1").arg(number));
+        drift->setText(!outcome->drift ? tr("drift being measured")
+                                       : tr("drift %1 mm").arg(outcome->drift->largest_mm, 0, 'f', 3));
+        drift->setToolTip(outcome->drift && outcome->drift->largest_mm > 0
+                              ? tr("farthest at %1, frame %2%3")
+                                    .arg(QString::fromStdString(outcome->drift->place))
+                                    .arg(outcome->drift->frame)
+                                    .arg(outcome->drift->clip.empty()
+                                             ? tr(" of the rest pose")
+                                             : tr(" of %1").arg(QString::fromStdString(outcome->drift->clip)))
+                              : tr("How far this step moved any surface point, over every frame"));
+        drift->setStyleSheet(QStringLiteral("font-size: 11px; color: %1;").arg(look().accent.name()));
+        column->addWidget(drift);
+    }
+}
+
+void StepCard::paintEvent(QPaintEvent* event) {
+    QFrame::paintEvent(event);
+    QPainter painter(this);
+    const QColor edge = broken_ ? look().stop : on_ ? look().accent : look().line;
+    painter.fillRect(QRect(0, 0, 4, height()), edge);
+    if (hasFocus()) {
+        painter.setPen(QPen(look().accent, 1, Qt::DotLine));
+        painter.drawRect(rect().adjusted(6, 2, -3, -3));
+    }
+}
+
+void StepCard::mousePressEvent(QMouseEvent* event) {
+    pressed_ = event->position().toPoint();
+    dragging_ = false;
+    setFocus(Qt::MouseFocusReason);
+}
+
+void StepCard::mouseMoveEvent(QMouseEvent* event) {
+    if ((event->buttons() & Qt::LeftButton) != 0 &&
+        (dragging_ || (event->position().toPoint() - pressed_).manhattanLength() > QApplication::startDragDistance())) {
+        dragging_ = true;
+        setCursor(Qt::ClosedHandCursor);
+    }
+}
+
+void StepCard::mouseReleaseEvent(QMouseEvent* event) {
+    if (dragging_) {
+        dragging_ = false;
+        unsetCursor();
+        Q_EMIT dropped(event->globalPosition().toPoint());
+    }
+}
+
+void StepCard::mouseDoubleClickEvent(QMouseEvent*) {
+    Q_EMIT editAsked();
+}
+
+void StepCard::keyPressEvent(QKeyEvent* event) {
+    const bool alt = (event->modifiers() & Qt::AltModifier) != 0;
+    if (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) {
+        Q_EMIT editAsked();
+    } else if (event->key() == Qt::Key_Delete) {
+        Q_EMIT removeAsked();
+    } else if (alt && event->key() == Qt::Key_Up) {
+        Q_EMIT moveAsked(-1);
+    } else if (alt && event->key() == Qt::Key_Down) {
+        Q_EMIT moveAsked(1);
+    } else {
+        QFrame::keyPressEvent(event);
+    }
+}
+
+void StepCard::contextMenuEvent(QContextMenuEvent* event) {
+    QMenu menu(this);
+    menu.addAction(tr("Edit…"), this, &StepCard::editAsked);
+    menu.addAction(tr("Move up"), this, [this] { Q_EMIT moveAsked(-1); });
+    menu.addAction(tr("Move down"), this, [this] { Q_EMIT moveAsked(1); });
+    menu.addSeparator();
+    menu.addAction(tr("Take off the card"), this, &StepCard::removeAsked);
+    menu.exec(event->globalPos());
+}
+
+RouteCard::RouteCard(Document& document, Session& session, QWidget* parent)
+    : QWidget(parent), document_(document), session_(session) {
+    setObjectName(QStringLiteral("route"));
+    setAttribute(Qt::WA_StyledBackground);
+    setFixedWidth(226);
+    auto* outer = new QVBoxLayout(this);
+    outer->setContentsMargins(10, 10, 10, 8);
+    outer->setSpacing(6);
+    auto* title = new QLabel(tr("Route card"), this);
+    title->setObjectName(QStringLiteral("cardTitle"));
+    outer->addWidget(title);
+    auto* scroll = new QScrollArea(this);
+    scroll->setWidgetResizable(true);
+    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    list_ = new QWidget(scroll);
+    column_ = new QVBoxLayout(list_);
+    column_->setContentsMargins(0, 0, 2, 0);
+    column_->setSpacing(7);
+    scroll->setWidget(list_);
+    outer->addWidget(scroll, 1);
+    auto* add = new QPushButton(tr("Add a step…"), this);
+    add->setObjectName(QStringLiteral("addStep"));
+    auto* menu = new QMenu(add);
+    for (const StepKind& kind : step_kinds()) {
+        QAction* action = menu->addAction(label_of(std::string(kind.id)));
+        action->setToolTip(QString::fromUtf8(kind.why.data(), static_cast<qsizetype>(kind.why.size())));
+        connect(action, &QAction::triggered, this, [this, id = std::string(kind.id)] { add_step(id); });
+    }
+    menu->setToolTipsVisible(true);
+    add->setMenu(menu);
+    outer->addWidget(add);
+    connect(&document_, &Document::jobChanged, this, &RouteCard::rebuild);
+    connect(&session_, &Session::changed, this, &RouteCard::rebuild);
+    rebuild();
+}
+
+void RouteCard::rebuild() {
+    for (StepCard* card : cards_) {
+        card->hide();
+        card->deleteLater();
+    }
+    cards_.clear();
+    while (QLayoutItem* item = column_->takeAt(0)) {
+        if (item->widget() != nullptr && qobject_cast<StepCard*>(item->widget()) == nullptr) {
+            item->widget()->deleteLater();
+        }
+        delete item;
+    }
+    const std::vector<Step>& steps = document_.job().steps;
+    const std::shared_ptr<const SessionState> state = session_.state();
+    for (size_t i = 0; i < steps.size(); ++i) {
+        const StepOutcome* outcome = nullptr;
+        if (state && i < state->replay.outcomes.size() && state->replay.outcomes[i].step == steps[i]) {
+            outcome = &state->replay.outcomes[i];
+        }
+        auto* card = new StepCard(static_cast<int>(i) + 1, steps[i], outcome, list_);
+        const QString label = label_of(steps[i].id);
+        connect(card, &StepCard::switched, this, [this, i, label](bool on) {
+            document_.edit((on ? tr("Switch on %1") : tr("Switch off %1")).arg(label),
+                           [&](Job& job) { job.steps[i].on = on; });
+        });
+        connect(card, &StepCard::editAsked, this, [this, i] { edit_step(i); });
+        connect(card, &StepCard::removeAsked, this, [this, i, label] {
+            document_.edit(tr("Take off %1").arg(label),
+                           [&](Job& job) { job.steps.erase(job.steps.begin() + static_cast<ptrdiff_t>(i)); });
+        });
+        connect(card, &StepCard::moveAsked, this, [this, i](int by) { move_step(i, i + static_cast<size_t>(by)); });
+        connect(card, &StepCard::dropped, this, [this, i](const QPoint& global) {
+            const size_t above = place_at(global);
+            move_step(i, above > i ? above - 1 : above);
+        });
+        column_->addWidget(card);
+        cards_.push_back(card);
+    }
+    auto* hint = new QLabel(
+        steps.empty() ? tr("No steps yet. Findings at the intake offer the step that mends them; every step is "
+                           "replayed when a source changes.")
+                      : tr("Replayed on every source. Drag to reorder; clear a tick to see the job without a step."),
+        list_);
+    hint->setWordWrap(true);
+    hint->setObjectName(QStringLiteral("soft"));
+    hint->setStyleSheet(QStringLiteral("font-size: 11px;"));
+    column_->addWidget(hint);
+    column_->addStretch(1);
+}
+
+size_t RouteCard::place_at(const QPoint& global) const {
+    return static_cast<size_t>(std::count_if(cards_.begin(), cards_.end(), [&](const StepCard* card) {
+        return global.y() > card->mapToGlobal(QPoint(0, card->height() / 2)).y();
+    }));
+}
+
+void RouteCard::move_step(size_t from, size_t to) {
+    const size_t count = document_.job().steps.size();
+    if (to >= count || to == from) {
+        return;
+    }
+    document_.edit(tr("Move %1").arg(label_of(document_.job().steps[from].id)), [&](Job& job) {
+        const Step step = job.steps[from];
+        job.steps.erase(job.steps.begin() + static_cast<ptrdiff_t>(from));
+        job.steps.insert(job.steps.begin() + static_cast<ptrdiff_t>(to), step);
+    });
+}
+
+void RouteCard::add_step(const std::string& id) {
+    const size_t end = document_.job().steps.size();
+    Step step{id};
+    if (const StepKind* kind = step_kind(id); kind->starting != nullptr) {
+        step.parameters = kind->starting();
+    }
+    if (id == "split_take") {
+        const std::shared_ptr<const SessionState> state = session_.state();
+        if (state && !state->replay.prepared().clips.empty()) {
+            step.parameters["take"] = state->replay.prepared().clips.front().name;
+        }
+    }
+    const auto try_out = [this](const Step& candidate, bool& fits) -> QString {
+        const std::shared_ptr<const SessionState> state = session_.state();
+        if (!state) {
+            return {};
+        }
+        const Result<StepResult> result = apply_step(state->replay.prepared(), candidate);
+        fits = result.ok();
+        return QString::fromStdString(fits ? result->account : result.problem().sentence());
+    };
+    StepDialog dialog(step, try_out, this);
+    if (dialog.exec() == QDialog::Accepted) {
+        document_.edit(tr("Add %1").arg(label_of(id)), [&](Job& job) {
+            job.steps.insert(job.steps.begin() + static_cast<ptrdiff_t>(end), dialog.step());
+        });
+    }
+}
+
+void RouteCard::edit_step(size_t index) {
+    const Step step = document_.job().steps[index];
+    const auto try_out = [this, index](const Step& candidate, bool& fits) -> QString {
+        const std::shared_ptr<const SessionState> state = session_.state();
+        if (!state || index > state->replay.outcomes.size()) {
+            return {};
+        }
+        const Scene& before = index == 0 ? *state->replay.received : *state->replay.outcomes[index - 1].scene;
+        const Result<StepResult> result = apply_step(before, candidate);
+        fits = result.ok();
+        return QString::fromStdString(fits ? result->account : result.problem().sentence());
+    };
+    StepDialog dialog(step, try_out, this);
+    if (dialog.exec() == QDialog::Accepted) {
+        document_.edit(tr("Edit %1").arg(label_of(step.id)),
+                       [&](Job& job) { job.steps[index].parameters = dialog.step().parameters; });
+    }
+}
+
+} // namespace wembrix::app

@@ -1,0 +1,63 @@
+// The route card on the right edge: the job's steps in order, each with what it did and its drift.
+#pragma once
+
+#include "session/document.h"
+#include "session/session.h"
+
+#include <QFrame>
+#include <QWidget>
+#include <vector>
+
+class QVBoxLayout;
+
+namespace wembrix::app {
+
+class StepCard : public QFrame {
+    Q_OBJECT
+  public:
+    StepCard(int number, const Step& step, const StepOutcome* outcome, QWidget* parent = nullptr);
+
+  Q_SIGNALS:
+    void switched(bool on);
+    void editAsked();
+    void removeAsked();
+    void moveAsked(int by);
+    void dropped(const QPoint& global);
+
+  protected:
+    void paintEvent(QPaintEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+    void mouseReleaseEvent(QMouseEvent* event) override;
+    void mouseDoubleClickEvent(QMouseEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+    void contextMenuEvent(QContextMenuEvent* event) override;
+
+  private:
+    bool on_;
+    bool broken_;
+    bool dragging_ = false;
+    QPoint pressed_;
+};
+
+class RouteCard : public QWidget {
+    Q_OBJECT
+  public:
+    RouteCard(Document& document, Session& session, QWidget* parent = nullptr);
+    /// Opens the dialog for a new step of a kind and puts it at the end of the card.
+    void add_step(const std::string& id);
+    void edit_step(size_t index);
+
+  private:
+    void rebuild();
+    void move_step(size_t from, size_t to);
+    [[nodiscard]] size_t place_at(const QPoint& global) const;
+
+    Document& document_;
+    Session& session_;
+    QVBoxLayout* column_;
+    QWidget* list_;
+    std::vector<StepCard*> cards_;
+};
+
+} // namespace wembrix::app

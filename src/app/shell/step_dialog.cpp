@@ -1,0 +1,99 @@
+#include "shell/step_dialog.h"
+
+#include "shell/step_text.h"
+#include "style/look.h"
+
+#include <QComboBox>
+#include <QDialogButtonBox>
+#include <QFormLayout>
+#include <QLabel>
+#include <QLineEdit>
+#include <QPlainTextEdit>
+#include <QPushButton>
+#include <QVBoxLayout>
+
+namespace wembrix::app {
+
+StepDialog::StepDialog(const Step& step, std::function<QString(const Step&, bool& fits)> try_out, QWidget* parent)
+    : QDialog(parent), step_(step), try_out_(std::move(try_out)) {
+    const StepKind& kind = *step_kind(step.id);
+    const auto text = [](std::string_view view) {
+        return QString::fromUtf8(view.data(), static_cast<qsizetype>(view.size()));
+    };
+    setWindowTitle(text(kind.label));
+    setMinimumWidth(460);
+    auto* column = new QVBoxLayout(this);
+    column->setSpacing(10);
+    auto* why = new QLabel(text(kind.why), this);
+    why->setObjectName(QStringLiteral("soft"));
+    why->setWordWrap(true);
+    column->addWidget(why);
+    auto* form = new QFormLayout;
+    form->setLabelAlignment(Qt::AlignLeft | Qt::AlignTop);
+    column->addLayout(form);
+    for (const StepField& field : kind.fields) {
+        const QString now = parameter_text(step.parameters, field);
+        QWidget* widget = nullptr;
+        if (field.kind == StepField::Kind::choice) {
+            auto* box = new QComboBox(this);
+            box->addItems(text(field.hint).split(QLatin1Char('|')));
+            box->setCurrentText(now);
+            connect(box, &QComboBox::currentTextChanged, this, &StepDialog::changed);
+            readers_.emplace_back(
+                [box, field](nlohmann::json& to) { return set_parameter(to, field, box->currentText()); });
+            widget = box;
+        } else if (field.kind == StepField::Kind::list) {
+            auto* lines = new QPlainTextEdit(now, this);
+            lines->setMinimumHeight(field.key == "kinds" || field.key == "names" ? 64 : 150);
+            lines->setPlaceholderText(text(field.hint));
+            lines->setToolTip(text(field.hint));
+            connect(lines, &QPlainTextEdit::textChanged, this, &StepDialog::changed);
+            readers_.emplace_back(
+                [lines, field](nlohmann::json& to) { return set_parameter(to, field, lines->toPlainText()); });
+            widget = lines;
+        } else {
+            auto* line = new QLineEdit(now, this);
+            line->setPlaceholderText(text(field.hint));
+            connect(line, &QLineEdit::textChanged, this, &StepDialog::changed);
+            readers_.emplace_back([line, field](nlohmann::json& to) { return set_parameter(to, field, line->text()); });
+            widget = line;
+        }
+        widget->setObjectName(QStringLiteral("field_") + text(field.key));
+        QString label = text(field.label);
+        if (field.kind == StepField::Kind::number) {
+            label += QStringLiteral(" (%1)").arg(text(field.hint));
+        }
+        form->addRow(label, widget);
+    }
+    if (kind.fields.empty()) {
+        form->addRow(new QLabel(tr("This step has nothing to set."), this));
+    }
+    outcome_ = new QLabel(this);
+    outcome_->setObjectName(QStringLiteral("stepOutcome"));
+    outcome_->setWordWrap(true);
+    outcome_->setMinimumHeight(34);
+    column->addWidget(outcome_);
+    auto* buttons = new QDialogButtonBox(this);
+    accept_ = buttons->addButton(tr("Use this step"), QDialogButtonBox::AcceptRole);
+    accept_->setObjectName(QStringLiteral("go"));
+    buttons->addButton(tr("Leave it"), QDialogButtonBox::RejectRole);
+    connect(buttons, &QDialogButtonBox::accepted, this, &QDialog::accept);
+    connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
+    column->addWidget(buttons);
+    changed();
+}
+
+void StepDialog::changed() {
+    QString wrong;
+    for (const auto& read : readers_) {
+        const QString one = read(step_.parameters);
+        wrong = wrong.isEmpty() ? one : wrong;
+    }
+    bool fits = wrong.isEmpty();
+    const QString outcome = fits ? try_out_(step_, fits) : wrong;
+    outcome_->setText(outcome);
+    outcome_->setStyleSheet(QStringLiteral("color: %1;").arg((fits ? look().accent : look().stop).name()));
+    accept_->setEnabled(wrong.isEmpty());
+}
+
+} // namespace wembrix::app

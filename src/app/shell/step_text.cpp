@@ -1,0 +1,135 @@
+#include "shell/step_text.h"
+
+#include <QObject>
+#include <QStringList>
+
+namespace wembrix::app {
+
+namespace {
+
+using nlohmann::json;
+
+QString from(const json& value, const char* key) {
+    const auto found = value.find(key);
+    return found != value.end() && found->is_string() ? QString::fromStdString(found->get<std::string>()) : QString();
+}
+
+QString rule_line(const json& rule) {
+    return from(rule, "find") + QStringLiteral(" → ") + from(rule, "replace");
+}
+
+QString clip_line(const json& clip) {
+    QStringList cells = {from(clip, "name"), QString::number(clip.value("first", 0)),
+                         QString::number(clip.value("last", 0)),
+                         clip.value("repeats", false) ? QStringLiteral("repeats") : QStringLiteral("once")};
+    if (!from(clip, "colour").isEmpty()) {
+        cells << from(clip, "colour");
+    }
+    return cells.join(QStringLiteral(", "));
+}
+
+QString read_rule(const QString& line, json& rules) {
+    QStringList sides = line.split(QStringLiteral("→"));
+    if (sides.size() == 1) {
+        sides = line.split(QStringLiteral("->"));
+    }
+    if (sides.size() != 2 || sides[0].trimmed().isEmpty()) {
+        return QObject::tr("“%1” is not of the form find → replace").arg(line);
+    }
+    rules.push_back({{"find", sides[0].trimmed().toStdString()}, {"replace", sides[1].trimmed().toStdString()}});
+    return {};
+}
+
+QString read_clip(const QString& line, json& clips) {
+    const QStringList cells = line.split(QLatin1Char(','));
+    bool first_ok = false;
+    bool last_ok = false;
+    const int first = cells.size() > 1 ? cells[1].trimmed().toInt(&first_ok) : 0;
+    const int last = cells.size() > 2 ? cells[2].trimmed().toInt(&last_ok) : 0;
+    if (!first_ok || !last_ok || cells[0].trimmed().isEmpty()) {
+        return QObject::tr("“%1” is not of the form name, first, last, repeats, colour").arg(line);
+    }
+    const QString repeats = cells.size() > 3 ? cells[3].trimmed().toLower() : QString();
+    json clip = {{"name", cells[0].trimmed().toStdString()},
+                 {"first", first},
+                 {"last", last},
+                 {"repeats", repeats == QStringLiteral("repeats") || repeats == QStringLiteral("true") ||
+                                 repeats == QStringLiteral("yes")}};
+    if (cells.size() > 4) {
+        clip["colour"] = cells[4].trimmed().toStdString();
+    }
+    clips.push_back(std::move(clip));
+    return {};
+}
+
+} // namespace
+
+QString parameter_text(const json& parameters, const StepField& field) {
+    const auto found = parameters.find(std::string(field.key));
+    if (found == parameters.end()) {
+        return {};
+    }
+    if (found->is_string()) {
+        return QString::fromStdString(found->get<std::string>());
+    }
+    if (found->is_number()) {
+        return QString::number(found->get<double>(), 'g', 10);
+    }
+    QStringList lines;
+    for (const json& row : *found) {
+        if (row.is_string()) {
+            lines << QString::fromStdString(row.get<std::string>());
+        } else {
+            lines << (field.key == "rules" ? rule_line(row) : clip_line(row));
+        }
+    }
+    return lines.join(QLatin1Char('\n'));
+}
+
+QString set_parameter(json& parameters, const StepField& field, const QString& text) {
+    const std::string key(field.key);
+    const QString typed = text.trimmed();
+    if (typed.isEmpty() && field.kind != StepField::Kind::list) {
+        parameters.erase(key);
+        return {};
+    }
+    if (field.kind == StepField::Kind::number) {
+        bool ok = false;
+        const double value = QString(typed).replace(QLatin1Char(','), QLatin1Char('.')).toDouble(&ok);
+        if (!ok) {
+            return QObject::tr("“%1” is not a number").arg(typed);
+        }
+        parameters[key] = value;
+        return {};
+    }
+    if (field.kind != StepField::Kind::list) {
+        parameters[key] = typed.toStdString();
+        return {};
+    }
+    json rows = json::array();
+    for (const QString& line : text.split(QLatin1Char('\n'))) {
+        const QString row = line.trimmed();
+        if (row.isEmpty()) {
+            continue;
+        }
+        QString wrong;
+        if (field.key == "rules") {
+            wrong = read_rule(row, rows);
+        } else if (field.key == "clips") {
+            wrong = read_clip(row, rows);
+        } else {
+            rows.push_back(row.toStdString());
+        }
+        if (!wrong.isEmpty()) {
+            return wrong;
+        }
+    }
+    if (rows.empty() && field.key != "rules" && field.key != "clips") {
+        parameters.erase(key);
+    } else {
+        parameters[key] = std::move(rows);
+    }
+    return {};
+}
+
+} // namespace wembrix::app

@@ -1,0 +1,151 @@
+#include "stations/deliver/arrival_panel.h"
+
+#include "style/look.h"
+
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QLabel>
+#include <QPainter>
+#include <QTableWidget>
+#include <QVBoxLayout>
+
+namespace wembrix::app {
+
+namespace {
+
+QWidget* titled(const QString& name, const QColor& colour, SceneView* view, QWidget* parent) {
+    auto* frame = new QFrame(parent);
+    frame->setObjectName(QStringLiteral("card"));
+    auto* column = new QVBoxLayout(frame);
+    column->setContentsMargins(1, 1, 1, 1);
+    column->setSpacing(0);
+    auto* label = new QLabel(name, frame);
+    label->setStyleSheet(
+        QStringLiteral("font-weight: 600; color: %1; padding: 4px 8px; border-top: 3px solid %1;").arg(colour.name()));
+    column->addWidget(label);
+    view->setParent(frame);
+    column->addWidget(view, 1);
+    return frame;
+}
+
+} // namespace
+
+ArrivalPanel::ArrivalPanel(Session& session, Camera& camera, Clock& clock, QWidget* parent)
+    : QFrame(parent), session_(session), clock_(clock) {
+    setObjectName(QStringLiteral("card"));
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(10, 8, 10, 8);
+    column->setSpacing(6);
+    auto* top = new QHBoxLayout;
+    auto* head = new QLabel(tr("Arrival check"), this);
+    head->setStyleSheet(QStringLiteral("font-size: 13px; font-weight: 600; color: %1;").arg(look().arrived.name()));
+    top->addWidget(head);
+    title_ = new QLabel(this);
+    title_->setObjectName(QStringLiteral("soft"));
+    title_->setAlignment(Qt::AlignRight);
+    top->addWidget(title_, 1);
+    column->addLayout(top);
+    auto* views = new QHBoxLayout;
+    views->setSpacing(6);
+    prepared_ = new SceneView(State::prepared, camera, clock, this);
+    arrived_ = new SceneView(State::arrived, camera, clock, this);
+    arrived_->setObjectName(QStringLiteral("arrivalView"));
+    prepared_->set_tools_shown(false);
+    arrived_->set_tools_shown(false);
+    views->addWidget(titled(tr("Prepared"), look().prepared, prepared_, this));
+    views->addWidget(titled(tr("Arrived"), look().arrived, arrived_, this));
+    column->addLayout(views, 3);
+    claims_ = new QTableWidget(0, 4, this);
+    claims_->setObjectName(QStringLiteral("claims"));
+    claims_->setHorizontalHeaderLabels({tr("Claim"), tr("Prepared"), tr("Arrived"), QString()});
+    claims_->verticalHeader()->hide();
+    claims_->verticalHeader()->setDefaultSectionSize(23);
+    claims_->setShowGrid(false);
+    claims_->setEditTriggers(QAbstractItemView::NoEditTriggers);
+    claims_->setSelectionMode(QAbstractItemView::NoSelection);
+    claims_->setFocusPolicy(Qt::NoFocus);
+    claims_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
+    claims_->horizontalHeader()->setSectionResizeMode(0, QHeaderView::ResizeToContents);
+    claims_->horizontalHeader()->setSectionResizeMode(1, QHeaderView::Stretch);
+    claims_->horizontalHeader()->setSectionResizeMode(2, QHeaderView::Stretch);
+    claims_->horizontalHeader()->setSectionResizeMode(3, QHeaderView::Fixed);
+    claims_->setColumnWidth(3, 44);
+    claims_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    claims_->setMinimumHeight(236);
+    column->addWidget(claims_, 2);
+    auto* drift = new QLabel(tr("Drift over the clip"), this);
+    drift->setStyleSheet(QStringLiteral("font-weight: 600;"));
+    column->addWidget(drift);
+    curve_ = new DriftCurve(clock, this);
+    column->addWidget(curve_);
+    footer_ = new QLabel(this);
+    footer_->setObjectName(QStringLiteral("arrivalFooter"));
+    footer_->setWordWrap(true);
+    footer_->setMinimumHeight(32);
+    footer_->setStyleSheet(QStringLiteral("font-size: 11px; color: %1;").arg(look().soft.name()));
+    column->addWidget(footer_);
+}
+
+void ArrivalPanel::show_cell(const QString& title, const Arrival* arrival, const Destination* destination,
+                             const QString& why_empty) {
+    title_->setText(title);
+    claims_->setRowCount(0);
+    const std::shared_ptr<const SessionState> state = session_.state();
+    if (state) {
+        prepared_->show_scene(state->replay.prepared_scene(), state->prepared);
+    } else {
+        prepared_->clear(QString());
+    }
+    if (arrival == nullptr || destination == nullptr) {
+        arrived_->clear(why_empty);
+        curve_->show_drift({}, 0);
+        footer_->setText(QString());
+        shown_.reset();
+        return;
+    }
+    claims_->setRowCount(static_cast<int>(arrival->claims.size()));
+    int row = 0;
+    for (const Claim& claim : arrival->claims) {
+        const auto cell = [&](int column, const QString& text) {
+            auto* item = new QTableWidgetItem(text);
+            item->setToolTip(claim.detail.empty() ? text : QString::fromStdString(claim.detail));
+            if (column == 0) {
+                item->setForeground(look().soft);
+            } else if (!claim.holds && column > 1) {
+                item->setForeground(look().stop);
+            } else if (column == 3) {
+                item->setForeground(look().well);
+            }
+            claims_->setItem(row, column, item);
+        };
+        cell(0, QString::fromStdString(claim.name));
+        cell(1, QString::fromStdString(claim.prepared));
+        cell(2, QString::fromStdString(claim.arrived));
+        cell(3, claim.holds ? QStringLiteral("✓ ok") : QStringLiteral("✗ no"));
+        ++row;
+    }
+    if (arrival->scene) {
+        if (shown_ != arrival->scene) {
+            shown_ = arrival->scene;
+            arrived_->show_scene(arrival->scene, facts_of(*arrival->scene));
+        }
+    } else {
+        arrived_->clear(tr("Nothing was written: %1").arg(QString::fromStdString(arrival->reason)));
+        shown_.reset();
+    }
+    curve_->show_drift(arrival->drift.per_frame_mm, destination->drift_limit_mm);
+    if (arrival->state == CellState::held) {
+        footer_->setText(tr("Held. %1").arg(QString::fromStdString(arrival->reason)));
+    } else {
+        footer_->setText(
+            tr("Largest %1 mm at %2, frame %3 · %4 points and %5 joints compared at every frame, read back from %6")
+                .arg(arrival->drift.largest_mm, 0, 'f', 4)
+                .arg(QString::fromStdString(arrival->drift.place))
+                .arg(arrival->drift.frame)
+                .arg(arrival->drift.points_compared)
+                .arg(arrival->drift.joints_compared)
+                .arg(arrival->files.empty() ? QString() : QString::fromStdString(arrival->files.front())));
+    }
+}
+
+} // namespace wembrix::app

@@ -1,0 +1,36 @@
+// The arrival check of one cell: Prepared beside Arrived, claim by claim, and the drift over time.
+#pragma once
+
+#include "session/delivery_runner.h"
+#include "stations/deliver/drift_curve.h"
+#include "view/scene_view.h"
+
+#include <QFrame>
+
+class QLabel;
+class QTableWidget;
+
+namespace wembrix::app {
+
+class ArrivalPanel : public QFrame {
+    Q_OBJECT
+  public:
+    ArrivalPanel(Session& session, Camera& camera, Clock& clock, QWidget* parent = nullptr);
+    void show_cell(const QString& title, const Arrival* arrival, const Destination* destination,
+                   const QString& why_empty);
+    SceneView& prepared_view() { return *prepared_; }
+    SceneView& arrived_view() { return *arrived_; }
+
+  private:
+    Session& session_;
+    Clock& clock_;
+    QLabel* title_;
+    QLabel* footer_;
+    SceneView* prepared_;
+    SceneView* arrived_;
+    QTableWidget* claims_;
+    DriftCurve* curve_;
+    std::shared_ptr<const Scene> shown_;
+};
+
+} // namespace wembrix::app

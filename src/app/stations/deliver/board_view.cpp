@@ -1,0 +1,105 @@
+#include "stations/deliver/board_view.h"
+
+#include "style/look.h"
+
+#include <QHeaderView>
+#include <QPainter>
+#include <QPalette>
+
+namespace wembrix::app {
+
+BoardDelegate::BoardDelegate(BoardModel& model, QObject* parent) : QStyledItemDelegate(parent), model_(model) {}
+
+void BoardDelegate::paint(QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const {
+    const Look& l = look();
+    painter->save();
+    painter->setRenderHint(QPainter::Antialiasing);
+    const bool row_chosen = (option.state & QStyle::State_Selected) != 0;
+    if (row_chosen) {
+        QColor wash = l.selection;
+        wash.setAlpha(l.dark ? 60 : 34);
+        painter->fillRect(option.rect, wash);
+    }
+    painter->setPen(l.line);
+    painter->drawLine(option.rect.bottomLeft(), option.rect.bottomRight());
+    QFont font = option.font;
+    font.setPixelSize(12);
+    QFont bold = font;
+    bold.setWeight(QFont::DemiBold);
+    if (index.column() == 0) {
+        const QRect text = option.rect.adjusted(10, 4, -4, -4);
+        painter->setFont(bold);
+        painter->setPen(l.ink);
+        painter->drawText(text, Qt::AlignLeft | Qt::AlignTop,
+                          painter->fontMetrics().elidedText(index.data().toString(), Qt::ElideMiddle, text.width()));
+        font.setPixelSize(11);
+        painter->setFont(font);
+        painter->setPen(l.soft);
+        painter->drawText(
+            text, Qt::AlignLeft | Qt::AlignBottom,
+            painter->fontMetrics().elidedText(index.data(Qt::UserRole).toString(), Qt::ElideRight, text.width()));
+        painter->restore();
+        return;
+    }
+    const BoardCell* cell = model_.cell(index);
+    if (cell == nullptr) {
+        painter->restore();
+        return;
+    }
+    QColor ink = l.note;
+    QColor ground = l.note_ground;
+    if (cell->state == CellState::arrived) {
+        ink = l.arrived;
+        ground = l.arrived;
+        ground.setAlpha(l.dark ? 60 : 38);
+    } else if (cell->state == CellState::stale) {
+        ink = l.look;
+        ground = l.look_ground;
+    } else if (cell->state == CellState::held) {
+        ink = l.stop;
+        ground = l.stop_ground;
+    }
+    const QRect bar = option.rect.adjusted(6, 8, -6, -8);
+    painter->setPen(row_chosen ? QPen(l.selection, 1.4) : QPen(Qt::NoPen));
+    painter->setBrush(ground);
+    painter->drawRoundedRect(bar, 4, 4);
+    painter->setPen(ink);
+    painter->setFont(bold);
+    QString word = index.data().toString();
+    word[0] = word[0].toUpper();
+    painter->drawText(bar.adjusted(9, 0, 0, 0), Qt::AlignLeft | Qt::AlignVCenter, word);
+    const int number_width = cell->number.isEmpty() ? 0 : painter->fontMetrics().horizontalAdvance(cell->number) + 12;
+    painter->drawText(bar.adjusted(0, 0, -9, 0), Qt::AlignRight | Qt::AlignVCenter, cell->number);
+    font.setPixelSize(11);
+    painter->setFont(font);
+    painter->setPen(l.ink);
+    const QRect detail = bar.adjusted(72, 0, -number_width - 8, 0);
+    painter->drawText(detail, Qt::AlignLeft | Qt::AlignVCenter,
+                      painter->fontMetrics().elidedText(cell->detail, Qt::ElideRight, detail.width()));
+    painter->restore();
+}
+
+BoardView::BoardView(BoardModel& model, QWidget* parent) : QTableView(parent) {
+    setObjectName(QStringLiteral("board"));
+    setModel(&model);
+    setItemDelegate(new BoardDelegate(model, this));
+    setShowGrid(false);
+    QPalette quiet = palette(); // the delegate draws what is chosen
+    quiet.setColor(QPalette::Highlight, Qt::transparent);
+    setPalette(quiet);
+    setStyleSheet(QStringLiteral("QTableView { selection-background-color: transparent; }"));
+    verticalHeader()->hide();
+    verticalHeader()->setDefaultSectionSize(46);
+    verticalHeader()->setSectionResizeMode(QHeaderView::Fixed);
+    horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
+    horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
+    horizontalHeader()->setHighlightSections(false);
+    horizontalHeader()->setTextElideMode(Qt::ElideRight);
+    setSelectionMode(QAbstractItemView::SingleSelection);
+    setSelectionBehavior(QAbstractItemView::SelectItems);
+    horizontalHeader()->setMinimumSectionSize(120);
+    setTabKeyNavigation(false);
+    setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+}
+
+} // namespace wembrix::app

@@ -1,0 +1,173 @@
+#include "stations/deliver/deliver_station.h"
+
+#include "style/look.h"
+
+#include <QHBoxLayout>
+#include <QItemSelectionModel>
+#include <QLabel>
+#include <QProgressBar>
+#include <QPushButton>
+#include <QVBoxLayout>
+
+namespace wembrix::app {
+
+DeliverStation::DeliverStation(Document& document, Session& session, DeliveryRunner& runner, Camera& camera,
+                               Clock& clock, QWidget* parent)
+    : QWidget(parent), document_(document), session_(session), runner_(runner) {
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(10, 10, 10, 8);
+    row->setSpacing(10);
+    auto* card = new QFrame(this);
+    card->setObjectName(QStringLiteral("card"));
+    auto* column = new QVBoxLayout(card);
+    column->setContentsMargins(0, 8, 0, 0);
+    column->setSpacing(4);
+    auto* top = new QHBoxLayout;
+    top->setContentsMargins(12, 0, 12, 0);
+    auto* title = new QLabel(tr("Delivery board"), card);
+    title->setObjectName(QStringLiteral("cardTitle"));
+    top->addWidget(title);
+    where_ = new QLabel(card);
+    where_->setObjectName(QStringLiteral("soft"));
+    where_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
+    top->addWidget(where_, 1);
+    column->addLayout(top);
+    model_ = new BoardModel(document, session, runner, this);
+    view_ = new BoardView(*model_, card);
+    column->addWidget(view_, 1);
+    auto* foot = new QFrame(card);
+    foot->setStyleSheet(
+        QStringLiteral("QFrame { border-top: 1px solid %1; } QLabel { border: none; }").arg(look().line.name()));
+    auto* foot_column = new QVBoxLayout(foot);
+    foot_column->setContentsMargins(12, 8, 12, 8);
+    foot_column->setSpacing(6);
+    auto* foot_row = new QHBoxLayout;
+    progress_text_ = new QLabel(foot);
+    progress_text_->setObjectName(QStringLiteral("deliveryProgress"));
+    progress_text_->setStyleSheet(QStringLiteral("font-weight: 600; border: none;"));
+    foot_row->addWidget(progress_text_);
+    progress_ = new QProgressBar(foot);
+    progress_->setTextVisible(false);
+    foot_row->addWidget(progress_, 20);
+    doing_ = new QLabel(foot);
+    doing_->setObjectName(QStringLiteral("soft"));
+    foot_row->addWidget(doing_);
+    foot_row->addStretch(1);
+    one_ = new QPushButton(tr("Deliver this one"), foot);
+    one_->setObjectName(QStringLiteral("deliverOne"));
+    one_->setToolTip(tr("Writes the chosen cell's file anew and checks it"));
+    foot_row->addWidget(one_);
+    stop_ = new QPushButton(tr("Stop"), foot);
+    stop_->setObjectName(QStringLiteral("stopDelivery"));
+    stop_->setToolTip(tr("Ends after the file that is being written; what arrived stays"));
+    foot_row->addWidget(stop_);
+    foot_column->addLayout(foot_row);
+    playback_ = new PlaybackBar(clock, foot);
+    foot_column->addWidget(playback_);
+    column->addWidget(foot);
+    row->addWidget(card, 1);
+    panel_ = new ArrivalPanel(session, camera, clock, this);
+    panel_->setFixedWidth(400);
+    row->addWidget(panel_);
+    connect(stop_, &QPushButton::clicked, &runner_, &DeliveryRunner::stop);
+    connect(one_, &QPushButton::clicked, this, [this] { runner_.deliver_cells({chosen_}); });
+    connect(&runner_, &DeliveryRunner::progressed, this, &DeliverStation::refresh);
+    connect(&runner_, &DeliveryRunner::finished, this, &DeliverStation::refresh);
+    connect(&session_, &Session::changed, this, [this] {
+        if (session_.state()) {
+            playback_->offer(session_.state()->replay.prepared());
+        } else {
+            playback_->offer_nothing();
+        }
+    });
+    connect(model_, &QAbstractItemModel::modelReset, this, [this] {
+        keep_choice();
+        refresh();
+    });
+    connect(view_->selectionModel(), &QItemSelectionModel::currentChanged, this, [this](const QModelIndex& now) {
+        if (const BoardCell* cell = model_->cell(now)) {
+            chosen_ = cell->key;
+            playback_->choose(cell->key.second.rfind("clip:", 0) == 0
+                                  ? QString::fromStdString(cell->key.second.substr(5))
+                                  : QString());
+            show_chosen();
+            refresh();
+        }
+    });
+    refresh();
+    show_chosen();
+}
+
+void DeliverStation::keep_choice() {
+    for (int r = 0; r < model_->rowCount(); ++r) {
+        for (int c = 1; c < model_->columnCount(); ++c) {
+            const BoardCell* cell = model_->cell(model_->index(r, c));
+            if (cell != nullptr && (cell->key == chosen_ || chosen_.first.empty())) {
+                chosen_ = cell->key;
+                view_->setCurrentIndex(model_->index(r, c));
+                show_chosen();
+                return;
+            }
+        }
+    }
+    chosen_ = {};
+    show_chosen();
+}
+
+void DeliverStation::show_chosen() {
+    const Destination* destination = nullptr;
+    for (const Destination& candidate : document_.job().destinations) {
+        destination = candidate.name == chosen_.first ? &candidate : destination;
+    }
+    if (destination == nullptr) {
+        panel_->show_cell(QString(), nullptr, nullptr, tr("Choose a cell of the board to see how its file arrived."));
+        return;
+    }
+    const Arrival* arrival = runner_.arrival(chosen_);
+    if (arrival == nullptr && !runner_.is_running()) {
+        for (int r = 0; r < model_->rowCount(); ++r) {
+            for (int c = 1; c < model_->columnCount(); ++c) {
+                const BoardCell* cell = model_->cell(model_->index(r, c));
+                if (cell != nullptr && cell->key == chosen_ && cell->state == CellState::arrived) {
+                    runner_.look_again(chosen_);
+                }
+            }
+        }
+    }
+    const QString what = QString::fromStdString(chosen_.second == "model" ? "model" : chosen_.second.substr(5));
+    panel_->show_cell(what + QStringLiteral(" → ") + QString::fromStdString(destination->name), arrival, destination,
+                      tr("Not delivered as the job is now. Deliver it, and what arrives is shown here."));
+}
+
+void DeliverStation::refresh() {
+    const bool running = runner_.is_running();
+    where_->setText(document_.job().destinations.empty() || document_.is_empty()
+                        ? tr("one row a file, one column a destination")
+                        : tr("one row a file · one column a destination · to %1/")
+                              .arg(QString::fromStdString(document_.job().deliveries)));
+    stop_->setVisible(running);
+    one_->setVisible(!running);
+    one_->setEnabled(!chosen_.first.empty() && session_.state() != nullptr);
+    progress_->setVisible(running);
+    if (running) {
+        progress_text_->setText(
+            tr("Delivering %1 of %2").arg(std::min(runner_.done() + 1, runner_.all())).arg(runner_.all()));
+        progress_->setRange(0, std::max(1, runner_.all()));
+        progress_->setValue(runner_.done());
+        doing_->setText(runner_.doing());
+    } else if (!model_->problem().isEmpty() || !runner_.problem().isEmpty()) {
+        progress_text_->setText(model_->problem().isEmpty() ? runner_.problem() : model_->problem());
+        doing_->clear();
+    } else {
+        const int held = model_->count(CellState::held);
+        progress_text_->setText(tr("%1 of %2 arrived%3")
+                                    .arg(model_->count(CellState::arrived))
+                                    .arg(model_->count(CellState::arrived) + static_cast<int>(model_->due().size()))
+                                    .arg(held > 0 ? tr(" · %1 held").arg(held) : QString()));
+        doing_->setText(runner_.last_seconds() > 0
+                            ? tr("last delivery took %1 s").arg(runner_.last_seconds(), 0, 'f', 1)
+                            : QString());
+    }
+}
+
+} // namespace wembrix::app

@@ -1,0 +1,48 @@
+// Deliver: the board, the progress, and the arrival check of the chosen cell.
+#pragma once
+
+#include "session/delivery_runner.h"
+#include "stations/deliver/arrival_panel.h"
+#include "stations/deliver/board_view.h"
+#include "view/playback_bar.h"
+
+#include <QWidget>
+
+class QLabel;
+class QProgressBar;
+class QPushButton;
+
+namespace wembrix::app {
+
+class DeliverStation : public QWidget {
+    Q_OBJECT
+  public:
+    DeliverStation(Document& document, Session& session, DeliveryRunner& runner, Camera& camera, Clock& clock,
+                   QWidget* parent = nullptr);
+    BoardModel& board() { return *model_; }
+    BoardView& board_view() { return *view_; }
+    ArrivalPanel& panel() { return *panel_; }
+    PlaybackBar& playback() { return *playback_; }
+
+  private:
+    void refresh();
+    void show_chosen();
+    void keep_choice();
+
+    Document& document_;
+    Session& session_;
+    DeliveryRunner& runner_;
+    BoardModel* model_;
+    BoardView* view_;
+    ArrivalPanel* panel_;
+    PlaybackBar* playback_;
+    QLabel* where_;
+    QLabel* progress_text_;
+    QLabel* doing_;
+    QProgressBar* progress_;
+    QPushButton* one_;
+    QPushButton* stop_;
+    CellKey chosen_;
+};
+
+} // namespace wembrix::app

@@ -1,0 +1,125 @@
+#include "stations/intake/findings_list.h"
+
+#include "shell/chip.h"
+#include "style/look.h"
+
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QPushButton>
+#include <QScrollArea>
+#include <QVBoxLayout>
+#include <algorithm>
+
+namespace wembrix::app {
+
+namespace {
+
+QString label_of(const Step& step) {
+    const StepKind* kind = step_kind(step.id);
+    return QString::fromUtf8(kind->label.data(), static_cast<qsizetype>(kind->label.size()));
+}
+
+QFrame* finding_card(const Finding& finding, Document& document, QWidget* parent) {
+    auto* card = new QFrame(parent);
+    card->setObjectName(QStringLiteral("card"));
+    auto* row = new QHBoxLayout(card);
+    row->setContentsMargins(8, 7, 8, 7);
+    row->setSpacing(8);
+    auto* chip = new Chip(card);
+    const QString grade = QString::fromUtf8(grade_name(finding.grade).data());
+    chip->show_word(grade, look().of(finding.grade), look().ground_of(finding.grade));
+    row->addWidget(chip, 0, Qt::AlignTop);
+    auto* words = new QVBoxLayout;
+    words->setSpacing(1);
+    auto* message = new QLabel(QString::fromStdString(finding.message), card);
+    message->setWordWrap(true);
+    message->setStyleSheet(QStringLiteral("font-weight: 600;"));
+    words->addWidget(message);
+    auto* reason = new QLabel(QString::fromStdString(finding.reason), card);
+    reason->setWordWrap(true);
+    reason->setObjectName(QStringLiteral("soft"));
+    reason->setStyleSheet(QStringLiteral("font-size: 11px;"));
+    words->addWidget(reason);
+    if (finding.step) {
+        auto* add = new QPushButton(QObject::tr("Add “%1”").arg(label_of(*finding.step)), card);
+        add->setObjectName(QStringLiteral("link"));
+        add->setProperty("step", QString::fromStdString(finding.step->id));
+        add->setCursor(Qt::PointingHandCursor);
+        add->setToolTip(QString::fromUtf8(step_kind(finding.step->id)->why.data()));
+        words->addWidget(add, 0, Qt::AlignLeft);
+        QObject::connect(add, &QPushButton::clicked, card, [&document, step = *finding.step] {
+            document.edit(QObject::tr("Add %1").arg(label_of(step)), [&](Job& job) { job.steps.push_back(step); });
+        });
+    }
+    row->addLayout(words, 1);
+    return card;
+}
+
+} // namespace
+
+FindingsList::FindingsList(Document& document, Session& session, QWidget* parent)
+    : QWidget(parent), document_(document), session_(session) {
+    auto* outer = new QVBoxLayout(this);
+    outer->setContentsMargins(10, 6, 4, 6);
+    outer->setSpacing(6);
+    title_ = new QLabel(tr("Findings"), this);
+    title_->setObjectName(QStringLiteral("cardTitle"));
+    outer->addWidget(title_);
+    auto* scroll = new QScrollArea(this);
+    scroll->setWidgetResizable(true);
+    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    list_ = new QWidget(scroll);
+    list_->setObjectName(QStringLiteral("findings"));
+    column_ = new QVBoxLayout(list_);
+    column_->setContentsMargins(0, 0, 6, 0);
+    column_->setSpacing(6);
+    scroll->setWidget(list_);
+    outer->addWidget(scroll, 1);
+    connect(&session_, &Session::changed, this, &FindingsList::rebuild);
+    rebuild();
+}
+
+void FindingsList::rebuild() {
+    while (QLayoutItem* item = column_->takeAt(0)) {
+        if (item->widget() != nullptr) {
+            item->widget()->hide();
+            item->widget()->deleteLater();
+        }
+        delete item;
+    }
+    const std::shared_ptr<const SessionState> state = session_.state();
+    const auto quiet = [this](const QString& text) {
+        auto* label = new QLabel(text, list_);
+        label->setWordWrap(true);
+        label->setObjectName(QStringLiteral("soft"));
+        column_->addWidget(label);
+    };
+    if (!state) {
+        title_->setText(tr("Findings"));
+        quiet(tr("What is wrong or odd in the sources will be listed here, each with the step that mends it."));
+        column_->addStretch(1);
+        return;
+    }
+    title_->setText(state->findings.empty() ? tr("Findings · none open")
+                                            : tr("Findings · %1 open").arg(state->findings.size()));
+    for (const Finding& finding : state->findings) {
+        column_->addWidget(finding_card(finding, document_, list_));
+    }
+    QStringList mended;
+    for (const Finding& before : state->received_findings) {
+        const bool open = std::any_of(state->findings.begin(), state->findings.end(),
+                                      [&](const Finding& now) { return now.id == before.id; });
+        if (!open) {
+            mended << QStringLiteral("✓ ") + QString::fromStdString(before.message);
+        }
+    }
+    if (!mended.isEmpty()) {
+        auto* head = new QLabel(tr("Mended by the route card"), list_);
+        head->setStyleSheet(QStringLiteral("font-weight: 600; color: %1; padding-top: 4px;").arg(look().well.name()));
+        column_->addWidget(head);
+        quiet(mended.join(QLatin1Char('\n')));
+    }
+    column_->addStretch(1);
+}
+
+} // namespace wembrix::app

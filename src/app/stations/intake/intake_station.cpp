@@ -1,0 +1,152 @@
+#include "stations/intake/intake_station.h"
+
+#include "core/job/keep.h"
+#include "stations/intake/contents_model.h"
+#include "stations/intake/findings_list.h"
+#include "style/look.h"
+
+#include <QFrame>
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QLabel>
+#include <QPushButton>
+#include <QSignalBlocker>
+#include <QTreeWidget>
+#include <QVBoxLayout>
+
+namespace wembrix::app {
+
+namespace {
+constexpr int node_role = Qt::UserRole + 1;
+}
+
+IntakeStation::IntakeStation(Document& document, Session& session, Camera& camera, Clock& clock, QWidget* parent)
+    : QWidget(parent), document_(document), session_(session) {
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(10, 10, 10, 8);
+    row->setSpacing(10);
+    auto* card = new QFrame(this);
+    card->setObjectName(QStringLiteral("card"));
+    card->setFixedWidth(340);
+    auto* column = new QVBoxLayout(card);
+    column->setContentsMargins(0, 8, 0, 4);
+    column->setSpacing(4);
+    auto* title_row = new QHBoxLayout;
+    title_row->setContentsMargins(10, 0, 10, 0);
+    auto* title = new QLabel(tr("What came in"), card);
+    title->setObjectName(QStringLiteral("cardTitle"));
+    title_row->addWidget(title, 1);
+    summary_ = new QLabel(card);
+    summary_->setObjectName(QStringLiteral("soft"));
+    title_row->addWidget(summary_);
+    column->addLayout(title_row);
+    contents_ = new QTreeWidget(card);
+    contents_->setObjectName(QStringLiteral("contents"));
+    contents_->setColumnCount(2);
+    contents_->setHeaderLabels({tr("Tick what goes out"), tr("Holds")});
+    contents_->setRootIsDecorated(true);
+    contents_->setIndentation(14);
+    contents_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    contents_->header()->setStretchLastSection(true);
+    contents_->setColumnWidth(0, 142);
+    contents_->setTextElideMode(Qt::ElideLeft);
+    column->addWidget(contents_, 5);
+    empty_ = new QWidget(card);
+    auto* empty_column = new QVBoxLayout(empty_);
+    auto* words = new QLabel(
+        tr("Nothing yet. Drop a rigged model and its takes here (.glb or .gltf), or look at the demo job first."),
+        empty_);
+    words->setWordWrap(true);
+    words->setObjectName(QStringLiteral("soft"));
+    empty_column->addWidget(words);
+    auto* bring = new QPushButton(tr("Bring in files…"), empty_);
+    bring->setObjectName(QStringLiteral("bringIn"));
+    connect(bring, &QPushButton::clicked, this, &IntakeStation::filesAsked);
+    empty_column->addWidget(bring, 0, Qt::AlignLeft);
+    auto* demo = new QPushButton(tr("Open the demo job"), empty_);
+    demo->setObjectName(QStringLiteral("openDemo"));
+    connect(demo, &QPushButton::clicked, this, &IntakeStation::demoAsked);
+    empty_column->addWidget(demo, 0, Qt::AlignLeft);
+    empty_column->addStretch(1);
+    column->addWidget(empty_, 3);
+    auto* line = new QFrame(card);
+    line->setFixedHeight(1);
+    line->setStyleSheet(QStringLiteral("background: %1;").arg(look().line.name()));
+    column->addWidget(line);
+    column->addWidget(new FindingsList(document, session, card), 6);
+    row->addWidget(card);
+    twin_ = new TwinView(camera, clock, this);
+    row->addWidget(twin_, 1);
+    connect(contents_, &QTreeWidget::itemChanged, this, &IntakeStation::ticked);
+    connect(&session_, &Session::changed, this, &IntakeStation::refresh);
+    refresh();
+}
+
+void IntakeStation::set_destination(const Destination* destination) {
+    destination_ = destination == nullptr ? std::nullopt : std::optional<Destination>(*destination);
+    refresh();
+}
+
+void IntakeStation::refresh() {
+    const std::shared_ptr<const SessionState> state = session_.state();
+    contents_->setVisible(state != nullptr);
+    empty_->setVisible(state == nullptr);
+    if (!state) {
+        summary_->clear();
+        twin_->clear(session_.problem().isEmpty()
+                         ? (session_.is_busy() ? session_.busy()
+                                               : tr("The received and the prepared character stand here side by side."))
+                         : session_.problem());
+        return;
+    }
+    fill_contents();
+    twin_->show_state(*state, destination_ ? &*destination_ : nullptr);
+}
+
+void IntakeStation::fill_contents() {
+    const QSignalBlocker quiet(contents_);
+    contents_->clear();
+    QTreeWidgetItem* source = nullptr;
+    int left = 0;
+    for (const ContentRow& row : content_rows(document_.job(), *session_.state())) {
+        auto* item = row.is_source ? new QTreeWidgetItem(contents_) : new QTreeWidgetItem(source);
+        item->setText(0, row.name);
+        item->setText(1, row.holds);
+        item->setToolTip(0, row.name);
+        item->setToolTip(1, row.can_leave && !row.kept ? tr("left behind: %1").arg(row.holds) : row.holds);
+        item->setForeground(1, look().soft);
+        QFont small = item->font(1);
+        small.setPixelSize(11);
+        item->setFont(1, small);
+        if (row.is_source) {
+            source = item;
+            QFont bold = item->font(0);
+            bold.setWeight(QFont::DemiBold);
+            item->setFont(0, bold);
+            item->setExpanded(true);
+        } else if (row.can_leave) {
+            item->setFlags(item->flags() | Qt::ItemIsUserCheckable);
+            item->setCheckState(0, row.kept ? Qt::Checked : Qt::Unchecked);
+            item->setData(0, node_role, row.node);
+            if (!row.kept) {
+                ++left;
+                item->setForeground(0, look().soft);
+                item->setText(1, tr("left · ") + row.holds);
+            }
+        }
+    }
+    summary_->setText(left == 0 ? tr("all of it goes out") : tr("%1 left behind").arg(left));
+}
+
+void IntakeStation::ticked(QTreeWidgetItem* item, int column) {
+    const QVariant node = item->data(0, node_role);
+    const std::shared_ptr<const SessionState> state = session_.state();
+    if (column != 0 || !node.isValid() || !state) {
+        return;
+    }
+    const bool left = item->checkState(0) != Qt::Checked;
+    const QString what = (left ? tr("Leave %1 behind") : tr("Keep %1")).arg(item->text(0));
+    document_.edit(what, [&](Job& job) { set_left(job, *state->replay.received, node.toInt(), left); });
+}
+
+} // namespace wembrix::app

@@ -1,0 +1,35 @@
+// The colours and type of the window: one place, light and dark.
+#pragma once
+
+#include "core/findings/finding.h"
+
+#include <QColor>
+#include <QString>
+
+class QApplication;
+
+namespace wembrix::app {
+
+enum class State { received, prepared, arrived };
+
+struct Look {
+    QColor ground, card, line, ink, soft, accent, on_accent;
+    QColor received, prepared, arrived;
+    QColor selection;
+    QColor stop, stop_ground, look, look_ground, note, note_ground, well, well_ground;
+    QColor sky_top, sky_bottom, grid, clay, edge, left_side, right_side;
+    bool dark = false;
+
+    [[nodiscard]] QColor of(State state) const;
+    [[nodiscard]] QColor of(Grade grade) const;
+    [[nodiscard]] QColor ground_of(Grade grade) const;
+};
+
+/// The look in force.
+const Look& look();
+QString state_name(State state);
+
+/// Chooses light or dark by the desktop, and sets font and style sheet.
+void apply_look(QApplication& application);
+
+} // namespace wembrix::app

@@ -1,0 +1,75 @@
+#include "view/pane.h"
+
+#include <QLabel>
+#include <QPainter>
+#include <QVBoxLayout>
+
+namespace wembrix::app {
+
+Pane::Pane(State state, Camera& camera, Clock& clock, QWidget* parent) : QFrame(parent), state_(state) {
+    setObjectName(QStringLiteral("card"));
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(1, 4, 1, 1);
+    column->setSpacing(0);
+    title_ = new QLabel(state_name(state), this);
+    title_->setStyleSheet(
+        QStringLiteral("font-weight: 600; color: %1; padding: 4px 8px;").arg(look().of(state).name()));
+    column->addWidget(title_);
+    view_ = new SceneView(state, camera, clock, this);
+    view_->setObjectName(state_name(state).toLower() + QStringLiteral("View"));
+    column->addWidget(view_, 1);
+    facts_ = new QLabel(this);
+    facts_->setObjectName(state_name(state).toLower() + QStringLiteral("Facts"));
+    facts_->setTextFormat(Qt::RichText);
+    facts_->setWordWrap(true);
+    facts_->setMinimumHeight(44);
+    facts_->setContentsMargins(8, 5, 8, 5);
+    column->addWidget(facts_);
+}
+
+void Pane::show_scene(std::shared_ptr<const Scene> scene, const SceneFacts& facts, const Destination* destination) {
+    view_->show_scene(std::move(scene), facts);
+    const auto wrong = [](const QString& text) {
+        return QStringLiteral("<b><font color='%1'>%2</font></b>")
+            .arg(look().stop.name(), QString(text).replace(QLatin1Char(' '), QChar(0xA0)));
+    };
+    QStringList parts;
+    QString tall = tr("%1 m tall").arg(facts.height_m, 0, 'f', facts.height_m < 10 ? 2 : 1);
+    if (state_ != State::received && destination != nullptr) {
+        tall += QStringLiteral(" = ") + QString::fromStdString(destination->in_units(facts.height_m));
+    }
+    parts << (facts.odd_size ? wrong(tall) : tall);
+    parts << (facts.facing ? tr("faces %1").arg(QString::fromUtf8(axis_name(*facts.facing).data()))
+                           : tr("facing not told"));
+    const QString roots = facts.roots == 1 ? tr("1 root") : tr("%1 roots").arg(facts.roots);
+    parts << (facts.roots > 1 ? wrong(roots) : roots);
+    parts << tr("%1 joints").arg(facts.joints);
+    if (facts.holders > 0) {
+        parts << wrong(facts.holders == 1 ? tr("holder turns or scales")
+                                          : tr("%1 holders turn or scale").arg(facts.holders));
+    }
+    parts << (facts.scales_one ? tr("all scales 1") : wrong(tr("scales differ from 1")));
+    for (QString& part : parts) {
+        if (!part.startsWith(QLatin1Char('<'))) {
+            part.replace(QLatin1Char(' '), QChar(0xA0)); // a fact does not break in the middle
+        }
+    }
+    facts_->setText(parts.join(QStringLiteral("&nbsp;&nbsp; ")));
+}
+
+void Pane::clear(const QString& why) {
+    view_->clear(why);
+    facts_->clear();
+}
+
+QString Pane::facts_text() const {
+    return facts_->text();
+}
+
+void Pane::paintEvent(QPaintEvent* event) {
+    QFrame::paintEvent(event);
+    QPainter painter(this);
+    painter.fillRect(QRect(0, 0, width(), 3), look().of(state_));
+}
+
+} // namespace wembrix::app

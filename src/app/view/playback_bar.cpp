@@ -1,0 +1,110 @@
+#include "view/playback_bar.h"
+
+#include "shell/shortcuts.h"
+
+#include <QComboBox>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QPushButton>
+#include <QSignalBlocker>
+#include <QSlider>
+
+namespace wembrix::app {
+
+PlaybackBar::PlaybackBar(Clock& clock, QWidget* parent) : QWidget(parent), clock_(clock) {
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(0, 4, 0, 0);
+    row->setSpacing(8);
+    clips_ = new QComboBox(this);
+    clips_->setObjectName(QStringLiteral("clipChoice"));
+    clips_->setMinimumWidth(150);
+    clips_->setToolTip(tr("The clip that both panes show; the received take is shown at the same moment"));
+    play_ = new QPushButton(tr("Play"), this);
+    play_->setObjectName(QStringLiteral("play"));
+    play_->setToolTip(with_shortcut(tr("Play or pause"), Shortcut::play));
+    play_->setFixedWidth(64);
+    scrub_ = new QSlider(Qt::Horizontal, this);
+    scrub_->setObjectName(QStringLiteral("scrub"));
+    scrub_->setToolTip(tr("Drag to a frame; arrow keys go frame by frame"));
+    label_ = new QLabel(this);
+    label_->setObjectName(QStringLiteral("soft"));
+    label_->setMinimumWidth(172);
+    label_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
+    row->addWidget(clips_);
+    row->addWidget(play_);
+    row->addWidget(scrub_, 1);
+    row->addWidget(label_);
+    connect(clips_, &QComboBox::currentIndexChanged, this, &PlaybackBar::chosen);
+    connect(play_, &QPushButton::clicked, this, [this] { clock_.set_playing(!clock_.is_playing()); });
+    connect(scrub_, &QSlider::valueChanged, this, [this](int frame) {
+        clock_.set_playing(false);
+        clock_.go_to(frame);
+    });
+    connect(&clock_, &Clock::moved, this, &PlaybackBar::refresh);
+    connect(&clock_, &Clock::playingChanged, this, &PlaybackBar::refresh);
+    offer_nothing();
+}
+
+void PlaybackBar::offer_nothing() {
+    rows_.clear();
+    const QSignalBlocker quiet(clips_);
+    clips_->clear();
+    setEnabled(false);
+    clock_.choose(QString(), 1, 30);
+    refresh();
+}
+
+void PlaybackBar::offer(const Scene& scene) {
+    const QString wanted = clock_.clip();
+    rows_ = {Row{}};
+    const QSignalBlocker quiet(clips_);
+    clips_->clear();
+    clips_->addItem(tr("Rest pose"));
+    int index = 0;
+    for (const Clip& clip : scene.clips) {
+        rows_.push_back({QString::fromStdString(clip.name), clip.frames(), clip.rate, clip.take, clip.start_s});
+        clips_->addItem(rows_.back().name);
+        if (rows_.back().name == wanted) {
+            index = clips_->count() - 1;
+        }
+    }
+    setEnabled(true);
+    clips_->setCurrentIndex(index);
+    chosen(index);
+}
+
+void PlaybackBar::choose(const QString& clip) {
+    for (size_t i = 0; i < rows_.size(); ++i) {
+        if (rows_[i].name == clip) {
+            clips_->setCurrentIndex(static_cast<int>(i));
+        }
+    }
+}
+
+void PlaybackBar::chosen(int index) {
+    if (index < 0 || index >= static_cast<int>(rows_.size())) {
+        return;
+    }
+    const Row& row = rows_[index];
+    clock_.setProperty("take", row.take);
+    clock_.setProperty("start_s", row.start_s);
+    clock_.choose(row.name, row.frames, row.rate);
+    refresh();
+}
+
+void PlaybackBar::refresh() {
+    const QSignalBlocker quiet(scrub_);
+    scrub_->setRange(0, clock_.frames() - 1);
+    scrub_->setValue(clock_.frame());
+    play_->setText(clock_.is_playing() ? tr("Pause") : tr("Play"));
+    play_->setEnabled(clock_.frames() > 1);
+    scrub_->setEnabled(clock_.frames() > 1);
+    label_->setText(clock_.frames() > 1 ? tr("frame %1 of %2 · %3 s · %4 fps")
+                                              .arg(clock_.frame())
+                                              .arg(clock_.frames() - 1)
+                                              .arg(clock_.seconds(), 0, 'f', 2)
+                                              .arg(clock_.rate())
+                                        : tr("rest pose"));
+}
+
+} // namespace wembrix::app

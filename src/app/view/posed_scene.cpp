@@ -1,0 +1,78 @@
+#include "view/posed_scene.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace wembrix::app {
+
+namespace {
+
+float shown(float linear) {
+    const float c = std::clamp(linear, 0.0F, 1.0F);
+    return c <= 0.0031308F ? 12.92F * c : 1.055F * std::pow(c, 1 / 2.4F) - 0.055F;
+}
+
+} // namespace
+
+PosedScene::PosedScene(std::shared_ptr<const Scene> scene) : scene_(std::move(scene)), deformer_(*scene_) {
+    points_.resize(deformer_.point_count());
+    normals_.resize(deformer_.point_count());
+    colours_.assign(deformer_.point_count(), Vec3f(0.8F, 0.8F, 0.78F));
+    for (const Deformer::Surface& surface : deformer_.surfaces()) {
+        const Mesh& mesh = scene_->meshes[scene_->nodes[surface.node].mesh];
+        const Attribute* painted = nullptr;
+        for (const Attribute& attribute : mesh.attributes) {
+            if (attribute.name == "COLOR_0" && attribute.width >= 3) {
+                painted = &attribute;
+            }
+        }
+        for (const Part& part : mesh.parts) {
+            Vec3f base(0.62F, 0.60F, 0.55F);
+            if (part.material >= 0 && part.material < static_cast<int>(scene_->materials.size())) {
+                const float* colour = scene_->materials[part.material].base_colour;
+                base = Vec3f(colour[0], colour[1], colour[2]);
+            }
+            for (uint32_t i = part.first_point; i < part.first_point + part.point_count; ++i) {
+                Vec3f colour = base;
+                if (painted != nullptr) {
+                    const float* paint = painted->data.data() + static_cast<size_t>(i) * painted->width;
+                    colour = colour.cwiseProduct(Vec3f(paint[0], paint[1], paint[2]));
+                }
+                colours_[surface.first + i] = Vec3f(shown(colour.x()), shown(colour.y()), shown(colour.z()));
+            }
+            for (const auto& triangle : triangles_of(mesh, part)) {
+                for (const uint32_t corner : triangle) {
+                    triangles_.push_back(static_cast<uint32_t>(surface.first + corner));
+                }
+            }
+        }
+    }
+    joints_ = joints_of(*scene_);
+    choose(nullptr, 0);
+    pose_at(0);
+    for (const int joint : joints_) {
+        rest_middle_ += point_of(pose_.world[joint], Vec3::Zero()) / static_cast<double>(joints_.size());
+    }
+}
+
+void PosedScene::choose(const Clip* clip, double start_s) {
+    poser_ = std::make_unique<Poser>(*scene_, clip);
+    start_s_ = start_s;
+}
+
+void PosedScene::pose_at(double seconds) {
+    poser_->at(start_s_ + seconds, pose_);
+    deformer_.points_and_normals(pose_, points_, normals_);
+}
+
+Vec3 PosedScene::travelled() const {
+    Vec3 middle = Vec3::Zero();
+    for (const int joint : joints_) {
+        middle += point_of(pose_.world[joint], Vec3::Zero()) / static_cast<double>(joints_.size());
+    }
+    Vec3 gone = middle - rest_middle_;
+    gone.y() = 0;
+    return gone;
+}
+
+} // namespace wembrix::app

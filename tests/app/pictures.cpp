@@ -1,0 +1,112 @@
+// wembrix-pictures JOB OUT [NAME]: the main views of the window on a job, as PNG files, for docs/screenshots.
+#include "shell/main_window.h"
+#include "style/look.h"
+
+#include <QApplication>
+#include <QElapsedTimer>
+#include <QScreen>
+#include <QSurfaceFormat>
+#include <cstdio>
+#include <functional>
+
+namespace {
+
+using namespace wembrix::app;
+
+bool wait_for(const std::function<bool()>& ready, int seconds = 120) {
+    QElapsedTimer timer;
+    timer.start();
+    while (!ready() && timer.elapsed() < seconds * 1000) {
+        QApplication::processEvents(QEventLoop::AllEvents, 50);
+    }
+    QApplication::processEvents();
+    return ready();
+}
+
+void take(MainWindow& window, const QString& folder, const QString& name) {
+    // What the screen shows: a widget's own grab mixes painted and drawn layers in another order.
+    window.move(0, 0);
+    window.update();
+    QElapsedTimer timer;
+    timer.start();
+    wait_for([&] { return timer.elapsed() > 400; });
+    window.screen()->grabWindow(window.winId()).save(folder + QStringLiteral("/") + name + QStringLiteral(".png"));
+}
+
+void show_clip(MainWindow& window, const QString& clip, int frame) {
+    window.intake().twin().playback().choose(clip);
+    window.clock().go_to(frame);
+}
+
+int run(const QString& job, const QString& first_look, const QString& out, const QString& only) {
+    const auto wanted = [&](const char* name) { return only.isEmpty() || only == QString::fromUtf8(name); };
+    if (wanted("start")) {
+        MainWindow window;
+        window.show();
+        take(window, out, QStringLiteral("start"));
+    }
+    if (wanted("intake-first-look")) {
+        MainWindow window;
+        window.show();
+        window.open_paths({first_look});
+        wait_for([&] { return window.session().state() != nullptr && !window.session().is_busy(); });
+        show_clip(window, QStringLiteral("capture_07"), 301);
+        take(window, out, QStringLiteral("intake-first-look"));
+    }
+    MainWindow window;
+    window.show();
+    window.open_paths({job});
+    if (!wait_for([&] { return window.session().state() != nullptr && !window.session().is_busy(); })) {
+        std::fprintf(stderr, "the job was not ready in time\n");
+        return 1;
+    }
+    if (wanted("intake")) {
+        take(window, out, QStringLiteral("intake"));
+    }
+    if (wanted("intake-playing")) {
+        show_clip(window, QStringLiteral("wade"), 30);
+        take(window, out, QStringLiteral("intake-playing"));
+    }
+    if (wanted("deliver") || wanted("deliver-changed")) {
+        window.choose_station(1);
+        window.runner().deliver_cells(window.deliver().board().due());
+        wait_for([&] { return !window.runner().is_running(); });
+        window.deliver().board_view().setCurrentIndex(window.deliver().board().index(2, 1));
+        window.clock().go_to(52);
+        wait_for([&] { return window.runner().arrival({"Tidewater runtime", "clip:wade"}) != nullptr; });
+        take(window, out, QStringLiteral("deliver"));
+    }
+    if (only.startsWith(QStringLiteral("look:"))) {
+        // look:CLIP:FRAME:YAW:PITCH:DISTANCE for trying things out
+        const QStringList parts = only.split(QLatin1Char(':'));
+        show_clip(window, parts[1], parts[2].toInt());
+        window.camera().distance = parts[5].toDouble();
+        if (parts.size() > 6) {
+            window.camera().target.y() = parts[6].toDouble();
+        }
+        window.camera().look_from(parts[3].toDouble(), parts[4].toDouble());
+        window.intake().twin().set_joints_shown(parts.size() > 7);
+        take(window, out, QStringLiteral("look"));
+    }
+    return 0;
+}
+
+} // namespace
+
+int main(int count, char** arguments) {
+    QSurfaceFormat format;
+    format.setVersion(3, 3);
+    format.setProfile(QSurfaceFormat::CoreProfile);
+    format.setDepthBufferSize(24);
+    format.setSamples(4);
+    QSurfaceFormat::setDefaultFormat(format);
+    QApplication application(count, arguments);
+    apply_look(application);
+    const QStringList given = QApplication::arguments().mid(1);
+    if (given.size() < 2) {
+        std::fprintf(stderr, "usage: wembrix-pictures DEMO_FOLDER OUT [NAME]\n");
+        return 2;
+    }
+    return run(given[0] + QStringLiteral("/tansy.wembrix"), given[0] + QStringLiteral("/tansy_first_look.wembrix"),
+               given[1], given.size() > 2 ? given[2] : QString());
+}
