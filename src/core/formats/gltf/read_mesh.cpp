@@ -140,6 +140,8 @@ size_t read_points(Document& document, const Json& attributes, const std::string
         const int width = accessor_info(document, accessor, where).width;
         const std::vector<float> data = read_floats(document, accessor, 0, where + " " + name);
         check(data.size() / width, name);
+        // Parts without this attribute hold room for it too: a file of many names could ask for far too much.
+        document.spend((all.positions.size() - all.attribute_data[name].size() / width) * width * sizeof(float), where);
         Attribute& attribute = all.attributes[name];
         std::vector<float>& gathered = all.attribute_data[name];
         if (attribute.width != 0 && attribute.width != width) {
@@ -299,6 +301,7 @@ Mesh read_mesh(Document& document, size_t index, Scene& scene) {
     mesh.indices = std::move(all.indices);
     for (auto& [name, attribute] : all.attributes) {
         std::vector<float>& data = all.attribute_data[name];
+        document.spend((mesh.point_count() * attribute.width - data.size()) * sizeof(float), where);
         data.resize(mesh.point_count() * attribute.width, 0);
         attribute.data = std::move(data);
         mesh.attributes.push_back(std::move(attribute));

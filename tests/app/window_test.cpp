@@ -1,0 +1,444 @@
+#include "core/base/files.h"
+#include "core/formats/format.h"
+#include "core/formats/gltf/gltf.h"
+#include "core/job/job.h"
+#include "core/measure/bounds.h"
+#include "shell/main_window.h"
+#include "shell/shortcuts.h"
+#include "shell/step_dialog.h"
+#include "shell/step_text.h"
+#include "tansy_scene.h"
+
+#include <QCheckBox>
+#include <QComboBox>
+#include <QDir>
+#include <QDragEnterEvent>
+#include <QElapsedTimer>
+#include <QLabel>
+#include <QLineEdit>
+#include <QMenu>
+#include <QMimeData>
+#include <QPlainTextEdit>
+#include <QPushButton>
+#include <QSlider>
+#include <QTableWidget>
+#include <QTemporaryDir>
+#include <QTest>
+#include <QTimer>
+#include <QTreeWidget>
+#include <QUrl>
+#include <gtest/gtest.h>
+
+namespace wembrix::app {
+namespace {
+
+bool wait_for(const std::function<bool()>& ready, int seconds = 90) {
+    QElapsedTimer timer;
+    timer.start();
+    while (!ready() && timer.elapsed() < seconds * 1000) {
+        QTest::qWait(10);
+    }
+    return ready();
+}
+
+class Window : public ::testing::Test {
+  protected:
+    void SetUp() override {
+        ASSERT_TRUE(folder.isValid());
+        put(write_glb_unscaled(demo::tansy_model(), "tansy_model"));
+        put(write_gltf_beside(demo::tansy_market_take(), "tansy_market"));
+        Job job;
+        job.name = "tansy";
+        job.sources = {"tansy_model.glb", "tansy_market.gltf"};
+        job.destinations = built_in_destinations();
+        for (Destination& destination : job.destinations) {
+            destination.joint_names = "^.*$";
+        }
+        job.steps = {{"leave_behind", {{"kinds", {"camera", "light"}}, {"names", {"set_floor"}}}}};
+        job_file = folder.filePath("tansy.wembrix");
+        ASSERT_TRUE(write_job(job, job_file.toStdString()).ok());
+        window = std::make_unique<MainWindow>();
+        window->show();
+        ASSERT_TRUE(QTest::qWaitForWindowExposed(window.get()));
+    }
+    void TearDown() override {
+        // Closing asks about changes; what a test leaves unsaved is meant to be lost.
+        window->document().undo().setClean();
+        window.reset();
+    }
+    void put(const Result<std::vector<WrittenFile>>& files) {
+        for (const WrittenFile& file : files.value()) {
+            ASSERT_TRUE(write_file_whole(folder.filePath(QString::fromStdString(file.name)).toStdString(), file.bytes).ok());
+        }
+    }
+    void open() {
+        ASSERT_EQ(window->open_paths({job_file}).toStdString(), "");
+        settle();
+    }
+    void settle() {
+        ASSERT_TRUE(wait_for([&] { return window->session().state() != nullptr && !window->session().is_busy(); }));
+    }
+    [[nodiscard]] const SessionState& state() const { return *window->session().state(); }
+    [[nodiscard]] size_t steps() const { return window->document().job().steps.size(); }
+    QPushButton* finding_button(const QString& step) {
+        for (QPushButton* button : window->findChildren<QPushButton*>(QStringLiteral("link"))) {
+            if (button->property("step") == step && button->isVisible()) {
+                return button;
+            }
+        }
+        return nullptr;
+    }
+    /// Clicks the findings' own buttons until none of these kinds is open.
+    void mend() {
+        for (const char* step : {"strip_prefix", "fold_holders", "resize", "make_root"}) {
+            QPushButton* button = finding_button(QString::fromUtf8(step));
+            ASSERT_NE(button, nullptr) << step;
+            QTest::mouseClick(button, Qt::LeftButton);
+            settle();
+        }
+    }
+    template <typename Widget> Widget* child(const char* name) {
+        auto* found = window->findChild<Widget*>(QString::fromUtf8(name));
+        EXPECT_NE(found, nullptr) << name;
+        return found;
+    }
+
+    QTemporaryDir folder;
+    QString job_file;
+    std::unique_ptr<MainWindow> window;
+};
+
+TEST_F(Window, EmptyItSaysWhatWouldFillIt) {
+    EXPECT_TRUE(child<QPushButton>("bringIn")->isVisible());
+    EXPECT_TRUE(child<QPushButton>("openDemo")->isVisible());
+    EXPECT_FALSE(child<QPushButton>("go")->isEnabled());
+    EXPECT_FALSE(child<QPushButton>("play")->isEnabled());
+}
+
+TEST_F(Window, OpensTheDemoJobWithItsFindings) {
+    open();
+    EXPECT_EQ(state().findings.size(), 5U);
+    EXPECT_NE(finding_button("resize"), nullptr);
+    EXPECT_TRUE(child<QLabel>("receivedFacts")->text().contains("161.8"));
+    EXPECT_TRUE(child<QLabel>("receivedFacts")->text().contains("roots"));
+    auto* contents = child<QTreeWidget>("contents");
+    EXPECT_EQ(contents->topLevelItemCount(), 2);
+    EXPECT_EQ(contents->topLevelItem(0)->text(0), "tansy_model.glb");
+}
+
+TEST_F(Window, AFindingsStepIsAddedWithOneClickAndUndone) {
+    open();
+    QTest::mouseClick(finding_button("resize"), Qt::LeftButton);
+    EXPECT_EQ(steps(), 2U);
+    settle();
+    EXPECT_NEAR(state().prepared.height_m, 1.62, 0.02);
+    EXPECT_EQ(finding_button("resize"), nullptr) << "a mended finding is no longer offered";
+    EXPECT_TRUE(child<QLabel>("preparedFacts")->text().contains("161.8")) << "in the destination's units";
+    QTest::keySequence(window.get(), QKeySequence(QKeySequence::Undo));
+    EXPECT_EQ(steps(), 1U);
+    settle();
+    EXPECT_NEAR(state().prepared.height_m, 161.8, 0.5);
+    EXPECT_NE(finding_button("resize"), nullptr);
+    QTest::keySequence(window.get(), QKeySequence(QKeySequence::Redo));
+    settle();
+    EXPECT_NEAR(state().prepared.height_m, 1.62, 0.02);
+}
+
+TEST_F(Window, KeepAndLeaveAreTicks) {
+    open();
+    auto* contents = child<QTreeWidget>("contents");
+    QTreeWidgetItem* floor = nullptr;
+    for (int i = 0; i < contents->topLevelItem(0)->childCount(); ++i) {
+        if (contents->topLevelItem(0)->child(i)->text(0) == "set_floor") {
+            floor = contents->topLevelItem(0)->child(i);
+        }
+    }
+    ASSERT_NE(floor, nullptr);
+    EXPECT_EQ(floor->checkState(0), Qt::Unchecked);
+    EXPECT_EQ(state().replay.prepared().find_node("set_floor"), -1);
+    // The box is at the left of the row's own rectangle.
+    const QRect row = contents->visualItemRect(floor);
+    QTest::mouseClick(contents->viewport(), Qt::LeftButton, {}, QPoint(row.left() + 11, row.center().y()));
+    settle();
+    EXPECT_GE(state().replay.prepared().find_node("set_floor"), 0);
+    EXPECT_EQ(state().replay.prepared().find_node("viewer"), -1) << "the camera stays left";
+}
+
+TEST_F(Window, StepsAreSwitchedMovedAndRemoved) {
+    open();
+    mend();
+    ASSERT_EQ(steps(), 5U);
+    auto* tick = child<QCheckBox>("on4");
+    QTest::mouseClick(tick, Qt::LeftButton, {}, tick->rect().center());
+    settle();
+    EXPECT_FALSE(window->document().job().steps[3].on);
+    EXPECT_GT(state().prepared.height_m, 100);
+    window->document().undo().undo();
+    settle();
+    const auto cards = window->findChildren<StepCard*>();
+    StepCard* second = nullptr;
+    for (StepCard* card : cards) {
+        if (card->isVisible() && card->findChild<QCheckBox*>("on2") != nullptr) {
+            second = card;
+        }
+    }
+    ASSERT_NE(second, nullptr);
+    second->setFocus();
+    QTest::keyClick(second, Qt::Key_Down, Qt::AltModifier);
+    EXPECT_EQ(window->document().job().steps[2].id, "strip_prefix");
+    settle();
+    // By hand the same: drag the third card above the second.
+    StepCard* third = nullptr;
+    StepCard* upper = nullptr;
+    for (StepCard* card : window->findChildren<StepCard*>()) {
+        if (card->isVisible() && card->findChild<QCheckBox*>("on3") != nullptr) {
+            third = card;
+        } else if (card->isVisible() && card->findChild<QCheckBox*>("on2") != nullptr) {
+            upper = card;
+        }
+    }
+    ASSERT_TRUE(third != nullptr && upper != nullptr);
+    const QPoint grip(30, 12);
+    QTest::mousePress(third, Qt::LeftButton, {}, grip);
+    QTest::mouseMove(third, grip - QPoint(0, 15));
+    const QPoint above = third->mapFromGlobal(upper->mapToGlobal(QPoint(30, 4)));
+    QTest::mouseMove(third, above);
+    QTest::mouseRelease(third, Qt::LeftButton, {}, above);
+    EXPECT_EQ(window->document().job().steps[1].id, "strip_prefix");
+    settle();
+    for (StepCard* card : window->findChildren<StepCard*>()) {
+        if (card->isVisible() && card->findChild<QCheckBox*>("on5") != nullptr) {
+            QTest::keyClick(card, Qt::Key_Delete);
+            break;
+        }
+    }
+    EXPECT_EQ(steps(), 4U);
+}
+
+TEST_F(Window, EveryStepShowsItsAccountAndItsDrift) {
+    open();
+    mend();
+    for (size_t i = 0; i < steps(); ++i) {
+        const StepOutcome& outcome = state().replay.outcomes[i];
+        EXPECT_FALSE(outcome.account.empty());
+        ASSERT_TRUE(outcome.drift.has_value());
+        auto* label = child<QLabel>(qPrintable(QStringLiteral("drift%1").arg(i + 1)));
+        EXPECT_TRUE(label->text().endsWith("mm")) << label->text().toStdString();
+    }
+}
+
+TEST_F(Window, DeliversAndTheBoardSaysWhatArrived) {
+    open();
+    mend();
+    auto* go = child<QPushButton>("go");
+    EXPECT_EQ(go->text(), "Deliver 4");
+    QTest::mouseClick(go, Qt::LeftButton);
+    ASSERT_TRUE(wait_for([&] { return !window->runner().is_running() && window->deliver().board().count(CellState::arrived) == 4; }));
+    EXPECT_EQ(window->runner().problem().toStdString(), "");
+    BoardModel& board = window->deliver().board();
+    EXPECT_EQ(board.rowCount(), 2);
+    EXPECT_EQ(board.data(board.index(0, 1), Qt::DisplayRole).toString(), "arrived");
+    EXPECT_FALSE(go->isEnabled());
+    EXPECT_TRUE(QFile::exists(folder.filePath("deliveries/Tidewater_runtime/tansy_model.glb")));
+    EXPECT_TRUE(QFile::exists(folder.filePath("deliveries/Lantern_web_view/delivery.json")));
+    // The chosen cell's claims are on the table.
+    BoardView& view = window->deliver().board_view();
+    QTest::mouseClick(view.viewport(), Qt::LeftButton, {}, view.visualRect(board.index(1, 2)).center());
+    auto* claims = child<QTableWidget>("claims");
+    EXPECT_EQ(claims->rowCount(), 7);
+    for (int r = 0; r < claims->rowCount(); ++r) {
+        EXPECT_TRUE(claims->item(r, 3)->text().contains("ok")) << claims->item(r, 0)->text().toStdString();
+    }
+    EXPECT_EQ(child<DriftCurve>("driftCurve")->frames(), 900U);
+    EXPECT_TRUE(child<QLabel>("arrivalFooter")->text().contains("mm at"));
+    // A change makes all of it stale, and undo makes it arrived again: the board tells by what the files were made from.
+    window->document().edit("x", [](Job& job) { job.steps[3].parameters["factor"] = 0.02; });
+    settle();
+    EXPECT_EQ(board.count(CellState::stale), 4);
+    window->document().undo().undo();
+    settle();
+    EXPECT_EQ(board.count(CellState::arrived), 4);
+}
+
+TEST_F(Window, TheBoardIsStillRightAfterARestart) {
+    open();
+    mend();
+    window->runner().deliver_cells(window->deliver().board().due());
+    ASSERT_TRUE(wait_for([&] { return !window->runner().is_running(); }));
+    QTest::keySequence(window.get(), QKeySequence(QKeySequence::Save));
+    EXPECT_TRUE(window->document().is_saved());
+    window = std::make_unique<MainWindow>();
+    window->show();
+    open();
+    EXPECT_EQ(window->deliver().board().count(CellState::arrived), 4);
+    // A cell from the earlier session is read back again when it is looked at.
+    window->choose_station(1);
+    window->deliver().board_view().setCurrentIndex(window->deliver().board().index(1, 1));
+    auto* claims = child<QTableWidget>("claims");
+    EXPECT_TRUE(wait_for([&] { return claims->rowCount() == 7; }));
+}
+
+TEST_F(Window, AHeldDeliverySaysWhy) {
+    open();
+    window->runner().deliver_cells(window->deliver().board().due());
+    ASSERT_TRUE(wait_for([&] { return !window->runner().is_running() && window->deliver().board().count(CellState::held) == 4; }));
+    EXPECT_TRUE(window->deliver().board().cell(window->deliver().board().index(0, 1))->detail.contains("161"));
+    EXPECT_TRUE(QDir(folder.filePath("deliveries/Tidewater_runtime")).entryList({"*.glb"}).isEmpty());
+}
+
+TEST_F(Window, StopLeavesWholeFilesOnly) {
+    open();
+    mend();
+    QTest::mouseClick(child<QPushButton>("go"), Qt::LeftButton);
+    auto* stop = child<QPushButton>("stopDelivery");
+    ASSERT_TRUE(wait_for([&] { return stop->isVisible(); }));
+    QTest::mouseClick(stop, Qt::LeftButton);
+    ASSERT_TRUE(wait_for([&] { return !window->runner().is_running(); }));
+    for (const QString& name : QDir(folder.filePath("deliveries/Tidewater_runtime")).entryList({"*.glb"})) {
+        EXPECT_TRUE(read_scene(folder.filePath("deliveries/Tidewater_runtime/" + name).toStdString()).ok());
+    }
+}
+
+TEST_F(Window, PlaysScrubsAndStepsByFrame) {
+    open();
+    auto* choice = child<QComboBox>("clipChoice");
+    EXPECT_EQ(choice->count(), 2);
+    choice->setCurrentIndex(1);
+    EXPECT_EQ(window->clock().frames(), 900);
+    window->activateWindow();
+    window->setFocus();
+    QTest::keyClick(window.get(), Qt::Key_Space);
+    EXPECT_TRUE(window->clock().is_playing());
+    EXPECT_TRUE(wait_for([&] { return window->clock().frame() > 5; }, 20));
+    QTest::keyClick(window.get(), Qt::Key_Space);
+    EXPECT_FALSE(window->clock().is_playing());
+    const int at = window->clock().frame();
+    QTest::keyClick(window.get(), Qt::Key_Period);
+    EXPECT_EQ(window->clock().frame(), at + 1);
+    QTest::keyClick(window.get(), Qt::Key_Comma);
+    QTest::keyClick(window.get(), Qt::Key_Comma);
+    EXPECT_EQ(window->clock().frame(), at - 1);
+    auto* scrub = child<QSlider>("scrub");
+    scrub->setValue(450);
+    EXPECT_EQ(window->clock().frame(), 450);
+    // Both panes stand at that frame, each in its own scene.
+    const PosedScene& left = *window->intake().twin().left().view().posed();
+    const Poser poser(left.scene(), left.scene().find_clip("capture_07"));
+    Pose pose;
+    poser.at(450 / 30.0, pose);
+    EXPECT_TRUE(wait_for([&] { return left.pose().world[5].isApprox(pose.world[5], 1e-9); }, 10));
+}
+
+TEST_F(Window, TheReceivedTakePlaysAtTheClipsOwnMoment) {
+    open();
+    window->document().edit("cut", [](Job& job) {
+        job.steps.push_back({"split_take", {{"take", "capture_07"}, {"clips", {{{"name", "wade"}, {"first", 214}, {"last", 390}}}}}});
+    });
+    settle();
+    window->intake().twin().playback().choose("wade");
+    window->clock().go_to(30);
+    const PosedScene& left = *window->intake().twin().left().view().posed();
+    const Poser poser(left.scene(), left.scene().find_clip("capture_07"));
+    Pose pose;
+    poser.at(244 / 30.0, pose);
+    EXPECT_TRUE(wait_for([&] { return left.pose().world[5].isApprox(pose.world[5], 1e-9); }, 10));
+}
+
+TEST_F(Window, OneCameraTurnsBothPanes) {
+    open();
+    const double before = window->camera().yaw;
+    SceneView& view = window->intake().twin().left().view();
+    QTest::mousePress(&view, Qt::LeftButton, {}, QPoint(60, 100));
+    QTest::mouseMove(&view, QPoint(100, 100));
+    // Synthetic moves carry no buttons on some platforms; the event is sent as a drag is.
+    QMouseEvent drag(QEvent::MouseMove, QPointF(120, 110), view.mapToGlobal(QPointF(120, 110)), Qt::NoButton, Qt::LeftButton, Qt::NoModifier);
+    QApplication::sendEvent(&view, &drag);
+    QTest::mouseRelease(&view, Qt::LeftButton, {}, QPoint(120, 110));
+    EXPECT_NE(window->camera().yaw, before);
+    QTest::mouseDClick(&view, Qt::LeftButton, {}, QPoint(60, 100));
+    EXPECT_NEAR(window->camera().distance, 2.55, 1e-9);
+}
+
+TEST_F(Window, DroppedFilesBecomeAJob) {
+    QMimeData mime;
+    mime.setUrls({QUrl::fromLocalFile(folder.filePath("tansy_model.glb")), QUrl::fromLocalFile(folder.filePath("tansy_market.gltf"))});
+    QDragEnterEvent enter(QPoint(200, 200), Qt::CopyAction, &mime, Qt::LeftButton, Qt::NoModifier);
+    QApplication::sendEvent(window.get(), &enter);
+    EXPECT_TRUE(enter.isAccepted());
+    QDropEvent drop(QPointF(200, 200), Qt::CopyAction, &mime, Qt::LeftButton, Qt::NoModifier);
+    QApplication::sendEvent(window.get(), &drop);
+    settle();
+    EXPECT_EQ(window->document().job().sources.size(), 2U);
+    ASSERT_EQ(steps(), 1U);
+    EXPECT_EQ(window->document().job().steps[0].id, "leave_behind");
+    EXPECT_EQ(state().replay.received->clips.size(), 1U);
+    const QString path = folder.filePath("new.wembrix");
+    ASSERT_TRUE(window->document().save(path).ok());
+    EXPECT_EQ(read_job(path.toStdString())->sources[0], "tansy_model.glb") << "paths count from the job";
+}
+
+TEST_F(Window, ABrokenSourceIsSaidAndNothingIsLost) {
+    open();
+    ASSERT_TRUE(write_file_whole(folder.filePath("tansy_model.glb").toStdString(), "glTF").ok());
+    window->open_paths({job_file});
+    ASSERT_TRUE(wait_for([&] { return !window->session().is_busy(); }));
+    // The state that was read before is not shown as if it were the file's.
+    window = std::make_unique<MainWindow>();
+    window->show();
+    window->open_paths({job_file});
+    ASSERT_TRUE(wait_for([&] { return !window->session().problem().isEmpty(); }));
+    EXPECT_TRUE(child<QLabel>("statusLeft")->text().contains("cut short"));
+    EXPECT_EQ(steps(), 1U);
+}
+
+TEST(StepText, RulesAndClipsAsTyped) {
+    nlohmann::json parameters = nlohmann::json::object();
+    const StepField rules{"rules", "Rules", StepField::Kind::list, ""};
+    EXPECT_EQ(set_parameter(parameters, rules, "^Left(.*)$ → $1_l\n\n a -> b ").toStdString(), "");
+    EXPECT_EQ(parameters["rules"].size(), 2U);
+    EXPECT_EQ(parameters["rules"][0]["replace"], "$1_l");
+    EXPECT_EQ(parameter_text(parameters, rules).toStdString(), "^Left(.*)$ → $1_l\na → b");
+    EXPECT_NE(set_parameter(parameters, rules, "no arrow").toStdString(), "");
+    const StepField clips{"clips", "Clips", StepField::Kind::list, ""};
+    EXPECT_EQ(set_parameter(parameters, clips, "wade, 214, 390, repeats, #2F8A72\nlift, 446, 566").toStdString(), "");
+    EXPECT_EQ(parameters["clips"][0]["repeats"], true);
+    EXPECT_EQ(parameters["clips"][1]["last"], 566);
+    EXPECT_EQ(parameter_text(parameters, clips).toStdString(), "wade, 214, 390, repeats, #2F8A72\nlift, 446, 566, once");
+    EXPECT_NE(set_parameter(parameters, clips, "wade, x, 3").toStdString(), "");
+    const StepField factor{"factor", "Factor", StepField::Kind::number, "×"};
+    EXPECT_EQ(set_parameter(parameters, factor, "0,01").toStdString(), "");
+    EXPECT_EQ(parameters["factor"], 0.01);
+    EXPECT_NE(set_parameter(parameters, factor, "much").toStdString(), "");
+    EXPECT_EQ(set_parameter(parameters, factor, "").toStdString(), "");
+    EXPECT_FALSE(parameters.contains("factor"));
+}
+
+TEST(StepDialogs, SayWhatTheStepWouldDoBeforeItIsUsed) {
+    const Scene scene = demo::tansy_model();
+    const auto try_out = [&](const Step& step, bool& fits) {
+        const Result<StepResult> result = apply_step(scene, step);
+        fits = result.ok();
+        return QString::fromStdString(fits ? result->account : result.problem().sentence());
+    };
+    StepDialog dialog({"resize", {{"factor", 1}}}, try_out);
+    auto* factor = dialog.findChild<QLineEdit*>("field_factor");
+    auto* outcome = dialog.findChild<QLabel*>("stepOutcome");
+    factor->clear();
+    QTest::keyClicks(factor, "0.01");
+    EXPECT_TRUE(outcome->text().contains("1.62 m")) << outcome->text().toStdString();
+    EXPECT_EQ(dialog.step().parameters["factor"], 0.01);
+    factor->clear();
+    QTest::keyClicks(factor, "-3");
+    EXPECT_TRUE(outcome->text().contains("greater than 0"));
+}
+
+TEST(Shortcuts, NoTwoAreTheSame) {
+    std::set<QString> keys;
+    for (const ShortcutRow& row : shortcut_rows()) {
+        EXPECT_TRUE(keys.insert(row.keys.toString()).second) << row.what.toStdString();
+        EXPECT_FALSE(row.what.isEmpty());
+    }
+}
+
+} // namespace
+} // namespace wembrix::app

@@ -1,0 +1,84 @@
+#!/usr/bin/env bash
+# The command line as a person uses it: what it prints, what it writes, and with which code it ends.
+# usage: run.sh BUILD_FOLDER
+set -uo pipefail
+build=$(cd "$1" && pwd)
+cli=$build/src/cli/wembrix-cli
+work=$build/cli-test
+rm -rf "$work"
+mkdir -p "$work"
+"$build/demo/wembrix-demo-maker" "$work/demo" > /dev/null
+passed=0
+failed=0
+check() { # NAME CONDITION...
+    local name=$1
+    shift
+    if "$@"; then passed=$((passed + 1)); else failed=$((failed + 1)); echo "not so: $name"; fi
+}
+ends() { # CODE COMMAND...
+    local code=$1
+    shift
+    "$@" > "$work/out" 2> "$work/err"
+    [ $? -eq "$code" ]
+}
+one_sentence() { [ "$(wc -l < "$work/err")" -eq 1 ] && [ ! -s "$work/out" ]; }
+python_says() { python3 -c "import json,sys; d=json.load(open('$work/out')); sys.exit(0 if ($1) else 1)"; }
+
+check "inspect of a file ends with 0" ends 0 "$cli" inspect "$work/demo/tansy_model.glb"
+check "inspect as JSON" ends 0 "$cli" inspect "$work/demo/tansy_model.glb" --json
+check "its keys" python_says "all(k in d for k in ('joints','roots','height_m','facing','meshes','clips','findings'))"
+check "its joints" python_says "len(d['joints']) == 63 and d['joints'][0]['parent'] is None and len(d['roots']) == 2"
+check "its meshes" python_says "d['meshes'][0]['max_influences'] == 7 and d['meshes'][0]['vertices'] > 10000 and len(d['meshes'][0]['shapes']) == 5"
+check "its findings" python_says "{f['id'] for f in d['findings']} >= {'size','roots','holder','name_prefix'} and all(f['step'] for f in d['findings'])"
+check "a take has its frames" ends 0 "$cli" inspect "$work/demo/tansy_market.gltf" --json
+check "900 of them" python_says "d['clips'] and d['clips'][0]['frames'] == 900 and d['clips'][0]['rate'] == 30"
+check "inspect of a job" ends 0 "$cli" inspect "$work/demo/tansy.wembrix" --json
+check "drift of every step" python_says "all(s['drift_mm'] is not None and s['drift_mm'] < 1.7 for s in d['steps']) and d['findings'] == [] and d['roots'] == ['root']"
+check "the human form of a job" ends 0 "$cli" inspect "$work/demo/tansy.wembrix"
+check "says the clips" grep -q "clip wade: 177 frames at 30 a second" "$work/out"
+
+check "deliver ends with 0" ends 0 "$cli" deliver "$work/demo/tansy.wembrix" --out "$work/all" --json
+check "to both destinations" python_says "len(d['deliveries']) == 2 and all(r['state'] == 'arrived' for x in d['deliveries'] for r in x['deliverables'])"
+check "every claim holds" python_says "all(c['holds'] for x in d['deliveries'] for r in x['deliverables'] for c in r['claims'])"
+check "a folder each" test -f "$work/all/Tidewater_runtime/delivery.json" -a -f "$work/all/Lantern_web_view/tansy_wade.glb"
+check "one destination goes right there" ends 0 "$cli" deliver "$work/demo/tansy.wembrix" --destination "Lantern web view" --out "$work/one"
+check "right there" test -f "$work/one/delivery.json"
+check "the same bytes every time" cmp "$work/one/tansy_shake_off.glb" "$work/all/Lantern_web_view/tansy_shake_off.glb"
+TBB_NUM_THREADS=1 taskset -c 0 "$cli" deliver "$work/demo/tansy.wembrix" --destination "Lantern web view" --out "$work/alone" > /dev/null
+check "on one core too" cmp "$work/one/tansy_shake_off.glb" "$work/alone/tansy_shake_off.glb"
+check "and the manifest" cmp "$work/one/delivery.json" "$work/alone/delivery.json"
+check "an unmended job is held with 1" ends 1 "$cli" deliver "$work/demo/tansy_first_look.wembrix" --out "$work/held"
+check "and says why" grep -q "161" "$work/out"
+check "and writes nothing" test -z "$(ls "$work/held"/*/*.glb 2> /dev/null)"
+
+python3 -c 'import json,sys; job=json.load(open(sys.argv[1])); json.dump({"steps": job["steps"]}, open(sys.argv[2], "w"))' \
+    "$work/demo/tansy.wembrix" "$work/card.json"
+check "a card instead of a job" ends 0 "$cli" deliver --card "$work/card.json" --destination "$work/demo/Tidewater_runtime.destination.json" \
+    --out "$work/carded" "$work/demo/tansy_model.glb" "$work/demo/tansy_market.gltf"
+check "five clips and a model" test "$(ls "$work/carded"/*.glb | wc -l)" -eq 6
+check "compare ends with 0" ends 0 "$cli" compare "$work/one/tansy_wade.glb" "$work/all/Tidewater_runtime/tansy_wade.glb" --json
+check "no drift between equals" python_says "d['clips'][0]['clip'] == 'wade' and d['clips'][0]['largest_mm'] < 1e-6 and d['clips'][0]['frames'] == 177"
+
+check "no file" ends 2 "$cli" inspect "$work/nowhere.glb"
+check "in one sentence" one_sentence
+check "not a scene" ends 2 "$cli" inspect "$work/demo/tansy.wembrix.txt"
+head -c 5000 "$work/demo/tansy_model.glb" > "$work/cut.glb"
+check "a cut file" ends 2 "$cli" inspect "$work/cut.glb"
+check "says what is wrong" grep -q "cut short" "$work/err"
+check "in one sentence" one_sentence
+check "no command" ends 2 "$cli"
+check "in one sentence" one_sentence
+check "an unknown option" ends 2 "$cli" inspect --loudly "$work/demo/tansy_model.glb"
+check "no such destination" ends 2 "$cli" deliver "$work/demo/tansy.wembrix" --destination "Moon"
+check "names it" grep -q Moon "$work/err"
+check "a card without a destination" ends 2 "$cli" deliver --card "$work/card.json" "$work/demo/tansy_model.glb"
+echo '{"steps":[{"step":"resize","factor":-1}]}' > "$work/bad_card.json"
+check "a step that does not fit holds the delivery" ends 1 "$cli" deliver --card "$work/bad_card.json" \
+    --destination "$work/demo/Tidewater_runtime.destination.json" --out "$work/bad" "$work/demo/tansy_model.glb"
+echo '{"steps":[{"step":"dance"}]}' > "$work/bad_card.json"
+check "an unknown step is bad input" ends 2 "$cli" deliver --card "$work/bad_card.json" \
+    --destination "$work/demo/Tidewater_runtime.destination.json" --out "$work/bad" "$work/demo/tansy_model.glb"
+check "a folder that cannot be written" ends 2 "$cli" deliver "$work/demo/tansy.wembrix" --out /proc/nowhere
+check "help ends with 0" ends 0 "$cli" --help
+echo "$passed passed, $failed failed"
+[ "$failed" -eq 0 ]

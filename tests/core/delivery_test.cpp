@@ -1,0 +1,338 @@
+// From Prepared to files and back: claims, atomicity, the manifest, and what must be held.
+#include "core/base/files.h"
+#include "core/delivery/delivery.h"
+#include "core/destination/conform.h"
+#include "core/formats/format.h"
+#include "core/job/job.h"
+#include "core/job/replay.h"
+#include "core/measure/bounds.h"
+#include "tansy_scene.h"
+
+#include <filesystem>
+#include <fstream>
+#include <gtest/gtest.h>
+
+namespace wembrix::testing {
+namespace {
+
+namespace fs = std::filesystem;
+using nlohmann::json;
+
+std::vector<Step> mending_card() {
+    return {{"leave_behind", {{"kinds", {"camera", "light"}}, {"names", {"set_floor", "*ik_world"}}}},
+            {"strip_prefix"},
+            {"fold_holders"},
+            {"resize", {{"factor", 0.01}}},
+            {"make_root", {{"name", "root"}}},
+            {"split_take", {{"take", "capture_07"}, {"clips", {{{"name", "stand"}, {"first", 0}, {"last", 40}, {"repeats", true}}, {{"name", "stamp"}, {"first", 600}, {"last", 640}}}}}}};
+}
+
+const Scene& received() {
+    static const Scene scene = [] {
+        Scene model = demo::tansy_model();
+        Scene take = demo::tansy_market_take();
+        for (Clip& clip : take.clips) {
+            for (Channel& channel : clip.channels) {
+                channel.node = model.find_node(take.nodes[channel.node].name);
+            }
+        }
+        model.clips = take.clips;
+        for (size_t i = 0; i < model.nodes.size(); ++i) {
+            model.nodes[i].identity = static_cast<int64_t>(i) + 1;
+        }
+        model.clips[0].take = 1;
+        return model;
+    }();
+    return scene;
+}
+
+const Scene& prepared() {
+    static const Scene scene = [] {
+        const Replay done = replay(std::make_shared<const Scene>(received()), mending_card());
+        EXPECT_TRUE(done.problems().empty()) << (done.problems().empty() ? "" : done.problems()[0]);
+        return done.prepared();
+    }();
+    return scene;
+}
+
+class Delivering : public ::testing::Test {
+  protected:
+    void SetUp() override {
+        folder = fs::temp_directory_path() / ("wembrix_delivery_" + std::string(::testing::UnitTest::GetInstance()->current_test_info()->name()));
+        fs::remove_all(folder);
+        request.prepared = &prepared();
+        request.destination = built_in_destinations()[0];
+        request.destination.joint_names = "^.*$";
+        request.job_name = "tansy";
+        request.folder = folder;
+        request.fingerprint = "one";
+    }
+    void TearDown() override { fs::remove_all(folder); }
+
+    std::set<std::string> files() const {
+        std::set<std::string> names;
+        for (const auto& entry : fs::directory_iterator(folder)) {
+            names.insert(entry.path().filename().string());
+        }
+        return names;
+    }
+    fs::path folder;
+    DeliveryRequest request;
+};
+
+TEST_F(Delivering, EverythingArrivesAndTheManifestSaysSo) {
+    const Result<DeliveryReport> report = deliver(request);
+    ASSERT_TRUE(report.ok()) << report.problem().sentence();
+    EXPECT_TRUE(report->all_arrived());
+    EXPECT_EQ(files(), (std::set<std::string>{"delivery.json", "tansy_model.glb", "tansy_stamp.glb", "tansy_stand.glb"}));
+    for (const Arrival& arrival : report->arrivals) {
+        EXPECT_EQ(arrival.state, CellState::arrived) << arrival.reason;
+        EXPECT_GE(arrival.claims.size(), 7U);
+        EXPECT_LT(arrival.drift.largest_mm, 0.5);
+        EXPECT_GT(arrival.drift.points_compared, 15000U) << "clips are held against the surface too";
+    }
+    EXPECT_EQ(report->arrivals[1].drift.per_frame_mm.size(), 41U);
+    const json manifest = json::parse(*read_file(folder / "delivery.json"));
+    EXPECT_EQ(manifest["root"], "root");
+    EXPECT_EQ(manifest["faces"], "-Y");
+    EXPECT_NEAR(manifest["height_units"].get<double>(), 161.8, 1);
+    EXPECT_EQ(manifest["clips"].size(), 2U);
+    EXPECT_EQ(manifest["clips"][0]["frames"], 41);
+    EXPECT_EQ(manifest["clips"][0]["repeats"], true);
+    for (const json& file : manifest["files"]) {
+        const std::string bytes = *read_file(folder / file["file"].get<std::string>());
+        EXPECT_EQ(file["bytes"], bytes.size());
+        EXPECT_EQ(file["xxh3_128"], hash_of(bytes));
+    }
+}
+
+TEST_F(Delivering, TheSameInGivesTheSameBytes) {
+    ASSERT_TRUE(deliver(request).ok());
+    std::map<std::string, std::string> first;
+    for (const std::string& name : files()) {
+        first[name] = *read_file(folder / name);
+    }
+    fs::remove_all(folder);
+    ASSERT_TRUE(deliver(request).ok());
+    for (const auto& [name, bytes] : first) {
+        EXPECT_EQ(bytes, *read_file(folder / name)) << name;
+    }
+}
+
+TEST_F(Delivering, AClipFileHoldsTheSkeletonAndThatClipOnly) {
+    ASSERT_TRUE(deliver(request).ok());
+    const Result<Scene> clip = read_scene(folder / "tansy_stand.glb");
+    ASSERT_TRUE(clip.ok());
+    EXPECT_EQ(clip->clips.size(), 1U);
+    EXPECT_TRUE(clip->materials.empty());
+    size_t points = 0;
+    for (const Mesh& mesh : clip->meshes) {
+        points += mesh.point_count();
+    }
+    EXPECT_LE(points, 2U) << "only what carries shape weights";
+    EXPECT_EQ(joints_of(*clip).size(), joints_of(prepared()).size());
+    const Result<Scene> model = read_scene(folder / "tansy_model.glb");
+    ASSERT_TRUE(model.ok());
+    EXPECT_TRUE(model->clips.empty());
+    for (const Mesh& mesh : model->meshes) {
+        EXPECT_LE(mesh.influences.largest_row(), 4U);
+        for (size_t i = 0; i + 1 < mesh.influences.offsets.size(); ++i) {
+            float sum = 0;
+            for (uint32_t k = mesh.influences.offsets[i]; k < mesh.influences.offsets[i + 1]; ++k) {
+                sum += mesh.influences.weights[k];
+            }
+            ASSERT_NEAR(sum, 1, 1e-6);
+        }
+    }
+}
+
+TEST_F(Delivering, EveryJointAndShapeIsKeyedAtEveryFrame) {
+    for (const double rate : {24.0, 30.0, 60.0}) {
+        const Clip& clip = *prepared().find_clip("stamp");
+        const Clip baked = bake_clip(prepared(), clip, rate);
+        const auto frames = static_cast<size_t>(std::ceil(clip.seconds * rate - 1e-3)) + 1;
+        std::set<int> moved;
+        for (const Channel& channel : baked.channels) {
+            EXPECT_EQ(channel.times.size(), frames);
+            EXPECT_EQ(channel.values.size(), frames * static_cast<size_t>(channel.width));
+            moved.insert(channel.node);
+            for (size_t k = 1; channel.path == Path::rotation && k < frames; ++k) {
+                float dot = 0;
+                for (size_t c = 0; c < 4; ++c) {
+                    dot += channel.values[k * 4 + c] * channel.values[k * 4 - 4 + c];
+                }
+                ASSERT_GE(dot, 0) << "a turn takes the long way";
+            }
+        }
+        for (const int joint : joints_of(prepared())) {
+            EXPECT_EQ(moved.count(joint), 1U);
+        }
+    }
+}
+
+TEST_F(Delivering, SteppedChannelsStayStepped) {
+    const Clip baked = bake_clip(prepared(), *prepared().find_clip("stand"), 60);
+    const int eye = prepared().find_node("LeftEye");
+    bool found = false;
+    for (const Channel& channel : baked.channels) {
+        if (channel.node == eye && channel.path == Path::rotation) {
+            found = true;
+            EXPECT_EQ(channel.interpolation, Interpolation::step);
+        }
+    }
+    EXPECT_TRUE(found);
+}
+
+TEST_F(Delivering, AFailedClaimHoldsTheFileAndTouchesNothing) {
+    ASSERT_TRUE(deliver(request).ok());
+    const std::string before = *read_file(folder / "tansy_model.glb");
+    request.destination.drift_limit_mm = 0;
+    request.destination.influences = 1;
+    const Result<DeliveryReport> report = deliver(request);
+    ASSERT_TRUE(report.ok());
+    EXPECT_FALSE(report->all_arrived());
+    for (const Arrival& arrival : report->arrivals) {
+        EXPECT_EQ(arrival.state, CellState::held);
+        EXPECT_NE(arrival.reason.find("mm"), std::string::npos) << arrival.reason;
+    }
+    EXPECT_EQ(before, *read_file(folder / "tansy_model.glb"));
+}
+
+TEST_F(Delivering, WrongRootsAndNamesAreHeld) {
+    request.destination.root = "hips";
+    EXPECT_NE(deliver(request)->arrivals[0].reason.find("hips"), std::string::npos);
+    request.destination.root = "root";
+    request.destination.joint_names = "^[a-z_0-9]*$";
+    EXPECT_NE(deliver(request)->arrivals[0].reason.find("Joint names"), std::string::npos);
+}
+
+TEST_F(Delivering, AnOpenStopHoldsEverything) {
+    request.prepared = &received();
+    const Result<DeliveryReport> report = deliver(request);
+    ASSERT_TRUE(report.ok());
+    for (const Arrival& arrival : report->arrivals) {
+        EXPECT_EQ(arrival.state, CellState::held);
+        EXPECT_NE(arrival.reason.find("161"), std::string::npos) << arrival.reason;
+    }
+    EXPECT_TRUE(files().empty());
+    request.prepared = &prepared();
+    request.card_problems = {"resize: no"};
+    EXPECT_EQ(deliver(request)->arrivals[0].state, CellState::held);
+}
+
+TEST_F(Delivering, OnlyOurOwnFilesAreReplaced) {
+    fs::create_directories(folder);
+    std::ofstream(folder / "tansy_stand.glb") << "somebody's work";
+    const Result<DeliveryReport> report = deliver(request);
+    ASSERT_TRUE(report.ok());
+    EXPECT_FALSE(report->all_arrived());
+    EXPECT_EQ(*read_file(folder / "tansy_stand.glb"), "somebody's work");
+    EXPECT_TRUE(fs::exists(folder / "tansy_model.glb"));
+    const json manifest = json::parse(*read_file(folder / "delivery.json"));
+    EXPECT_EQ(manifest["files"].size(), 2U);
+}
+
+TEST_F(Delivering, StaleAndArrivedAreToldByTheFingerprint) {
+    const std::vector<Deliverable> plan = plan_deliverables(prepared(), request.destination, "tansy").take();
+    EXPECT_EQ(known_state(folder, plan[0], "one").state, CellState::never);
+    request.only = {"clip:stand"};
+    ASSERT_TRUE(deliver(request).ok());
+    EXPECT_EQ(known_state(folder, plan[0], "one").state, CellState::never);
+    EXPECT_EQ(known_state(folder, plan[1], "one").state, CellState::arrived);
+    EXPECT_EQ(known_state(folder, plan[1], "two").state, CellState::stale);
+    fs::remove(folder / "tansy_stand.glb");
+    EXPECT_EQ(known_state(folder, plan[1], "one").state, CellState::never);
+}
+
+TEST_F(Delivering, FilesOfClipsThatAreGoneAreRemovedIfUntouched) {
+    ASSERT_TRUE(deliver(request).ok());
+    Scene fewer = prepared();
+    fewer.clips.erase(fewer.clips.begin());
+    request.prepared = &fewer;
+    std::ofstream(folder / "notes.txt") << "mine";
+    ASSERT_TRUE(deliver(request).ok());
+    EXPECT_EQ(files(), (std::set<std::string>{"delivery.json", "notes.txt", "tansy_model.glb", "tansy_stamp.glb"}));
+}
+
+TEST_F(Delivering, StoppingLeavesWholeFilesOnly) {
+    int asked = 0;
+    request.stop = [&] { return ++asked > 2; };
+    const Result<DeliveryReport> report = deliver(request);
+    ASSERT_TRUE(report.ok());
+    EXPECT_TRUE(report->stopped);
+    for (const std::string& name : files()) {
+        EXPECT_TRUE(name == "delivery.json" || read_scene(folder / name).ok()) << name;
+    }
+    EXPECT_EQ(files().count("tansy_stamp.glb"), 0U);
+}
+
+TEST_F(Delivering, CheckingAgainFindsWhatSomebodyChanged) {
+    ASSERT_TRUE(deliver(request).ok());
+    const std::vector<Deliverable> plan = plan_deliverables(prepared(), request.destination, "tansy").take();
+    const Result<Arrival> good = check_again(request, plan[1]);
+    ASSERT_TRUE(good.ok()) << good.problem().sentence();
+    EXPECT_EQ(good->state, CellState::arrived) << good->reason;
+    fs::copy_file(folder / "tansy_stamp.glb", folder / "tansy_stand.glb", fs::copy_options::overwrite_existing);
+    EXPECT_EQ(check_again(request, plan[1])->state, CellState::held);
+    std::ofstream(folder / "tansy_stand.glb") << "glTF";
+    EXPECT_FALSE(check_again(request, plan[1]).ok());
+}
+
+TEST_F(Delivering, EveryContainerArrives) {
+    for (const char* container : {"gltf", "gltf_embedded"}) {
+        fs::remove_all(folder);
+        request.destination.container = container;
+        const Result<DeliveryReport> report = deliver(request);
+        ASSERT_TRUE(report.ok()) << report.problem().sentence();
+        EXPECT_TRUE(report->all_arrived()) << container;
+    }
+}
+
+TEST(Destinations, ReadBackAsWrittenAndRefuseNonsense) {
+    for (const Destination& destination : built_in_destinations()) {
+        const Result<Destination> again = destination_from_json(destination_to_json(destination), "test");
+        ASSERT_TRUE(again.ok()) << again.problem().sentence();
+        EXPECT_TRUE(*again == destination);
+    }
+    const json good = destination_to_json(built_in_destinations()[0]);
+    const auto refused = [&](const char* key, const json& value) {
+        json bad = good;
+        bad[key] = value;
+        const Result<Destination> result = destination_from_json(bad, "test");
+        EXPECT_FALSE(result.ok()) << key << " = " << value;
+    };
+    refused("unit_m", 0);
+    refused("unit_m", "cm");
+    refused("up", "Z");
+    refused("forward", "+Z");
+    refused("influences", 0);
+    refused("rate", -1);
+    refused("container", "zip");
+    refused("joint_names", "(");
+    refused("model_file", "{where}");
+    refused("clip_file", "../{clip}");
+    refused("colour", "red");
+    refused("name", "");
+}
+
+TEST(Destinations, AxesAndUnitsAreRightHanded) {
+    for (const Destination& destination : built_in_destinations()) {
+        const Mat3 turn = linear_of(destination.axes.from_core()) * destination.axes.unit_m;
+        EXPECT_NEAR(turn.determinant(), 1, 1e-12);
+        EXPECT_TRUE((turn * turn.transpose()).isApprox(Mat3::Identity()));
+    }
+    const Destination tidewater = built_in_destinations()[0];
+    EXPECT_EQ(tidewater.axis_here(Axis::pos_z), "-Y");
+    EXPECT_EQ(tidewater.axis_here(Axis::pos_y), "+Z");
+    EXPECT_EQ(tidewater.in_units(1.62), "162.0 u");
+}
+
+TEST(Planning, FileNamesThatClashAreRefused) {
+    Scene scene = prepared();
+    scene.clips[1].name = "STAND";
+    EXPECT_FALSE(plan_deliverables(scene, built_in_destinations()[0], "tansy").ok());
+    EXPECT_FALSE(plan_deliverables(Scene(), built_in_destinations()[0], "tansy").ok());
+}
+
+} // namespace
+} // namespace wembrix::testing

@@ -1,0 +1,92 @@
+#include "core/findings/all.h"
+#include "core/findings/finding.h"
+#include "core/job/keep.h"
+#include "core/job/replay.h"
+#include "tansy_scene.h"
+
+#include <algorithm>
+#include <gtest/gtest.h>
+
+namespace wembrix::testing {
+namespace {
+
+std::vector<Finding> findings_of(const Scene& scene) { return look_for_findings({scene}); }
+const Finding* find(const std::vector<Finding>& findings, const std::string& id) {
+    const auto found = std::find_if(findings.begin(), findings.end(), [&](const Finding& finding) { return finding.id == id; });
+    return found == findings.end() ? nullptr : &*found;
+}
+
+Scene tansy() {
+    Scene scene = demo::tansy_model();
+    scene.clips = demo::tansy_market_take().clips;
+    return scene;
+}
+
+TEST(Findings, TheDemoHasTheFaultsItIsSaidToHave) {
+    const std::vector<Finding> findings = findings_of(tansy());
+    for (const char* id : {"size", "roots", "holder", "name_prefix", "take_name"}) {
+        const Finding* finding = find(findings, id);
+        ASSERT_NE(finding, nullptr) << id;
+        EXPECT_FALSE(finding->message.empty());
+        EXPECT_FALSE(finding->reason.empty());
+        EXPECT_FALSE(finding->where.empty());
+        ASSERT_TRUE(finding->step.has_value()) << id;
+    }
+    EXPECT_EQ(find(findings, "size")->grade, Grade::stop);
+    EXPECT_EQ(find(findings, "roots")->grade, Grade::stop);
+    EXPECT_TRUE(std::is_sorted(findings.begin(), findings.end(), [](const Finding& a, const Finding& b) { return a.grade < b.grade; }));
+}
+
+TEST(Findings, TheStepOfEachMendsIt) {
+    Scene scene = tansy();
+    for (const char* id : {"size", "holder", "name_prefix", "take_name", "roots"}) {
+        const std::vector<Finding> before = findings_of(scene);
+        const Finding* finding = find(before, id);
+        ASSERT_NE(finding, nullptr) << id;
+        const Result<StepResult> mended = apply_step(scene, *finding->step);
+        ASSERT_TRUE(mended.ok()) << id << ": " << mended.problem().sentence();
+        scene = mended->scene;
+        const std::vector<Finding> after = findings_of(scene);
+        EXPECT_EQ(find(after, id), nullptr) << id << " is still there: " << find(after, id)->message;
+    }
+    EXPECT_TRUE(findings_of(scene).empty());
+}
+
+TEST(Findings, ASoundSceneHasNone) {
+    Scene scene;
+    EXPECT_TRUE(findings_of(scene).empty());
+}
+
+TEST(Findings, NamesThatSayNothing) {
+    for (const char* name : {"capture_07", "Take 001", "Clip (3)", "anim", "untitled 2", "12", "Scene.001", ""}) {
+        EXPECT_TRUE(is_meaningless_take_name(name)) << name;
+    }
+    for (const char* name : {"walk", "wade_in", "lift parcel take 2", "scene_walk", "Idle01"}) {
+        EXPECT_FALSE(is_meaningless_take_name(name)) << name;
+    }
+}
+
+TEST(Keep, ATickForEachThing) {
+    const Scene scene = tansy();
+    Job job;
+    job.steps = {{"leave_behind", {{"kinds", {"camera", "light"}}, {"names", {"set_floor"}}}}};
+    const int floor = scene.find_node("set_floor");
+    const int lamp = scene.find_node("key_lamp");
+    const int viewer = scene.find_node("viewer");
+    const int body = scene.find_node("market:tansy_rig:tansy_body");
+    EXPECT_TRUE(is_left(job, scene, floor));
+    EXPECT_TRUE(is_left(job, scene, lamp));
+    EXPECT_FALSE(is_left(job, scene, body));
+    set_left(job, scene, lamp, false);
+    EXPECT_FALSE(is_left(job, scene, lamp));
+    EXPECT_TRUE(is_left(job, scene, viewer)) << "the other kind stays left";
+    set_left(job, scene, body, true);
+    EXPECT_TRUE(is_left(job, scene, body));
+    for (const int node : {floor, viewer, body}) {
+        set_left(job, scene, node, false);
+    }
+    EXPECT_TRUE(job.steps.empty()) << "a step that leaves nothing is none";
+}
+
+} // namespace
+} // namespace wembrix::testing

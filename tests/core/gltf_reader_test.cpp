@@ -1,0 +1,309 @@
+// Numbers and structures of glTF, made by hand, with the answers known.
+#include "core/formats/gltf/document.h"
+#include "core/formats/gltf/gltf.h"
+#include "core/measure/deform.h"
+
+#include <cstring>
+#include <gtest/gtest.h>
+#include <nlohmann/json.hpp>
+
+namespace wembrix::testing {
+namespace {
+
+using nlohmann::json;
+
+/// Puts together a text glTF with one buffer, by hand.
+class Sheet {
+  public:
+    json root = {{"asset", {{"version", "2.0"}}}};
+
+    template <typename T> int view(const std::vector<T>& values, int stride = 0) {
+        bytes_.resize((bytes_.size() + 7) / 8 * 8, '\0');
+        json row = {{"buffer", 0}, {"byteOffset", bytes_.size()}, {"byteLength", values.size() * sizeof(T)}};
+        if (stride > 0) {
+            row["byteStride"] = stride;
+        }
+        bytes_.append(reinterpret_cast<const char*>(values.data()), values.size() * sizeof(T));
+        root["bufferViews"].push_back(row);
+        return static_cast<int>(root["bufferViews"].size()) - 1;
+    }
+    int accessor(int view, int component, const std::string& type, size_t count, bool normalised = false, size_t offset = 0) {
+        json row = {{"componentType", component}, {"type", type}, {"count", count}};
+        if (view >= 0) {
+            row["bufferView"] = view;
+        }
+        if (normalised) {
+            row["normalized"] = true;
+        }
+        if (offset > 0) {
+            row["byteOffset"] = offset;
+        }
+        root["accessors"].push_back(row);
+        return static_cast<int>(root["accessors"].size()) - 1;
+    }
+    template <typename T> int numbers(const std::vector<T>& values, int component, const std::string& type, size_t width, bool normalised = false) {
+        return accessor(view(values), component, type, values.size() / width, normalised);
+    }
+    int floats(const std::vector<float>& values, const std::string& type, size_t width) { return numbers(values, 5126, type, width); }
+
+    Scene read() {
+        json whole = root;
+        whole["buffers"] = json::array({{{"byteLength", bytes_.size()}, {"uri", "data:application/octet-stream;base64," + gltf::base64(bytes_)}}});
+        Result<Scene> scene = read_gltf_bytes(whole.dump(), {}, "sheet");
+        EXPECT_TRUE(scene.ok()) << (scene.ok() ? "" : scene.problem().sentence());
+        return scene.ok() ? scene.take() : Scene();
+    }
+
+  private:
+    std::string bytes_;
+};
+
+Sheet triangle() {
+    Sheet sheet;
+    sheet.root["nodes"] = json::array({{{"mesh", 0}}});
+    const int position = sheet.floats({0, 0, 0, 1, 0, 0, 0, 1, 0}, "VEC3", 3);
+    sheet.root["meshes"] = json::array({{{"primitives", json::array({{{"attributes", {{"POSITION", position}}}}})}}});
+    return sheet;
+}
+
+json& attributes(Sheet& sheet) { return sheet.root["meshes"][0]["primitives"][0]["attributes"]; }
+
+const Attribute& attribute(const Scene& scene, const std::string& name) {
+    for (const Attribute& candidate : scene.meshes[0].attributes) {
+        if (candidate.name == name) {
+            return candidate;
+        }
+    }
+    static const Attribute none;
+    ADD_FAILURE() << name << " is not there";
+    return none;
+}
+
+TEST(GltfReader, AllComponentTypesBecomeTheSameNumbers) {
+    Sheet sheet = triangle();
+    attributes(sheet)["_BYTE"] = sheet.numbers<int8_t>({-3, 0, 100}, 5120, "SCALAR", 1);
+    attributes(sheet)["_UBYTE"] = sheet.numbers<uint8_t>({3, 0, 200}, 5121, "SCALAR", 1);
+    attributes(sheet)["_SHORT"] = sheet.numbers<int16_t>({-3000, 0, 30000}, 5122, "SCALAR", 1);
+    attributes(sheet)["_USHORT"] = sheet.numbers<uint16_t>({3, 0, 60000}, 5123, "SCALAR", 1);
+    attributes(sheet)["_UINT"] = sheet.numbers<uint32_t>({3, 0, 1U << 23U}, 5125, "SCALAR", 1);
+    const Scene scene = sheet.read();
+    EXPECT_EQ(attribute(scene, "_BYTE").data.get(), (std::vector<float>{-3, 0, 100}));
+    EXPECT_EQ(attribute(scene, "_UBYTE").data.get(), (std::vector<float>{3, 0, 200}));
+    EXPECT_EQ(attribute(scene, "_SHORT").data.get(), (std::vector<float>{-3000, 0, 30000}));
+    EXPECT_EQ(attribute(scene, "_USHORT").data.get(), (std::vector<float>{3, 0, 60000}));
+    EXPECT_EQ(attribute(scene, "_UINT").data.get(), (std::vector<float>{3, 0, 8388608}));
+}
+
+TEST(GltfReader, NormalisedIntegersReachOneAndMinusOne) {
+    Sheet sheet = triangle();
+    attributes(sheet)["_B"] = sheet.numbers<int8_t>({-128, -127, 127}, 5120, "SCALAR", 1, true);
+    attributes(sheet)["_UB"] = sheet.numbers<uint8_t>({0, 51, 255}, 5121, "SCALAR", 1, true);
+    attributes(sheet)["_S"] = sheet.numbers<int16_t>({-32768, 0, 32767}, 5122, "SCALAR", 1, true);
+    attributes(sheet)["_US"] = sheet.numbers<uint16_t>({0, 13107, 65535}, 5123, "SCALAR", 1, true);
+    const Scene scene = sheet.read();
+    EXPECT_EQ(attribute(scene, "_B").data.get(), (std::vector<float>{-1, -1, 1}));
+    EXPECT_FLOAT_EQ(attribute(scene, "_UB").data[1], 0.2F);
+    EXPECT_EQ(attribute(scene, "_S").data.get(), (std::vector<float>{-1, 0, 1}));
+    EXPECT_FLOAT_EQ(attribute(scene, "_US").data[1], 0.2F);
+    EXPECT_FLOAT_EQ(attribute(scene, "_US").data[2], 1);
+}
+
+TEST(GltfReader, SparseElementsReplaceTheirBase) {
+    Sheet sheet = triangle();
+    const int base = sheet.floats({1, 2, 3}, "SCALAR", 1);
+    const int places = sheet.view<uint16_t>({2});
+    const int values = sheet.view<float>({9});
+    const json sparse = {{"count", 1}, {"indices", {{"bufferView", places}, {"componentType", 5123}}}, {"values", {{"bufferView", values}}}};
+    sheet.root["accessors"][base]["sparse"] = sparse;
+    attributes(sheet)["_OVER"] = base;
+    const int zeros = sheet.accessor(-1, 5126, "SCALAR", 3);
+    sheet.root["accessors"][zeros]["sparse"] = sparse;
+    attributes(sheet)["_ALONE"] = zeros;
+    const Scene scene = sheet.read();
+    EXPECT_EQ(attribute(scene, "_OVER").data.get(), (std::vector<float>{1, 2, 9}));
+    EXPECT_EQ(attribute(scene, "_ALONE").data.get(), (std::vector<float>{0, 0, 9}));
+}
+
+TEST(GltfReader, StridesAndOffsetsPickInterleavedData) {
+    Sheet sheet = triangle();
+    const int view = sheet.view<float>({10, 1, 2, 20, 3, 4, 30, 5, 6}, 12);
+    attributes(sheet)["_FIRST"] = sheet.accessor(view, 5126, "SCALAR", 3);
+    attributes(sheet)["TEXCOORD_0"] = sheet.accessor(view, 5126, "VEC2", 3, false, 4);
+    const Scene scene = sheet.read();
+    EXPECT_EQ(attribute(scene, "_FIRST").data.get(), (std::vector<float>{10, 20, 30}));
+    EXPECT_EQ(attribute(scene, "TEXCOORD_0").data.get(), (std::vector<float>{1, 2, 3, 4, 5, 6}));
+}
+
+TEST(GltfReader, QuantisedPositionsAreUnpackedThroughTheNode) {
+    Sheet sheet = triangle();
+    attributes(sheet)["POSITION"] = sheet.numbers<int16_t>({0, 0, 0, 0, 32767, 0, 0, 0, 0, -32767, 0, 0}, 5122, "VEC3", 4, true);
+    sheet.root["accessors"].back()["count"] = 3;
+    sheet.root["bufferViews"].back()["byteStride"] = 8;
+    sheet.root["extensionsUsed"] = {"KHR_mesh_quantization"};
+    sheet.root["extensionsRequired"] = {"KHR_mesh_quantization"};
+    sheet.root["nodes"][0]["scale"] = {2, 2, 2};
+    const Scene scene = sheet.read();
+    EXPECT_TRUE(scene.extensions_required.empty());
+    Deformer deformer(scene);
+    std::vector<Vec3f> points(deformer.point_count());
+    deformer.points(Poser(scene, nullptr).rest(), points);
+    EXPECT_TRUE(points[1].isApprox(Vec3f(2, 0, 0)) || points[1].isApprox(Vec3f(0, 2, 0)));
+}
+
+Sheet two_joints(const std::vector<float>& weights_1) {
+    Sheet sheet = triangle();
+    attributes(sheet)["JOINTS_0"] = sheet.numbers<uint8_t>({0, 1, 2, 3, 0, 1, 2, 3, 0, 1, 2, 3}, 5121, "VEC4", 4);
+    attributes(sheet)["WEIGHTS_0"] = sheet.floats({.2F, .1F, .1F, .1F, 1, 0, 0, 0, .5F, .5F, 0, 0}, "VEC4", 4);
+    attributes(sheet)["JOINTS_1"] = sheet.numbers<uint16_t>({4, 5, 6, 0, 4, 5, 6, 0, 4, 5, 6, 0}, 5123, "VEC4", 4);
+    attributes(sheet)["WEIGHTS_1"] = sheet.floats(weights_1, "VEC4", 4);
+    sheet.root["nodes"] = json::array({{{"mesh", 0}, {"skin", 0}}});
+    json joints = json::array();
+    for (int i = 0; i < 7; ++i) {
+        joints.push_back(i + 1);
+        sheet.root["nodes"].push_back({{"name", "j" + std::to_string(i)}, {"translation", {0, i, 0}}});
+    }
+    sheet.root["skins"] = json::array({{{"joints", joints}}});
+    return sheet;
+}
+
+TEST(GltfReader, ManySetsOfInfluencesBecomeOneRow) {
+    const Scene scene = two_joints({.2F, .2F, .1F, 0, 0, 0, 0, 0, 0, 0, 0, 0}).read();
+    const Influences& rows = scene.meshes[0].influences;
+    EXPECT_EQ(rows.largest_row(), 7U);
+    EXPECT_EQ(rows.offsets.get(), (std::vector<uint32_t>{0, 7, 8, 10}));
+    EXPECT_EQ(rows.joints[6], 6);
+    // Joints stand at 0 to 6 m: the point goes where the weighted mean of them goes.
+    Deformer deformer(scene);
+    std::vector<Vec3f> points(deformer.point_count());
+    deformer.points(Poser(scene, nullptr).rest(), points);
+    EXPECT_NEAR(points[0].y(), .1 * 1 + .1 * 2 + .1 * 3 + .2 * 4 + .2 * 5 + .1 * 6, 1e-5);
+    EXPECT_NEAR(points[2].y(), 1 + 0.5, 1e-5);
+}
+
+TEST(GltfReader, PointsThatNothingHoldsAreSaid) {
+    Sheet sheet = two_joints(std::vector<float>(12, 0));
+    attributes(sheet)["WEIGHTS_0"] = sheet.floats(std::vector<float>(12, 0), "VEC4", 4);
+    const Scene scene = sheet.read();
+    EXPECT_EQ(scene.meshes[0].influences.largest_row(), 1U);
+    ASSERT_FALSE(scene.notes.empty());
+    EXPECT_NE(scene.notes[0].what.find("3 points"), std::string::npos) << scene.notes[0].what;
+}
+
+TEST(GltfReader, ShapesKeepNamesNormalsAndStartingWeights) {
+    Sheet sheet = triangle();
+    attributes(sheet)["NORMAL"] = sheet.floats({0, 0, 1, 0, 0, 1, 0, 0, 1}, "VEC3", 3);
+    json& mesh = sheet.root["meshes"][0];
+    const int moved = sheet.floats({0, 0, 0, 0, 0, 2, 0, 0, 0}, "VEC3", 3);
+    const int turned = sheet.floats({0, 0, 0, 1, 0, -1, 0, 0, 0}, "VEC3", 3);
+    mesh["primitives"][0]["targets"] = json::array({{{"POSITION", moved}, {"NORMAL", turned}}});
+    mesh["weights"] = {0.5};
+    mesh["extras"] = {{"targetNames", {"raise"}}, {"author", "nobody"}};
+    const Scene scene = sheet.read();
+    const Shape& shape = scene.meshes[0].shapes.at(0);
+    EXPECT_EQ(shape.name, "raise");
+    EXPECT_EQ(shape.points.get(), (std::vector<uint32_t>{1}));
+    EXPECT_TRUE(shape.has_normals);
+    EXPECT_EQ(scene.meshes[0].carried.extras, R"({"author":"nobody"})");
+    Deformer deformer(scene);
+    std::vector<Vec3f> points(3);
+    std::vector<Vec3f> normals(3);
+    deformer.points_and_normals(Poser(scene, nullptr).rest(), points, normals);
+    EXPECT_NEAR(points[1].z(), 1, 1e-6);
+    EXPECT_NEAR(normals[1].x(), std::sqrt(0.5), 1e-6);
+}
+
+TEST(GltfReader, ChannelsOfEveryKindGiveTheStandardsValues) {
+    Sheet sheet = triangle();
+    const int times = sheet.floats({0, 1, 2}, "SCALAR", 1);
+    const int straight = sheet.floats({0, 0, 0, 2, 0, 0, 4, 0, 0}, "VEC3", 3);
+    const int cubic = sheet.floats({0, 0, 0, 0, 0, 0, 1, 0, 0, 0, 0, 0, 1, 1, 1, 0, 0, 0, 0, 0, 0, 1, 1, 1, 0, 0, 0}, "VEC3", 3);
+    sheet.root["nodes"] = json::array({{{"mesh", 0}}, {{"name", "a"}}, {{"name", "b"}}, {{"name", "c"}}});
+    sheet.root["animations"] = json::array(
+        {{{"name", "move"},
+          {"samplers", {{{"input", times}, {"output", straight}, {"interpolation", "STEP"}}, {{"input", times}, {"output", straight}}, {{"input", times}, {"output", cubic}, {"interpolation", "CUBICSPLINE"}}}},
+          {"channels",
+           {{{"sampler", 0}, {"target", {{"node", 1}, {"path", "translation"}}}},
+            {{"sampler", 1}, {"target", {{"node", 2}, {"path", "translation"}}}},
+            {{"sampler", 2}, {"target", {{"node", 3}, {"path", "scale"}}}}}}}});
+    const Scene scene = sheet.read();
+    ASSERT_EQ(scene.clips.size(), 1U);
+    EXPECT_EQ(scene.clips[0].seconds, 2);
+    Pose pose;
+    Poser(scene, &scene.clips[0]).at(0.5, pose);
+    EXPECT_EQ(pose.local[static_cast<size_t>(scene.find_node("a"))].translation.x(), 0);
+    EXPECT_NEAR(pose.local[static_cast<size_t>(scene.find_node("b"))].translation.x(), 1, 1e-9);
+    // Hermite by hand: v0 = 0 with out-tangent 1, v1 = 1 with in-tangent 0, at u = 1/2.
+    EXPECT_NEAR(pose.local[static_cast<size_t>(scene.find_node("c"))].scale.x(), 0.125 * 1 + 0.5 * 1, 1e-6);
+}
+
+TEST(GltfReader, SeveralScenesSkinsAndPlainNodesComeBackAsTheyWere) {
+    Sheet sheet = two_joints(std::vector<float>(12, 0));
+    sheet.root["nodes"].push_back({{"name", "elsewhere"}, {"translation", {5, 0, 0}}});
+    sheet.root["scenes"] = json::array({{{"name", "day"}, {"nodes", {0, 1, 2, 3, 4, 5, 6, 7}}}, {{"name", "night"}, {"nodes", {8, 0}}}});
+    const Scene scene = sheet.read();
+    EXPECT_EQ(scene.scene_names, (std::vector<std::string>{"day", "night"}));
+    const std::vector<WrittenFile> files = write_gltf_embedded(scene, "again").take();
+    const json again = json::parse(files[0].bytes);
+    EXPECT_EQ(again["scenes"].size(), 2U);
+    EXPECT_EQ(again["scenes"][1]["nodes"].size(), 2U);
+}
+
+TEST(GltfReader, MaterialsPicturesExtensionsAndExtrasAreCarriedThrough) {
+    Sheet sheet = triangle();
+    const std::string png = "\x89PNG\r\n\x1a\n and so on";
+    const int view = sheet.view(std::vector<char>(png.begin(), png.end()));
+    sheet.root["images"] = json::array({{{"bufferView", view}, {"mimeType", "image/png"}, {"name", "bark"}}});
+    sheet.root["samplers"] = json::array({{{"wrapS", 33071}}});
+    sheet.root["textures"] = json::array({{{"source", 0}, {"sampler", 0}}});
+    sheet.root["materials"] = json::array({{{"name", "wet"}, {"pbrMetallicRoughness", {{"baseColorTexture", {{"index", 0}}}}}, {"extensions", {{"KHR_materials_ior", {{"ior", 1.3}}}}}}});
+    sheet.root["meshes"][0]["primitives"][0]["material"] = 0;
+    sheet.root["nodes"][0]["extras"] = {{"tide", "high"}};
+    sheet.root["nodes"][0]["extensions"] = {{"EXT_of_somebody", {{"depth", 3}}}};
+    sheet.root["extensionsUsed"] = {"KHR_materials_ior", "EXT_of_somebody"};
+    const Scene scene = sheet.read();
+    const json again = json::parse(write_gltf_embedded(scene, "again")->front().bytes);
+    EXPECT_EQ(again["materials"], sheet.root["materials"]);
+    EXPECT_EQ(again["textures"], sheet.root["textures"]);
+    EXPECT_EQ(again["images"][0]["name"], "bark");
+    EXPECT_EQ(again["nodes"][0]["extras"], sheet.root["nodes"][0]["extras"]);
+    EXPECT_EQ(again["nodes"][0]["extensions"], sheet.root["nodes"][0]["extensions"]);
+    EXPECT_EQ(again["extensionsUsed"].size(), 2U);
+    const Scene twice = read_gltf_bytes(again.dump(), {}, "again").take();
+    EXPECT_EQ(std::string(twice.images[0].bytes.begin(), twice.images[0].bytes.end()), png);
+}
+
+TEST(GltfReader, NeighbouringBuffersAreReadAndNamesMadeUnique) {
+    Sheet sheet = triangle();
+    sheet.root["nodes"].push_back({{"name", "twin"}});
+    sheet.root["nodes"].push_back({{"name", "twin"}});
+    const Scene scene = sheet.read();
+    EXPECT_GE(scene.find_node("twin"), 0);
+    EXPECT_GE(scene.find_node("twin_2"), 0);
+    const std::filesystem::path folder = std::filesystem::temp_directory_path() / "wembrix_beside";
+    std::filesystem::create_directories(folder);
+    const std::vector<WrittenFile> files = write_gltf_beside(scene, "beside").take();
+    for (const WrittenFile& file : files) {
+        std::FILE* out = std::fopen((folder / file.name).c_str(), "wb");
+        std::fwrite(file.bytes.data(), 1, file.bytes.size(), out);
+        std::fclose(out);
+    }
+    const Result<Scene> again = read_gltf(folder / "beside.gltf");
+    ASSERT_TRUE(again.ok()) << again.problem().sentence();
+    EXPECT_EQ(again->meshes[0].point_count(), 3U);
+    std::filesystem::remove_all(folder);
+}
+
+TEST(GltfReader, StripsAndFansAreTriangles) {
+    Sheet sheet = triangle();
+    const int index = sheet.numbers<uint16_t>({0, 1, 2, 0, 1}, 5123, "SCALAR", 1);
+    sheet.root["meshes"][0]["primitives"][0]["indices"] = index;
+    sheet.root["meshes"][0]["primitives"][0]["mode"] = 5;
+    const Scene scene = sheet.read();
+    EXPECT_EQ(scene.meshes[0].triangle_count(), 3U);
+    const auto triangles = triangles_of(scene.meshes[0], scene.meshes[0].parts[0]);
+    ASSERT_EQ(triangles.size(), 3U);
+    EXPECT_EQ(triangles[1], (std::array<uint32_t, 3>{1, 0, 2}));
+}
+
+} // namespace
+} // namespace wembrix::testing

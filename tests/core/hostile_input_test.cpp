@@ -1,0 +1,97 @@
+#include "bad_files.h"
+#include "core/formats/gltf/gltf.h"
+
+#include <filesystem>
+#include <fstream>
+#include <gtest/gtest.h>
+#include <random>
+#include <sys/resource.h>
+
+namespace wembrix::testing {
+namespace {
+
+size_t largest_memory_kib() {
+    struct rusage usage {};
+    getrusage(RUSAGE_SELF, &usage);
+    return static_cast<size_t>(usage.ru_maxrss);
+}
+
+TEST(HostileInput, EveryBadFileIsRefusedWithOneSentence) {
+    for (const BadFile& file : bad_files()) {
+        const size_t before = largest_memory_kib();
+        const Result<Scene> scene = read_gltf_bytes(file.bytes, std::filesystem::temp_directory_path(), file.name);
+        ASSERT_FALSE(scene.ok()) << file.name << " was taken for good";
+        const std::string sentence = scene.problem().sentence();
+        EXPECT_GT(sentence.size(), file.name.size() + 10) << file.name;
+        EXPECT_NE(sentence.find(file.name), std::string::npos) << "does not say which file: " << sentence;
+        EXPECT_EQ(sentence.find('\n'), std::string::npos) << file.name;
+        EXPECT_LT(sentence.size(), 400U) << file.name;
+        EXPECT_LT(largest_memory_kib() - before, 64 * file.bytes.size() / 1024 + 160 * 1024) << file.name << " took too much memory";
+    }
+}
+
+TEST(HostileInput, TheGoodFileIsGood) {
+    const Result<Scene> scene = read_gltf_bytes(good_file(), {}, "good");
+    ASSERT_TRUE(scene.ok()) << scene.problem().sentence();
+    EXPECT_FALSE(joints_of(*scene).empty());
+    EXPECT_FALSE(scene->clips.empty());
+}
+
+TEST(HostileInput, TenThousandNodesDeepIsReadOrRefusedButNeverFatal) {
+    std::string text = R"({"asset":{"version":"2.0"},"scenes":[{"nodes":[0]}],"nodes":[)";
+    constexpr int deep = 10000;
+    for (int i = 0; i < deep; ++i) {
+        text += i + 1 < deep ? R"({"children":[)" + std::to_string(i + 1) + "]}," : "{}";
+    }
+    text += "]}";
+    const Result<Scene> scene = read_gltf_bytes(text, {}, "deep");
+    ASSERT_TRUE(scene.ok()) << scene.problem().sentence();
+    EXPECT_EQ(scene->nodes.size(), static_cast<size_t>(deep));
+    EXPECT_EQ(rest_world(*scene).size(), static_cast<size_t>(deep));
+    const Result<std::vector<WrittenFile>> written = write_glb(*scene, "deep");
+    EXPECT_TRUE(written.ok());
+}
+
+TEST(HostileInput, CutAtAnyByteIsSurvived) {
+    const std::string good = good_file();
+    for (size_t at = 0; at < good.size(); at += std::max<size_t>(1, good.size() / 300)) {
+        EXPECT_FALSE(read_gltf_bytes(good.substr(0, at), {}, "cut").ok()) << at;
+    }
+}
+
+TEST(HostileInput, BytesTurnedAtRandomAreSurvived) {
+    std::mt19937 random(11);
+    for (int round = 0; round < 400; ++round) {
+        std::string bytes = good_file();
+        for (int k = 0; k < 4; ++k) {
+            bytes[random() % bytes.size()] = static_cast<char>(random() % 256);
+        }
+        const Result<Scene> scene = read_gltf_bytes(bytes, {}, "turned");
+        if (scene.ok()) {
+            (void)rest_world(*scene);
+            (void)write_glb(*scene, "turned");
+        }
+    }
+}
+
+TEST(HostileInput, ALinkThatLeavesTheFolderIsNotFollowed) {
+    const std::filesystem::path folder = std::filesystem::temp_directory_path() / "wembrix_link_test";
+    std::filesystem::remove_all(folder);
+    std::filesystem::create_directories(folder / "inside");
+    std::ofstream(folder / "secret.bin") << std::string(64, 'x');
+    std::filesystem::create_symlink(folder / "secret.bin", folder / "inside" / "linked.bin");
+    const std::string text = R"({"asset":{"version":"2.0"},"buffers":[{"byteLength":64,"uri":"linked.bin"}]})";
+    const Result<Scene> scene = read_gltf_bytes(text, folder / "inside", "link");
+    ASSERT_FALSE(scene.ok());
+    EXPECT_NE(scene.problem().sentence().find("outside"), std::string::npos) << scene.problem().sentence();
+    std::filesystem::remove_all(folder);
+}
+
+TEST(HostileInput, AFolderOrNothingIsRefused) {
+    EXPECT_FALSE(read_gltf("/").ok());
+    EXPECT_FALSE(read_gltf("/nowhere/at/all.glb").ok());
+    EXPECT_FALSE(read_scene("/etc/hostname").ok());
+}
+
+} // namespace
+} // namespace wembrix::testing

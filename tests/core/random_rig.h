@@ -1,0 +1,23 @@
+// Random rigs from a seed: chains and branches, prefixes, holders, mixed interpolation, shapes, several skins.
+#pragma once
+
+#include "core/scene/scene.h"
+
+#include <cstdint>
+
+namespace wembrix::testing {
+
+enum class Holders { none, even, mirrored, uneven, moving };
+
+struct RigOptions {
+    Holders holders = Holders::even;
+    bool two_roots = true;
+    bool odd_weights = true; ///< sums that are not 1
+};
+
+/// The same scene for the same seed, on any machine. Classified and in order, as a reader would give it.
+Scene random_rig(uint32_t seed, const RigOptions& options);
+/// Options that differ from seed to seed, uneven and moving holders left out.
+RigOptions options_for(uint32_t seed);
+
+} // namespace wembrix::testing

@@ -1,0 +1,116 @@
+// wembrix-points: our own evaluation, for other people's readers to be held against.
+//   wembrix-points dump FILE OUT.json   surface points and joints of sampled frames
+//   wembrix-points rigs DIR COUNT       random rigs as .glb: as received, and as delivered after a mending card
+#include "core/base/files.h"
+#include "core/destination/conform.h"
+#include "core/formats/format.h"
+#include "core/formats/gltf/gltf.h"
+#include "core/measure/bounds.h"
+#include "core/measure/deform.h"
+#include "core/steps/step.h"
+#include "random_rig.h"
+
+#include <cstdio>
+#include <filesystem>
+#include <fmt/format.h>
+#include <nlohmann/json.hpp>
+
+namespace {
+
+using namespace wembrix;
+using nlohmann::json;
+
+json frame_of(const Scene& scene, Deformer& deformer, const Poser& poser, double seconds) {
+    Pose pose;
+    poser.at(seconds, pose);
+    std::vector<Vec3f> points(deformer.point_count());
+    deformer.points(pose, points);
+    json surfaces = json::object();
+    for (const Deformer::Surface& surface : deformer.surfaces()) {
+        // Large surfaces are sampled: every k-th point, the same for everybody.
+        const size_t step = std::max<size_t>(1, surface.count / 4000);
+        json rows = json::array();
+        for (size_t i = 0; i < surface.count; i += step) {
+            const Vec3f& p = points[surface.first + i];
+            rows.push_back({p.x(), p.y(), p.z()});
+        }
+        surfaces[scene.nodes[surface.node].name] = {{"step", step}, {"count", surface.count}, {"points", rows}};
+    }
+    json joints = json::object();
+    json matrices = json::object(); // column after column
+    for (const int joint : joints_of(scene)) {
+        const Mat4& world = pose.world[joint];
+        joints[scene.nodes[joint].name] = {world(0, 3), world(1, 3), world(2, 3)};
+        matrices[scene.nodes[joint].name] = std::vector<double>(world.data(), world.data() + 12);
+    }
+    return {{"seconds", seconds}, {"surfaces", surfaces}, {"joints", joints}, {"matrices", matrices}};
+}
+
+int dump(const std::string& file, const std::string& out) {
+    const Result<Scene> scene = read_scene(file);
+    if (!scene) {
+        fmt::print(stderr, "{}\n", scene.problem().sentence());
+        return 2;
+    }
+    Deformer deformer(*scene);
+    json result = {{"size", whole_bounds(*scene).size().norm()}, {"clips", json::array()}};
+    result["rest"] = frame_of(*scene, deformer, Poser(*scene, nullptr), 0);
+    json parents = json::array();
+    for (const int joint : joints_of(*scene)) {
+        const int parent = scene->nodes[joint].parent;
+        parents.push_back({{"name", scene->nodes[joint].name}, {"parent", parent < 0 ? json() : json(scene->nodes[parent].name)}});
+    }
+    result["joints"] = parents;
+    for (const Clip& clip : scene->clips) {
+        json frames = json::array();
+        const Poser poser(*scene, &clip);
+        for (int k = 0; k <= 6; ++k) {
+            frames.push_back(frame_of(*scene, deformer, poser, clip.seconds * k / 6 * 0.9999));
+        }
+        result["clips"].push_back({{"name", clip.name}, {"seconds", clip.seconds}, {"frames", frames}});
+    }
+    return write_file_whole(out, result.dump()).ok() ? 0 : 2;
+}
+
+int rigs(const std::filesystem::path& folder, uint32_t count) {
+    std::filesystem::create_directories(folder);
+    for (uint32_t seed = 1; seed <= count; ++seed) {
+        testing::RigOptions options = testing::options_for(seed);
+        options.odd_weights = false;
+        Scene scene = testing::random_rig(seed, options);
+        const auto put = [&](const Scene& one, const std::string& name) {
+            const auto files = write_glb(one, name);
+            return files.ok() && write_file_whole(folder / files->front().name, files->front().bytes).ok();
+        };
+        if (!put(scene, fmt::format("received_{:03}", seed))) {
+            return 2;
+        }
+        for (const Step& step : std::vector<Step>{{"strip_prefix"}, {"fold_holders"}, {"make_root"}}) {
+            const Result<StepResult> applied = apply_step(scene, step);
+            if (!applied) {
+                return 2;
+            }
+            scene = applied->scene;
+        }
+        const Destination destination = built_in_destinations()[1];
+        if (!put(conform_model(scene, destination).scene, fmt::format("delivered_{:03}_model", seed)) ||
+            !put(conform_clip(scene, scene.clips.front(), destination).scene, fmt::format("delivered_{:03}_clip", seed))) {
+            return 2;
+        }
+    }
+    return 0;
+}
+
+} // namespace
+
+int main(int count, char** arguments) {
+    const std::string command = count > 1 ? arguments[1] : "";
+    if (count == 4 && command == "dump") {
+        return dump(arguments[2], arguments[3]);
+    }
+    if (count == 4 && command == "rigs") {
+        return rigs(arguments[2], static_cast<uint32_t>(std::stoul(arguments[3])));
+    }
+    fmt::print(stderr, "usage: wembrix-points dump FILE OUT.json | rigs DIR COUNT\n");
+    return 2;
+}

@@ -1,0 +1,64 @@
+#!/usr/bin/env bash
+# Our files held against readers that are not ours: the standard's validator, three.js, and an engine's importer.
+# usage: run.sh BUILD_FOLDER
+set -euo pipefail
+here=$(cd "$(dirname "$0")" && pwd)
+build=$(cd "$1" && pwd)
+work=$build/interop
+rm -rf "$work"
+mkdir -p "$work/js" "$work/ours" "$work/received" "$work/engine"
+cp "$here"/*.mjs "$here/package.json" "$here/package-lock.json" "$here/.npmrc" "$work/js/"
+(cd "$work/js" && npm ci --silent)
+
+"$build/demo/wembrix-demo-maker" "$work/demo"
+"$build/src/cli/wembrix-cli" deliver "$work/demo/tansy.wembrix" --out "$work/delivered" | grep -v "  holds$"
+for container in gltf gltf_embedded; do
+    sed "s/\"container\": \"glb\"/\"container\": \"$container\"/" "$work/demo/Lantern_web_view.destination.json" > "$work/$container.json"
+    python3 -c 'import json,sys; job=json.load(open(sys.argv[1])); json.dump({"steps": job["steps"]}, open(sys.argv[2], "w"))' \
+        "$work/demo/tansy.wembrix" "$work/card.json"
+    "$build/src/cli/wembrix-cli" deliver --card "$work/card.json" --destination "$work/$container.json" --out "$work/$container" \
+        "$work/demo/tansy_model.glb" "$work/demo/tansy_market.gltf" > "$work/$container.log"
+done
+"$build/tests/wembrix-points" rigs "$work/rigs" "${WEMBRIX_INTEROP_RIGS:-40}"
+
+echo "== the standard's validator"
+(cd "$work/js" && node validate.mjs "$work"/delivered/*/*.glb "$work"/gltf/*.gltf "$work"/gltf_embedded/*.gltf "$work"/rigs/delivered*.glb)
+
+echo "== three.js"
+pairs=()
+for file in "$work"/demo/tansy_model.glb "$work"/delivered/*/*.glb "$work"/rigs/*.glb; do
+    ours=$work/ours/$(basename "$(dirname "$file")")_$(basename "$file").json
+    "$build/tests/wembrix-points" dump "$file" "$ours"
+    pairs+=("$file" "$ours")
+done
+(cd "$work/js" && node three_points.mjs "${pairs[@]}")
+
+# The whole way, seen by three.js alone: what was received, scaled as the card says, against what was delivered.
+sed 's/"influences": 4/"influences": 8/' "$work/demo/Lantern_web_view.destination.json" > "$work/eight.json"
+"$build/src/cli/wembrix-cli" deliver --card "$work/card.json" --destination "$work/eight.json" --out "$work/eight" \
+    "$work/demo/tansy_model.glb" "$work/demo/tansy_market.gltf" > "$work/eight.log"
+(cd "$work/js" && node three_journey.mjs "$work/demo" "$work/eight" 0.01 "$work/demo/tansy.wembrix")
+
+echo "== an engine's importer"
+cp "$here"/godot/* "$work/engine/"
+for file in "$work"/delivered/Tidewater_runtime/*.glb; do
+    cp "$file" "$work/engine/"
+    "$build/tests/wembrix-points" dump "$file" "$work/engine/$(basename "$file").json"
+done
+export HOME=$work/home
+mkdir -p "$HOME"
+wanted=$(ls "$work"/engine/*.glb | wc -l)
+# The editor imports, and may then hang when it quits: it is ended with its whole group once the imports are there.
+setsid godot3-server --path "$work/engine" --editor --quit > "$work/engine.log" 2>&1 &
+editor=$!
+for _ in $(seq 1 240); do
+    done_now=$(find "$work/engine/.import" -name "*.scn" 2> /dev/null | wc -l || true)
+    kill -0 "$editor" 2>/dev/null || break
+    if [ "$done_now" -ge "$wanted" ]; then sleep 3; break; fi
+    sleep 1
+done
+{ kill -KILL -- "-$editor" && wait "$editor"; } 2> /dev/null || true
+timeout 120 godot3-server --path "$work/engine" -s res://look.gd > "$work/look.log" 2>&1 || true
+sed -n 's/^LOOK //p' "$work/look.log" > "$work/look.json"
+test -s "$work/look.json" || { tail -20 "$work/engine.log" "$work/look.log"; echo "the engine gave no answer"; exit 1; }
+python3 "$here/godot_check.py" "$work/look.json" "$work/engine"
