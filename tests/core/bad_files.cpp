@@ -1,7 +1,7 @@
 #include "bad_files.h"
 
-#include "core/formats/gltf/gltf.h"
 #include "core/formats/gltf/document.h"
+#include "core/formats/gltf/gltf.h"
 #include "random_rig.h"
 
 #include <cstring>
@@ -51,7 +51,9 @@ std::string good_file() {
 std::vector<BadFile> bad_files() {
     std::vector<BadFile> files;
     const auto add = [&](const std::string& name, const std::string& bytes) { files.push_back({name, bytes}); };
-    const auto edit = [&](const std::string& name, const std::function<void(json&)>& change) { add(name, changed(change)); };
+    const auto edit = [&](const std::string& name, const std::function<void(json&)>& change) {
+        add(name, changed(change));
+    };
     RigOptions options;
     const std::string glb = write_glb(random_rig(7, options), "good")->front().bytes;
 
@@ -69,7 +71,8 @@ std::vector<BadFile> bad_files() {
     add("length_too_long", glb.substr(0, 8) + number(0xFFFFFFFF) + glb.substr(12));
     add("chunk_too_long", glb.substr(0, 12) + number(0xFFFFFFF0) + glb.substr(16));
     add("no_json_chunk", glb.substr(0, 16) + "ABCD" + glb.substr(20));
-    add("deep_json", "{\"asset\":{\"version\":\"2.0\"},\"extras\":" + std::string(100000, '[') + std::string(100000, ']') + "}");
+    add("deep_json",
+        "{\"asset\":{\"version\":\"2.0\"},\"extras\":" + std::string(100000, '[') + std::string(100000, ']') + "}");
     add("deep_objects", [] {
         std::string text = R"({"asset":{"version":"2.0"},"extras":)";
         for (int i = 0; i < 50000; ++i) {
@@ -102,7 +105,8 @@ std::vector<BadFile> bad_files() {
     edit("stride_too_small", [](json& root) { root["bufferViews"][0]["byteStride"] = 2; });
     edit("buffer_longer_than_data", [](json& root) { root["buffers"][0]["byteLength"] = 1 << 28; });
     edit("buffer_without_data", [](json& root) { root["buffers"][0].erase("uri"); });
-    edit("buffer_not_base64", [](json& root) { root["buffers"][0]["uri"] = "data:application/octet-stream;base64,***"; });
+    edit("buffer_not_base64",
+         [](json& root) { root["buffers"][0]["uri"] = "data:application/octet-stream;base64,***"; });
     edit("buffer_remote", [](json& root) { root["buffers"][0]["uri"] = "https://example.org/model.bin"; });
     edit("buffer_file_address", [](json& root) { root["buffers"][0]["uri"] = "file:///etc/passwd"; });
     edit("buffer_outside", [](json& root) { root["buffers"][0]["uri"] = "../../../../etc/passwd"; });
@@ -113,7 +117,9 @@ std::vector<BadFile> bad_files() {
     edit("image_remote", [](json& root) { root["images"] = json::array({{{"uri", "http://example.org/a.png"}}}); });
     edit("image_outside", [](json& root) { root["images"] = json::array({{{"uri", "../a.png"}}}); });
     edit("texture_beyond", [](json& root) { root["textures"] = json::array({{{"source", 3}}}); });
-    edit("material_texture_beyond", [](json& root) { root["materials"] = json::parse(R"([{"pbrMetallicRoughness":{"baseColorTexture":{"index":5}}}])"); });
+    edit("material_texture_beyond", [](json& root) {
+        root["materials"] = json::parse(R"([{"pbrMetallicRoughness":{"baseColorTexture":{"index":5}}}])");
+    });
     edit("child_beyond", [](json& root) { root["nodes"][0]["children"] = {9999}; });
     edit("child_negative", [](json& root) { root["nodes"][0]["children"] = {-1}; });
     edit("two_parents", [](json& root) {
@@ -131,13 +137,18 @@ std::vector<BadFile> bad_files() {
     });
     edit("skin_joint_beyond", [](json& root) { root["skins"][0]["joints"][0] = 5000; });
     edit("skin_without_joints", [](json& root) { root["skins"][0]["joints"] = json::array(); });
-    edit("skin_few_joints", [](json& root) { root["skins"][0]["joints"] = json::array({root["skins"][0]["joints"][0]}); });
-    edit("binds_too_few", [](json& root) { root["accessors"][root["skins"][0]["inverseBindMatrices"].get<size_t>()]["count"] = 1; });
+    edit("skin_few_joints",
+         [](json& root) { root["skins"][0]["joints"] = json::array({root["skins"][0]["joints"][0]}); });
+    edit("binds_too_few",
+         [](json& root) { root["accessors"][root["skins"][0]["inverseBindMatrices"].get<size_t>()]["count"] = 1; });
     edit("matrix_short", [](json& root) { root["nodes"][0]["matrix"] = {1, 2, 3}; });
     edit("translation_text", [](json& root) { root["nodes"][0]["translation"] = {"a", "b", "c"}; });
     edit("index_beyond", [](json& root) { root["meshes"][0]["primitives"][0]["attributes"]["POSITION"] = 99999; });
-    edit("indices_are_floats", [](json& root) { root["meshes"][0]["primitives"][0]["indices"] = root["meshes"][0]["primitives"][0]["attributes"]["POSITION"]; });
-    edit("joints_without_weights", [](json& root) { root["meshes"][0]["primitives"][0]["attributes"].erase("WEIGHTS_0"); });
+    edit("indices_are_floats", [](json& root) {
+        root["meshes"][0]["primitives"][0]["indices"] = root["meshes"][0]["primitives"][0]["attributes"]["POSITION"];
+    });
+    edit("joints_without_weights",
+         [](json& root) { root["meshes"][0]["primitives"][0]["attributes"].erase("WEIGHTS_0"); });
     edit("joints_are_floats", [](json& root) {
         json& attributes = root["meshes"][0]["primitives"][0]["attributes"];
         attributes["JOINTS_0"] = attributes["WEIGHTS_0"];
@@ -146,15 +157,19 @@ std::vector<BadFile> bad_files() {
     edit("primitive_without_attributes", [](json& root) { root["meshes"][0]["primitives"][0].erase("attributes"); });
     edit("more_weights_than_shapes", [](json& root) { root["meshes"][0]["weights"] = std::vector<int>(500, 1); });
     edit("position_not_a_number", [](json& root) {
-        poke(root, root["meshes"][0]["primitives"][0]["attributes"]["POSITION"].get<size_t>(), 4, std::numeric_limits<float>::quiet_NaN());
+        poke(root, root["meshes"][0]["primitives"][0]["attributes"]["POSITION"].get<size_t>(), 4,
+             std::numeric_limits<float>::quiet_NaN());
     });
     edit("key_endless", [](json& root) {
-        poke(root, root["animations"][0]["samplers"][0]["output"].get<size_t>(), 0, std::numeric_limits<float>::infinity());
+        poke(root, root["animations"][0]["samplers"][0]["output"].get<size_t>(), 0,
+             std::numeric_limits<float>::infinity());
     });
-    edit("keys_backwards", [](json& root) { poke(root, root["animations"][0]["samplers"][0]["input"].get<size_t>(), 0, 500.0F); });
+    edit("keys_backwards",
+         [](json& root) { poke(root, root["animations"][0]["samplers"][0]["input"].get<size_t>(), 0, 500.0F); });
     edit("keys_far_away", [](json& root) {
         json& accessor = root["accessors"][root["animations"][0]["samplers"][0]["input"].get<size_t>()];
-        poke(root, root["animations"][0]["samplers"][0]["input"].get<size_t>(), (accessor["count"].get<size_t>() - 1) * 4, 1e30F);
+        poke(root, root["animations"][0]["samplers"][0]["input"].get<size_t>(),
+             (accessor["count"].get<size_t>() - 1) * 4, 1e30F);
     });
     edit("sampler_beyond", [](json& root) { root["animations"][0]["channels"][0]["sampler"] = 999; });
     edit("channel_without_target", [](json& root) { root["animations"][0]["channels"][0].erase("target"); });
@@ -164,9 +179,8 @@ std::vector<BadFile> bad_files() {
     });
     edit("needs_unknown_extension", [](json& root) { root["extensionsRequired"] = {"EXT_nobody_knows"}; });
     edit("sparse_beyond", [](json& root) {
-        root["accessors"][0]["sparse"] = {{"count", 4},
-                                          {"indices", {{"bufferView", 0}, {"componentType", 5125}}},
-                                          {"values", {{"bufferView", 0}}}};
+        root["accessors"][0]["sparse"] = {
+            {"count", 4}, {"indices", {{"bufferView", 0}, {"componentType", 5125}}}, {"values", {{"bufferView", 0}}}};
     });
     edit("sparse_count_billions", [](json& root) {
         root["accessors"][0]["sparse"] = {{"count", 3000000000U},
@@ -180,7 +194,9 @@ std::vector<BadFile> bad_files() {
         const json first = primitives[0];
         // Every part asks for its points anew: the attributes differ in a name that means nothing.
         for (int i = 0; i < 200000; ++i) {
-            json part = {{"attributes", {{"POSITION", first["attributes"]["POSITION"]}, {"_N" + std::to_string(i), first["attributes"]["POSITION"]}}}};
+            json part = {{"attributes",
+                          {{"POSITION", first["attributes"]["POSITION"]},
+                           {"_N" + std::to_string(i), first["attributes"]["POSITION"]}}}};
             primitives.push_back(std::move(part));
         }
     });

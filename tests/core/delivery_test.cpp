@@ -24,7 +24,11 @@ std::vector<Step> mending_card() {
             {"fold_holders"},
             {"resize", {{"factor", 0.01}}},
             {"make_root", {{"name", "root"}}},
-            {"split_take", {{"take", "capture_07"}, {"clips", {{{"name", "stand"}, {"first", 0}, {"last", 40}, {"repeats", true}}, {{"name", "stamp"}, {"first", 600}, {"last", 640}}}}}}};
+            {"split_take",
+             {{"take", "capture_07"},
+              {"clips",
+               {{{"name", "stand"}, {"first", 0}, {"last", 40}, {"repeats", true}},
+                {{"name", "stamp"}, {"first", 600}, {"last", 640}}}}}}};
 }
 
 const Scene& received() {
@@ -58,7 +62,8 @@ const Scene& prepared() {
 class Delivering : public ::testing::Test {
   protected:
     void SetUp() override {
-        folder = fs::temp_directory_path() / ("wembrix_delivery_" + std::string(::testing::UnitTest::GetInstance()->current_test_info()->name()));
+        folder = fs::temp_directory_path() /
+                 ("wembrix_delivery_" + std::string(::testing::UnitTest::GetInstance()->current_test_info()->name()));
         fs::remove_all(folder);
         request.prepared = &prepared();
         request.destination = built_in_destinations()[0];
@@ -84,7 +89,8 @@ TEST_F(Delivering, EverythingArrivesAndTheManifestSaysSo) {
     const Result<DeliveryReport> report = deliver(request);
     ASSERT_TRUE(report.ok()) << report.problem().sentence();
     EXPECT_TRUE(report->all_arrived());
-    EXPECT_EQ(files(), (std::set<std::string>{"delivery.json", "tansy_model.glb", "tansy_stamp.glb", "tansy_stand.glb"}));
+    EXPECT_EQ(files(),
+              (std::set<std::string>{"delivery.json", "tansy_model.glb", "tansy_stamp.glb", "tansy_stand.glb"}));
     for (const Arrival& arrival : report->arrivals) {
         EXPECT_EQ(arrival.state, CellState::arrived) << arrival.reason;
         EXPECT_GE(arrival.claims.size(), 7U);

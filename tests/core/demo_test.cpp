@@ -81,7 +81,8 @@ TEST(Tansy, TheLegsReachTheFeet) {
     double worst = 0;
     for (int f = 0; f < demo::take_frames; f += 3) {
         poser.at(f / demo::take_rate, pose);
-        worst = std::max(worst, (point_of(pose.world[foot], Vec3::Zero()) - point_of(pose.world[goal], Vec3::Zero())).norm());
+        worst = std::max(worst,
+                         (point_of(pose.world[foot], Vec3::Zero()) - point_of(pose.world[goal], Vec3::Zero())).norm());
     }
     EXPECT_LT(worst, 0.5) << "centimetres";
 }

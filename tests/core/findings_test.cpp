@@ -10,9 +10,12 @@
 namespace wembrix::testing {
 namespace {
 
-std::vector<Finding> findings_of(const Scene& scene) { return look_for_findings({scene}); }
+std::vector<Finding> findings_of(const Scene& scene) {
+    return look_for_findings({scene});
+}
 const Finding* find(const std::vector<Finding>& findings, const std::string& id) {
-    const auto found = std::find_if(findings.begin(), findings.end(), [&](const Finding& finding) { return finding.id == id; });
+    const auto found =
+        std::find_if(findings.begin(), findings.end(), [&](const Finding& finding) { return finding.id == id; });
     return found == findings.end() ? nullptr : &*found;
 }
 
@@ -34,7 +37,8 @@ TEST(Findings, TheDemoHasTheFaultsItIsSaidToHave) {
     }
     EXPECT_EQ(find(findings, "size")->grade, Grade::stop);
     EXPECT_EQ(find(findings, "roots")->grade, Grade::stop);
-    EXPECT_TRUE(std::is_sorted(findings.begin(), findings.end(), [](const Finding& a, const Finding& b) { return a.grade < b.grade; }));
+    EXPECT_TRUE(std::is_sorted(findings.begin(), findings.end(),
+                               [](const Finding& a, const Finding& b) { return a.grade < b.grade; }));
 }
 
 TEST(Findings, TheStepOfEachMendsIt) {

@@ -27,7 +27,8 @@ class Sheet {
         root["bufferViews"].push_back(row);
         return static_cast<int>(root["bufferViews"].size()) - 1;
     }
-    int accessor(int view, int component, const std::string& type, size_t count, bool normalised = false, size_t offset = 0) {
+    int accessor(int view, int component, const std::string& type, size_t count, bool normalised = false,
+                 size_t offset = 0) {
         json row = {{"componentType", component}, {"type", type}, {"count", count}};
         if (view >= 0) {
             row["bufferView"] = view;
@@ -41,14 +42,19 @@ class Sheet {
         root["accessors"].push_back(row);
         return static_cast<int>(root["accessors"].size()) - 1;
     }
-    template <typename T> int numbers(const std::vector<T>& values, int component, const std::string& type, size_t width, bool normalised = false) {
+    template <typename T>
+    int numbers(const std::vector<T>& values, int component, const std::string& type, size_t width,
+                bool normalised = false) {
         return accessor(view(values), component, type, values.size() / width, normalised);
     }
-    int floats(const std::vector<float>& values, const std::string& type, size_t width) { return numbers(values, 5126, type, width); }
+    int floats(const std::vector<float>& values, const std::string& type, size_t width) {
+        return numbers(values, 5126, type, width);
+    }
 
     Scene read() {
         json whole = root;
-        whole["buffers"] = json::array({{{"byteLength", bytes_.size()}, {"uri", "data:application/octet-stream;base64," + gltf::base64(bytes_)}}});
+        whole["buffers"] = json::array(
+            {{{"byteLength", bytes_.size()}, {"uri", "data:application/octet-stream;base64," + gltf::base64(bytes_)}}});
         Result<Scene> scene = read_gltf_bytes(whole.dump(), {}, "sheet");
         EXPECT_TRUE(scene.ok()) << (scene.ok() ? "" : scene.problem().sentence());
         return scene.ok() ? scene.take() : Scene();
@@ -66,7 +72,9 @@ Sheet triangle() {
     return sheet;
 }
 
-json& attributes(Sheet& sheet) { return sheet.root["meshes"][0]["primitives"][0]["attributes"]; }
+json& attributes(Sheet& sheet) {
+    return sheet.root["meshes"][0]["primitives"][0]["attributes"];
+}
 
 const Attribute& attribute(const Scene& scene, const std::string& name) {
     for (const Attribute& candidate : scene.meshes[0].attributes) {
@@ -113,7 +121,9 @@ TEST(GltfReader, SparseElementsReplaceTheirBase) {
     const int base = sheet.floats({1, 2, 3}, "SCALAR", 1);
     const int places = sheet.view<uint16_t>({2});
     const int values = sheet.view<float>({9});
-    const json sparse = {{"count", 1}, {"indices", {{"bufferView", places}, {"componentType", 5123}}}, {"values", {{"bufferView", values}}}};
+    const json sparse = {{"count", 1},
+                         {"indices", {{"bufferView", places}, {"componentType", 5123}}},
+                         {"values", {{"bufferView", values}}}};
     sheet.root["accessors"][base]["sparse"] = sparse;
     attributes(sheet)["_OVER"] = base;
     const int zeros = sheet.accessor(-1, 5126, "SCALAR", 3);
@@ -136,7 +146,8 @@ TEST(GltfReader, StridesAndOffsetsPickInterleavedData) {
 
 TEST(GltfReader, QuantisedPositionsAreUnpackedThroughTheNode) {
     Sheet sheet = triangle();
-    attributes(sheet)["POSITION"] = sheet.numbers<int16_t>({0, 0, 0, 0, 32767, 0, 0, 0, 0, -32767, 0, 0}, 5122, "VEC3", 4, true);
+    attributes(sheet)["POSITION"] =
+        sheet.numbers<int16_t>({0, 0, 0, 0, 32767, 0, 0, 0, 0, -32767, 0, 0}, 5122, "VEC3", 4, true);
     sheet.root["accessors"].back()["count"] = 3;
     sheet.root["bufferViews"].back()["byteStride"] = 8;
     sheet.root["extensionsUsed"] = {"KHR_mesh_quantization"};
@@ -216,15 +227,19 @@ TEST(GltfReader, ChannelsOfEveryKindGiveTheStandardsValues) {
     Sheet sheet = triangle();
     const int times = sheet.floats({0, 1, 2}, "SCALAR", 1);
     const int straight = sheet.floats({0, 0, 0, 2, 0, 0, 4, 0, 0}, "VEC3", 3);
-    const int cubic = sheet.floats({0, 0, 0, 0, 0, 0, 1, 0, 0, 0, 0, 0, 1, 1, 1, 0, 0, 0, 0, 0, 0, 1, 1, 1, 0, 0, 0}, "VEC3", 3);
+    const int cubic =
+        sheet.floats({0, 0, 0, 0, 0, 0, 1, 0, 0, 0, 0, 0, 1, 1, 1, 0, 0, 0, 0, 0, 0, 1, 1, 1, 0, 0, 0}, "VEC3", 3);
     sheet.root["nodes"] = json::array({{{"mesh", 0}}, {{"name", "a"}}, {{"name", "b"}}, {{"name", "c"}}});
-    sheet.root["animations"] = json::array(
-        {{{"name", "move"},
-          {"samplers", {{{"input", times}, {"output", straight}, {"interpolation", "STEP"}}, {{"input", times}, {"output", straight}}, {{"input", times}, {"output", cubic}, {"interpolation", "CUBICSPLINE"}}}},
-          {"channels",
-           {{{"sampler", 0}, {"target", {{"node", 1}, {"path", "translation"}}}},
-            {{"sampler", 1}, {"target", {{"node", 2}, {"path", "translation"}}}},
-            {{"sampler", 2}, {"target", {{"node", 3}, {"path", "scale"}}}}}}}});
+    sheet.root["animations"] =
+        json::array({{{"name", "move"},
+                      {"samplers",
+                       {{{"input", times}, {"output", straight}, {"interpolation", "STEP"}},
+                        {{"input", times}, {"output", straight}},
+                        {{"input", times}, {"output", cubic}, {"interpolation", "CUBICSPLINE"}}}},
+                      {"channels",
+                       {{{"sampler", 0}, {"target", {{"node", 1}, {"path", "translation"}}}},
+                        {{"sampler", 1}, {"target", {{"node", 2}, {"path", "translation"}}}},
+                        {{"sampler", 2}, {"target", {{"node", 3}, {"path", "scale"}}}}}}}});
     const Scene scene = sheet.read();
     ASSERT_EQ(scene.clips.size(), 1U);
     EXPECT_EQ(scene.clips[0].seconds, 2);
@@ -239,7 +254,8 @@ TEST(GltfReader, ChannelsOfEveryKindGiveTheStandardsValues) {
 TEST(GltfReader, SeveralScenesSkinsAndPlainNodesComeBackAsTheyWere) {
     Sheet sheet = two_joints(std::vector<float>(12, 0));
     sheet.root["nodes"].push_back({{"name", "elsewhere"}, {"translation", {5, 0, 0}}});
-    sheet.root["scenes"] = json::array({{{"name", "day"}, {"nodes", {0, 1, 2, 3, 4, 5, 6, 7}}}, {{"name", "night"}, {"nodes", {8, 0}}}});
+    sheet.root["scenes"] =
+        json::array({{{"name", "day"}, {"nodes", {0, 1, 2, 3, 4, 5, 6, 7}}}, {{"name", "night"}, {"nodes", {8, 0}}}});
     const Scene scene = sheet.read();
     EXPECT_EQ(scene.scene_names, (std::vector<std::string>{"day", "night"}));
     const std::vector<WrittenFile> files = write_gltf_embedded(scene, "again").take();
@@ -255,7 +271,9 @@ TEST(GltfReader, MaterialsPicturesExtensionsAndExtrasAreCarriedThrough) {
     sheet.root["images"] = json::array({{{"bufferView", view}, {"mimeType", "image/png"}, {"name", "bark"}}});
     sheet.root["samplers"] = json::array({{{"wrapS", 33071}}});
     sheet.root["textures"] = json::array({{{"source", 0}, {"sampler", 0}}});
-    sheet.root["materials"] = json::array({{{"name", "wet"}, {"pbrMetallicRoughness", {{"baseColorTexture", {{"index", 0}}}}}, {"extensions", {{"KHR_materials_ior", {{"ior", 1.3}}}}}}});
+    sheet.root["materials"] = json::array({{{"name", "wet"},
+                                            {"pbrMetallicRoughness", {{"baseColorTexture", {{"index", 0}}}}},
+                                            {"extensions", {{"KHR_materials_ior", {{"ior", 1.3}}}}}}});
     sheet.root["meshes"][0]["primitives"][0]["material"] = 0;
     sheet.root["nodes"][0]["extras"] = {{"tide", "high"}};
     sheet.root["nodes"][0]["extensions"] = {{"EXT_of_somebody", {{"depth", 3}}}};

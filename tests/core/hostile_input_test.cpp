@@ -26,7 +26,8 @@ TEST(HostileInput, EveryBadFileIsRefusedWithOneSentence) {
         EXPECT_NE(sentence.find(file.name), std::string::npos) << "does not say which file: " << sentence;
         EXPECT_EQ(sentence.find('\n'), std::string::npos) << file.name;
         EXPECT_LT(sentence.size(), 400U) << file.name;
-        EXPECT_LT(largest_memory_kib() - before, 64 * file.bytes.size() / 1024 + 160 * 1024) << file.name << " took too much memory";
+        EXPECT_LT(largest_memory_kib() - before, 64 * file.bytes.size() / 1024 + 160 * 1024)
+            << file.name << " took too much memory";
     }
 }
 

@@ -28,7 +28,9 @@ class Maker {
 
   private:
     // The standard library's distributions differ between implementations; these do not.
-    double real(double low, double high) { return low + (high - low) * static_cast<double>(random_() >> 8U) / 16777216.0; }
+    double real(double low, double high) {
+        return low + (high - low) * static_cast<double>(random_() >> 8U) / 16777216.0;
+    }
     int whole(int low, int high) { return low + static_cast<int>(random_() % static_cast<uint32_t>(high - low + 1)); }
     bool chance(double p) { return real(0, 1) < p; }
     Vec3 place(double size) { return {real(-size, size), real(-size, size), real(-size, size)}; }
@@ -74,7 +76,8 @@ class Maker {
             std::vector<int> tree;
             const int count = r == 0 ? whole(4, 14) : whole(1, 3);
             for (int i = 0; i < count; ++i) {
-                const int parent = i == 0 ? holder_ : tree[chance(0.6) ? tree.size() - 1 : static_cast<size_t>(whole(0, i - 1))];
+                const int parent =
+                    i == 0 ? holder_ : tree[chance(0.6) ? tree.size() - 1 : static_cast<size_t>(whole(0, i - 1))];
                 Transform rest;
                 rest.translation = i == 0 ? place(0.3) : Vec3(place(0.5) + Vec3(0, 0.3, 0));
                 rest.rotation = turn(1.5);
@@ -131,7 +134,8 @@ class Maker {
             offsets.push_back(static_cast<uint32_t>(holders.size()));
         }
         for (int i = 0; i + 2 < points; ++i) {
-            indices.insert(indices.end(), {static_cast<uint32_t>(i), static_cast<uint32_t>(i + 1), static_cast<uint32_t>(i + 2)});
+            indices.insert(indices.end(),
+                           {static_cast<uint32_t>(i), static_cast<uint32_t>(i + 1), static_cast<uint32_t>(i + 2)});
         }
         Part part;
         part.point_count = static_cast<uint32_t>(points);
@@ -196,14 +200,16 @@ class Maker {
             rest.translation = place(1);
             rest.rotation = turn(2);
             rest.scale = Vec3::Ones() * real(0.5, 2);
-            const int parent = k == 0 ? joints_[static_cast<size_t>(whole(0, static_cast<int>(joints_.size()) - 1))] : holder_;
+            const int parent =
+                k == 0 ? joints_[static_cast<size_t>(whole(0, static_cast<int>(joints_.size()) - 1))] : holder_;
             const int node = add_node(fmt::format("{}prop_{}", prefix_, k), parent, rest);
             scene_.nodes[node].mesh = static_cast<int>(scene_.meshes.size());
             scene_.meshes.push_back(make_mesh(fmt::format("prop_mesh_{}", k), whole(10, 20), false, 1));
         }
     }
 
-    Channel make_channel(int node, Path path, int width, const std::vector<float>& times, const std::function<void(float*)>& value) {
+    Channel make_channel(int node, Path path, int width, const std::vector<float>& times,
+                         const std::function<void(float*)>& value) {
         Channel channel;
         channel.node = node;
         channel.path = path;
@@ -244,8 +250,8 @@ class Maker {
             for (size_t n = 0; n < scene_.nodes.size(); ++n) {
                 const Node& node = scene_.nodes[n];
                 const bool holder = node.name.find("holder") != std::string::npos;
-                if ((holder && options_.holders != Holders::moving) || node.skin >= 0 || node.name.find("tip_") != std::string::npos ||
-                    (!holder && chance(0.25))) {
+                if ((holder && options_.holders != Holders::moving) || node.skin >= 0 ||
+                    node.name.find("tip_") != std::string::npos || (!holder && chance(0.25))) {
                     continue;
                 }
                 const Transform rest = node.rest;
@@ -278,12 +284,13 @@ class Maker {
             for (size_t n = 0; n < scene_.nodes.size(); ++n) {
                 const int mesh = scene_.nodes[n].mesh;
                 if (mesh >= 0 && !scene_.meshes[mesh].shapes.empty()) {
-                    clip.channels.push_back(make_channel(static_cast<int>(n), Path::weights, static_cast<int>(scene_.meshes[mesh].shapes.size()),
-                                                         times, [&](float* v) {
-                                                             for (size_t k = 0; k < scene_.meshes[mesh].shapes.size(); ++k) {
-                                                                 v[k] = static_cast<float>(real(0, 1));
-                                                             }
-                                                         }));
+                    clip.channels.push_back(
+                        make_channel(static_cast<int>(n), Path::weights,
+                                     static_cast<int>(scene_.meshes[mesh].shapes.size()), times, [&](float* v) {
+                                         for (size_t k = 0; k < scene_.meshes[mesh].shapes.size(); ++k) {
+                                             v[k] = static_cast<float>(real(0, 1));
+                                         }
+                                     }));
                 }
             }
             scene_.clips.push_back(std::move(clip));
@@ -300,7 +307,9 @@ class Maker {
 
 } // namespace
 
-Scene random_rig(uint32_t seed, const RigOptions& options) { return Maker(seed, options).run(); }
+Scene random_rig(uint32_t seed, const RigOptions& options) {
+    return Maker(seed, options).run();
+}
 
 RigOptions options_for(uint32_t seed) {
     RigOptions options;

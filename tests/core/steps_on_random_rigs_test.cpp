@@ -20,17 +20,21 @@ uint32_t seeds() {
     return wanted == nullptr ? 60 : static_cast<uint32_t>(std::strtoul(wanted, nullptr, 10));
 }
 
-double allowed_mm(const Scene& scene) { return 1e-5 * whole_bounds(scene).size().norm() * 1000; }
+double allowed_mm(const Scene& scene) {
+    return 1e-5 * whole_bounds(scene).size().norm() * 1000;
+}
 
 /// Drift of one step, held against 1e-5 of the size; returns the scene after it.
 Scene keeps_motion(const Scene& before, const Step& step, uint32_t seed) {
     Result<StepResult> result = apply_step(before, step);
-    EXPECT_TRUE(result.ok()) << "seed " << seed << ": " << step.id << ": " << (result.ok() ? "" : result.problem().sentence());
+    EXPECT_TRUE(result.ok()) << "seed " << seed << ": " << step.id << ": "
+                             << (result.ok() ? "" : result.problem().sentence());
     if (!result.ok()) {
         return before;
     }
     const Drift drift = measure_drift_all(before, result->scene, Matching::identity, result->moved);
-    EXPECT_LE(drift.largest_mm, allowed_mm(result->scene)) << "seed " << seed << ": " << step.id << " at " << drift.place << " frame " << drift.frame;
+    EXPECT_LE(drift.largest_mm, allowed_mm(result->scene))
+        << "seed " << seed << ": " << step.id << " at " << drift.place << " frame " << drift.frame;
     EXPECT_GT(drift.points_compared, 0U);
     EXPECT_TRUE(drift.not_compared.empty()) << "seed " << seed << ": " << step.id;
     return result->scene;
@@ -39,7 +43,9 @@ Scene keeps_motion(const Scene& before, const Step& step, uint32_t seed) {
 json halves(const Clip& take) {
     const int last = take.frames() - 1;
     return {{"take", take.name},
-            {"clips", {{{"name", "first_half"}, {"first", 0}, {"last", last / 2}}, {{"name", "second_half"}, {"first", last / 2}, {"last", last}, {"repeats", true}}}}};
+            {"clips",
+             {{{"name", "first_half"}, {"first", 0}, {"last", last / 2}},
+              {{"name", "second_half"}, {"first", last / 2}, {"last", last}, {"repeats", true}}}}};
 }
 
 class RandomRig : public ::testing::TestWithParam<uint32_t> {};
@@ -62,11 +68,12 @@ TEST_P(RandomRig, AWholeCardKeepsMotionAndLeavesOneCleanSkeleton) {
     Scene scene = random_rig(seed, options_for(seed));
     const Scene received = scene;
     Mat4 moved = Mat4::Identity();
-    for (const Step& step : std::vector<Step>{{"strip_prefix"},
-                                              {"fold_holders"},
-                                              {"resize", {{"factor", 0.4}}},
-                                              {"make_root", {{"name", "root"}, {"place", "ground"}}},
-                                              {"rename_joints", {{"rules", {{{"find", "^Left(.*)$"}, {"replace", "$1_l"}}}}}}}) {
+    for (const Step& step :
+         std::vector<Step>{{"strip_prefix"},
+                           {"fold_holders"},
+                           {"resize", {{"factor", 0.4}}},
+                           {"make_root", {{"name", "root"}, {"place", "ground"}}},
+                           {"rename_joints", {{"rules", {{{"find", "^Left(.*)$"}, {"replace", "$1_l"}}}}}}}) {
         const Result<StepResult> applied = apply_step(scene, step);
         ASSERT_TRUE(applied.ok()) << applied.problem().sentence();
         moved = applied->moved * moved;
@@ -79,7 +86,8 @@ TEST_P(RandomRig, AWholeCardKeepsMotionAndLeavesOneCleanSkeleton) {
     const std::vector<Mat4> world = rest_world(scene);
     for (size_t i = 0; i < scene.nodes.size(); ++i) {
         EXPECT_NE(scene.nodes[i].kind, NodeKind::holder) << "seed " << seed;
-        EXPECT_GT(linear_of(world[i]).determinant(), 0) << "seed " << seed << ": a mirror is left at " << scene.nodes[i].name;
+        EXPECT_GT(linear_of(world[i]).determinant(), 0)
+            << "seed " << seed << ": a mirror is left at " << scene.nodes[i].name;
         EXPECT_EQ(scene.nodes[i].name.find(':'), std::string::npos);
         EXPECT_LT(scene.nodes[i].parent, static_cast<int>(i));
     }
@@ -125,7 +133,8 @@ TEST(FoldHolders, MirrorTurnsTrianglesAround) {
         ASSERT_EQ(pa.size(), pb.size());
         // Props stand under the mirror: their normals, as seen in the world, stay outside.
         for (const Deformer::Surface& surface : a.surfaces()) {
-            if (scene.nodes[surface.node].skin >= 0 || scene.nodes[surface.node].name.find("prop_1") == std::string::npos) {
+            if (scene.nodes[surface.node].skin >= 0 ||
+                scene.nodes[surface.node].name.find("prop_1") == std::string::npos) {
                 continue;
             }
             const int other = folded->scene.find_identity(scene.nodes[surface.node].identity);
@@ -169,7 +178,8 @@ TEST(FoldHolders, AMovingHolderPutsItsMotionIntoTheJoints) {
         ASSERT_TRUE(folded.ok());
         EXPECT_FALSE(folded->could_not.empty()) << "seed " << seed;
         const Drift drift = measure_drift_all(scene, folded->scene, Matching::identity, Mat4::Identity());
-        EXPECT_LE(drift.largest_mm, allowed_mm(folded->scene) * 4) << "seed " << seed << " at " << drift.place << " " << drift.clip << " frame " << drift.frame;
+        EXPECT_LE(drift.largest_mm, allowed_mm(folded->scene) * 4)
+            << "seed " << seed << " at " << drift.place << " " << drift.clip << " frame " << drift.frame;
     }
 }
 

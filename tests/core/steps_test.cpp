@@ -53,8 +53,11 @@ TEST(StripPrefix, TakesAnyDepthOffAndLeavesClashesAlone) {
 
 TEST(RenameJoints, RulesRunInOrderWithGroups) {
     const Scene scene = chain({"LeftLeg_Hip", "RightLeg_Hip", "spine"});
-    const Result<StepResult> result = apply_step(
-        scene, {"rename_joints", {{"rules", {{{"find", "^Left(.*)$"}, {"replace", "$1_l"}}, {{"find", "^Right(.*)$"}, {"replace", "$1_r"}}, {{"find", "^Leg_Hip"}, {"replace", "hip"}}}}}});
+    const Result<StepResult> result = apply_step(scene, {"rename_joints",
+                                                         {{"rules",
+                                                           {{{"find", "^Left(.*)$"}, {"replace", "$1_l"}},
+                                                            {{"find", "^Right(.*)$"}, {"replace", "$1_r"}},
+                                                            {{"find", "^Leg_Hip"}, {"replace", "hip"}}}}}});
     ASSERT_TRUE(result.ok()) << result.problem().sentence();
     EXPECT_EQ(result->scene.nodes[0].name, "hip_l");
     EXPECT_EQ(result->scene.nodes[1].name, "hip_r");
@@ -63,9 +66,13 @@ TEST(RenameJoints, RulesRunInOrderWithGroups) {
 
 TEST(RenameJoints, ClashesEmptyNamesAndBrokenRulesAreRefused) {
     const Scene scene = chain({"a_1", "a_2"});
-    EXPECT_NE(why_not(scene, {"rename_joints", {{"rules", {{{"find", "_.$"}, {"replace", ""}}}}}}).find("same name"), std::string::npos);
-    EXPECT_NE(why_not(scene, {"rename_joints", {{"rules", {{{"find", ".*"}, {"replace", ""}}}}}}).find("nothing of the name"), std::string::npos);
-    EXPECT_NE(why_not(scene, {"rename_joints", {{"rules", {{{"find", "("}, {"replace", ""}}}}}}).find("rule 1"), std::string::npos);
+    EXPECT_NE(why_not(scene, {"rename_joints", {{"rules", {{{"find", "_.$"}, {"replace", ""}}}}}}).find("same name"),
+              std::string::npos);
+    EXPECT_NE(
+        why_not(scene, {"rename_joints", {{"rules", {{{"find", ".*"}, {"replace", ""}}}}}}).find("nothing of the name"),
+        std::string::npos);
+    EXPECT_NE(why_not(scene, {"rename_joints", {{"rules", {{{"find", "("}, {"replace", ""}}}}}}).find("rule 1"),
+              std::string::npos);
 }
 
 TEST(Resize, ByFactorAndByHeightAgree) {
@@ -125,7 +132,10 @@ TEST(FoldHolders, TheDemosTurnGoesIntoTheData) {
 TEST(SplitTake, CutsLookAtTheirPartOfTheTake) {
     const Scene scene = demo::tansy_market_take();
     const Result<StepResult> result = apply_step(
-        scene, {"split_take", {{"take", "capture_07"}, {"clips", {{{"name", "wade"}, {"first", 214}, {"last", 390}, {"repeats", true}, {"colour", "#2F8A72"}}}}}});
+        scene,
+        {"split_take",
+         {{"take", "capture_07"},
+          {"clips", {{{"name", "wade"}, {"first", 214}, {"last", 390}, {"repeats", true}, {"colour", "#2F8A72"}}}}}});
     ASSERT_TRUE(result.ok()) << result.problem().sentence();
     ASSERT_EQ(result->scene.clips.size(), 1U);
     const Clip& clip = result->scene.clips[0];
@@ -137,23 +147,28 @@ TEST(SplitTake, CutsLookAtTheirPartOfTheTake) {
 
 TEST(SplitTake, RefusesWhatDoesNotFit) {
     const Scene scene = demo::tansy_market_take();
-    const auto split = [&](const json& clip) { return why_not(scene, {"split_take", {{"take", "capture_07"}, {"clips", json::array({clip})}}}); };
+    const auto split = [&](const json& clip) {
+        return why_not(scene, {"split_take", {{"take", "capture_07"}, {"clips", json::array({clip})}}});
+    };
     EXPECT_NE(split({{"name", "late"}, {"first", 0}, {"last", 900}}).find("900"), std::string::npos);
     split({{"name", "back"}, {"first", 20}, {"last", 10}});
     split({{"name", "half"}, {"first", 0.5}, {"last", 10}});
     split({{"first", 0}, {"last", 10}});
     split({{"name", "red"}, {"first", 0}, {"last", 10}, {"colour", "red"}});
     const json twice = {{"name", "twice"}, {"first", 0}, {"last", 10}};
-    EXPECT_NE(why_not(scene, {"split_take", {{"take", "capture_07"}, {"clips", {twice, twice}}}}).find("same name"), std::string::npos);
-    EXPECT_NE(why_not(scene, {"split_take", {{"take", "nobody"}, {"clips", json::array()}}}).find("capture_07"), std::string::npos);
+    EXPECT_NE(why_not(scene, {"split_take", {{"take", "capture_07"}, {"clips", {twice, twice}}}}).find("same name"),
+              std::string::npos);
+    EXPECT_NE(why_not(scene, {"split_take", {{"take", "nobody"}, {"clips", json::array()}}}).find("capture_07"),
+              std::string::npos);
 }
 
 TEST(LeaveBehind, ByKindByNameAndNeverWhatIsNeeded) {
     const Scene scene = demo::tansy_model();
-    const Result<StepResult> result =
-        apply_step(scene, {"leave_behind", {{"kinds", {"camera", "light"}}, {"names", {"set_*", "*ik_world", "*pelvis"}}}});
+    const Result<StepResult> result = apply_step(
+        scene, {"leave_behind", {{"kinds", {"camera", "light"}}, {"names", {"set_*", "*ik_world", "*pelvis"}}}});
     ASSERT_TRUE(result.ok()) << result.problem().sentence();
-    for (const char* gone : {"viewer", "key_lamp", "set_floor", "market:tansy_rig:ik_world", "market:tansy_rig:ik_foot_L"}) {
+    for (const char* gone :
+         {"viewer", "key_lamp", "set_floor", "market:tansy_rig:ik_world", "market:tansy_rig:ik_foot_L"}) {
         EXPECT_EQ(result->scene.find_node(gone), -1) << gone;
     }
     EXPECT_GE(result->scene.find_node("market:tansy_rig:pelvis"), 0);
@@ -170,7 +185,8 @@ TEST(Steps, UnknownOnesAndBrokenCardsAreRefused) {
     EXPECT_FALSE(card_from_json(json::array(), "card").ok());
     EXPECT_FALSE(card_from_json({{"steps", {{{"stop", "resize"}}}}}, "card").ok());
     EXPECT_FALSE(card_from_json({{"steps", {{{"step", "paint"}}}}}, "card").ok());
-    const Result<std::vector<Step>> card = card_from_json({{"steps", {{{"step", "resize"}, {"factor", 2}, {"off", true}}}}}, "card");
+    const Result<std::vector<Step>> card =
+        card_from_json({{"steps", {{{"step", "resize"}, {"factor", 2}, {"off", true}}}}}, "card");
     ASSERT_TRUE(card.ok());
     EXPECT_FALSE(card->front().on);
     EXPECT_EQ(step_to_json(card->front()), (json{{"step", "resize"}, {"factor", 2}, {"off", true}}));

@@ -58,7 +58,8 @@ int dump(const std::string& file, const std::string& out) {
     json parents = json::array();
     for (const int joint : joints_of(*scene)) {
         const int parent = scene->nodes[joint].parent;
-        parents.push_back({{"name", scene->nodes[joint].name}, {"parent", parent < 0 ? json() : json(scene->nodes[parent].name)}});
+        parents.push_back(
+            {{"name", scene->nodes[joint].name}, {"parent", parent < 0 ? json() : json(scene->nodes[parent].name)}});
     }
     result["joints"] = parents;
     for (const Clip& clip : scene->clips) {
@@ -94,7 +95,8 @@ int rigs(const std::filesystem::path& folder, uint32_t count) {
         }
         const Destination destination = built_in_destinations()[1];
         if (!put(conform_model(scene, destination).scene, fmt::format("delivered_{:03}_model", seed)) ||
-            !put(conform_clip(scene, scene.clips.front(), destination).scene, fmt::format("delivered_{:03}_clip", seed))) {
+            !put(conform_clip(scene, scene.clips.front(), destination).scene,
+                 fmt::format("delivered_{:03}_clip", seed))) {
             return 2;
         }
     }

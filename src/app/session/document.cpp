@@ -39,6 +39,7 @@ Outcome Document::open(const QString& path) {
     }
     path_ = QFileInfo(path).absoluteFilePath();
     undo_.clear();
+    Q_EMIT opened();
     put(*job);
     Q_EMIT pathChanged();
     return Done{};
@@ -71,6 +72,7 @@ void Document::start(const Job& job) {
     path_.clear();
     undo_.clear();
     undo_.resetClean();
+    Q_EMIT opened();
     put(job);
     Q_EMIT pathChanged();
 }

@@ -30,6 +30,7 @@ class Document : public QObject {
     void edit(const QString& what, const std::function<void(Job&)>& change);
 
   Q_SIGNALS:
+    void opened(); ///< another job, or the same from its file again: nothing that was read before holds
     void jobChanged();
     void pathChanged();
 

@@ -31,6 +31,10 @@ SceneFacts facts_of(const Scene& scene) {
 
 Session::Session(Document& document, QObject* parent) : QObject(parent), document_(document) {
     worker_.setMaxThreadCount(1);
+    connect(&document_, &Document::opened, this, [this] {
+        ++run_;
+        state_.reset();
+    });
     connect(&document_, &Document::jobChanged, this, &Session::restart);
 }
 

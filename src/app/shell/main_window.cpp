@@ -81,6 +81,17 @@ MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
     refresh();
 }
 
+MainWindow::~MainWindow() {
+    // The parts below are members, the widgets that listen to them are children: nothing may be said while both go.
+    qApp->removeEventFilter(this);
+    document_.blockSignals(true);
+    document_.undo().blockSignals(true);
+    session_.blockSignals(true);
+    runner_.blockSignals(true);
+    clock_.blockSignals(true);
+    delete takeCentralWidget();
+}
+
 QWidget* MainWindow::make_header() {
     auto* header = new QWidget(this);
     header->setObjectName(QStringLiteral("header"));

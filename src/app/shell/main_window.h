@@ -24,6 +24,7 @@ class MainWindow : public QMainWindow {
     Q_OBJECT
   public:
     explicit MainWindow(QWidget* parent = nullptr);
+    ~MainWindow() override;
 
     /// Opens a job, or starts one with the given files. Says what went wrong in a message, or nothing.
     QString open_paths(const QStringList& paths);

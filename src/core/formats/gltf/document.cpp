@@ -6,6 +6,7 @@
 #include <cmath>
 #include <cstring>
 #include <fmt/format.h>
+#include <utility>
 
 namespace wembrix::gltf {
 
@@ -185,7 +186,7 @@ Document open_document(std::string bytes, const std::filesystem::path& folder) {
             data = resolve_uri(document, text_of(buffers[i], "uri"), where);
             document.source_bytes += data.size();
         } else if (i == 0 && has_binary) {
-            data = std::move(binary);
+            data = std::exchange(binary, {});
         } else if (buffers[i].contains("extensions")) {
             data.clear(); // a placeholder that an extension fills
         } else {
