@@ -1,6 +1,7 @@
 // From Prepared to files and back: claims, atomicity, the manifest, and what must be held.
 #include "core/base/files.h"
 #include "core/delivery/delivery.h"
+#include "core/delivery/manifest.h"
 #include "core/destination/conform.h"
 #include "core/formats/format.h"
 #include "core/job/job.h"
@@ -240,14 +241,14 @@ TEST_F(Delivering, OnlyOurOwnFilesAreReplaced) {
 
 TEST_F(Delivering, StaleAndArrivedAreToldByTheFingerprint) {
     const std::vector<Deliverable> plan = plan_deliverables(prepared(), request.destination, "tansy").take();
-    EXPECT_EQ(known_state(folder, plan[0], "one").state, CellState::never);
+    EXPECT_EQ(state_in_manifest(read_manifest(folder), folder, plan[0], "one").state, CellState::never);
     request.only = {"clip:stand"};
     ASSERT_TRUE(deliver(request).ok());
-    EXPECT_EQ(known_state(folder, plan[0], "one").state, CellState::never);
-    EXPECT_EQ(known_state(folder, plan[1], "one").state, CellState::arrived);
-    EXPECT_EQ(known_state(folder, plan[1], "two").state, CellState::stale);
+    EXPECT_EQ(state_in_manifest(read_manifest(folder), folder, plan[0], "one").state, CellState::never);
+    EXPECT_EQ(state_in_manifest(read_manifest(folder), folder, plan[1], "one").state, CellState::arrived);
+    EXPECT_EQ(state_in_manifest(read_manifest(folder), folder, plan[1], "two").state, CellState::stale);
     fs::remove(folder / "tansy_stand.glb");
-    EXPECT_EQ(known_state(folder, plan[1], "one").state, CellState::never);
+    EXPECT_EQ(state_in_manifest(read_manifest(folder), folder, plan[1], "one").state, CellState::never);
 }
 
 TEST_F(Delivering, FilesOfClipsThatAreGoneAreRemovedIfUntouched) {

@@ -57,12 +57,14 @@ TEST(JobFile, NonsenseIsRefused) {
 }
 
 TEST(NewJob, LeavesTheSetBehind) {
-    const Job job = new_job({"/x/tansy_model.glb"}, demo::tansy_model());
+    Job job = new_job({"/x/tansy_model.glb"});
+    job.steps = first_steps(demo::tansy_model());
     ASSERT_EQ(job.steps.size(), 1U);
     EXPECT_EQ(job.steps[0].parameters["kinds"], (json{"camera", "light"}));
     EXPECT_EQ(job.steps[0].parameters["names"], (json{"set_floor"}));
     EXPECT_EQ(job.name, "tansy_model");
     EXPECT_EQ(job.destinations.size(), 2U);
+    EXPECT_TRUE(first_steps(Scene()).empty());
 }
 
 TEST(Assemble, ATakeFindsItsJointsWhateverTheirPrefix) {

@@ -77,6 +77,12 @@ void Document::start(const Job& job) {
     Q_EMIT pathChanged();
 }
 
+void Document::begin_with(const std::vector<Step>& steps) {
+    Job job = job_;
+    job.steps = steps;
+    put(job);
+}
+
 void Document::edit(const QString& what, const std::function<void(Job&)>& change) {
     Job after = job_;
     change(after);

@@ -26,6 +26,8 @@ class Document : public QObject {
     Outcome open(const QString& path);
     Outcome save(const QString& path);
     void start(const Job& job); ///< a new job, not saved yet
+    /// Gives a new job its first steps, as part of making it: nothing to undo.
+    void begin_with(const std::vector<Step>& steps);
     /// One undoable change, named for the menu ("Add step Resize").
     void edit(const QString& what, const std::function<void(Job&)>& change);
 

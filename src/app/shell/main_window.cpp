@@ -65,6 +65,7 @@ MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
     connect(intake_, &IntakeStation::demoAsked, this, &MainWindow::open_demo);
     connect(&document_, &Document::jobChanged, this, &MainWindow::refresh);
     connect(&document_, &Document::pathChanged, this, &MainWindow::refresh);
+    connect(&session_, &Session::changed, this, &MainWindow::begin_new_job);
     connect(&session_, &Session::changed, this, &MainWindow::refresh);
     connect(&session_, &Session::busyChanged, this, &MainWindow::refresh);
     connect(&runner_, &DeliveryRunner::progressed, this, &MainWindow::refresh);
@@ -320,6 +321,7 @@ void MainWindow::refresh() {
 QString MainWindow::open_paths(const QStringList& paths) {
     for (const QString& path : paths) {
         if (path.endsWith(QStringLiteral(".wembrix"))) {
+            is_new_ = false;
             const Outcome done = document_.open(path);
             return done ? QString() : QString::fromStdString(done.problem().sentence());
         }
@@ -343,13 +345,16 @@ QString MainWindow::open_paths(const QStringList& paths) {
         });
         return {};
     }
-    // The first file tells what kinds there are to leave behind; it is read here once more than the session does.
-    Result<LoadedSources> loaded = load_sources(sources, {});
-    if (!loaded) {
-        return QString::fromStdString(loaded.problem().sentence());
-    }
-    document_.start(new_job(files, loaded->received));
+    is_new_ = true;
+    document_.start(new_job(files));
     return {};
+}
+
+void MainWindow::begin_new_job() {
+    if (is_new_ && session_.state()) {
+        is_new_ = false;
+        document_.begin_with(first_steps(*session_.state()->replay.received));
+    }
 }
 
 void MainWindow::report(const QString& problem) {

@@ -50,6 +50,7 @@ class MainWindow : public QMainWindow {
     QWidget* make_status();
     QAction* add_action(QMenu* menu, const QString& text, const QKeySequence& keys, const std::function<void()>& run);
     void refresh();
+    void begin_new_job();
     bool save();
     bool save_as();
     bool may_lose_changes();
@@ -80,6 +81,7 @@ class MainWindow : public QMainWindow {
     QLabel* status_middle_ = nullptr;
     QLabel* status_right_ = nullptr;
     bool card_folded_ = false;
+    bool is_new_ = false; ///< files were dropped; their first steps follow when they are read
 };
 
 } // namespace wembrix::app

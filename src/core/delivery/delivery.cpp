@@ -328,8 +328,4 @@ Result<Arrival> check_again(const DeliveryRequest& request, const Deliverable& d
     return arrival;
 }
 
-KnownState known_state(const fs::path& folder, const Deliverable& deliverable, const std::string& fingerprint) {
-    return state_in_manifest(read_manifest(folder), folder, deliverable, fingerprint);
-}
-
 } // namespace wembrix

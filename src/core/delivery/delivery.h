@@ -77,14 +77,6 @@ Result<DeliveryReport> deliver(const DeliveryRequest& request);
 /// Reads a file that was delivered before and checks it again, as it lies in the folder now.
 Result<Arrival> check_again(const DeliveryRequest& request, const Deliverable& deliverable);
 
-/// What the manifest in `folder` says of a deliverable: arrived with this fingerprint, stale with another, or never.
-struct KnownState {
-    CellState state = CellState::never;
-    double drift_mm = 0;
-};
-KnownState known_state(const std::filesystem::path& folder, const Deliverable& deliverable,
-                       const std::string& fingerprint);
-
 /// A short name of everything a delivery depends on.
 std::string delivery_fingerprint(const std::vector<std::string>& source_hashes, const std::vector<Step>& steps,
                                  const Destination& destination, const std::string& job_name);

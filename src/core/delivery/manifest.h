@@ -30,6 +30,11 @@ nlohmann::json make_manifest(const DeliveryRequest& request, const std::vector<D
 /// Deletes files that only the old manifest lists and that still are as it says.
 void remove_retired(const nlohmann::json& old, const nlohmann::json& now, const std::filesystem::path& folder);
 
+/// What a manifest says of a deliverable: arrived with this fingerprint, stale with another, or never.
+struct KnownState {
+    CellState state = CellState::never;
+    double drift_mm = 0;
+};
 KnownState state_in_manifest(const nlohmann::json& manifest, const std::filesystem::path& folder,
                              const Deliverable& deliverable, const std::string& fingerprint);
 

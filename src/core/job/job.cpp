@@ -86,7 +86,7 @@ Outcome write_job(const Job& job, const std::filesystem::path& file) {
     return write_file_whole(file, job_to_json(job).dump(2) + "\n");
 }
 
-Job new_job(const std::vector<std::filesystem::path>& sources, const Scene& received) {
+Job new_job(const std::vector<std::filesystem::path>& sources) {
     Job job;
     for (const std::filesystem::path& source : sources) {
         job.sources.push_back(source.string());
@@ -95,6 +95,10 @@ Job new_job(const std::vector<std::filesystem::path>& sources, const Scene& rece
         job.name = sources.front().stem().string();
     }
     job.destinations = built_in_destinations();
+    return job;
+}
+
+std::vector<Step> first_steps(const Scene& received) {
     json kinds = json::array();
     auto any = [&](NodeKind kind) {
         return std::any_of(received.nodes.begin(), received.nodes.end(),
@@ -118,17 +122,17 @@ Job new_job(const std::vector<std::filesystem::path>& sources, const Scene& rece
             names.push_back(node.name);
         }
     }
-    if (!kinds.empty() || !names.empty()) {
-        Step step{"leave_behind"};
-        if (!kinds.empty()) {
-            step.parameters["kinds"] = kinds;
-        }
-        if (!names.empty()) {
-            step.parameters["names"] = names;
-        }
-        job.steps.push_back(std::move(step));
+    if (kinds.empty() && names.empty()) {
+        return {};
     }
-    return job;
+    Step step{"leave_behind"};
+    if (!kinds.empty()) {
+        step.parameters["kinds"] = kinds;
+    }
+    if (!names.empty()) {
+        step.parameters["names"] = names;
+    }
+    return {step};
 }
 
 Result<LoadedSources> load_sources(const std::vector<std::string>& sources, const std::filesystem::path& folder) {

@@ -27,8 +27,12 @@ Result<Job> job_from_json(const nlohmann::json& json, const std::string& where);
 Result<Job> read_job(const std::filesystem::path& file);
 Outcome write_job(const Job& job, const std::filesystem::path& file);
 
-/// A job for files that were dropped: both scenario destinations, cameras, lights and unskinned surfaces left behind.
-Job new_job(const std::vector<std::filesystem::path>& sources, const Scene& received);
+/// A job for files that were dropped, before anything is known of them: their names and the destinations that come
+/// with Wembrix.
+Job new_job(const std::vector<std::filesystem::path>& sources);
+/// What a new job leaves behind once its sources are read: cameras, lights, helpers, and beside a skinned character
+/// the surfaces that no joint moves. Empty when there is nothing of the kind.
+std::vector<Step> first_steps(const Scene& received);
 
 struct LoadedSources {
     Scene received;

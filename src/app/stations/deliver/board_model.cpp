@@ -1,5 +1,7 @@
 #include "stations/deliver/board_model.h"
 
+#include "core/delivery/manifest.h"
+
 #include <algorithm>
 #include <map>
 
@@ -30,6 +32,8 @@ void BoardModel::refresh() {
             continue;
         }
         const std::string fingerprint = session_.fingerprint(destination);
+        const std::filesystem::path folder = runner_.folder_of(destination);
+        const nlohmann::json manifest = read_manifest(folder);
         for (const Deliverable& deliverable : *plan) {
             const auto [place, fresh] = places.try_emplace(deliverable.id(), rows_.size());
             if (fresh) {
@@ -52,7 +56,7 @@ void BoardModel::refresh() {
             BoardCell& cell = rows_[place->second].cells[d];
             cell.planned = true;
             cell.key = {destination.name, deliverable.id()};
-            const KnownState known = known_state(runner_.folder_of(destination), deliverable, fingerprint);
+            const KnownState known = state_in_manifest(manifest, folder, deliverable, fingerprint);
             const Arrival* arrival = runner_.arrival(cell.key);
             cell.state = arrival != nullptr && arrival->state == CellState::held ? CellState::held : known.state;
             if (cell.state == CellState::held) {

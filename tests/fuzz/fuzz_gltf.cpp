@@ -1,0 +1,22 @@
+// Any bytes at all: a scene or one sentence, never more. What is read is posed and written, too.
+#include "core/formats/gltf/gltf.h"
+#include "core/job/inspect.h"
+#include "core/measure/deform.h"
+
+#include <cstddef>
+#include <cstdint>
+
+extern "C" int LLVMFuzzerTestOneInput(const uint8_t* data, size_t size) {
+    using namespace wembrix;
+    const Result<Scene> scene =
+        read_gltf_bytes(std::string(reinterpret_cast<const char*>(data), size), "/nonexistent", "fuzz");
+    if (scene) {
+        Pose pose;
+        Poser(*scene, scene->clips.empty() ? nullptr : scene->clips.data()).at(0.1, pose);
+        Deformer deformer(*scene);
+        std::vector<Vec3f> points(deformer.point_count());
+        deformer.points(pose, points);
+        (void)write_glb(*scene, "fuzz");
+    }
+    return 0;
+}
