@@ -5,8 +5,8 @@
 #include "core/measure/drift.h"
 #include "tansy_scene.h"
 
+#include <algorithm>
 #include <benchmark/benchmark.h>
-#include <cstring>
 
 namespace {
 
@@ -29,7 +29,7 @@ void copy_of_the_points(benchmark::State& state) {
     std::vector<Vec3f> from(Deformer(tansy()).point_count());
     std::vector<Vec3f> to(from.size());
     for (auto _ : state) {
-        std::memcpy(to.data(), from.data(), from.size() * sizeof(Vec3f));
+        std::copy(from.begin(), from.end(), to.begin());
         benchmark::DoNotOptimize(to.data());
         benchmark::ClobberMemory();
     }

@@ -3,5 +3,5 @@
 set -euo pipefail
 cd "$(dirname "$0")/.."
 cmake -S . -B build/tidy -G Ninja -DCMAKE_CXX_COMPILER=g++ -DCMAKE_DISABLE_PRECOMPILE_HEADERS=ON -DWEMBRIX_TESTS=OFF > /dev/null
-git ls-files 'src/*.cpp' 'demo/*.cpp' | xargs -P "$(nproc)" -n 3 clang-tidy -p build/tidy --quiet --warnings-as-errors='*' 2> /dev/null
+git ls-files 'src/*.cpp' 'demo/*.cpp' | xargs -P "$(nproc)" -n 4 clang-tidy -p build/tidy --quiet --warnings-as-errors='*' 2> /dev/null
 echo "tidy: no findings"

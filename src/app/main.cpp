@@ -3,16 +3,10 @@
 
 #include <QApplication>
 #include <QMessageBox>
-#include <QSurfaceFormat>
 #include <QTimer>
 
 int main(int count, char** arguments) {
-    QSurfaceFormat format;
-    format.setVersion(3, 3);
-    format.setProfile(QSurfaceFormat::CoreProfile);
-    format.setDepthBufferSize(24);
-    format.setSamples(4);
-    QSurfaceFormat::setDefaultFormat(format);
+    wembrix::app::prepare_graphics();
     QApplication application(count, arguments);
     QApplication::setApplicationName(QStringLiteral("wembrix"));
     QApplication::setApplicationDisplayName(QStringLiteral("Wembrix"));

@@ -1,6 +1,7 @@
 #include "commands.h"
 
 #include "core/base/files.h"
+#include "core/base/json_file.h"
 #include "core/delivery/delivery.h"
 #include "core/job/inspect.h"
 #include "core/job/job.h"
@@ -25,15 +26,11 @@ Result<Plan> plan_from_card(const DeliverOptions& options) {
     if (options.destination.empty() || options.out.empty()) {
         return Problem{"--card needs --destination and --out.", "usage", ""};
     }
-    Result<std::string> bytes = read_file(options.card);
-    if (!bytes) {
-        return bytes.problem();
+    const Result<nlohmann::json> parsed = read_json_file(options.card);
+    if (!parsed) {
+        return parsed.problem();
     }
-    const nlohmann::json parsed = nlohmann::json::parse(*bytes, nullptr, false);
-    if (parsed.is_discarded()) {
-        return Problem{"is not valid JSON.", options.card, ""};
-    }
-    Result<std::vector<Step>> steps = card_from_json(parsed, options.card);
+    Result<std::vector<Step>> steps = card_from_json(*parsed, options.card);
     if (!steps) {
         return steps.problem();
     }
@@ -134,6 +131,11 @@ int deliver_files(const DeliverOptions& options) {
         return refuse(sources.problem());
     }
     const Replay replayed = replay(std::make_shared<const Scene>(std::move(sources->received)), plan->job.steps);
+    for (const StepOutcome& outcome : replayed.outcomes) {
+        if (outcome.problem && outcome.problem->malformed) {
+            return refuse(*outcome.problem);
+        }
+    }
     nlohmann::json all = nlohmann::json::array();
     int code = all_well;
     for (const auto& [destination, folder] : plan->deliveries) {

@@ -2,16 +2,11 @@
 #include "style/look.h"
 
 #include <QApplication>
-#include <QSurfaceFormat>
 #include <gtest/gtest.h>
 
 int main(int count, char** arguments) {
     ::testing::InitGoogleTest(&count, arguments);
-    QSurfaceFormat format;
-    format.setVersion(3, 3);
-    format.setProfile(QSurfaceFormat::CoreProfile);
-    format.setDepthBufferSize(24);
-    QSurfaceFormat::setDefaultFormat(format);
+    wembrix::app::prepare_graphics();
     QApplication application(count, arguments);
     wembrix::app::apply_look(application);
     return RUN_ALL_TESTS();

@@ -5,7 +5,6 @@
 #include <QApplication>
 #include <QElapsedTimer>
 #include <QScreen>
-#include <QSurfaceFormat>
 #include <cstdio>
 #include <functional>
 
@@ -94,12 +93,7 @@ int run(const QString& job, const QString& first_look, const QString& out, const
 } // namespace
 
 int main(int count, char** arguments) {
-    QSurfaceFormat format;
-    format.setVersion(3, 3);
-    format.setProfile(QSurfaceFormat::CoreProfile);
-    format.setDepthBufferSize(24);
-    format.setSamples(4);
-    QSurfaceFormat::setDefaultFormat(format);
+    prepare_graphics();
     QApplication application(count, arguments);
     apply_look(application);
     const QStringList given = QApplication::arguments().mid(1);

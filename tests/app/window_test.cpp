@@ -367,7 +367,7 @@ TEST_F(Window, OneCameraTurnsBothPanes) {
     QTest::mouseRelease(&view, Qt::LeftButton, {}, QPoint(120, 110));
     EXPECT_NE(window->camera().yaw, before);
     QTest::mouseDClick(&view, Qt::LeftButton, {}, QPoint(60, 100));
-    EXPECT_NEAR(window->camera().distance, 2.55, 1e-9);
+    EXPECT_NEAR(window->camera().distance, 2.75, 1e-9);
 }
 
 TEST_F(Window, DroppedFilesBecomeAJob) {

@@ -73,7 +73,11 @@ check "no such destination" ends 2 "$cli" deliver "$work/demo/tansy.wembrix" --d
 check "names it" grep -q Moon "$work/err"
 check "a card without a destination" ends 2 "$cli" deliver --card "$work/card.json" "$work/demo/tansy_model.glb"
 echo '{"steps":[{"step":"resize","factor":-1}]}' > "$work/bad_card.json"
-check "a step that does not fit holds the delivery" ends 1 "$cli" deliver --card "$work/bad_card.json" \
+check "a step with impossible parameters is bad input" ends 2 "$cli" deliver --card "$work/bad_card.json" \
+    --destination "$work/demo/Tidewater_runtime.destination.json" --out "$work/bad" "$work/demo/tansy_model.glb"
+check "in one sentence" one_sentence
+echo '{"steps":[{"step":"split_take","take":"nobody","clips":[]}]}' > "$work/bad_card.json"
+check "a step that does not fit the scene holds the delivery" ends 1 "$cli" deliver --card "$work/bad_card.json" \
     --destination "$work/demo/Tidewater_runtime.destination.json" --out "$work/bad" "$work/demo/tansy_model.glb"
 echo '{"steps":[{"step":"dance"}]}' > "$work/bad_card.json"
 check "an unknown step is bad input" ends 2 "$cli" deliver --card "$work/bad_card.json" \

@@ -153,7 +153,7 @@ std::vector<BadFile> bad_files() {
         json& attributes = root["meshes"][0]["primitives"][0]["attributes"];
         attributes["JOINTS_0"] = attributes["WEIGHTS_0"];
     });
-    edit("mode_unknown", [](json& root) { root["meshes"][0]["primitives"][0]["mode"] = 12; });
+    edit("topology_unknown", [](json& root) { root["meshes"][0]["primitives"][0]["mode"] = 12; });
     edit("primitive_without_attributes", [](json& root) { root["meshes"][0]["primitives"][0].erase("attributes"); });
     edit("more_weights_than_shapes", [](json& root) { root["meshes"][0]["weights"] = std::vector<int>(500, 1); });
     edit("position_not_a_number", [](json& root) {

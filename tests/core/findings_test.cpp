@@ -62,7 +62,7 @@ TEST(Findings, ASoundSceneHasNone) {
 }
 
 TEST(Findings, NamesThatSayNothing) {
-    for (const char* name : {"capture_07", "Take 001", "Clip (3)", "anim", "untitled 2", "12", "Scene.001", ""}) {
+    for (const char* name : {"capture_07", "Take (12)", "Clip (3)", "anim", "untitled 2", "12", "Scene.001", ""}) {
         EXPECT_TRUE(is_meaningless_take_name(name)) << name;
     }
     for (const char* name : {"walk", "wade_in", "lift parcel take 2", "scene_walk", "Idle01"}) {

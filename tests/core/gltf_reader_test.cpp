@@ -4,6 +4,7 @@
 #include "core/measure/deform.h"
 
 #include <cstring>
+#include <fmt/format.h>
 #include <gtest/gtest.h>
 #include <nlohmann/json.hpp>
 
@@ -171,7 +172,7 @@ Sheet two_joints(const std::vector<float>& weights_1) {
     json joints = json::array();
     for (int i = 0; i < 7; ++i) {
         joints.push_back(i + 1);
-        sheet.root["nodes"].push_back({{"name", "j" + std::to_string(i)}, {"translation", {0, i, 0}}});
+        sheet.root["nodes"].push_back({{"name", fmt::format("j{}", i)}, {"translation", {0, i, 0}}});
     }
     sheet.root["skins"] = json::array({{{"joints", joints}}});
     return sheet;

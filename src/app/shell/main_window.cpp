@@ -267,6 +267,7 @@ void MainWindow::refresh() {
         }
         intake_->set_destination(destination());
     }
+    destinations_->setEnabled(!names.isEmpty());
     const int due = static_cast<int>(deliver_->board().due().size());
     const bool ready = session_.state() != nullptr && !runner_.is_running();
     go_->setText(runner_.is_running() ? tr("Delivering…")

@@ -178,6 +178,7 @@ RouteCard::RouteCard(Document& document, Session& session, QWidget* parent)
 }
 
 void RouteCard::rebuild() {
+    findChild<QPushButton*>(QStringLiteral("addStep"))->setEnabled(session_.state() != nullptr);
     for (StepCard* card : cards_) {
         card->hide();
         card->deleteLater();

@@ -4,6 +4,7 @@
 #include <QFontDatabase>
 #include <QPalette>
 #include <QStyleFactory>
+#include <QSurfaceFormat>
 
 namespace wembrix::app {
 
@@ -158,6 +159,15 @@ QString state_name(State state) {
     return state == State::received   ? QStringLiteral("Received")
            : state == State::prepared ? QStringLiteral("Prepared")
                                       : QStringLiteral("Arrived");
+}
+
+void prepare_graphics() {
+    QSurfaceFormat format;
+    format.setVersion(3, 3);
+    format.setProfile(QSurfaceFormat::CoreProfile);
+    format.setDepthBufferSize(24);
+    format.setSamples(4);
+    QSurfaceFormat::setDefaultFormat(format);
 }
 
 void apply_look(QApplication& application) {

@@ -29,6 +29,9 @@ struct Look {
 const Look& look();
 QString state_name(State state);
 
+/// Asks for the OpenGL that the view needs; to be called before the application is made.
+void prepare_graphics();
+
 /// Chooses light or dark by the desktop, and sets font and style sheet.
 void apply_look(QApplication& application);
 

@@ -29,7 +29,7 @@ void Camera::approach(double factor) {
 
 void Camera::frame_all() {
     target = Vec3(0, 0.5, 0);
-    distance = 2.55;
+    distance = 2.75;
     Q_EMIT moved();
 }
 

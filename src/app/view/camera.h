@@ -14,7 +14,7 @@ class Camera : public QObject {
 
     double yaw = -1.05;  ///< radians about up; 0 looks from the front
     double pitch = 0.12; ///< radians, from above when positive
-    double distance = 2.55;
+    double distance = 2.75;
     Vec3 target = Vec3(0, 0.5, 0); ///< from the middle of the feet
     bool same_scale = false;       ///< all panes at the scale of the larger one
 

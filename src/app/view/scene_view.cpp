@@ -2,6 +2,7 @@
 
 #include <QMouseEvent>
 #include <QPainter>
+#include <QPainterPath>
 #include <QWheelEvent>
 #include <cmath>
 
@@ -71,6 +72,15 @@ void main() { shown = vec4(edge, 1.0); })";
 
 QVector3D three(const QColor& colour) {
     return {static_cast<float>(colour.redF()), static_cast<float>(colour.greenF()), static_cast<float>(colour.blueF())};
+}
+
+/// One line a metre; where that is too fine to see, one every ten, a hundred, and so on.
+double grid_gap(double unit) {
+    double gap = 1;
+    while (gap < unit * 0.2) {
+        gap *= 10;
+    }
+    return gap;
 }
 
 std::unique_ptr<QOpenGLShaderProgram> program(const char* vertex, const char* fragment) {
@@ -263,6 +273,7 @@ void SceneView::paintGL() {
     if (tools_shown_) {
         draw_rod(painter, p);
     }
+    draw_labels(painter, p);
 }
 
 void SceneView::draw_surfaces(const Projection& p) {
@@ -306,11 +317,7 @@ void SceneView::draw_surfaces(const Projection& p) {
 }
 
 void SceneView::draw_ground(QPainter& painter, const Projection& p) const {
-    // One line a metre; where that is too fine to see, one every ten, a hundred, and so on.
-    double gap = 1;
-    while (gap < p.unit * 0.2) {
-        gap *= 10;
-    }
+    const double gap = grid_gap(p.unit);
     const int lines = 8;
     const double x0 = std::round(p.middle.x() / gap) * gap;
     const double z0 = std::round(p.middle.z() / gap) * gap;
@@ -333,12 +340,6 @@ void SceneView::draw_ground(QPainter& painter, const Projection& p) const {
             }
         }
     }
-    painter.setPen(look().soft);
-    QFont small = painter.font();
-    small.setPixelSize(10);
-    painter.setFont(small);
-    painter.drawText(QRectF(8, height() - 18, width() - 16, 14), Qt::AlignLeft | Qt::AlignVCenter,
-                     tr("grid %1 m").arg(gap, 0, 'g', 4));
 }
 
 void SceneView::draw_figure(QPainter& painter, const Projection& p) const {
@@ -357,9 +358,6 @@ void SceneView::draw_figure(QPainter& painter, const Projection& p) const {
     if (pixels < 14) {
         painter.setPen(QPen(look().stop, 2));
         painter.drawLine(at(0, 0), at(0, 1));
-        painter.drawText(
-            QRectF(std::clamp(at(0, 0).x() - 20, 4.0, std::max(4.0, width() - 134.0)), at(0, 0).y() + 4, 130, 14),
-            Qt::AlignLeft, tr("1.75 m figure is this dot"));
         return;
     }
     painter.setPen(QPen(colour, 1.2, Qt::DashLine));
@@ -383,6 +381,20 @@ void SceneView::draw_figure(QPainter& painter, const Projection& p) const {
     painter.setPen(look().soft);
     const QPointF above = at(0, 1.0);
     painter.drawText(QRectF(above.x() - 40, above.y() - 16, 80, 14), Qt::AlignCenter, tr("1.75 m"));
+}
+
+void SceneView::draw_labels(QPainter& painter, const Projection& p) const {
+    QFont small = painter.font();
+    small.setPixelSize(10);
+    painter.setFont(small);
+    painter.setPen(look().soft);
+    painter.drawText(QRectF(8, height() - 18, width() - 16, 14), Qt::AlignLeft | Qt::AlignVCenter,
+                     tr("grid %1 m").arg(grid_gap(p.unit), 0, 'g', 4));
+    if (tools_shown_ && p.unit > 40) {
+        painter.setPen(look().stop);
+        painter.drawText(QRectF(8, height() - 34, width() - 16, 14), Qt::AlignLeft | Qt::AlignVCenter,
+                         tr("a 1.75 m person is a dot here"));
+    }
 }
 
 void SceneView::draw_rod(QPainter& painter, const Projection& p) const {

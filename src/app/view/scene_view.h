@@ -55,6 +55,7 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     void draw_surfaces(const Projection& p);
     void draw_ground(QPainter& painter, const Projection& p) const;
     void draw_figure(QPainter& painter, const Projection& p) const;
+    void draw_labels(QPainter& painter, const Projection& p) const;
     void draw_rod(QPainter& painter, const Projection& p) const;
     void draw_joints(QPainter& painter, const Projection& p) const;
 

@@ -29,8 +29,8 @@ void TwinView::show_state(const SessionState& state, const Destination* destinat
 }
 
 void TwinView::clear(const QString& why) {
-    left_->clear(why);
-    right_->clear(why);
+    left_->clear(why.isEmpty() ? tr("What the sources hold stands here.") : why);
+    right_->clear(why.isEmpty() ? tr("What the route card makes of it stands here, seen from the same side.") : why);
     playback_->offer_nothing();
 }
 

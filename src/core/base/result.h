@@ -9,9 +9,10 @@ namespace wembrix {
 
 /// What went wrong, in the person's words.
 struct Problem {
-    std::string what;  ///< one clear sentence
-    std::string where; ///< file, joint, step or key; may be empty
-    std::string mend;  ///< what the person can do; may be empty
+    std::string what;       ///< one clear sentence
+    std::string where;      ///< file, joint, step or key; may be empty
+    std::string mend;       ///< what the person can do; may be empty
+    bool malformed = false; ///< the fault is in what was typed, whatever the scene it is used on
     [[nodiscard]] std::string sentence() const {
         std::string text = where.empty() ? what : where + ": " + what;
         if (!mend.empty()) {

@@ -75,8 +75,9 @@ void check_joints(const Scene& prepared, const Scene& arrived, const Destination
             strange.push_back(row.name);
         }
     }
-    Claim names{"Joint names", "as the destination takes them",
-                strange.empty() ? "all fit" : fmt::format("{} do not fit", strange.size()), strange.empty(), ""};
+    Claim names{"Joint names", "fit the pattern",
+                strange.empty() ? "fit the pattern" : fmt::format("{} do not fit", strange.size()), strange.empty(),
+                ""};
     names.detail = strange.empty() ? "" : some_of(strange) + " cannot stand there; rename them by a rule";
     arrival.claims.push_back(std::move(names));
 

@@ -1,6 +1,7 @@
 #include "core/destination/destination.h"
 
 #include "core/base/files.h"
+#include "core/base/json_file.h"
 #include "core/formats/format.h"
 
 #include <cmath>
@@ -136,15 +137,11 @@ json destination_to_json(const Destination& from) {
 }
 
 Result<Destination> read_destination(const std::filesystem::path& file) {
-    Result<std::string> bytes = read_file(file);
-    if (!bytes) {
-        return bytes.problem();
+    const Result<nlohmann::json> parsed = read_json_file(file);
+    if (!parsed) {
+        return parsed.problem();
     }
-    const json parsed = json::parse(*bytes, nullptr, false);
-    if (parsed.is_discarded()) {
-        return Problem{"is not valid JSON.", file.string(), ""};
-    }
-    return destination_from_json(parsed, file.string());
+    return destination_from_json(*parsed, file.string());
 }
 
 Result<std::string> file_stem(const std::string& pattern, const std::string& job, const std::string& clip,

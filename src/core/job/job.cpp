@@ -1,6 +1,7 @@
 #include "core/job/job.h"
 
 #include "core/base/files.h"
+#include "core/base/json_file.h"
 #include "core/formats/format.h"
 #include "core/job/assemble.h"
 
@@ -71,15 +72,11 @@ Result<Job> job_from_json(const json& from, const std::string& where) {
 }
 
 Result<Job> read_job(const std::filesystem::path& file) {
-    Result<std::string> bytes = read_file(file);
-    if (!bytes) {
-        return bytes.problem();
+    const Result<nlohmann::json> parsed = read_json_file(file);
+    if (!parsed) {
+        return parsed.problem();
     }
-    const json parsed = json::parse(*bytes, nullptr, false);
-    if (parsed.is_discarded()) {
-        return Problem{"is not valid JSON.", file.string(), ""};
-    }
-    return job_from_json(parsed, file.string());
+    return job_from_json(*parsed, file.string());
 }
 
 Outcome write_job(const Job& job, const std::filesystem::path& file) {

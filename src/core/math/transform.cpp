@@ -67,7 +67,7 @@ Mat4 translating(const Vec3& by) {
 }
 
 Mat3 normal_matrix(const Mat4& matrix) {
-    const Mat3 linear = linear_of(matrix);
+    Mat3 linear = linear_of(matrix);
     if (std::abs(linear.determinant()) < 1e-300) {
         return linear;
     }

@@ -505,7 +505,7 @@ class Fold {
 
 Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
     if (!json.empty()) {
-        return Problem{fmt::format("has no parameter \"{}\".", json.begin().key()), "", ""};
+        return Problem{fmt::format("has no parameter \"{}\".", json.begin().key()), "", "", true};
     }
     for (const Mat4& world : rest_world(scene)) {
         if (!world.allFinite()) {

@@ -20,7 +20,7 @@ Parameters::Parameters(const nlohmann::json& json, std::initializer_list<const c
 
 void Parameters::complain(const std::string& what) {
     if (!problem_) {
-        problem_ = Problem{what, "", ""};
+        problem_ = Problem{what, "", "", true};
     }
 }
 

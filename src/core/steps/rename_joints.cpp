@@ -31,7 +31,7 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
             rules.push_back({std::regex(find, std::regex::ECMAScript), replace});
         } catch (const std::regex_error&) {
             return Problem{fmt::format("\"{}\" is not a regular expression.", find),
-                           fmt::format("rule {}", rules.size() + 1), ""};
+                           fmt::format("rule {}", rules.size() + 1), "", true};
         }
     }
     if (!parameters.ok()) {

@@ -25,15 +25,16 @@ Result<Clip> cut(const Clip& take, const nlohmann::json& row) {
     if (parameters.ok() && (first < 0 || last <= first)) {
         parameters.complain(fmt::format("frames {} to {} are no range.", first, last));
     }
-    const int frames = take.frames();
-    if (parameters.ok() && last >= frames) {
-        parameters.complain(
-            fmt::format("ends at frame {}, but \"{}\" has {} (0 to {}).", last, take.name, frames, frames - 1));
-    }
     if (!parameters.ok()) {
         Problem problem = parameters.problem();
         problem.where = clip.name.empty() ? "clip" : fmt::format("clip \"{}\"", clip.name);
         return problem;
+    }
+    const int frames = take.frames();
+    if (last >= frames) {
+        return Problem{
+            fmt::format("ends at frame {}, but \"{}\" has {} (0 to {}).", last, take.name, frames, frames - 1),
+            fmt::format("clip \"{}\"", clip.name), ""};
     }
     clip.start_s = take.start_s + first / take.rate;
     clip.seconds = (last - first) / take.rate;

@@ -93,10 +93,8 @@ void IntakeStation::refresh() {
     empty_->setVisible(state == nullptr);
     if (!state) {
         summary_->clear();
-        twin_->clear(session_.problem().isEmpty()
-                         ? (session_.is_busy() ? session_.busy()
-                                               : tr("The received and the prepared character stand here side by side."))
-                         : session_.problem());
+        twin_->clear(session_.problem().isEmpty() ? (session_.is_busy() ? session_.busy() : QString())
+                                                  : session_.problem());
         return;
     }
     fill_contents();
