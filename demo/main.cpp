@@ -2,6 +2,7 @@
 #include "core/base/files.h"
 #include "core/formats/gltf/gltf.h"
 #include "core/job/job.h"
+#include "market_props.h"
 #include "tansy_scene.h"
 
 #include <cstdio>
@@ -27,14 +28,17 @@ Outcome put(const std::filesystem::path& folder, const Result<std::vector<Writte
 Job tansy_job() {
     Job job;
     job.name = "tansy";
-    job.sources = {"tansy_model.glb", "tansy_market.gltf"};
+    job.sources = {"tansy_model.glb", "tansy_market.gltf", "market_props.glb"};
     job.destinations = built_in_destinations();
     job.steps = {
-        {"leave_behind", {{"kinds", {"camera", "light"}}, {"names", {"set_floor", "*ik_world"}}}},
+        {"leave_behind", {{"kinds", {"camera", "light"}}, {"names", {"set_floor", "props_holder", "*ik_world"}}}},
         {"strip_prefix"},
         {"fold_holders"},
         {"resize", {{"factor", 0.01}}},
         {"make_root", {{"name", "root"}, {"place", "ground"}}},
+        {"drop_joints", {{"names", {"beak_tip", "head_tip", "*_Twist", "*_Tip"}}}},
+        {"rescale_weights"},
+        {"drop_empty_shapes"},
         {"rename_joints",
          {{"rules",
            {{{"find", "^Left(.*)$"}, {"replace", "$1_l"}},
@@ -46,7 +50,6 @@ Job tansy_job() {
             {{"find", "^Eye"}, {"replace", "eye"}},
             {{"find", "_Hip"}, {"replace", "_hip"}},
             {{"find", "_Shank"}, {"replace", "_shank"}},
-            {{"find", "_Twist"}, {"replace", "_twist"}},
             {{"find", "_Tarsus"}, {"replace", "_tarsus"}},
             {{"find", "_Foot"}, {"replace", "_foot"}},
             {{"find", "_Inner"}, {"replace", "_inner"}},
@@ -56,17 +59,26 @@ Job tansy_job() {
             {{"find", "_Shoulder"}, {"replace", "_shoulder"}},
             {{"find", "_Arm"}, {"replace", "_arm"}},
             {{"find", "_Hand"}, {"replace", "_hand"}},
-            {{"find", "_Quill"}, {"replace", "_quill"}},
-            {{"find", "_Tip"}, {"replace", "_tip"}}}}}},
+            {{"find", "_Quill"}, {"replace", "_quill"}}}}}},
         {"split_take",
          {{"take", "capture_07"},
           {"clips",
            {{{"name", "stand"}, {"first", 0}, {"last", 168}, {"repeats", true}, {"colour", "#4B78A8"}},
-            {{"name", "wade"}, {"first", 214}, {"last", 390}, {"repeats", true}, {"colour", "#2F8A72"}},
+            {{"name", "wade"}, {"first", 220}, {"last", 396}, {"repeats", true}, {"colour", "#2F8A72"}},
             {{"name", "lift_parcel"}, {"first", 446}, {"last", 566}, {"repeats", false}, {"colour", "#B5763C"}},
             {{"name", "stamp"}, {"first", 588}, {"last", 722}, {"repeats", false}, {"colour", "#8C6BB0"}},
             {{"name", "shake_off"}, {"first", 744}, {"last", 896}, {"repeats", true}, {"colour", "#A84B5C"}}}}}},
     };
+    return job;
+}
+
+/// The props go out on their own: they have no joints and no clips.
+Job props_job() {
+    Job job;
+    job.name = "market_props";
+    job.sources = {"market_props.glb"};
+    job.destinations = built_in_destinations();
+    job.steps = {{"fold_holders"}, {"resize", {{"factor", 0.01}}}};
     return job;
 }
 
@@ -80,9 +92,15 @@ Outcome make(const std::filesystem::path& folder) {
     if (Outcome done = put(folder, write_gltf_beside(demo::tansy_market_take(), "tansy_market")); !done) {
         return done;
     }
+    if (Outcome done = put(folder, write_glb_unscaled(demo::market_props(), "market_props")); !done) {
+        return done;
+    }
+    if (Outcome done = write_job(props_job(), folder / "market_props.wembrix"); !done) {
+        return done;
+    }
     Job raw = tansy_job();
     // The job as it is after the first look: nothing mended yet but what stays behind.
-    raw.steps = {{"leave_behind", {{"kinds", {"camera", "light"}}, {"names", {"set_floor"}}}}};
+    raw.steps = {{"leave_behind", {{"kinds", {"camera", "light"}}, {"names", {"set_floor", "props_holder"}}}}};
     if (Outcome done = write_job(raw, folder / "tansy_first_look.wembrix"); !done) {
         return done;
     }

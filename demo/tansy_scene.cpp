@@ -1,5 +1,6 @@
 #include "tansy_scene.h"
 
+#include "source_space.h"
 #include "tansy_rig.h"
 #include "tansy_surface.h"
 #include "tansy_take.h"
@@ -15,28 +16,7 @@ namespace wembrix::demo {
 
 namespace {
 
-constexpr double pi = 3.14159265358979323846;
-constexpr double centimetres = 100;
 const std::string prefix = "market:tansy_rig:";
-
-/// Where she was made: Z up, centimetres.
-Vec3 there(const Vec3& place) {
-    return {place.x() * centimetres, -place.z() * centimetres, place.y() * centimetres};
-}
-Vec3 there_direction(const Vec3& v) {
-    return {v.x(), -v.z(), v.y()};
-}
-Quat there(const Quat& turn) {
-    return {turn.w(), turn.x(), -turn.z(), turn.y()};
-}
-
-Node plain_node(const std::string& name, int parent, NodeKind kind) {
-    Node node;
-    node.name = name;
-    node.parent = parent;
-    node.kind = kind;
-    return node;
-}
 
 struct Rig {
     Scene scene;
@@ -46,12 +26,12 @@ struct Rig {
 Rig rig_scene() {
     Rig rig;
     Node holder = plain_node(prefix + "holder", -1, NodeKind::holder);
-    holder.rest.rotation = Quat(Eigen::AngleAxisd(-pi / 2, Vec3::UnitX()));
+    holder.rest.rotation = source_turn();
     rig.scene.nodes.push_back(holder);
     for (const RigJoint& row : tansy_joints()) {
         const int parent = row.parent.empty() ? 0 : rig.joints.at(row.parent);
         Node node = plain_node(prefix + row.name, parent, NodeKind::joint);
-        node.rest.translation = there(row.parent.empty() ? row.place : Vec3(row.place - place_of(row.parent)));
+        node.rest.translation = to_source(row.parent.empty() ? row.place : Vec3(row.place - place_of(row.parent)));
         rig.joints[row.name] = static_cast<int>(rig.scene.nodes.size());
         rig.scene.nodes.push_back(std::move(node));
     }
@@ -59,20 +39,10 @@ Rig rig_scene() {
     skin.name = prefix + "skin";
     for (const RigJoint& row : tansy_joints()) {
         skin.joints.push_back(rig.joints.at(row.name));
-        skin.inverse_binds.push_back(translating(-there(row.place)));
+        skin.inverse_binds.push_back(translating(-to_source(row.place)));
     }
     rig.scene.skins.push_back(std::move(skin));
     return rig;
-}
-
-int material(Scene& scene, const std::string& name, double roughness, const std::string& factor = "[1,1,1,1]") {
-    Material made;
-    made.name = name;
-    made.json = fmt::format(
-        R"({{"name":"{}","pbrMetallicRoughness":{{"baseColorFactor":{},"metallicFactor":0,"roughnessFactor":{}}}}})",
-        name, factor, roughness);
-    scene.materials.push_back(std::move(made));
-    return static_cast<int>(scene.materials.size()) - 1;
 }
 
 Mesh mesh_of(const DemoMesh& from, const Rig& rig, Scene& scene) {
@@ -96,13 +66,13 @@ Mesh mesh_of(const DemoMesh& from, const Rig& rig, Scene& scene) {
         part.point_count = static_cast<uint32_t>(from_part.surface.points.size());
         part.index_count = static_cast<uint32_t>(from_part.surface.triangles.size() * 3);
         part.attributes = {"COLOR_0"};
-        part.material = material(scene, from_part.material,
-                                 from_part.material == "beak" || from_part.material == "eye" ? 0.35 : 0.85);
+        part.material = add_material(scene, from_part.material,
+                                     from_part.material == "beak" || from_part.material == "eye" ? 0.35 : 0.85);
         const std::vector<Vec3> outward = from_part.surface.normals();
         for (size_t i = 0; i < from_part.surface.points.size(); ++i) {
             const Point& point = from_part.surface.points[i];
-            positions.push_back(there(point.place).cast<float>());
-            normals.push_back(there_direction(outward[i]).cast<float>().normalized());
+            positions.push_back(to_source(point.place).cast<float>());
+            normals.push_back(to_source_direction(outward[i]).cast<float>().normalized());
             for (int c = 0; c < 3; ++c) {
                 colours.push_back(static_cast<float>(point.colour[c]));
             }
@@ -129,7 +99,7 @@ Mesh mesh_of(const DemoMesh& from, const Rig& rig, Scene& scene) {
         for (size_t i = 0; i < from_shape.differences.size(); ++i) {
             if (!from_shape.differences[i].isZero(0)) {
                 points.push_back(static_cast<uint32_t>(i));
-                differences.push_back(there(from_shape.differences[i]).cast<float>());
+                differences.push_back(to_source(from_shape.differences[i]).cast<float>());
             }
         }
         shape.points = std::move(points);
@@ -163,7 +133,7 @@ Mesh floor_mesh(Scene& scene) {
     Part part;
     part.point_count = static_cast<uint32_t>(positions.size());
     part.index_count = static_cast<uint32_t>(indices.size());
-    part.material = material(scene, "planks", 0.9, "[0.30,0.24,0.18,1]");
+    part.material = add_material(scene, "planks", 0.9, "[0.30,0.24,0.18,1]");
     mesh.parts.push_back(part);
     mesh.positions = std::move(positions);
     mesh.normals = std::move(normals);
@@ -247,9 +217,9 @@ Scene tansy_market_take() {
             channel.interpolation = Interpolation::cubic;
             for (const float time : sparse) {
                 const double f = time * take_rate;
-                const Quat before = there(tansy_at(f - 0.5).turns.at(name));
-                const Quat at = there(tansy_at(f).turns.at(name));
-                const Quat after = there(tansy_at(f + 0.5).turns.at(name));
+                const Quat before = to_source(tansy_at(f - 0.5).turns.at(name));
+                const Quat at = to_source(tansy_at(f).turns.at(name));
+                const Quat after = to_source(tansy_at(f + 0.5).turns.at(name));
                 const Eigen::Vector4d slope = (after.coeffs() - before.coeffs()) * take_rate;
                 for (const Eigen::Vector4d& four : {slope, Eigen::Vector4d(at.coeffs()), slope}) {
                     for (int k = 0; k < 4; ++k) {
@@ -262,7 +232,7 @@ Scene tansy_market_take() {
             channel.interpolation = name.find("Eye") != std::string::npos ? Interpolation::step : Interpolation::linear;
             Quat last = Quat::Identity();
             for (const TakePose& pose : poses) {
-                Quat at = there(pose.turns.at(name));
+                Quat at = to_source(pose.turns.at(name));
                 if (at.dot(last) < 0) {
                     at.coeffs() *= -1;
                 }
@@ -281,7 +251,7 @@ Scene tansy_market_take() {
         channel.node = rig.joints.at(name);
         std::vector<float> values;
         for (const TakePose& pose : poses) {
-            const Vec3 at = there(pose.places.at(name));
+            const Vec3 at = to_source(pose.places.at(name));
             for (int k = 0; k < 3; ++k) {
                 values.push_back(static_cast<float>(at[k]));
             }

@@ -19,6 +19,7 @@ int main(int count, char** arguments) {
         if (!problem.isEmpty()) {
             QMessageBox::warning(&window, QStringLiteral("Wembrix"), problem);
         }
+        window.offer_recovery();
     });
     return QApplication::exec();
 }

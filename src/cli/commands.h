@@ -2,7 +2,10 @@
 #pragma once
 
 #include "core/base/result.h"
+#include "core/job/job.h"
+#include "core/job/replay.h"
 
+#include <filesystem>
 #include <string>
 #include <vector>
 
@@ -36,5 +39,37 @@ struct CompareOptions {
     bool json = false;
 };
 int compare(const CompareOptions& options);
+
+struct BoardOptions {
+    std::string job;
+    std::string out;
+    bool json = false;
+};
+int board(const BoardOptions& options);
+
+struct TakesOptions {
+    std::string file;        ///< a job or a source
+    double still_below = -1; ///< m/s; negative: chosen from the take itself
+    double shortest_s = 0.5; ///< of a still place
+    bool json = false;
+};
+int takes(const TakesOptions& options);
+
+struct CutsOptions {
+    std::string job;
+    std::string take; ///< empty: the one take that is cut, or the only one there is
+    std::string from; ///< a list to read (.csv or .json)
+    std::string to;   ///< a list to write
+};
+int cuts(const CutsOptions& options);
+
+/// Sources and route card of a job, replayed; or a source alone, as it is.
+struct Opened {
+    Job job;
+    std::filesystem::path folder;
+    LoadedSources sources;
+    Replay replay;
+};
+Result<Opened> open_and_replay(const std::string& file);
 
 } // namespace wembrix::cli

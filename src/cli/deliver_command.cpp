@@ -145,7 +145,7 @@ int deliver_files(const DeliverOptions& options) {
         request.job_name = plan->job.name;
         request.folder = folder;
         request.card_problems = replayed.problems();
-        request.fingerprint = delivery_fingerprint(sources->hashes, plan->job.steps, destination, plan->job.name);
+        request.made_from = sources->made_from(plan->job.steps);
         Result<DeliveryReport> report = deliver(request);
         if (!report) {
             return refuse(report.problem());

@@ -40,6 +40,25 @@ int run(int count, char** arguments) {
     compare_command->add_option("first", compare_options.first, "Where things should be")->required();
     compare_command->add_option("second", compare_options.second, "Where they are")->required();
     compare_command->add_flag("--json", compare_options.json, "As JSON");
+    BoardOptions board_options;
+    CLI::App* board_command = app.add_subcommand("board", "Say of every file of a job: never, stale, held or arrived");
+    board_command->add_option("job", board_options.job, "A job (.wembrix)")->required();
+    board_command->add_option("--out", board_options.out, "Folder of the deliveries, if it is not the job's own");
+    board_command->add_flag("--json", board_options.json, "As JSON");
+    TakesOptions takes_options;
+    CLI::App* takes_command =
+        app.add_subcommand("takes", "Motion energy, still places and seams of the clips of a file or job");
+    takes_command->add_option("file", takes_options.file, ".glb, .gltf or .wembrix")->required();
+    takes_command->add_option("--still-below", takes_options.still_below, "Still is slower than this, in m/s");
+    takes_command->add_option("--shortest", takes_options.shortest_s, "Shortest still place, in seconds");
+    takes_command->add_flag("--json", takes_options.json, "As JSON");
+    CutsOptions cuts_options;
+    CLI::App* cuts_command =
+        app.add_subcommand("cuts", "Write a job's list of cuts (CSV or JSON), or read one into the job");
+    cuts_command->add_option("job", cuts_options.job, "A job (.wembrix)")->required();
+    cuts_command->add_option("--take", cuts_options.take, "Which take, where there are several");
+    cuts_command->add_option("--from", cuts_options.from, "A list to read into the job");
+    cuts_command->add_option("--to", cuts_options.to, "A list to write; without it, CSV to the terminal");
     try {
         app.parse(count, arguments);
     } catch (const CLI::CallForHelp&) {
@@ -54,6 +73,15 @@ int run(int count, char** arguments) {
     }
     if (inspect_command->parsed()) {
         return inspect(inspect_options);
+    }
+    if (board_command->parsed()) {
+        return board(board_options);
+    }
+    if (takes_command->parsed()) {
+        return takes(takes_options);
+    }
+    if (cuts_command->parsed()) {
+        return cuts(cuts_options);
     }
     return deliver_command->parsed() ? deliver_files(deliver_options) : compare(compare_options);
 }

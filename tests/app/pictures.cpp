@@ -1,9 +1,12 @@
 // wembrix-pictures JOB OUT [NAME]: the main views of the window on a job, as PNG files, for docs/screenshots.
+#include "shell/destinations_dialog.h"
+#include "shell/guide_window.h"
 #include "shell/main_window.h"
 #include "style/look.h"
 
 #include <QApplication>
 #include <QElapsedTimer>
+#include <QLineEdit>
 #include <QScreen>
 #include <cstdio>
 #include <functional>
@@ -11,6 +14,7 @@
 namespace {
 
 using namespace wembrix::app;
+using wembrix::Scene;
 
 bool wait_for(const std::function<bool()>& ready, int seconds = 120) {
     QElapsedTimer timer;
@@ -25,6 +29,7 @@ bool wait_for(const std::function<bool()>& ready, int seconds = 120) {
 void take(MainWindow& window, const QString& folder, const QString& name) {
     // What the screen shows: a widget's own grab mixes painted and drawn layers in another order.
     window.move(0, 0);
+    wait_for([&] { return window.twin().left().view().is_ready() && window.twin().right().view().is_ready(); });
     window.update();
     QElapsedTimer timer;
     timer.start();
@@ -33,7 +38,7 @@ void take(MainWindow& window, const QString& folder, const QString& name) {
 }
 
 void show_clip(MainWindow& window, const QString& clip, int frame) {
-    window.intake().twin().playback().choose(clip);
+    window.twin().playback().choose(clip);
     window.clock().go_to(frame);
 }
 
@@ -48,14 +53,20 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         MainWindow window;
         window.show();
         window.open_paths({first_look});
-        wait_for([&] { return window.session().state() != nullptr && !window.session().is_busy(); });
+        wait_for([&] {
+            return window.session().state() != nullptr && !window.session().is_busy() &&
+                   window.twin().right().view().is_ready();
+        });
         show_clip(window, QStringLiteral("capture_07"), 301);
         take(window, out, QStringLiteral("intake-first-look"));
     }
     MainWindow window;
     window.show();
     window.open_paths({job});
-    if (!wait_for([&] { return window.session().state() != nullptr && !window.session().is_busy(); })) {
+    if (!wait_for([&] {
+            return window.session().state() != nullptr && !window.session().is_busy() &&
+                   window.twin().right().view().is_ready() && !window.takes().model().is_busy();
+        })) {
         std::fprintf(stderr, "the job was not ready in time\n");
         return 1;
     }
@@ -66,14 +77,60 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         show_clip(window, QStringLiteral("wade"), 30);
         take(window, out, QStringLiteral("intake-playing"));
     }
-    if (wanted("deliver") || wanted("deliver-changed")) {
+    if (wanted("joints")) {
         window.choose_station(1);
+        const Scene& prepared = window.session().state()->replay.prepared();
+        window.selection().choose(prepared.nodes[prepared.find_node("leg_shank_l")].identity);
+        wait_for([&] { return window.joints().facts().drop_text().contains(QStringLiteral("mm")); });
+        show_clip(window, QStringLiteral("wade"), 30);
+        take(window, out, QStringLiteral("joints"));
+    }
+    if (wanted("joints-rule")) {
+        window.choose_station(1);
+        window.findChild<QLineEdit*>(QStringLiteral("ruleFind"))->setText(QStringLiteral("_[0-9]$"));
+        take(window, out, QStringLiteral("joints-rule"));
+        window.findChild<QLineEdit*>(QStringLiteral("ruleFind"))->clear();
+    }
+    if (wanted("takes")) {
+        window.choose_station(2);
+        window.takes().go_to(QStringLiteral("shake_off"), 60);
+        wait_for([&] { return !window.takes().model().is_busy(); });
+        take(window, out, QStringLiteral("takes"));
+    }
+    if (wanted("apart")) {
+        window.choose_station(0);
+        show_clip(window, QStringLiteral("wade"), 88);
+        window.twin().set_mode(TwinMode::difference);
+        take(window, out, QStringLiteral("apart"));
+    }
+    if (wanted("deliver") || wanted("deliver-changed")) {
+        window.choose_station(3);
         window.runner().deliver_cells(window.deliver().board().due());
-        wait_for([&] { return !window.runner().is_running(); });
+        wait_for([&] { return !window.runner().is_running() && window.deliver().board().is_current(); });
         window.deliver().board_view().setCurrentIndex(window.deliver().board().index(2, 1));
         window.clock().go_to(52);
-        wait_for([&] { return window.runner().arrival({"Tidewater runtime", "clip:wade"}) != nullptr; });
+        wait_for([&] {
+            return window.runner().last_arrival({"Tidewater runtime", "clip:wade"}) != nullptr &&
+                   window.deliver().panel().arrived_view().is_ready();
+        });
         take(window, out, QStringLiteral("deliver"));
+    }
+    const auto dialog_picture = [&](QWidget& dialog, const char* name) {
+        dialog.move(0, 0);
+        dialog.show();
+        QElapsedTimer timer;
+        timer.start();
+        wait_for([&] { return timer.elapsed() > 400; });
+        dialog.grab().save(out + QStringLiteral("/") + QString::fromUtf8(name) + QStringLiteral(".png"));
+    };
+    if (wanted("destinations")) {
+        DestinationsDialog dialog(window.document().job().destinations);
+        dialog_picture(dialog, "destinations");
+    }
+    if (wanted("guide")) {
+        GuideWindow guide;
+        guide.show_page(QStringLiteral("takes"));
+        dialog_picture(guide, "guide");
     }
     if (only.startsWith(QStringLiteral("look:"))) {
         // look:CLIP:FRAME:YAW:PITCH:DISTANCE for trying things out
@@ -84,7 +141,9 @@ int run(const QString& job, const QString& first_look, const QString& out, const
             window.camera().target.y() = parts[6].toDouble();
         }
         window.camera().look_from(parts[3].toDouble(), parts[4].toDouble());
-        window.intake().twin().set_joints_shown(parts.size() > 7);
+        Shown shown;
+        shown.joints = parts.size() > 7;
+        window.twin().set_shown(shown);
         take(window, out, QStringLiteral("look"));
     }
     return 0;

@@ -29,11 +29,11 @@ check "inspect as JSON" ends 0 "$cli" inspect "$work/demo/tansy_model.glb" --jso
 check "its keys" python_says "all(k in d for k in ('joints','roots','height_m','facing','meshes','clips','findings'))"
 check "its joints" python_says "len(d['joints']) == 63 and d['joints'][0]['parent'] is None and len(d['roots']) == 2"
 check "its meshes" python_says "d['meshes'][0]['max_influences'] == 7 and d['meshes'][0]['vertices'] > 10000 and len(d['meshes'][0]['shapes']) == 5"
-check "its findings" python_says "{f['id'] for f in d['findings']} >= {'size','roots','holder','name_prefix'} and all(f['step'] for f in d['findings'])"
+check "its findings" python_says "{f['id'] for f in d['findings']} >= {'size','roots','holder','name_prefix','weight_sum','idle_joints','empty_shape'} and all(f['step'] or f['no_step'] for f in d['findings'])"
 check "a take has its frames" ends 0 "$cli" inspect "$work/demo/tansy_market.gltf" --json
 check "900 of them" python_says "d['clips'] and d['clips'][0]['frames'] == 900 and d['clips'][0]['rate'] == 30"
 check "inspect of a job" ends 0 "$cli" inspect "$work/demo/tansy.wembrix" --json
-check "drift of every step" python_says "all(s['drift_mm'] is not None and s['drift_mm'] < 1.7 for s in d['steps']) and d['findings'] == [] and d['roots'] == ['root']"
+check "drift of every step" python_says "all(s['drift_mm'] is not None and s['drift_mm'] < 1.7 for s in d['steps']) and {f['id'] for f in d['findings']} == {'influences','open_loop'} and d['roots'] == ['root']"
 check "the human form of a job" ends 0 "$cli" inspect "$work/demo/tansy.wembrix"
 check "says the clips" grep -q "clip wade: 177 frames at 30 a second" "$work/out"
 
@@ -58,6 +58,38 @@ check "a card instead of a job" ends 0 "$cli" deliver --card "$work/card.json" -
 check "five clips and a model" test "$(ls "$work/carded"/*.glb | wc -l)" -eq 6
 check "compare ends with 0" ends 0 "$cli" compare "$work/one/tansy_wade.glb" "$work/all/Tidewater_runtime/tansy_wade.glb" --json
 check "no drift between equals" python_says "d['clips'][0]['clip'] == 'wade' and d['clips'][0]['largest_mm'] < 1e-6 and d['clips'][0]['frames'] == 177"
+
+check "the board of a job" ends 1 "$cli" board "$work/demo/tansy.wembrix" --json
+check "never, with the reason" python_says "all(c['state'] == 'never' and c['reason'] == 'not delivered yet' for x in d['board'] for c in x['cells'])"
+check "the board of what was delivered" ends 0 "$cli" board "$work/demo/tansy.wembrix" --out "$work/all" --json
+check "arrived, twelve of them" python_says "[c['state'] for x in d['board'] for c in x['cells']] == ['arrived'] * 12"
+check "the board of what was held" ends 1 "$cli" board "$work/demo/tansy_first_look.wembrix" --out "$work/held"
+check "says why" grep -q "held .*161" "$work/out"
+cp "$work/demo/tansy.wembrix" "$work/demo/mine.wembrix"
+check "the list of cuts" ends 0 "$cli" cuts "$work/demo/mine.wembrix"
+check "as CSV" grep -q "^wade,220,396,yes,#2F8A72,$" "$work/out"
+check "written to a file" ends 0 "$cli" cuts "$work/demo/mine.wembrix" --to "$work/cuts.csv"
+sed -i 's/^stand,0,168/stand,0,150/' "$work/cuts.csv"
+check "and read from it" ends 0 "$cli" cuts "$work/demo/mine.wembrix" --from "$work/cuts.csv"
+check "only that clip is stale" ends 1 "$cli" board "$work/demo/mine.wembrix" --out "$work/all" --json
+check "for that reason" python_says "[(c['deliverable'], c['reason']) for c in d['board'][0]['cells'] if c['state'] == 'stale'] == [('clip:stand', 'the route card changed')]"
+check "as JSON" ends 0 "$cli" cuts "$work/demo/mine.wembrix" --to "$work/cuts.json"
+check "the same list" ends 0 "$cli" cuts "$work/demo/mine.wembrix" --from "$work/cuts.json"
+check "cuts of a job without any" ends 0 "$cli" cuts "$work/demo/tansy_first_look.wembrix" --from "$work/cuts.json"
+echo "name,first,last
+a,0,99999" > "$work/late.csv"
+check "a list that does not fit the take" ends 1 "$cli" cuts "$work/demo/mine.wembrix" --from "$work/late.csv"
+echo "name,first
+a,0" > "$work/bad.csv"
+check "a list without its columns" ends 2 "$cli" cuts "$work/demo/mine.wembrix" --from "$work/bad.csv"
+check "in one sentence" one_sentence
+check "takes of a job" ends 1 "$cli" takes "$work/demo/tansy.wembrix" --json
+check "seams of what repeats" python_says "[(t['name'], t['seam']['closes']) for t in d['takes'] if t['seam']] == [('stand', True), ('wade', True), ('shake_off', False)]"
+check "still places of a take" ends 0 "$cli" takes "$work/demo/tansy_market.gltf" --json
+check "offered as cuts" python_says "3 <= len(d['takes'][0]['still']) <= 8 and all(p['first'] <= p['last'] for p in d['takes'][0]['still'])"
+check "a time that is none" ends 2 "$cli" takes "$work/demo/tansy_market.gltf" --shortest 0
+check "props without joints are delivered" ends 0 "$cli" deliver "$work/demo/market_props.wembrix" --out "$work/props" --json
+check "and arrive" python_says "all(r['state'] == 'arrived' for x in d['deliveries'] for r in x['deliverables'])"
 
 check "no file" ends 2 "$cli" inspect "$work/nowhere.glb"
 check "in one sentence" one_sentence

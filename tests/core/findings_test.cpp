@@ -43,7 +43,8 @@ TEST(Findings, TheDemoHasTheFaultsItIsSaidToHave) {
 
 TEST(Findings, TheStepOfEachMendsIt) {
     Scene scene = tansy();
-    for (const char* id : {"size", "holder", "name_prefix", "take_name", "roots"}) {
+    for (const char* id :
+         {"size", "holder", "name_prefix", "take_name", "roots", "weight_sum", "idle_joints", "empty_shape"}) {
         const std::vector<Finding> before = findings_of(scene);
         const Finding* finding = find(before, id);
         ASSERT_NE(finding, nullptr) << id;

@@ -30,22 +30,19 @@ std::optional<DeliveryRequest> DeliveryRunner::request_for(const Destination& de
     request.destination = destination;
     request.job_name = document_.job().name;
     request.folder = folder_of(destination);
-    request.fingerprint = session_.fingerprint(destination);
+    request.made_from = state->sources->made_from(document_.job().steps);
     request.card_problems = state->replay.problems();
     return request;
 }
 
-const Arrival* DeliveryRunner::arrival(const CellKey& cell) const {
+const Arrival* DeliveryRunner::last_arrival(const CellKey& cell) const {
     const auto found = arrivals_.find(cell);
-    if (found == arrivals_.end()) {
-        return nullptr;
-    }
-    for (const Destination& destination : document_.job().destinations) {
-        if (destination.name == cell.first && session_.fingerprint(destination) == found->second.fingerprint) {
-            return &found->second.arrival;
-        }
-    }
-    return nullptr;
+    return found == arrivals_.end() ? nullptr : &found->second;
+}
+
+const Arrival* DeliveryRunner::arrival(const CellKey& cell, const std::string& content) const {
+    const Arrival* last = last_arrival(cell);
+    return last != nullptr && last->content == content ? last : nullptr;
 }
 
 void DeliveryRunner::stop() {
@@ -105,10 +102,9 @@ void DeliveryRunner::deliver_cells(const std::vector<CellKey>& cells) {
             }
             QMetaObject::invokeMethod(
                 this,
-                [this, arrivals = std::move(report->arrivals), name = request.destination.name,
-                 fingerprint = request.fingerprint] {
+                [this, arrivals = std::move(report->arrivals), name = request.destination.name] {
                     for (const Arrival& arrival : arrivals) {
-                        arrivals_[{name, arrival.deliverable.id()}] = {fingerprint, arrival};
+                        arrivals_[{name, arrival.deliverable.id()}] = arrival;
                     }
                     Q_EMIT arrivalChanged();
                 },
@@ -128,9 +124,9 @@ void DeliveryRunner::deliver_cells(const std::vector<CellKey>& cells) {
     });
 }
 
-void DeliveryRunner::look_again(const CellKey& cell) {
+void DeliveryRunner::look_again(const CellKey& cell, const std::string& content) {
     const std::shared_ptr<const SessionState> state = session_.state();
-    if (!state || arrival(cell) != nullptr) {
+    if (!state || arrival(cell, content) != nullptr) {
         return;
     }
     for (const Destination& destination : document_.job().destinations) {
@@ -139,10 +135,10 @@ void DeliveryRunner::look_again(const CellKey& cell) {
         }
         DeliveryRequest request = *request_for(destination);
         std::string& looked = looked_[cell];
-        if (looked == request.fingerprint) {
+        if (looked == content) {
             return;
         }
-        looked = request.fingerprint;
+        looked = content;
         worker_.start([this, state, request, cell]() mutable {
             request.prepared = &state->replay.prepared();
             Result<std::vector<Deliverable>> plan =
@@ -160,8 +156,8 @@ void DeliveryRunner::look_again(const CellKey& cell) {
                 }
                 QMetaObject::invokeMethod(
                     this,
-                    [this, cell, fingerprint = request.fingerprint, arrived = arrival.take()] {
-                        arrivals_[cell] = {fingerprint, arrived};
+                    [this, cell, arrived = arrival.take()] {
+                        arrivals_[cell] = arrived;
                         Q_EMIT arrivalChanged();
                     },
                     Qt::QueuedConnection);

@@ -32,11 +32,16 @@ class DeliveryRunner : public QObject {
     [[nodiscard]] const QString& problem() const { return problem_; }
     [[nodiscard]] double last_seconds() const { return last_seconds_; }
 
-    /// What is known of a cell in this session, with its fingerprint; null if it was not delivered or read yet.
-    [[nodiscard]] const Arrival* arrival(const CellKey& cell) const;
+    /// What arrived of a cell, if what is in it is `content`; null if it was not delivered or read in this session.
+    [[nodiscard]] const Arrival* arrival(const CellKey& cell, const std::string& content) const;
+    /// The newest arrival of a cell, whatever it was made from.
+    [[nodiscard]] const Arrival* last_arrival(const CellKey& cell) const;
     /// Reads the delivered file of a cell in the background, once, so that it can be shown.
-    void look_again(const CellKey& cell);
+    void look_again(const CellKey& cell, const std::string& content);
     [[nodiscard]] std::filesystem::path folder_of(const Destination& destination) const;
+
+    /// What a delivery to this destination would be; nothing while there is no state. `prepared` is not set.
+    [[nodiscard]] std::optional<DeliveryRequest> request_for(const Destination& destination) const;
 
   Q_SIGNALS:
     void progressed();
@@ -44,15 +49,9 @@ class DeliveryRunner : public QObject {
     void arrivalChanged();
 
   private:
-    [[nodiscard]] std::optional<DeliveryRequest> request_for(const Destination& destination) const;
-
-    struct Kept {
-        std::string fingerprint;
-        Arrival arrival;
-    };
     Document& document_;
     Session& session_;
-    std::map<CellKey, Kept> arrivals_;
+    std::map<CellKey, Arrival> arrivals_;
     std::map<CellKey, std::string> looked_;
     QThreadPool worker_;
     std::atomic<bool> stop_ = false;

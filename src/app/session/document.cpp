@@ -23,6 +23,9 @@ Document::Document(QObject* parent) : QObject(parent) {
 }
 
 std::filesystem::path Document::folder() const {
+    if (path_.isEmpty() && !folder_.isEmpty()) {
+        return folder_.toStdString();
+    }
     return path_.isEmpty() ? std::filesystem::current_path()
                            : std::filesystem::path(QFileInfo(path_).absolutePath().toStdString());
 }
@@ -38,6 +41,7 @@ Outcome Document::open(const QString& path) {
         return job.problem();
     }
     path_ = QFileInfo(path).absoluteFilePath();
+    recovered_ = false;
     undo_.clear();
     Q_EMIT opened();
     put(*job);
@@ -60,6 +64,7 @@ Outcome Document::save(const QString& path) {
         return done;
     }
     path_ = full;
+    recovered_ = false;
     undo_.setClean();
     if (!(job == job_)) {
         put(job);
@@ -68,8 +73,21 @@ Outcome Document::save(const QString& path) {
     return Done{};
 }
 
+void Document::start_recovered(const Job& job, const QString& path, const QString& folder) {
+    path_ = path;
+    folder_ = folder;
+    undo_.clear();
+    undo_.resetClean();
+    recovered_ = true;
+    Q_EMIT opened();
+    put(job);
+    Q_EMIT pathChanged();
+}
+
 void Document::start(const Job& job) {
     path_.clear();
+    folder_.clear();
+    recovered_ = false;
     undo_.clear();
     undo_.resetClean();
     Q_EMIT opened();

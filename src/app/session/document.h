@@ -19,13 +19,15 @@ class Document : public QObject {
     [[nodiscard]] const QString& path() const { return path_; }
     /// Relative sources and deliveries count from here.
     [[nodiscard]] std::filesystem::path folder() const;
-    [[nodiscard]] bool is_saved() const { return !path_.isEmpty() && undo_.isClean(); }
+    [[nodiscard]] bool is_saved() const { return !path_.isEmpty() && undo_.isClean() && !recovered_; }
     [[nodiscard]] bool is_empty() const { return job_.sources.empty(); }
     QUndoStack& undo() { return undo_; }
 
     Outcome open(const QString& path);
     Outcome save(const QString& path);
     void start(const Job& job); ///< a new job, not saved yet
+    /// A job from a recovery file: open under its own path, with changes that are not saved.
+    void start_recovered(const Job& job, const QString& path, const QString& folder);
     /// Gives a new job its first steps, as part of making it: nothing to undo.
     void begin_with(const std::vector<Step>& steps);
     /// One undoable change, named for the menu ("Add step Resize").
@@ -42,6 +44,8 @@ class Document : public QObject {
 
     Job job_;
     QString path_;
+    QString folder_;         ///< of a recovered job that has no path
+    bool recovered_ = false; ///< and not saved since
     QUndoStack undo_;
 };
 

@@ -43,10 +43,9 @@ Session::~Session() {
     worker_.waitForDone();
 }
 
-std::string Session::fingerprint(const Destination& destination) const {
-    return state_
-               ? delivery_fingerprint(state_->sources->hashes, document_.job().steps, destination, document_.job().name)
-               : "";
+void Session::read_again() {
+    sources_changed_ = true;
+    restart();
 }
 
 void Session::restart() {
@@ -61,7 +60,7 @@ void Session::restart() {
         return;
     }
     const std::filesystem::path folder = document_.folder();
-    const std::shared_ptr<const SessionState> before = state_;
+    const std::shared_ptr<const SessionState> before = sources_changed_ ? nullptr : state_;
     say(run, before ? tr("Replaying the route card") : tr("Reading the sources"));
     worker_.start([this, run, job, folder, before] {
         const auto stale = [this, run] { return run_ != run; };
@@ -124,6 +123,8 @@ void Session::restart() {
 void Session::adopt(uint64_t run, std::shared_ptr<const SessionState> state) {
     if (run_ == run) {
         state_ = std::move(state);
+        shown_run_ = run;
+        sources_changed_ = false;
         problem_.clear();
         Q_EMIT changed();
     }

@@ -51,9 +51,12 @@ class Session : public QObject {
     [[nodiscard]] std::shared_ptr<const SessionState> state() const { return state_; }
     [[nodiscard]] bool is_busy() const { return !busy_.isEmpty(); }
     [[nodiscard]] const QString& busy() const { return busy_; }
+    /// True when `state` is that of the job as it is now, whether or not its drift is measured yet.
+    [[nodiscard]] bool is_current() const { return state_ != nullptr && shown_run_ == run_; }
     [[nodiscard]] const QString& problem() const { return problem_; } ///< why the sources cannot be shown
 
-    [[nodiscard]] std::string fingerprint(const Destination& destination) const;
+    /// Reads the sources anew, whether or not the job changed.
+    void read_again();
 
   Q_SIGNALS:
     void changed();     ///< another state, or another problem
@@ -70,7 +73,9 @@ class Session : public QObject {
     QString busy_;
     QString problem_;
     QThreadPool worker_;
+    bool sources_changed_ = false; ///< what was read of them holds no more
     std::atomic<uint64_t> run_ = 0;
+    uint64_t shown_run_ = 0;
 };
 
 } // namespace wembrix::app

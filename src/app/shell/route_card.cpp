@@ -247,47 +247,31 @@ void RouteCard::move_step(size_t from, size_t to) {
 }
 
 void RouteCard::add_step(const std::string& id) {
-    const size_t end = document_.job().steps.size();
     Step step{id};
     if (const StepKind* kind = step_kind(id); kind->starting != nullptr) {
         step.parameters = kind->starting();
     }
     if (id == "split_take") {
-        const std::shared_ptr<const SessionState> state = session_.state();
-        if (state && !state->replay.prepared().clips.empty()) {
-            step.parameters["take"] = state->replay.prepared().clips.front().name;
+        const std::shared_ptr<const SessionState> now = session_.state();
+        if (now && !now->replay.prepared().clips.empty()) {
+            step.parameters["take"] = now->replay.prepared().clips.front().name;
         }
     }
-    const auto try_out = [this](const Step& candidate, bool& fits) -> QString {
-        const std::shared_ptr<const SessionState> state = session_.state();
-        if (!state) {
-            return {};
-        }
-        const Result<StepResult> result = apply_step(state->replay.prepared(), candidate);
-        fits = result.ok();
-        return QString::fromStdString(fits ? result->account : result.problem().sentence());
-    };
-    StepDialog dialog(step, try_out, this);
+    const std::shared_ptr<const SessionState> state = session_.state();
+    StepDialog dialog(step, state ? state->replay.prepared_scene() : nullptr, this);
     if (dialog.exec() == QDialog::Accepted) {
-        document_.edit(tr("Add %1").arg(label_of(id)), [&](Job& job) {
-            job.steps.insert(job.steps.begin() + static_cast<ptrdiff_t>(end), dialog.step());
-        });
+        document_.edit(tr("Add %1").arg(label_of(id)), [&](Job& job) { job.steps.push_back(dialog.step()); });
     }
 }
 
 void RouteCard::edit_step(size_t index) {
     const Step step = document_.job().steps[index];
-    const auto try_out = [this, index](const Step& candidate, bool& fits) -> QString {
-        const std::shared_ptr<const SessionState> state = session_.state();
-        if (!state || index > state->replay.outcomes.size()) {
-            return {};
-        }
-        const Scene& before = index == 0 ? *state->replay.received : *state->replay.outcomes[index - 1].scene;
-        const Result<StepResult> result = apply_step(before, candidate);
-        fits = result.ok();
-        return QString::fromStdString(fits ? result->account : result.problem().sentence());
-    };
-    StepDialog dialog(step, try_out, this);
+    const std::shared_ptr<const SessionState> state = session_.state();
+    std::shared_ptr<const Scene> before;
+    if (state && index <= state->replay.outcomes.size()) {
+        before = index == 0 ? state->replay.received : state->replay.outcomes[index - 1].scene;
+    }
+    StepDialog dialog(step, before, this);
     if (dialog.exec() == QDialog::Accepted) {
         document_.edit(tr("Edit %1").arg(label_of(step.id)),
                        [&](Job& job) { job.steps[index].parameters = dialog.step().parameters; });

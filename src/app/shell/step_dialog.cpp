@@ -3,6 +3,7 @@
 #include "shell/step_text.h"
 #include "style/look.h"
 
+#include <QCheckBox>
 #include <QComboBox>
 #include <QDialogButtonBox>
 #include <QFormLayout>
@@ -14,8 +15,9 @@
 
 namespace wembrix::app {
 
-StepDialog::StepDialog(const Step& step, std::function<QString(const Step&, bool& fits)> try_out, QWidget* parent)
-    : QDialog(parent), step_(step), try_out_(std::move(try_out)) {
+StepDialog::StepDialog(const Step& step, std::shared_ptr<const Scene> before, QWidget* parent)
+    : QDialog(parent), step_(step), before_(std::move(before)) {
+    worker_.setMaxThreadCount(1);
     const StepKind& kind = *step_kind(step.id);
     const auto text = [](std::string_view view) {
         return QString::fromUtf8(view.data(), static_cast<qsizetype>(view.size()));
@@ -42,9 +44,17 @@ StepDialog::StepDialog(const Step& step, std::function<QString(const Step&, bool
             readers_.emplace_back(
                 [box, field](nlohmann::json& to) { return set_parameter(to, field, box->currentText()); });
             widget = box;
-        } else if (field.kind == StepField::Kind::list) {
+        } else if (field.kind == StepField::Kind::flag) {
+            auto* tick = new QCheckBox(text(field.hint), this);
+            tick->setChecked(now == QStringLiteral("yes"));
+            connect(tick, &QCheckBox::toggled, this, &StepDialog::changed);
+            readers_.emplace_back([tick, field](nlohmann::json& to) {
+                return set_parameter(to, field, tick->isChecked() ? QStringLiteral("yes") : QString());
+            });
+            widget = tick;
+        } else if (field.kind == StepField::Kind::list || field.kind == StepField::Kind::pairs) {
             auto* lines = new QPlainTextEdit(now, this);
-            lines->setMinimumHeight(field.key == "kinds" || field.key == "names" ? 64 : 150);
+            lines->setMinimumHeight(field.key == "rules" || field.key == "clips" ? 140 : 64);
             lines->setPlaceholderText(text(field.hint));
             lines->setToolTip(text(field.hint));
             connect(lines, &QPlainTextEdit::textChanged, this, &StepDialog::changed);
@@ -83,16 +93,48 @@ StepDialog::StepDialog(const Step& step, std::function<QString(const Step&, bool
     changed();
 }
 
+StepDialog::~StepDialog() {
+    ++run_;
+    worker_.waitForDone();
+}
+
+void StepDialog::say(const QString& outcome, bool fits) {
+    outcome_->setText(outcome);
+    outcome_->setStyleSheet(QStringLiteral("color: %1;").arg((fits ? look().accent : look().stop).name()));
+}
+
 void StepDialog::changed() {
     QString wrong;
     for (const auto& read : readers_) {
         const QString one = read(step_.parameters);
         wrong = wrong.isEmpty() ? one : wrong;
     }
-    bool fits = wrong.isEmpty();
-    const QString outcome = fits ? try_out_(step_, fits) : wrong;
-    outcome_->setText(outcome);
-    outcome_->setStyleSheet(QStringLiteral("color: %1;").arg((fits ? look().accent : look().stop).name()));
+    const uint64_t run = ++run_;
+    if (!wrong.isEmpty()) {
+        say(wrong, false);
+    } else if (before_) {
+        say(tr("Trying it out…"), true);
+        worker_.start([this, run, before = before_, step = step_] {
+            if (run_ != run) {
+                return;
+            }
+            const Result<StepResult> result = apply_step(*before, step);
+            QString outcome = QString::fromStdString(result.ok() ? result->account : result.problem().sentence());
+            for (const std::string& left : result.ok() ? result->could_not : std::vector<std::string>()) {
+                outcome += QStringLiteral("\n") + QString::fromStdString(left);
+            }
+            QMetaObject::invokeMethod(
+                this,
+                [this, run, outcome, fits = result.ok()] {
+                    if (run_ == run) {
+                        say(outcome, fits);
+                    }
+                },
+                Qt::QueuedConnection);
+        });
+    } else {
+        outcome_->clear();
+    }
     accept_->setEnabled(wrong.isEmpty());
 }
 

@@ -4,7 +4,10 @@
 #include "core/steps/step.h"
 
 #include <QDialog>
+#include <QThreadPool>
+#include <atomic>
 #include <functional>
+#include <memory>
 #include <vector>
 
 class QLabel;
@@ -14,15 +17,20 @@ namespace wembrix::app {
 class StepDialog : public QDialog {
     Q_OBJECT
   public:
-    /// `try_out` says what the step would do now, or why it cannot; it is asked on every change.
-    StepDialog(const Step& step, std::function<QString(const Step&, bool& fits)> try_out, QWidget* parent = nullptr);
+    /// `before` is the scene that the step would work on; what it would do there is tried out in the background on
+    /// every change. Null: nothing is tried.
+    StepDialog(const Step& step, std::shared_ptr<const Scene> before, QWidget* parent = nullptr);
+    ~StepDialog() override;
     [[nodiscard]] const Step& step() const { return step_; }
 
   private:
     void changed();
+    void say(const QString& outcome, bool fits);
 
     Step step_;
-    std::function<QString(const Step&, bool& fits)> try_out_;
+    std::shared_ptr<const Scene> before_;
+    QThreadPool worker_;
+    std::atomic<uint64_t> run_ = 0;
     std::vector<std::function<QString(nlohmann::json&)>> readers_;
     QLabel* outcome_;
     QPushButton* accept_;

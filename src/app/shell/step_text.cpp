@@ -25,6 +25,12 @@ QString clip_line(const json& clip) {
     if (!from(clip, "colour").isEmpty()) {
         cells << from(clip, "colour");
     }
+    if (!from(clip, "note").isEmpty()) {
+        if (cells.size() == 4) {
+            cells << QString();
+        }
+        cells << from(clip, "note");
+    }
     return cells.join(QStringLiteral(", "));
 }
 
@@ -55,8 +61,12 @@ QString read_clip(const QString& line, json& clips) {
                  {"last", last},
                  {"repeats", repeats == QStringLiteral("repeats") || repeats == QStringLiteral("true") ||
                                  repeats == QStringLiteral("yes")}};
-    if (cells.size() > 4) {
+    if (cells.size() > 4 && !cells[4].trimmed().isEmpty()) {
         clip["colour"] = cells[4].trimmed().toStdString();
+    }
+    if (cells.size() > 5) {
+        // The note comes last: commas in it are its own.
+        clip["note"] = cells.mid(5).join(QLatin1Char(',')).trimmed().toStdString();
     }
     clips.push_back(std::move(clip));
     return {};
@@ -71,6 +81,17 @@ QString parameter_text(const json& parameters, const StepField& field) {
     }
     if (found->is_string()) {
         return QString::fromStdString(found->get<std::string>());
+    }
+    if (found->is_boolean()) {
+        return found->get<bool>() ? QStringLiteral("yes") : QString();
+    }
+    if (found->is_object()) {
+        QStringList lines;
+        for (const auto& [before, after] : found->items()) {
+            lines << QString::fromStdString(before) + QStringLiteral(" → ") +
+                         (after.is_string() ? QString::fromStdString(after.get<std::string>()) : QString());
+        }
+        return lines.join(QLatin1Char('\n'));
     }
     if (found->is_number()) {
         return QString::number(found->get<double>(), 'g', 10);
@@ -89,6 +110,31 @@ QString parameter_text(const json& parameters, const StepField& field) {
 QString set_parameter(json& parameters, const StepField& field, const QString& text) {
     const std::string key(field.key);
     const QString typed = text.trimmed();
+    if (field.kind == StepField::Kind::flag) {
+        if (typed.isEmpty()) {
+            parameters.erase(key);
+        } else {
+            parameters[key] = true;
+        }
+        return {};
+    }
+    if (field.kind == StepField::Kind::pairs) {
+        json pairs = json::object();
+        for (const QString& line : typed.split(QLatin1Char('\n'), Qt::SkipEmptyParts)) {
+            json rule = json::array();
+            const QString wrong = read_rule(line, rule);
+            if (!wrong.isEmpty()) {
+                return QObject::tr("“%1” is not of the form old → new").arg(line);
+            }
+            pairs[rule[0]["find"].get<std::string>()] = rule[0]["replace"];
+        }
+        if (pairs.empty()) {
+            parameters.erase(key);
+        } else {
+            parameters[key] = std::move(pairs);
+        }
+        return {};
+    }
     if (typed.isEmpty() && field.kind != StepField::Kind::list) {
         parameters.erase(key);
         return {};

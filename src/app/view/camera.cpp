@@ -33,6 +33,12 @@ void Camera::frame_all() {
     Q_EMIT moved();
 }
 
+void Camera::frame(const Vec3& new_target, double new_distance) {
+    target = new_target;
+    distance = std::clamp(new_distance, 0.05, 60.0);
+    Q_EMIT moved();
+}
+
 void Camera::look_from(double new_yaw, double new_pitch) {
     yaw = new_yaw;
     pitch = new_pitch;

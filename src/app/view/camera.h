@@ -16,13 +16,13 @@ class Camera : public QObject {
     double pitch = 0.12; ///< radians, from above when positive
     double distance = 2.75;
     Vec3 target = Vec3(0, 0.5, 0); ///< from the middle of the feet
-    bool same_scale = false;       ///< all panes at the scale of the larger one
 
     [[nodiscard]] Vec3 away() const; ///< from target to eye, of length 1
     void turn(double by_yaw, double by_pitch);
     void slide(double right, double up);
     void approach(double factor);
     void frame_all();
+    void frame(const Vec3& new_target, double new_distance);
     void look_from(double new_yaw, double new_pitch);
 
   Q_SIGNALS:

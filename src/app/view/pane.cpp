@@ -1,7 +1,10 @@
 #include "view/pane.h"
 
+#include <QHBoxLayout>
 #include <QLabel>
+#include <QMenu>
 #include <QPainter>
+#include <QToolButton>
 #include <QVBoxLayout>
 
 namespace wembrix::app {
@@ -11,24 +14,68 @@ Pane::Pane(State state, Camera& camera, Clock& clock, QWidget* parent) : QFrame(
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(1, 4, 1, 1);
     column->setSpacing(0);
-    title_ = new QLabel(state_name(state), this);
-    title_->setStyleSheet(
-        QStringLiteral("font-weight: 600; color: %1; padding: 4px 8px;").arg(look().of(state).name()));
-    column->addWidget(title_);
+    auto* top = new QHBoxLayout;
+    top->setContentsMargins(4, 2, 8, 2);
+    states_ = new QToolButton(this);
+    states_->setPopupMode(QToolButton::InstantPopup);
+    states_->setToolTip(tr("Which of the three states this pane shows"));
+    auto* menu = new QMenu(states_);
+    for (const State one : {State::received, State::prepared, State::arrived}) {
+        menu->addAction(state_name(one), this, [this, one] {
+            choose_state(one);
+            Q_EMIT stateChosen(state_);
+        });
+    }
+    states_->setMenu(menu);
+    top->addWidget(states_);
+    other_ = new QLabel(this);
+    other_->setObjectName(QStringLiteral("soft"));
+    top->addWidget(other_, 1);
+    column->addLayout(top);
     view_ = new SceneView(state, camera, clock, this);
-    view_->setObjectName(state_name(state).toLower() + QStringLiteral("View"));
     column->addWidget(view_, 1);
     facts_ = new QLabel(this);
-    facts_->setObjectName(state_name(state).toLower() + QStringLiteral("Facts"));
     facts_->setTextFormat(Qt::RichText);
     facts_->setWordWrap(true);
     facts_->setMinimumHeight(44);
     facts_->setContentsMargins(8, 5, 8, 5);
     column->addWidget(facts_);
+    choose_state(state);
 }
 
-void Pane::show_scene(std::shared_ptr<const Scene> scene, const SceneFacts& facts, const Destination* destination) {
-    view_->show_scene(std::move(scene), facts);
+void Pane::choose_state(State state) {
+    state_ = state;
+    states_->setText(state_name(state) + QStringLiteral(" ▾"));
+    dress();
+}
+
+void Pane::dress() {
+    states_->setStyleSheet(QStringLiteral("QToolButton { font-weight: 600; color: %1; border: none; "
+                                          "background: transparent; padding: 3px 4px; }"
+                                          "QToolButton::menu-indicator { image: none; }")
+                               .arg(look().of(state_).name()));
+    const QString name = state_name(state_).toLower();
+    states_->setObjectName(name + QStringLiteral("State"));
+    view_->setObjectName(name + QStringLiteral("View"));
+    facts_->setObjectName(name + QStringLiteral("Facts"));
+    update();
+}
+
+void Pane::say_other(const QString& words) {
+    other_->setText(words);
+}
+
+void Pane::show_scene(std::shared_ptr<const Scene> scene, const std::optional<SceneFacts>& facts,
+                      const Destination* destination) {
+    view_->show_scene(std::move(scene), facts, state_);
+    if (facts) {
+        say_facts(*facts, destination);
+    } else {
+        facts_->clear();
+    }
+}
+
+void Pane::say_facts(const SceneFacts& facts, const Destination* destination) {
     const auto wrong = [](const QString& text) {
         return QStringLiteral("<b><font color='%1'>%2</font></b>")
             .arg(look().stop.name(), QString(text).replace(QLatin1Char(' '), QChar(0xA0)));

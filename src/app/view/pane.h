@@ -7,6 +7,7 @@
 #include <QFrame>
 
 class QLabel;
+class QToolButton;
 
 namespace wembrix::app {
 
@@ -15,18 +16,31 @@ class Pane : public QFrame {
   public:
     Pane(State state, Camera& camera, Clock& clock, QWidget* parent = nullptr);
 
-    void show_scene(std::shared_ptr<const Scene> scene, const SceneFacts& facts, const Destination* destination);
+    [[nodiscard]] State state() const { return state_; }
+    /// Chooses the state as the box at its top does.
+    void choose_state(State state);
+    /// `beside` is the state that is drawn over this one or compared with it, said in the title.
+    void show_scene(std::shared_ptr<const Scene> scene, const std::optional<SceneFacts>& facts,
+                    const Destination* destination);
+    void say_other(const QString& words);
     void clear(const QString& why);
     SceneView& view() { return *view_; }
     [[nodiscard]] QString facts_text() const;
+
+  Q_SIGNALS:
+    void stateChosen(State state);
 
   protected:
     void paintEvent(QPaintEvent* event) override;
 
   private:
+    void say_facts(const SceneFacts& facts, const Destination* destination);
+    void dress();
+
     State state_;
     SceneView* view_;
-    QLabel* title_;
+    QToolButton* states_;
+    QLabel* other_;
     QLabel* facts_;
 };
 

@@ -8,6 +8,7 @@
 #include <QPushButton>
 #include <QSignalBlocker>
 #include <QSlider>
+#include <algorithm>
 
 namespace wembrix::app {
 
@@ -17,18 +18,19 @@ PlaybackBar::PlaybackBar(Clock& clock, QWidget* parent) : QWidget(parent), clock
     row->setSpacing(8);
     clips_ = new QComboBox(this);
     clips_->setObjectName(QStringLiteral("clipChoice"));
-    clips_->setMinimumWidth(150);
+    clips_->setMinimumWidth(96);
+    clips_->setMaximumWidth(170);
     clips_->setToolTip(tr("The clip that both panes show; the received take is shown at the same moment"));
     play_ = new QPushButton(tr("Play"), this);
     play_->setObjectName(QStringLiteral("play"));
     play_->setToolTip(with_shortcut(tr("Play or pause"), Shortcut::play));
-    play_->setFixedWidth(64);
+    play_->setFixedWidth(58);
     scrub_ = new QSlider(Qt::Horizontal, this);
     scrub_->setObjectName(QStringLiteral("scrub"));
     scrub_->setToolTip(tr("Drag to a frame; arrow keys go frame by frame"));
     label_ = new QLabel(this);
     label_->setObjectName(QStringLiteral("soft"));
-    label_->setMinimumWidth(172);
+    label_->setMinimumWidth(112);
     label_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
     row->addWidget(clips_);
     row->addWidget(play_);
@@ -54,7 +56,7 @@ void PlaybackBar::offer_nothing() {
     refresh();
 }
 
-void PlaybackBar::offer(const Scene& scene) {
+void PlaybackBar::offer(const Scene& scene, const Scene& received) {
     const QString wanted = clock_.clip();
     rows_ = {Row{}};
     const QSignalBlocker quiet(clips_);
@@ -66,6 +68,20 @@ void PlaybackBar::offer(const Scene& scene) {
         clips_->addItem(rows_.back().name);
         if (rows_.back().name == wanted) {
             index = clips_->count() - 1;
+        }
+    }
+    // A take that was cut can still be seen whole.
+    for (const Clip& take : received.clips) {
+        const bool whole = std::any_of(scene.clips.begin(), scene.clips.end(),
+                                       [&](const Clip& clip) { return clip.take == take.take && !clip.cut; });
+        const bool cut = std::any_of(scene.clips.begin(), scene.clips.end(),
+                                     [&](const Clip& clip) { return clip.take == take.take && clip.cut; });
+        if (cut && !whole && scene.find_clip(take.name) == nullptr) {
+            rows_.push_back({QString::fromStdString(take.name), take.frames(), take.rate, take.take, take.start_s});
+            clips_->addItem(tr("%1 (whole take)").arg(rows_.back().name));
+            if (rows_.back().name == wanted) {
+                index = clips_->count() - 1;
+            }
         }
     }
     setEnabled(true);
@@ -99,12 +115,11 @@ void PlaybackBar::refresh() {
     play_->setText(clock_.is_playing() ? tr("Pause") : tr("Play"));
     play_->setEnabled(clock_.frames() > 1);
     scrub_->setEnabled(clock_.frames() > 1);
-    label_->setText(clock_.frames() > 1 ? tr("frame %1 of %2 · %3 s · %4 fps")
-                                              .arg(clock_.frame())
-                                              .arg(clock_.frames() - 1)
-                                              .arg(clock_.seconds(), 0, 'f', 2)
-                                              .arg(clock_.rate())
-                                        : tr("rest pose"));
+    label_->setText(
+        clock_.frames() > 1
+            ? tr("f %1 of %2 · %3 s").arg(clock_.frame()).arg(clock_.frames() - 1).arg(clock_.seconds(), 0, 'f', 2)
+            : tr("rest pose"));
+    label_->setToolTip(tr("Frame and time, at %1 frames a second").arg(clock_.rate()));
 }
 
 } // namespace wembrix::app

@@ -18,7 +18,8 @@ class PlaybackBar : public QWidget {
   public:
     PlaybackBar(Clock& clock, QWidget* parent = nullptr);
     /// Offers the clips of a scene; keeps the chosen one if it is still there.
-    void offer(const Scene& scene);
+    /// The clips of Prepared, and the takes of Received that they were cut from.
+    void offer(const Scene& scene, const Scene& received);
     void offer_nothing();
     void choose(const QString& clip);
 

@@ -1,5 +1,7 @@
 #include "view/posed_scene.h"
 
+#include "core/measure/holding.h"
+
 #include <algorithm>
 #include <cmath>
 
@@ -14,7 +16,8 @@ float shown(float linear) {
 
 } // namespace
 
-PosedScene::PosedScene(std::shared_ptr<const Scene> scene) : scene_(std::move(scene)), deformer_(*scene_) {
+PosedScene::PosedScene(std::shared_ptr<const Scene> scene, const std::vector<int>& only)
+    : scene_(std::move(scene)), deformer_(*scene_, only) {
     points_.resize(deformer_.point_count());
     normals_.resize(deformer_.point_count());
     colours_.assign(deformer_.point_count(), Vec3f(0.8F, 0.8F, 0.78F));
@@ -48,6 +51,16 @@ PosedScene::PosedScene(std::shared_ptr<const Scene> scene) : scene_(std::move(sc
         }
     }
     joints_ = joints_of(*scene_);
+    const std::vector<Holding> holding = holding_of(*scene_);
+    const bool any = std::any_of(holding.begin(), holding.end(), [](const Holding& one) { return one.points > 0; });
+    for (size_t i = 0; i < scene_->nodes.size(); ++i) {
+        const int parent = scene_->nodes[i].parent;
+        carriers_.push_back(any && holding[i].points == 0 && (parent < 0 || carriers_[parent] != 0) ? 1 : 0);
+    }
+    for (const Node& node : scene_->nodes) {
+        const Side own = side_of(node.name);
+        sides_.push_back(own == Side::middle && node.parent >= 0 ? sides_[node.parent] : own);
+    }
     choose(nullptr, 0);
     pose_at(0);
     for (const int joint : joints_) {

@@ -13,7 +13,8 @@ namespace wembrix::app {
 
 class PosedScene {
   public:
-    explicit PosedScene(std::shared_ptr<const Scene> scene);
+    /// `only` limits it to some surface nodes; empty: all of them.
+    explicit PosedScene(std::shared_ptr<const Scene> scene, const std::vector<int>& only = {});
     PosedScene(const PosedScene&) = delete;
     PosedScene& operator=(const PosedScene&) = delete;
 
@@ -22,11 +23,16 @@ class PosedScene {
     void pose_at(double seconds);
 
     [[nodiscard]] const Scene& scene() const { return *scene_; }
+    [[nodiscard]] const std::shared_ptr<const Scene>& shared_scene() const { return scene_; }
+    [[nodiscard]] const std::vector<Deformer::Surface>& surfaces() const { return deformer_.surfaces(); }
+    [[nodiscard]] const std::vector<Side>& sides() const { return sides_; } ///< of each node, handed down its chain
     [[nodiscard]] const Pose& pose() const { return pose_; }
     [[nodiscard]] const std::vector<Vec3f>& points() const { return points_; }
     [[nodiscard]] const std::vector<Vec3f>& normals() const { return normals_; }
     [[nodiscard]] const std::vector<Vec3f>& colours() const { return colours_; } ///< as shown, 0 to 1
     [[nodiscard]] const std::vector<uint32_t>& triangles() const { return triangles_; }
+    /// True for a joint that holds nothing and has only such joints above it: it moves the whole, it is no bone.
+    [[nodiscard]] bool is_carrier(size_t node) const { return carriers_[node] != 0; }
     /// How far the character has gone from its rest place, on the ground.
     [[nodiscard]] Vec3 travelled() const;
 
@@ -41,6 +47,8 @@ class PosedScene {
     std::vector<Vec3f> colours_;
     std::vector<uint32_t> triangles_;
     std::vector<int> joints_;
+    std::vector<Side> sides_;
+    std::vector<char> carriers_;
     Vec3 rest_middle_ = Vec3::Zero();
 };
 

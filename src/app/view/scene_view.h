@@ -1,21 +1,43 @@
-// One pane of the view: a posed scene in clay with an ink edge, on a metre grid, with joints, rod and figure.
+// One pane of the view: a posed scene in clay with an ink edge, on a metre grid, with joints, rod and figure; and a
+// second scene over it, or how far it is from that one.
 #pragma once
 
+#include "core/measure/drift.h"
 #include "session/clock.h"
+#include "session/selection.h"
 #include "session/session.h"
 #include "style/look.h"
 #include "view/camera.h"
+#include "view/clay.h"
+#include "view/difference.h"
 #include "view/posed_scene.h"
+#include "view/projection.h"
 
-#include <QMatrix4x4>
-#include <QOpenGLBuffer>
 #include <QOpenGLExtraFunctions>
-#include <QOpenGLShaderProgram>
-#include <QOpenGLVertexArrayObject>
 #include <QOpenGLWidget>
+#include <QThreadPool>
+#include <atomic>
 #include <memory>
+#include <optional>
 
 namespace wembrix::app {
+
+/// What of a scene is drawn.
+struct Shown {
+    bool joints = true;
+    bool surfaces = true;
+    bool names = false;
+    bool tools = true; ///< rod and figure
+};
+
+/// A second scene in the same pane.
+struct Other {
+    std::shared_ptr<const Scene> scene;
+    State state = State::received;
+    Matching matching = Matching::identity;
+    Mat4 moved = Mat4::Identity(); ///< where the whole of it is expected to have gone
+    bool as_difference = false;    ///< colours on the pane's own scene; else drawn over it
+};
 
 class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     Q_OBJECT
@@ -23,61 +45,79 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     SceneView(State state, Camera& camera, Clock& clock, QWidget* parent = nullptr);
     ~SceneView() override;
 
-    void show_scene(std::shared_ptr<const Scene> scene, const SceneFacts& facts);
+    /// The scene is made ready to be drawn in the background; what was shown stays until then. Facts that are not
+    /// given are measured there too.
+    void show_scene(std::shared_ptr<const Scene> scene, const std::optional<SceneFacts>& facts, State state);
+    void show_other(const std::optional<Other>& other);
     void clear(const QString& why);
-    void set_joints_shown(bool shown);
-    void set_tools_shown(bool shown); ///< rod and figure
+    void set_shown(const Shown& shown);
+    void set_selection(Selection* selection);
     /// The height that sets the scale when panes share one; 0: this scene's own.
     void set_shared_height(double height_m);
     [[nodiscard]] double height_m() const { return facts_.height_m; }
     [[nodiscard]] const PosedScene* posed() const { return posed_.get(); }
-    void choose_clip();
+    [[nodiscard]] const Difference* difference() const { return difference_.get(); }
+    [[nodiscard]] bool other_is_compared() const { return wanted_other_ && wanted_other_->as_difference; }
+    /// True when what was asked for last is what is drawn.
+    [[nodiscard]] bool is_ready() const;
+    /// Turns the camera's eye to the chosen joints, near enough to fill the pane; to all when none is chosen.
+    void frame_selection();
+    [[nodiscard]] QPointF place_of(int node) const; ///< of a joint, in the pane
     [[nodiscard]] QSize minimumSizeHint() const override { return {120, 140}; }
+
+  Q_SIGNALS:
+    void ready();
 
   protected:
     void initializeGL() override;
     void paintGL() override;
     void mousePressEvent(QMouseEvent* event) override;
     void mouseMoveEvent(QMouseEvent* event) override;
+    void mouseReleaseEvent(QMouseEvent* event) override;
     void mouseDoubleClickEvent(QMouseEvent* event) override;
     void wheelEvent(QWheelEvent* event) override;
 
   private:
-    struct Projection {
-        QMatrix4x4 matrix;
-        double unit = 1; ///< metres that one camera unit stands for
-        Vec3 middle = Vec3::Zero();
-        Vec3 eye = Vec3::Zero();
+    struct Drawn {
+        std::shared_ptr<PosedScene> posed;
+        std::shared_ptr<PosedScene> other;
+        std::optional<SceneFacts> facts;
     };
+    void build();
+    void adopt(uint64_t run, const Drawn& drawn);
+    void choose_clip();
+    void choose_clip_of(PosedScene& posed) const;
+    void bring_up_to_date();
     [[nodiscard]] Projection projection() const;
-    [[nodiscard]] QPointF on_screen(const Projection& p, const Vec3& place, bool* visible = nullptr) const;
-    void upload_shape();
     void draw_surfaces(const Projection& p);
-    void draw_ground(QPainter& painter, const Projection& p) const;
-    void draw_figure(QPainter& painter, const Projection& p) const;
     void draw_labels(QPainter& painter, const Projection& p) const;
-    void draw_rod(QPainter& painter, const Projection& p) const;
-    void draw_joints(QPainter& painter, const Projection& p) const;
 
     State state_;
     Camera& camera_;
     Clock& clock_;
+    Selection* selection_ = nullptr;
     SceneFacts facts_;
-    std::unique_ptr<PosedScene> posed_;
+    std::shared_ptr<const Scene> wanted_;
+    std::optional<SceneFacts> wanted_facts_;
+    std::optional<Other> wanted_other_;
+    std::shared_ptr<PosedScene> posed_;
+    std::shared_ptr<PosedScene> other_;
+    std::optional<Other> shown_other_;
+    std::unique_ptr<Difference> difference_;
     QString empty_;
-    bool joints_shown_ = true;
-    bool tools_shown_ = true;
+    Shown shown_;
     bool shape_new_ = false;
     bool pose_new_ = true;
     double shared_height_ = 0;
+    QPointF pressed_;
     QPointF last_;
-    std::unique_ptr<QOpenGLShaderProgram> clay_;
-    std::unique_ptr<QOpenGLShaderProgram> ink_;
-    QOpenGLVertexArrayObject array_;
-    QOpenGLBuffer points_{QOpenGLBuffer::VertexBuffer};
-    QOpenGLBuffer normals_{QOpenGLBuffer::VertexBuffer};
-    QOpenGLBuffer colours_{QOpenGLBuffer::VertexBuffer};
-    QOpenGLBuffer triangles_{QOpenGLBuffer::IndexBuffer};
+    bool dragged_ = false;
+    ClayPrograms programs_;
+    Clay clay_;
+    Clay other_clay_;
+    std::vector<Vec3f> difference_colours_;
+    QThreadPool worker_;
+    std::atomic<uint64_t> run_ = 0;
 };
 
 } // namespace wembrix::app

@@ -1,34 +1,77 @@
-// Two states side by side, with one camera and one clock.
+// Two of the three states with one camera and one clock: side by side, one over the other, or how far they are apart.
 #pragma once
 
 #include "session/clock.h"
+#include "session/selection.h"
 #include "session/session.h"
 #include "view/camera.h"
 #include "view/pane.h"
 #include "view/playback_bar.h"
 
+#include <QImage>
 #include <QWidget>
+#include <functional>
+#include <optional>
+
+class QBoxLayout;
+class QButtonGroup;
 
 namespace wembrix::app {
+
+enum class TwinMode { side_by_side, overlaid, difference };
 
 class TwinView : public QWidget {
     Q_OBJECT
   public:
-    TwinView(Camera& camera, Clock& clock, QWidget* parent = nullptr);
+    /// What arrived for a clip (empty: the model), or null.
+    using ArrivedScene = std::function<std::shared_ptr<const Scene>(const QString& clip)>;
 
-    void show_state(const SessionState& state, const Destination* destination);
+    TwinView(Camera& camera, Clock& clock, Selection& selection, ArrivedScene arrived, QWidget* parent = nullptr);
+
+    void show_state(std::shared_ptr<const SessionState> state, const std::optional<Destination>& destination);
     void clear(const QString& why);
-    void set_joints_shown(bool shown);
+    void set_mode(TwinMode mode);
+    [[nodiscard]] TwinMode mode() const { return mode_; }
+    void set_shown(const Shown& shown);
+    [[nodiscard]] const Shown& shown() const { return shown_; }
     void set_same_scale(bool same);
+    void set_playback_shown(bool shown);
+    void frame_selection();
+    /// The panes as they are, with their states' names.
+    [[nodiscard]] QImage picture();
     Pane& left() { return *left_; }
     Pane& right() { return *right_; }
     PlaybackBar& playback() { return *playback_; }
+    /// Narrower than its parts stand in one row: in a narrow place they stand in two.
+    [[nodiscard]] QSize minimumSizeHint() const override { return {300, 220}; }
+
+  Q_SIGNALS:
+    void modeChanged();
+
+  protected:
+    void resizeEvent(QResizeEvent* event) override;
 
   private:
+    struct Part {
+        std::shared_ptr<const Scene> scene;
+        std::optional<SceneFacts> facts;
+    };
+    [[nodiscard]] Part part_of(State state) const;
+    [[nodiscard]] std::optional<Other> other_for(State own, State other) const;
+    void refresh();
     void share_scale();
+
+    Clock& clock_;
+    ArrivedScene arrived_;
+    std::shared_ptr<const SessionState> state_;
+    std::optional<Destination> destination_;
     Pane* left_;
     Pane* right_;
     PlaybackBar* playback_;
+    QButtonGroup* modes_;
+    QBoxLayout* foot_;
+    TwinMode mode_ = TwinMode::side_by_side;
+    Shown shown_;
     bool same_scale_ = false;
 };
 

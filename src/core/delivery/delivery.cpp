@@ -7,7 +7,9 @@
 #include "core/formats/format.h"
 
 #include <algorithm>
+#include <csignal>
 #include <fmt/format.h>
+#include <regex>
 #include <set>
 #include <unistd.h>
 
@@ -64,25 +66,41 @@ Result<std::vector<Deliverable>> plan_deliverables(const Scene& prepared, const 
     return plan;
 }
 
-std::string delivery_fingerprint(const std::vector<std::string>& source_hashes, const std::vector<Step>& steps,
-                                 const Destination& destination, const std::string& job_name) {
-    nlohmann::json all = {
-        {"sources", source_hashes}, {"destination", destination_to_json(destination)}, {"job", job_name}};
-    for (const Step& step : steps) {
-        if (step.on) {
-            all["steps"].push_back(step_to_json(step));
-        }
-    }
-    return hash_of(all.dump());
+namespace {
+
+std::string content_of(const Deliverable& deliverable, const Scene& prepared, const std::string& model_content) {
+    return deliverable.kind == Deliverable::Kind::model
+               ? model_content
+               : content_of_clip(*prepared.find_clip(deliverable.clip), model_content);
 }
 
-namespace {
+/// Takes away what an earlier run that was killed left behind: folders and half files named for a process that is
+/// no more.
+void sweep(const fs::path& folder) {
+    static const std::regex ours(R"(\.wembrix-(\d{1,9})|delivery\.json\.(\d{1,9})\.part)");
+    std::error_code error;
+    std::vector<fs::path> left;
+    for (fs::directory_iterator entry(folder, error), end; !error && entry != end; entry.increment(error)) {
+        std::smatch match;
+        const std::string name = entry->path().filename().string();
+        if (std::regex_match(name, match, ours)) {
+            const pid_t process = std::stoi(match[1].matched ? match[1].str() : match[2].str());
+            if (::kill(process, 0) != 0 && errno == ESRCH) {
+                left.push_back(entry->path());
+            }
+        }
+    }
+    for (const fs::path& path : left) {
+        fs::remove_all(path, error);
+    }
+}
 
 /// A folder beside the delivery that is gone when this is.
 class Aside {
   public:
     explicit Aside(const fs::path& folder) : path_(folder / fmt::format(".wembrix-{}", ::getpid())) {
         std::error_code error;
+        sweep(folder);
         fs::remove_all(path_, error);
         fs::create_directories(path_, error);
         failed_ = static_cast<bool>(error);
@@ -124,6 +142,7 @@ class Delivery {
                 wanted.push_back(deliverable);
             }
         }
+        report.model_content = content_of_model(*request_.prepared, request_.destination, request_.job_name);
         int done = 0;
         for (const Deliverable& deliverable : wanted) {
             if (request_.stop && request_.stop()) {
@@ -135,6 +154,7 @@ class Delivery {
             }
             Arrival arrival;
             arrival.deliverable = deliverable;
+            arrival.content = content_of(deliverable, *request_.prepared, report.model_content);
             if (!held_back.empty()) {
                 arrival.state = CellState::held;
                 arrival.reason = held_back;
@@ -234,16 +254,14 @@ class Delivery {
             if (arrival.state == CellState::arrived) {
                 any = true;
                 for (const std::string& file : arrival.files) {
-                    note_coming(coming, file);
+                    note_coming(coming, file, hashes_[file].hash);
                 }
             }
         }
-        if (!any) {
-            report.manifest = manifest_;
-            return Done{};
-        }
-        if (Outcome written = write_manifest(coming, request_.folder); !written) {
-            return written;
+        if (any) {
+            if (Outcome written = write_manifest(coming, request_.folder); !written) {
+                return written;
+            }
         }
         for (const Arrival& arrival : report.arrivals) {
             if (arrival.state != CellState::arrived) {
@@ -260,10 +278,11 @@ class Delivery {
             }
         }
         report.manifest = make_manifest(request_, plan, report, manifest_, hashes_);
+        // While the manifest still lists what goes: a file that nothing lists would never be taken away.
+        remove_retired(manifest_, report.manifest, request_.folder);
         if (Outcome written = write_manifest(report.manifest, request_.folder); !written) {
             return written;
         }
-        remove_retired(manifest_, report.manifest, request_.folder);
         return Done{};
     }
 
@@ -298,8 +317,14 @@ Result<DeliveryReport> deliver(const DeliveryRequest& request) {
 Result<Arrival> check_again(const DeliveryRequest& request, const Deliverable& deliverable) {
     const Format* format = format_with_id(request.destination.container);
     const Scene& prepared = *request.prepared;
+    if (deliverable.kind == Deliverable::Kind::clip && prepared.find_clip(deliverable.clip) == nullptr) {
+        return Problem{"the job has no such clip any more.", deliverable.clip, ""};
+    }
+    const std::string content =
+        content_of(deliverable, prepared, content_of_model(prepared, request.destination, request.job_name));
     Arrival arrival;
     arrival.deliverable = deliverable;
+    arrival.content = content;
     arrival.files = {deliverable.stem + std::string(format->suffix)};
     Result<Scene> there = format->read(request.folder / arrival.files.front());
     if (!there) {
@@ -313,9 +338,6 @@ Result<Arrival> check_again(const DeliveryRequest& request, const Deliverable& d
         return arrival;
     }
     const Clip* clip = prepared.find_clip(deliverable.clip);
-    if (clip == nullptr) {
-        return Problem{"the job has no such clip any more.", deliverable.clip, ""};
-    }
     Result<std::string> stem = file_stem(request.destination.model_file, request.job_name, "", request.destination);
     if (!stem) {
         return stem.problem();

@@ -1,6 +1,7 @@
 // Writing deliverables for a destination, reading each one back, and holding it against Prepared.
 #pragma once
 
+#include "core/delivery/made_from.h"
 #include "core/destination/destination.h"
 #include "core/findings/finding.h"
 #include "core/measure/drift.h"
@@ -48,16 +49,17 @@ struct Arrival {
     std::string reason;                 ///< why it is held or stale, in one line
     std::shared_ptr<const Scene> scene; ///< what arrived: the model, or the model moved by the clip
     uintmax_t bytes = 0;
-    std::string hash; ///< of the first file
+    std::string hash;    ///< of the first file
+    std::string content; ///< hash of what went into it
 };
 
 struct DeliveryRequest {
     const Scene* prepared = nullptr;
     Destination destination;
     std::string job_name;
-    std::filesystem::path folder;  ///< where the files go; made if it is not there
-    std::string fingerprint;       ///< of sources, card and destination: kept in the manifest to tell what is stale
-    std::vector<std::string> only; ///< ids of deliverables; empty: all
+    std::filesystem::path folder;           ///< where the files go; made if it is not there
+    MadeFrom made_from;                     ///< kept in the manifest, to tell later what changed
+    std::vector<std::string> only;          ///< ids of deliverables; empty: all
     std::vector<std::string> card_problems; ///< steps that did not fit; any holds the delivery
     std::function<void(int done, int all, const std::string& what)> progress;
     std::function<bool()> stop;
@@ -66,6 +68,7 @@ struct DeliveryRequest {
 struct DeliveryReport {
     std::vector<Arrival> arrivals;
     nlohmann::json manifest;
+    std::string model_content; ///< hash of what the model is made of
     bool stopped = false;
     [[nodiscard]] bool all_arrived() const;
 };
@@ -76,9 +79,5 @@ Result<DeliveryReport> deliver(const DeliveryRequest& request);
 
 /// Reads a file that was delivered before and checks it again, as it lies in the folder now.
 Result<Arrival> check_again(const DeliveryRequest& request, const Deliverable& deliverable);
-
-/// A short name of everything a delivery depends on.
-std::string delivery_fingerprint(const std::vector<std::string>& source_hashes, const std::vector<Step>& steps,
-                                 const Destination& destination, const std::string& job_name);
 
 } // namespace wembrix

@@ -46,13 +46,46 @@ bool lists_file(const json& manifest, const std::string& file) {
     return std::any_of(files.begin(), files.end(), [&](const json& row) { return text_in(row, "file") == file; });
 }
 
-void note_coming(json& manifest, const std::string& file) {
+void note_coming(json& manifest, const std::string& file, const std::string& hash) {
     manifest["format"] = "wembrix delivery";
     manifest["version"] = 1;
     if (!lists_file(manifest, file)) {
-        manifest["files"].push_back({{"file", file}, {"state", "coming"}});
+        manifest["files"].push_back({{"file", file}, {"state", "coming"}, {"xxh3_128", hash}});
     }
 }
+
+namespace {
+
+json made_from_json(const DeliveryRequest& request) {
+    json sources = json::array();
+    for (const auto& [name, hash] : request.made_from.sources) {
+        sources.push_back({{"file", name}, {"xxh3_128", hash}});
+    }
+    return {{"sources", sources},
+            {"card", request.made_from.card},
+            {"destination", hash_of_destination(request.destination)}};
+}
+
+/// What is held now, and what an earlier delivery held of the plan and this one did not try.
+json held_rows(const std::vector<Deliverable>& plan, const DeliveryReport& report, const json& old) {
+    json held = json::array();
+    for (const Deliverable& deliverable : plan) {
+        const auto tried = std::find_if(report.arrivals.begin(), report.arrivals.end(),
+                                        [&](const Arrival& row) { return row.deliverable.id() == deliverable.id(); });
+        if (tried == report.arrivals.end()) {
+            for (const json& row : list_of(old, "held")) {
+                if (text_in(row, "deliverable") == deliverable.id()) {
+                    held.push_back(row);
+                }
+            }
+        } else if (tried->state == CellState::held) {
+            held.push_back({{"deliverable", deliverable.id()}, {"content", tried->content}, {"reason", tried->reason}});
+        }
+    }
+    return held;
+}
+
+} // namespace
 
 json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable>& plan, const DeliveryReport& report,
                    const json& old, const std::map<std::string, FileFact>& facts) {
@@ -105,7 +138,9 @@ json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable
                              {"bytes", fact.bytes},
                              {"xxh3_128", fact.hash},
                              {"drift_mm", std::round(arrival->drift.largest_mm * 1e4) / 1e4},
-                             {"made_from", request.fingerprint}});
+                             {"content", arrival->content},
+                             {"model_content", report.model_content},
+                             {"made_from", made_from_json(request)}});
         }
         if (deliverable.kind == Deliverable::Kind::clip) {
             const Clip& clip = *prepared.find_clip(deliverable.clip);
@@ -120,6 +155,7 @@ json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable
     }
     manifest["files"] = std::move(files);
     manifest["clips"] = std::move(clips);
+    manifest["held"] = held_rows(plan, report, old);
     return manifest;
 }
 
@@ -137,19 +173,42 @@ void remove_retired(const json& old, const json& now, const fs::path& folder) {
     }
 }
 
-KnownState state_in_manifest(const json& manifest, const fs::path& folder, const Deliverable& deliverable,
-                             const std::string& fingerprint) {
-    KnownState known;
-    for (const json& row : list_of(manifest, "files")) {
-        const std::string file = text_in(row, "file");
-        std::error_code error;
-        if (text_in(row, "deliverable") != deliverable.id() || !fs::exists(folder / file, error)) {
+std::vector<ManifestRow> rows_of(const json& manifest) {
+    std::vector<ManifestRow> rows;
+    for (const json& from : list_of(manifest, "files")) {
+        ManifestRow row;
+        row.file = text_in(from, "file");
+        row.deliverable = text_in(from, "deliverable");
+        if (row.file.empty() || row.deliverable.empty() || fs::path(row.file).filename() != row.file) {
             continue;
         }
-        known.state = text_in(row, "made_from") == fingerprint ? CellState::arrived : CellState::stale;
-        known.drift_mm = row.value("drift_mm", json(0)).is_number() ? row["drift_mm"].get<double>() : 0;
+        row.hash = text_in(from, "xxh3_128");
+        row.content = text_in(from, "content");
+        row.model_content = text_in(from, "model_content");
+        if (const auto bytes = from.find("bytes"); bytes != from.end() && bytes->is_number_unsigned()) {
+            row.bytes = bytes->get<uintmax_t>();
+        }
+        if (const auto drift = from.find("drift_mm"); drift != from.end() && drift->is_number()) {
+            row.drift_mm = drift->get<double>();
+        }
+        if (const auto made = from.find("made_from"); made != from.end() && made->is_object()) {
+            row.made_from.card = text_in(*made, "card");
+            row.made_from.destination = text_in(*made, "destination");
+            for (const json& source : list_of(*made, "sources")) {
+                row.made_from.sources.emplace_back(text_in(source, "file"), text_in(source, "xxh3_128"));
+            }
+        }
+        rows.push_back(std::move(row));
     }
-    return known;
+    return rows;
+}
+
+std::vector<HeldRow> held_in(const json& manifest) {
+    std::vector<HeldRow> rows;
+    for (const json& from : list_of(manifest, "held")) {
+        rows.push_back({text_in(from, "deliverable"), text_in(from, "content"), text_in(from, "reason")});
+    }
+    return rows;
 }
 
 } // namespace wembrix

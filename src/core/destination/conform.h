@@ -8,14 +8,6 @@
 
 namespace wembrix {
 
-/// What limiting influences cost.
-struct InfluenceLoss {
-    size_t points = 0;         ///< points that lost a holder
-    double largest_weight = 0; ///< the most that one point lost, of 1
-};
-/// Keeps the heaviest `most` holders of each point and divides by their sum.
-InfluenceLoss limit_influences(Mesh& mesh, int most);
-
 /// Every joint (and every surface's shape weights) of a clip, sampled at each frame of `rate` from its first frame
 /// to its last. Stepped channels stay stepped; turns never take the long way. The last frame is the clip's end.
 Clip bake_clip(const Scene& scene, const Clip& clip, double rate);

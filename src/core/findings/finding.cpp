@@ -13,13 +13,28 @@ std::string_view grade_name(Grade grade) {
 }
 
 std::span<const FindingKind> finding_kinds() {
-    static constexpr std::array<FindingKind, 6> rows = {{
-        {"size", find_odd_size},
-        {"roots", find_roots},
-        {"holder", find_holders},
-        {"name_prefix", find_name_prefixes},
-        {"take_name", find_take_names},
-        {"reader", find_reader_notes},
+    static constexpr std::array<FindingKind, 21> rows = {{
+        {"size", find_odd_size, Station::intake},
+        {"roots", find_roots, Station::joints},
+        {"holder", find_holders, Station::intake},
+        {"name_prefix", find_name_prefixes, Station::joints},
+        {"doubled_name", find_doubled_names, Station::joints},
+        {"illegal_name", find_illegal_names, Station::joints},
+        {"case_clash", find_case_clashes, Station::joints},
+        {"joint_scale", find_joint_scales, Station::joints},
+        {"bind_pose", find_bind_unlike_rest, Station::joints},
+        {"holding_root", find_holding_root, Station::joints},
+        {"idle_joints", find_idle_joints, Station::joints},
+        {"weight_sum", find_weight_sums, Station::intake},
+        {"influences", find_influences, Station::intake},
+        {"empty_shape", find_empty_shapes, Station::intake},
+        {"missing_normals", find_missing_normals, Station::intake},
+        {"flat_triangles", find_flat_triangles, Station::intake},
+        {"take_name", find_take_names, Station::takes},
+        {"still_clip", find_still_clips, Station::takes},
+        {"stray_keys", find_stray_keys, Station::takes},
+        {"open_loop", find_open_loops, Station::takes},
+        {"reader", find_reader_notes, Station::intake},
     }};
     return rows;
 }
@@ -29,6 +44,7 @@ std::vector<Finding> look_for_findings(const FindingContext& context) {
     for (const FindingKind& kind : finding_kinds()) {
         for (Finding& finding : kind.look(context)) {
             finding.id = kind.id;
+            finding.station = kind.station;
             all.push_back(std::move(finding));
         }
     }

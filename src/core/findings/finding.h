@@ -20,13 +20,23 @@ enum class Grade {
 };
 std::string_view grade_name(Grade grade);
 
+/// Where it is worked on.
+enum class Station { intake, joints, takes };
+
 struct Finding {
     std::string id;
+    Station station = Station::intake;
     Grade grade = Grade::look;
     std::string where;   ///< names of nodes or clips, or "scene"
     std::string message; ///< what it is, with its numbers
     std::string reason;  ///< why it matters
     std::optional<Step> step;
+    std::string no_step; ///< why there is no step, where there is none
+
+    // The place, so that a click can go there.
+    std::vector<std::string> nodes; ///< joints or surfaces it is about
+    std::string clip;
+    int frame = -1; ///< of that clip, or -1
 
     /// The same trouble, whatever the numbers are now.
     [[nodiscard]] bool same_as(const Finding& other) const { return id == other.id && where == other.where; }
@@ -40,6 +50,7 @@ struct FindingContext {
 struct FindingKind {
     std::string_view id;
     std::vector<Finding> (*look)(const FindingContext& context);
+    Station station = Station::intake;
 };
 std::span<const FindingKind> finding_kinds();
 

@@ -50,6 +50,7 @@ std::vector<Finding> find_holders(const FindingContext& context) {
         Finding finding;
         finding.grade = Grade::look;
         finding.where = node.name;
+        finding.nodes = {node.name};
         finding.message = fmt::format("Holder “{}” {}", node.name, what);
         finding.reason = "Drop that node in an engine and the character lies on its face or changes its size.";
         finding.step = Step{"fold_holders"};

@@ -8,19 +8,20 @@
 namespace wembrix {
 
 std::vector<Finding> find_name_prefixes(const FindingContext& context) {
-    std::map<std::string, int> prefixes;
+    std::map<std::string, std::vector<std::string>> prefixes;
     for (const Node& node : context.scene.nodes) {
         const std::string_view prefix = prefix_of(node.name, ":");
         if (!prefix.empty()) {
-            ++prefixes[std::string(prefix)];
+            prefixes[std::string(prefix)].push_back(node.name);
         }
     }
     std::vector<Finding> findings;
-    for (const auto& [prefix, count] : prefixes) {
+    for (const auto& [prefix, names] : prefixes) {
         Finding finding;
         finding.grade = Grade::look;
         finding.where = prefix;
-        finding.message = fmt::format("{} names begin with “{}”", count, prefix);
+        finding.nodes = names;
+        finding.message = fmt::format("{} names begin with “{}”", names.size(), prefix);
         finding.reason = "Clips made for bare names will not find these joints.";
         finding.step = Step{"strip_prefix"};
         findings.push_back(std::move(finding));

@@ -17,6 +17,7 @@ std::vector<Finding> find_roots(const FindingContext& context) {
     }
     Finding finding;
     finding.grade = Grade::stop;
+    finding.nodes = names;
     finding.where = some_of(names, names.size());
     finding.message = fmt::format("{} joints have no parent", roots.size());
     finding.reason = fmt::format("{}: an engine keeps one tree.", some_of(names));

@@ -36,6 +36,7 @@ std::vector<Finding> find_take_names(const FindingContext& context) {
         Finding finding;
         finding.grade = Grade::look;
         finding.where = clip.name;
+        finding.clip = clip.name;
         finding.message = fmt::format("“{}” is no name for a motion", clip.name);
         finding.reason = fmt::format("{} frames at {:g} a second: name what happens in them, or cut them into clips.",
                                      clip.frames(), clip.rate);

@@ -10,7 +10,7 @@ namespace wembrix {
 namespace {
 constexpr std::array<Format, 3> rows = {{
     {"glb", "glTF 2.0, one binary file", ".glb", read_gltf, write_glb},
-    {"gltf", "glTF 2.0, text with its buffer beside it", ".gltf", read_gltf, write_gltf_beside},
+    {"gltf", "glTF 2.0, text with its buffer beside it", ".gltf", read_gltf, write_gltf_for_delivery},
     {"gltf_embedded", "glTF 2.0, text with its buffer inside", ".gltf", read_gltf, write_gltf_embedded},
 }};
 } // namespace

@@ -1,5 +1,6 @@
 #include "core/job/assemble.h"
 
+#include "core/scene/picture_places.h"
 #include "core/steps/names.h"
 
 #include <fmt/format.h>
@@ -35,25 +36,8 @@ template <typename Item> void free_names(const std::vector<Item>& base, std::vec
     }
 }
 
-/// Adds `by` to every index of a material's "...Texture" objects.
-void shift_textures(json& object, size_t by) {
-    for (auto& [key, value] : object.items()) {
-        if (value.is_object() && key.size() >= 7 && key.compare(key.size() - 7, 7, "Texture") == 0 &&
-            value.contains("index")) {
-            value["index"] = value["index"].get<size_t>() + by;
-        }
-        if (value.is_structured()) {
-            shift_textures(value, by);
-        }
-    }
-}
-
-void shift_key(std::string& text, const char* key, size_t by) {
-    json object = json::parse(text);
-    if (object.contains(key)) {
-        object[key] = object[key].get<size_t>() + by;
-        text = object.dump();
-    }
+void shift_key(json& texture, const char* key, size_t by) {
+    for_texture_key(texture, key, [&](json& place) { place = place.get<size_t>() + by; });
 }
 
 void add_takes(Scene& base, const NamedScene& source, int64_t identity) {
@@ -139,13 +123,16 @@ void add_beside(Scene& base, NamedScene source, int64_t identity) {
     }
     for (Material& material : added.materials) {
         json object = json::parse(material.json);
-        shift_textures(object, base.textures.size());
+        for_texture_objects(object,
+                            [&](json& place) { place["index"] = place["index"].get<size_t>() + base.textures.size(); });
         material.json = object.dump();
         base.materials.push_back(std::move(material));
     }
     for (std::string& texture : added.textures) {
-        shift_key(texture, "source", base.images.size());
-        shift_key(texture, "sampler", base.samplers.size());
+        json object = json::parse(texture);
+        shift_key(object, "source", base.images.size());
+        shift_key(object, "sampler", base.samplers.size());
+        texture = object.dump();
     }
     auto append = [](auto& to, auto& from) { to.insert(to.end(), from.begin(), from.end()); };
     append(base.textures, added.textures);

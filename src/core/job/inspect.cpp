@@ -15,6 +15,7 @@ json finding_to_json(const Finding& finding) {
             {"where", finding.where},
             {"message", finding.message},
             {"reason", finding.reason},
+            {"no_step", finding.no_step},
             {"step", finding.step ? json(finding.step->id) : json()},
             {"parameters", finding.step ? finding.step->parameters : json()}};
 }

@@ -159,12 +159,27 @@ Result<LoadedSources> load_sources(const std::vector<std::string>& sources, cons
         for (const Clip& clip : scene->clips) {
             row.takes.push_back(clip.name);
         }
-        loaded.hashes.push_back(hash_of(*bytes));
+        row.files = {path};
+        std::string hashes = hash_of(*bytes);
+        for (const std::filesystem::path& beside : scene->beside) {
+            const Result<std::string> other = read_file(beside);
+            hashes += other ? hash_of(*other) : "";
+            row.files.push_back(beside);
+        }
+        loaded.hashes.push_back(row.files.size() == 1 ? hashes : hash_of(hashes));
         loaded.sources.push_back(std::move(row));
         scenes.push_back({path.filename().string(), scene.take()});
     }
     loaded.received = assemble(std::move(scenes));
     return loaded;
+}
+
+MadeFrom LoadedSources::made_from(const std::vector<Step>& steps) const {
+    std::vector<std::string> names;
+    for (const Source& source : sources) {
+        names.push_back(source.name);
+    }
+    return wembrix::made_from(names, hashes, steps);
 }
 
 } // namespace wembrix

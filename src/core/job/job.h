@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/base/result.h"
+#include "core/delivery/made_from.h"
 #include "core/destination/destination.h"
 #include "core/scene/scene.h"
 #include "core/steps/step.h"
@@ -36,14 +37,17 @@ std::vector<Step> first_steps(const Scene& received);
 
 struct LoadedSources {
     Scene received;
-    std::vector<std::string> hashes; ///< one per source
+    std::vector<std::string> hashes; ///< one per source, over all its files
     struct Source {
         std::string name;
         std::vector<int64_t> identities; ///< of the nodes that came from it
         std::vector<std::string> takes;
         uintmax_t bytes = 0;
+        std::vector<std::filesystem::path> files; ///< its own and those beside it that it names
     };
     std::vector<Source> sources;
+
+    [[nodiscard]] MadeFrom made_from(const std::vector<Step>& steps) const;
 };
 /// Reads and assembles the sources of a job whose file lies in `folder`.
 Result<LoadedSources> load_sources(const std::vector<std::string>& sources, const std::filesystem::path& folder);

@@ -36,6 +36,7 @@ struct Clip {
     bool cut = false;   ///< made by a step (it has a name and a range that a person gave)
     bool repeats = false;
     std::string colour; ///< "#RRGGBB" or empty
+    std::string note;   ///< what a person wrote beside it; stays in the job
     std::vector<Channel> channels;
     Carried carried;
 

@@ -6,6 +6,7 @@
 #include "core/scene/mesh.h"
 
 #include <cstdint>
+#include <filesystem>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -65,7 +66,8 @@ struct Scene {
     Carried carried; ///< of the file itself
     Carried asset;
     std::string copyright;
-    std::vector<Note> notes; ///< what the reader mended or could not take
+    std::vector<Note> notes;                   ///< what the reader mended or could not take
+    std::vector<std::filesystem::path> beside; ///< files beside the source that it was read from, too
 
     [[nodiscard]] int find_node(std::string_view name) const; ///< -1 if there is none
     [[nodiscard]] int find_identity(int64_t identity) const;

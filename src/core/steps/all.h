@@ -11,6 +11,11 @@ StepKind fold_holders_step();
 StepKind resize_step();
 StepKind make_root_step();
 StepKind rename_joints_step();
+StepKind rename_parts_step();
+StepKind drop_joints_step();
+StepKind rescale_weights_step();
+StepKind limit_influences_step();
+StepKind drop_empty_shapes_step();
 StepKind split_take_step();
 
 } // namespace wembrix

@@ -8,6 +8,7 @@
 #include "core/measure/pose.h"
 #include "core/steps/all.h"
 #include "core/steps/names.h"
+#include "core/steps/rekey.h"
 
 #include <Eigen/LU>
 #include <algorithm>
@@ -276,7 +277,7 @@ class Fold {
                 }
             }
             if (!anew.empty()) {
-                key_anew(from_.clips[c], anew, clip);
+                key_below(from_.clips[c], anew, clip);
             }
         }
     }
@@ -308,25 +309,9 @@ class Fold {
     }
 
     /// Keys at every frame and at every key that was there.
-    void key_anew(const Clip& before, const std::vector<int>& nodes, Clip& clip) const {
-        std::set<float> moments;
-        const Clip whole = whole_clip(before);
-        for (const Channel& channel : whole.channels) {
-            moments.insert(channel.times.begin(), channel.times.end());
-        }
-        for (int f = 0; f < whole.frames(); ++f) {
-            moments.insert(static_cast<float>(f / whole.rate));
-        }
-        const Shared<float> times(std::vector<float>(moments.begin(), moments.end()));
-        const Poser poser(from_, &whole);
-        std::vector<std::vector<float>> translations(nodes.size());
-        std::vector<std::vector<float>> rotations(nodes.size());
-        std::vector<std::vector<float>> scales(nodes.size());
-        std::vector<Quat> last(nodes.size(), Quat::Identity());
-        Pose pose;
+    void key_below(const Clip& before, const std::vector<int>& nodes, Clip& clip) const {
         std::vector<Mat4> world(from_.nodes.size());
-        for (const float time : times) {
-            poser.at(time, pose);
+        const auto place = [&](const Pose& pose, std::vector<Transform>& locals) {
             for (size_t i = 0; i < world.size(); ++i) {
                 if (part_[i] != Part::gone) {
                     world[i] = folded_world(i, pose.world[i]);
@@ -334,40 +319,11 @@ class Fold {
             }
             for (size_t n = 0; n < nodes.size(); ++n) {
                 const int above = above_[nodes[n]];
-                Transform local =
+                locals[n] =
                     decompose(above < 0 ? world[nodes[n]] : Mat4(world[above].inverse() * world[nodes[n]])).transform;
-                if (local.rotation.dot(last[n]) < 0) {
-                    local.rotation.coeffs() *= -1;
-                }
-                last[n] = local.rotation;
-                for (int k = 0; k < 3; ++k) {
-                    translations[n].push_back(static_cast<float>(local.translation[k]));
-                    scales[n].push_back(static_cast<float>(local.scale[k]));
-                }
-                for (int k = 0; k < 4; ++k) {
-                    rotations[n].push_back(static_cast<float>(local.rotation.coeffs()[k]));
-                }
             }
-        }
-        for (size_t n = 0; n < nodes.size(); ++n) {
-            clip.channels.push_back(
-                {nodes[n], Path::translation, Interpolation::linear, 3, times, std::move(translations[n]), {}});
-            clip.channels.push_back(
-                {nodes[n], Path::rotation, Interpolation::linear, 4, times, std::move(rotations[n]), {}});
-            clip.channels.push_back({nodes[n], Path::scale, Interpolation::linear, 3, times, std::move(scales[n]), {}});
-        }
-    }
-
-    /// A cut looks at a part of its channels; keys are made for all of them.
-    static Clip whole_clip(const Clip& clip) {
-        Clip whole = clip;
-        whole.start_s = 0;
-        for (const Channel& channel : clip.channels) {
-            if (!channel.times.empty()) {
-                whole.seconds = std::max(whole.seconds, static_cast<double>(channel.times.get().back()));
-            }
-        }
-        return whole;
+        };
+        key_anew(from_, before, nodes, place, clip);
     }
 
     void fold_surfaces() {

@@ -93,6 +93,8 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
     root.kind = NodeKind::joint;
     root.rest.translation = at;
     root.scenes = scenes;
+    // Its own from here on, and the same in every replay: below all that a source can give.
+    root.identity = -1 - static_cast<int64_t>(std::hash<std::string>()(name) >> 1U);
     const int index = static_cast<int>(result.scene.nodes.size());
     result.scene.nodes.push_back(root);
     for (const int top : tops) {

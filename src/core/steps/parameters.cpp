@@ -37,7 +37,7 @@ std::string Parameters::text(const char* key, const std::string& otherwise) {
 }
 
 std::string Parameters::needed_text(const char* key) {
-    const std::string value = text(key, "");
+    std::string value = text(key, "");
     if (value.empty()) {
         complain(fmt::format("needs \"{}\".", key));
     }

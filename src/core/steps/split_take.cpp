@@ -11,13 +11,14 @@ namespace wembrix {
 namespace {
 
 Result<Clip> cut(const Clip& take, const nlohmann::json& row) {
-    Parameters parameters(row, {"name", "first", "last", "repeats", "colour"});
+    Parameters parameters(row, {"name", "first", "last", "repeats", "colour", "note"});
     Clip clip = take;
     clip.name = parameters.needed_text("name");
     const int first = parameters.needed_whole("first");
     const int last = parameters.needed_whole("last");
     clip.repeats = parameters.flag("repeats", false);
     clip.colour = parameters.text("colour", "");
+    clip.note = parameters.text("note", "");
     static const std::regex colour("#[0-9a-fA-F]{6}");
     if (!clip.colour.empty() && !std::regex_match(clip.colour, colour)) {
         parameters.complain("\"colour\" is not of the form #RRGGBB.");
@@ -101,7 +102,7 @@ StepKind split_take_step() {
             "One long take becomes named clips that a game can play one by one.",
             true,
             {{"take", "Take", StepField::Kind::text, ""},
-             {"clips", "Clips", StepField::Kind::list, "name, first, last, repeats, colour, one a line"}},
+             {"clips", "Clips", StepField::Kind::list, "name, first, last, repeats, colour, note, one a line"}},
             [] {
                 return nlohmann::json{{"take", ""}, {"clips", nlohmann::json::array()}};
             },

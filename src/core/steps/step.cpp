@@ -8,8 +8,10 @@
 namespace wembrix {
 
 std::span<const StepKind> step_kinds() {
-    static const std::array rows = {leave_behind_step(), strip_prefix_step(),  fold_holders_step(), resize_step(),
-                                    make_root_step(),    rename_joints_step(), split_take_step()};
+    static const std::array rows = {leave_behind_step(),     strip_prefix_step(),      fold_holders_step(),
+                                    resize_step(),           make_root_step(),         drop_joints_step(),
+                                    rename_joints_step(),    rename_parts_step(),      rescale_weights_step(),
+                                    limit_influences_step(), drop_empty_shapes_step(), split_take_step()};
     return rows;
 }
 

@@ -29,11 +29,11 @@ struct StepResult {
 
 /// A parameter as a person edits it.
 struct StepField {
-    enum class Kind { text, number, choice, list };
+    enum class Kind { text, number, choice, list, pairs, flag };
     std::string_view key;
     std::string_view label;
     Kind kind = Kind::text;
-    std::string_view hint; ///< unit, form, or the choices split by '|'
+    std::string_view hint; ///< unit, form, what a tick means, or the choices split by '|'
 };
 
 struct StepKind {

@@ -50,8 +50,10 @@ ArrivalPanel::ArrivalPanel(Session& session, Camera& camera, Clock& clock, QWidg
     prepared_ = new SceneView(State::prepared, camera, clock, this);
     arrived_ = new SceneView(State::arrived, camera, clock, this);
     arrived_->setObjectName(QStringLiteral("arrivalView"));
-    prepared_->set_tools_shown(false);
-    arrived_->set_tools_shown(false);
+    Shown shown;
+    shown.tools = false;
+    prepared_->set_shown(shown);
+    arrived_->set_shown(shown);
     views->addWidget(titled(tr("Prepared"), look().prepared, prepared_, this));
     views->addWidget(titled(tr("Arrived"), look().arrived, arrived_, this));
     column->addLayout(views, 3);
@@ -92,7 +94,7 @@ void ArrivalPanel::show_cell(const QString& title, const Arrival* arrival, const
     claims_->setRowCount(0);
     const std::shared_ptr<const SessionState> state = session_.state();
     if (state) {
-        prepared_->show_scene(state->replay.prepared_scene(), state->prepared);
+        prepared_->show_scene(state->replay.prepared_scene(), state->prepared, State::prepared);
     } else {
         prepared_->clear(QString());
     }
@@ -100,7 +102,6 @@ void ArrivalPanel::show_cell(const QString& title, const Arrival* arrival, const
         arrived_->clear(why_empty);
         curve_->show_drift({}, 0);
         footer_->setText(QString());
-        shown_.reset();
         return;
     }
     claims_->setRowCount(static_cast<int>(arrival->claims.size()));
@@ -125,13 +126,9 @@ void ArrivalPanel::show_cell(const QString& title, const Arrival* arrival, const
         ++row;
     }
     if (arrival->scene) {
-        if (shown_ != arrival->scene) {
-            shown_ = arrival->scene;
-            arrived_->show_scene(arrival->scene, facts_of(*arrival->scene));
-        }
+        arrived_->show_scene(arrival->scene, std::nullopt, State::arrived);
     } else {
         arrived_->clear(tr("Nothing was written: %1").arg(QString::fromStdString(arrival->reason)));
-        shown_.reset();
     }
     curve_->show_drift(arrival->drift.per_frame_mm, destination->drift_limit_mm);
     if (arrival->state == CellState::held) {

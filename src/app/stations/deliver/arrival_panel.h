@@ -30,7 +30,6 @@ class ArrivalPanel : public QFrame {
     SceneView* arrived_;
     QTableWidget* claims_;
     DriftCurve* curve_;
-    std::shared_ptr<const Scene> shown_;
 };
 
 } // namespace wembrix::app

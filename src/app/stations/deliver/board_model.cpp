@@ -1,14 +1,76 @@
 #include "stations/deliver/board_model.h"
 
-#include "core/delivery/manifest.h"
+#include "core/delivery/board.h"
 
 #include <algorithm>
 #include <map>
 
 namespace wembrix::app {
 
+namespace {
+
+QString what_of(const Deliverable& deliverable, const Scene& prepared) {
+    if (deliverable.kind == Deliverable::Kind::clip) {
+        const Clip& clip = *prepared.find_clip(deliverable.clip);
+        return QObject::tr("clip · %1 f · %2")
+            .arg(clip.frames())
+            .arg(clip.repeats ? QObject::tr("repeats") : QObject::tr("once"));
+    }
+    size_t shapes = 0;
+    const std::vector<int> surfaces = surfaces_of(prepared);
+    for (const int node : surfaces) {
+        shapes += prepared.meshes[prepared.nodes[node].mesh].shapes.size();
+    }
+    return QObject::tr("model · %1 surfaces · %2 shapes").arg(surfaces.size()).arg(shapes);
+}
+
+BoardEntry entry_of(const BoardCell& cell, const Destination& destination, const Scene& prepared, double height_m) {
+    BoardEntry entry;
+    entry.planned = true;
+    entry.key = {destination.name, cell.deliverable.id()};
+    entry.state = cell.state;
+    entry.content = cell.content;
+    if (cell.state == CellState::arrived) {
+        entry.detail = cell.deliverable.kind == Deliverable::Kind::model
+                           ? QString::fromStdString(destination.in_units(height_m))
+                           : QObject::tr("%1 s").arg(prepared.find_clip(cell.deliverable.clip)->seconds, 0, 'f', 2);
+        entry.number = QObject::tr("%1 mm").arg(cell.drift_mm, 0, 'f', 3);
+    } else {
+        entry.detail = QString::fromStdString(cell.reason);
+    }
+    return entry;
+}
+
+BoardModel::Table read_table(const std::vector<DeliveryRequest>& requests, double height_m) {
+    BoardModel::Table table;
+    std::map<std::string, size_t> places;
+    for (size_t d = 0; d < requests.size(); ++d) {
+        const DeliveryRequest& request = requests[d];
+        table.destinations.push_back(request.destination);
+        const BoardColumn column = read_board(request);
+        if (column.problem) {
+            table.problem = QString::fromStdString(column.problem->sentence());
+        }
+        for (const BoardCell& cell : column.cells) {
+            const auto [place, fresh] = places.try_emplace(cell.deliverable.id(), table.rows.size());
+            if (fresh) {
+                BoardModel::Row row;
+                row.file = QString::fromStdString(cell.deliverable.stem);
+                row.what = what_of(cell.deliverable, *request.prepared);
+                row.cells.resize(requests.size());
+                table.rows.push_back(std::move(row));
+            }
+            table.rows[place->second].cells[d] = entry_of(cell, request.destination, *request.prepared, height_m);
+        }
+    }
+    return table;
+}
+
+} // namespace
+
 BoardModel::BoardModel(Document& document, Session& session, DeliveryRunner& runner, QObject* parent)
     : QAbstractTableModel(parent), document_(document), session_(session), runner_(runner) {
+    worker_.setMaxThreadCount(1);
     connect(&session_, &Session::changed, this, &BoardModel::refresh);
     connect(&document_, &Document::jobChanged, this, &BoardModel::refresh);
     connect(&document_, &Document::pathChanged, this, &BoardModel::refresh);
@@ -16,77 +78,63 @@ BoardModel::BoardModel(Document& document, Session& session, DeliveryRunner& run
     connect(&runner_, &DeliveryRunner::finished, this, &BoardModel::refresh);
 }
 
+BoardModel::~BoardModel() {
+    ++run_;
+    worker_.waitForDone();
+}
+
 void BoardModel::refresh() {
-    beginResetModel();
-    rows_.clear();
-    problem_.clear();
-    destinations_ = document_.job().destinations;
+    const uint64_t run = ++run_;
     const std::shared_ptr<const SessionState> state = session_.state();
-    std::map<std::string, size_t> places;
-    for (size_t d = 0; state && d < destinations_.size(); ++d) {
-        const Destination& destination = destinations_[d];
-        const Scene& prepared = state->replay.prepared();
-        const Result<std::vector<Deliverable>> plan = plan_deliverables(prepared, destination, document_.job().name);
-        if (!plan) {
-            problem_ = QString::fromStdString(plan.problem().sentence());
-            continue;
-        }
-        const std::string fingerprint = session_.fingerprint(destination);
-        const std::filesystem::path folder = runner_.folder_of(destination);
-        const nlohmann::json manifest = read_manifest(folder);
-        for (const Deliverable& deliverable : *plan) {
-            const auto [place, fresh] = places.try_emplace(deliverable.id(), rows_.size());
-            if (fresh) {
-                Row row;
-                row.file = QString::fromStdString(deliverable.stem);
-                if (deliverable.kind == Deliverable::Kind::model) {
-                    size_t shapes = 0;
-                    const std::vector<int> surfaces = surfaces_of(prepared);
-                    for (const int node : surfaces) {
-                        shapes += prepared.meshes[prepared.nodes[node].mesh].shapes.size();
-                    }
-                    row.what = tr("model · %1 surfaces · %2 shapes").arg(surfaces.size()).arg(shapes);
-                } else {
-                    const Clip& clip = *prepared.find_clip(deliverable.clip);
-                    row.what = tr("clip · %1 f · %2").arg(clip.frames()).arg(clip.repeats ? tr("repeats") : tr("once"));
-                }
-                row.cells.resize(destinations_.size());
-                rows_.push_back(std::move(row));
-            }
-            BoardCell& cell = rows_[place->second].cells[d];
-            cell.planned = true;
-            cell.key = {destination.name, deliverable.id()};
-            const KnownState known = state_in_manifest(manifest, folder, deliverable, fingerprint);
-            const Arrival* arrival = runner_.arrival(cell.key);
-            cell.state = arrival != nullptr && arrival->state == CellState::held ? CellState::held : known.state;
-            if (cell.state == CellState::held) {
-                cell.detail = QString::fromStdString(arrival->reason);
-            } else if (cell.state == CellState::arrived) {
-                cell.detail = deliverable.kind == Deliverable::Kind::model
-                                  ? QString::fromStdString(destination.in_units(state->prepared.height_m))
-                                  : tr("%1 s").arg(prepared.find_clip(deliverable.clip)->seconds, 0, 'f', 2);
-                cell.number = tr("%1 mm").arg(known.drift_mm, 0, 'f', 3);
-            } else {
-                cell.detail = cell.state == CellState::stale ? tr("the job changed since") : tr("not delivered yet");
-            }
+    std::vector<DeliveryRequest> requests;
+    for (const Destination& destination : document_.job().destinations) {
+        if (std::optional<DeliveryRequest> request = runner_.request_for(destination)) {
+            requests.push_back(std::move(*request));
         }
     }
-    endResetModel();
+    if (!state || requests.empty()) {
+        beginResetModel();
+        table_ = {};
+        table_.destinations = document_.job().destinations;
+        shown_run_ = run;
+        endResetModel();
+        return;
+    }
+    worker_.start([this, run, state, requests = std::move(requests)]() mutable {
+        if (run_ != run) {
+            return;
+        }
+        for (DeliveryRequest& request : requests) {
+            request.prepared = &state->replay.prepared();
+        }
+        Table table = read_table(requests, state->prepared.height_m);
+        QMetaObject::invokeMethod(
+            this,
+            [this, run, table = std::move(table)] {
+                if (run_ == run) {
+                    beginResetModel();
+                    table_ = table;
+                    shown_run_ = run;
+                    endResetModel();
+                }
+            },
+            Qt::QueuedConnection);
+    });
 }
 
 int BoardModel::rowCount(const QModelIndex& parent) const {
-    return parent.isValid() ? 0 : static_cast<int>(rows_.size());
+    return parent.isValid() ? 0 : static_cast<int>(table_.rows.size());
 }
 int BoardModel::columnCount(const QModelIndex& parent) const {
-    return parent.isValid() ? 0 : 1 + static_cast<int>(destinations_.size());
+    return parent.isValid() ? 0 : 1 + static_cast<int>(table_.destinations.size());
 }
 
 QVariant BoardModel::data(const QModelIndex& index, int role) const {
-    const Row& row = rows_[index.row()];
+    const Row& row = table_.rows[index.row()];
     if (index.column() == 0) {
         return role == Qt::DisplayRole ? QVariant(row.file) : role == Qt::UserRole ? QVariant(row.what) : QVariant();
     }
-    const BoardCell& at = row.cells[index.column() - 1];
+    const BoardEntry& at = row.cells[index.column() - 1];
     if (role == Qt::DisplayRole || role == Qt::AccessibleTextRole) {
         return QString::fromUtf8(cell_state_name(at.state).data());
     }
@@ -103,24 +151,35 @@ QVariant BoardModel::headerData(int section, Qt::Orientation orientation, int ro
     if (section == 0) {
         return tr("File");
     }
-    const Destination& destination = destinations_[section - 1];
+    const Destination& destination = table_.destinations[section - 1];
     const QString summary = QString::fromStdString(destination.summary());
     return QString::fromStdString(destination.name) + QStringLiteral(" · ") +
            summary.section(QStringLiteral(" · "), 0, 1);
 }
 
-const BoardCell* BoardModel::cell(const QModelIndex& index) const {
-    if (!index.isValid() || index.column() == 0 || index.row() >= static_cast<int>(rows_.size())) {
+const BoardEntry* BoardModel::cell(const QModelIndex& index) const {
+    if (!index.isValid() || index.column() == 0 || index.row() >= static_cast<int>(table_.rows.size())) {
         return nullptr;
     }
-    const BoardCell& at = rows_[index.row()].cells[index.column() - 1];
+    const BoardEntry& at = table_.rows[index.row()].cells[index.column() - 1];
     return at.planned ? &at : nullptr;
+}
+
+const BoardEntry* BoardModel::entry(const CellKey& key) const {
+    for (const Row& row : table_.rows) {
+        for (const BoardEntry& at : row.cells) {
+            if (at.planned && at.key == key) {
+                return &at;
+            }
+        }
+    }
+    return nullptr;
 }
 
 std::vector<CellKey> BoardModel::due() const {
     std::vector<CellKey> keys;
-    for (const Row& row : rows_) {
-        for (const BoardCell& at : row.cells) {
+    for (const Row& row : table_.rows) {
+        for (const BoardEntry& at : row.cells) {
             if (at.planned && at.state != CellState::arrived) {
                 keys.push_back(at.key);
             }
@@ -131,9 +190,9 @@ std::vector<CellKey> BoardModel::due() const {
 
 int BoardModel::count(CellState state) const {
     int number = 0;
-    for (const Row& row : rows_) {
-        number += static_cast<int>(std::count_if(row.cells.begin(), row.cells.end(),
-                                                 [&](const BoardCell& at) { return at.planned && at.state == state; }));
+    for (const Row& row : table_.rows) {
+        number += static_cast<int>(std::count_if(
+            row.cells.begin(), row.cells.end(), [&](const BoardEntry& at) { return at.planned && at.state == state; }));
     }
     return number;
 }

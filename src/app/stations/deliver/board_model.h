@@ -5,46 +5,61 @@
 #include "session/session.h"
 
 #include <QAbstractTableModel>
+#include <QThreadPool>
+#include <atomic>
 #include <vector>
 
 namespace wembrix::app {
 
-struct BoardCell {
+struct BoardEntry {
     bool planned = false;
     CellKey key;
     CellState state = CellState::never;
-    QString detail; ///< length, reason
-    QString number; ///< drift
+    std::string content; ///< hash of what would go into it now
+    QString detail;      ///< length, reason
+    QString number;      ///< drift
 };
 
 class BoardModel : public QAbstractTableModel {
     Q_OBJECT
   public:
     BoardModel(Document& document, Session& session, DeliveryRunner& runner, QObject* parent = nullptr);
+    ~BoardModel() override;
 
     [[nodiscard]] int rowCount(const QModelIndex& parent = {}) const override;
     [[nodiscard]] int columnCount(const QModelIndex& parent = {}) const override;
     [[nodiscard]] QVariant data(const QModelIndex& index, int role) const override;
     [[nodiscard]] QVariant headerData(int section, Qt::Orientation orientation, int role) const override;
 
-    [[nodiscard]] const BoardCell* cell(const QModelIndex& index) const;
-    [[nodiscard]] std::vector<CellKey> due() const; ///< all that has not arrived as it should be now
+    [[nodiscard]] const BoardEntry* cell(const QModelIndex& index) const;
+    [[nodiscard]] const BoardEntry* entry(const CellKey& key) const; ///< null when it is not planned
+    [[nodiscard]] std::vector<CellKey> due() const;                  ///< all that has not arrived as it should be now
     [[nodiscard]] int count(CellState state) const;
-    [[nodiscard]] const QString& problem() const { return problem_; }
+    [[nodiscard]] const QString& problem() const { return table_.problem; }
+    /// Looks at the folders of all destinations in the background; the model is reset when that is done.
     void refresh();
+    /// False while what is shown is older than the job.
+    [[nodiscard]] bool is_current() const { return shown_run_ == run_; }
 
-  private:
     struct Row {
         QString file;
         QString what;
-        std::vector<BoardCell> cells;
+        std::vector<BoardEntry> cells;
     };
+    struct Table {
+        std::vector<Row> rows;
+        std::vector<Destination> destinations;
+        QString problem;
+    };
+
+  private:
     Document& document_;
     Session& session_;
     DeliveryRunner& runner_;
-    std::vector<Row> rows_;
-    std::vector<Destination> destinations_;
-    QString problem_;
+    Table table_;
+    QThreadPool worker_;
+    std::atomic<uint64_t> run_ = 0;
+    uint64_t shown_run_ = 0;
 };
 
 } // namespace wembrix::app

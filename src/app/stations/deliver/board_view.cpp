@@ -41,7 +41,7 @@ void BoardDelegate::paint(QPainter* painter, const QStyleOptionViewItem& option,
         painter->restore();
         return;
     }
-    const BoardCell* cell = model_.cell(index);
+    const BoardEntry* cell = model_.cell(index);
     if (cell == nullptr) {
         painter->restore();
         return;

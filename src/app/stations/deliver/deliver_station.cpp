@@ -13,7 +13,7 @@ namespace wembrix::app {
 
 DeliverStation::DeliverStation(Document& document, Session& session, DeliveryRunner& runner, Camera& camera,
                                Clock& clock, QWidget* parent)
-    : QWidget(parent), document_(document), session_(session), runner_(runner) {
+    : StationPage(parent), document_(document), session_(session), runner_(runner) {
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(10, 10, 10, 8);
     row->setSpacing(10);
@@ -75,7 +75,7 @@ DeliverStation::DeliverStation(Document& document, Session& session, DeliveryRun
     connect(&runner_, &DeliveryRunner::finished, this, &DeliverStation::refresh);
     connect(&session_, &Session::changed, this, [this] {
         if (session_.state()) {
-            playback_->offer(session_.state()->replay.prepared());
+            playback_->offer(session_.state()->replay.prepared(), *session_.state()->replay.received);
         } else {
             playback_->offer_nothing();
         }
@@ -85,7 +85,7 @@ DeliverStation::DeliverStation(Document& document, Session& session, DeliveryRun
         refresh();
     });
     connect(view_->selectionModel(), &QItemSelectionModel::currentChanged, this, [this](const QModelIndex& now) {
-        if (const BoardCell* cell = model_->cell(now)) {
+        if (const BoardEntry* cell = model_->cell(now)) {
             chosen_ = cell->key;
             playback_->choose(cell->key.second.rfind("clip:", 0) == 0
                                   ? QString::fromStdString(cell->key.second.substr(5))
@@ -98,10 +98,15 @@ DeliverStation::DeliverStation(Document& document, Session& session, DeliveryRun
     show_chosen();
 }
 
+void DeliverStation::take_view(TwinView& twin) {
+    // The arrival check has panes of its own.
+    twin.hide();
+}
+
 void DeliverStation::keep_choice() {
     for (int r = 0; r < model_->rowCount(); ++r) {
         for (int c = 1; c < model_->columnCount(); ++c) {
-            const BoardCell* cell = model_->cell(model_->index(r, c));
+            const BoardEntry* cell = model_->cell(model_->index(r, c));
             if (cell != nullptr && (cell->key == chosen_ || chosen_.first.empty())) {
                 chosen_ = cell->key;
                 view_->setCurrentIndex(model_->index(r, c));
@@ -123,20 +128,17 @@ void DeliverStation::show_chosen() {
         panel_->show_cell(QString(), nullptr, nullptr, tr("Choose a cell of the board to see how its file arrived."));
         return;
     }
-    const Arrival* arrival = runner_.arrival(chosen_);
-    if (arrival == nullptr && !runner_.is_running()) {
-        for (int r = 0; r < model_->rowCount(); ++r) {
-            for (int c = 1; c < model_->columnCount(); ++c) {
-                const BoardCell* cell = model_->cell(model_->index(r, c));
-                if (cell != nullptr && cell->key == chosen_ && cell->state == CellState::arrived) {
-                    runner_.look_again(chosen_);
-                }
-            }
-        }
+    const BoardEntry* entry = model_->entry(chosen_);
+    const Arrival* arrival = entry == nullptr ? nullptr : runner_.arrival(chosen_, entry->content);
+    if (arrival == nullptr && entry != nullptr && entry->state == CellState::arrived && !runner_.is_running()) {
+        runner_.look_again(chosen_, entry->content);
     }
     const QString what = QString::fromStdString(chosen_.second == "model" ? "model" : chosen_.second.substr(5));
     panel_->show_cell(what + QStringLiteral(" → ") + QString::fromStdString(destination->name), arrival, destination,
-                      tr("Not delivered as the job is now. Deliver it, and what arrives is shown here."));
+                      entry != nullptr && entry->state != CellState::arrived
+                          ? tr("%1: %2. Deliver it, and what arrives is shown here.")
+                                .arg(QString::fromUtf8(cell_state_name(entry->state).data()), entry->detail)
+                          : tr("Reading back what was delivered."));
 }
 
 void DeliverStation::refresh() {

@@ -4,6 +4,7 @@
 #include "session/delivery_runner.h"
 #include "stations/deliver/arrival_panel.h"
 #include "stations/deliver/board_view.h"
+#include "stations/station.h"
 #include "view/playback_bar.h"
 
 #include <QWidget>
@@ -14,11 +15,12 @@ class QPushButton;
 
 namespace wembrix::app {
 
-class DeliverStation : public QWidget {
+class DeliverStation : public StationPage {
     Q_OBJECT
   public:
     DeliverStation(Document& document, Session& session, DeliveryRunner& runner, Camera& camera, Clock& clock,
                    QWidget* parent = nullptr);
+    void take_view(TwinView& twin) override;
     BoardModel& board() { return *model_; }
     BoardView& board_view() { return *view_; }
     ArrivalPanel& panel() { return *panel_; }

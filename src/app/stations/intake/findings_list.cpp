@@ -1,5 +1,6 @@
 #include "stations/intake/findings_list.h"
 
+#include "core/job/card_edits.h"
 #include "shell/chip.h"
 #include "style/look.h"
 
@@ -17,42 +18,6 @@ namespace {
 QString label_of(const Step& step) {
     const StepKind* kind = step_kind(step.id);
     return QString::fromUtf8(kind->label.data(), static_cast<qsizetype>(kind->label.size()));
-}
-
-QFrame* finding_card(const Finding& finding, Document& document, QWidget* parent) {
-    auto* card = new QFrame(parent);
-    card->setObjectName(QStringLiteral("card"));
-    auto* row = new QHBoxLayout(card);
-    row->setContentsMargins(8, 7, 8, 7);
-    row->setSpacing(8);
-    auto* chip = new Chip(card);
-    const QString grade = QString::fromUtf8(grade_name(finding.grade).data());
-    chip->show_word(grade, look().of(finding.grade), look().ground_of(finding.grade));
-    row->addWidget(chip, 0, Qt::AlignTop);
-    auto* words = new QVBoxLayout;
-    words->setSpacing(1);
-    auto* message = new QLabel(QString::fromStdString(finding.message), card);
-    message->setWordWrap(true);
-    message->setStyleSheet(QStringLiteral("font-weight: 600;"));
-    words->addWidget(message);
-    auto* reason = new QLabel(QString::fromStdString(finding.reason), card);
-    reason->setWordWrap(true);
-    reason->setObjectName(QStringLiteral("soft"));
-    reason->setStyleSheet(QStringLiteral("font-size: 11px;"));
-    words->addWidget(reason);
-    if (finding.step) {
-        auto* add = new QPushButton(QObject::tr("Add “%1”").arg(label_of(*finding.step)), card);
-        add->setObjectName(QStringLiteral("link"));
-        add->setProperty("step", QString::fromStdString(finding.step->id));
-        add->setCursor(Qt::PointingHandCursor);
-        add->setToolTip(QString::fromUtf8(step_kind(finding.step->id)->why.data()));
-        words->addWidget(add, 0, Qt::AlignLeft);
-        QObject::connect(add, &QPushButton::clicked, card, [&document, step = *finding.step] {
-            document.edit(QObject::tr("Add %1").arg(label_of(step)), [&](Job& job) { job.steps.push_back(step); });
-        });
-    }
-    row->addLayout(words, 1);
-    return card;
 }
 
 } // namespace
@@ -79,6 +44,64 @@ FindingsList::FindingsList(Document& document, Session& session, QWidget* parent
     rebuild();
 }
 
+QFrame* FindingsList::finding_card(const Finding& finding) {
+    auto* card = new QFrame(list_);
+    card->setObjectName(QStringLiteral("card"));
+    auto* row = new QHBoxLayout(card);
+    row->setContentsMargins(8, 7, 8, 7);
+    row->setSpacing(8);
+    auto* chip = new Chip(card);
+    const QString grade = QString::fromUtf8(grade_name(finding.grade).data());
+    chip->show_word(grade, look().of(finding.grade), look().ground_of(finding.grade));
+    row->addWidget(chip, 0, Qt::AlignTop);
+    auto* words = new QVBoxLayout;
+    words->setSpacing(1);
+    auto* message = new QLabel(QString::fromStdString(finding.message), card);
+    message->setWordWrap(true);
+    message->setStyleSheet(QStringLiteral("font-weight: 600;"));
+    words->addWidget(message);
+    auto* reason = new QLabel(QString::fromStdString(finding.reason), card);
+    reason->setWordWrap(true);
+    reason->setObjectName(QStringLiteral("soft"));
+    reason->setStyleSheet(QStringLiteral("font-size: 11px;"));
+    words->addWidget(reason);
+    auto* links = new QHBoxLayout;
+    links->setSpacing(14);
+    const auto link = [&](const QString& text, const QString& tip) {
+        auto* button = new QPushButton(text, card);
+        button->setObjectName(QStringLiteral("link"));
+        button->setCursor(Qt::PointingHandCursor);
+        button->setToolTip(tip);
+        links->addWidget(button);
+        return button;
+    };
+    if (finding.step) {
+        auto* add = link(tr("Add “%1”").arg(label_of(*finding.step)),
+                         QString::fromUtf8(step_kind(finding.step->id)->why.data()));
+        add->setProperty("step", QString::fromStdString(finding.step->id));
+        connect(add, &QPushButton::clicked, card, [this, step = *finding.step] {
+            document_.edit(tr("Add %1").arg(label_of(step)), [&](Job& job) { add_step_at_its_place(job, step); });
+        });
+    } else if (!finding.no_step.empty()) {
+        auto* why = new QLabel(tr("No step: %1.").arg(QString::fromStdString(finding.no_step)), card);
+        why->setWordWrap(true);
+        why->setObjectName(QStringLiteral("soft"));
+        why->setStyleSheet(QStringLiteral("font-size: 11px; font-style: italic;"));
+        words->addWidget(why);
+    }
+    if (!finding.nodes.empty() || !finding.clip.empty()) {
+        auto* show =
+            link(tr("Show it"), finding.clip.empty() ? tr("Chooses what it is about, in the view and on the ladder")
+                                                     : tr("Goes to the clip on the take strip"));
+        show->setProperty("finding", QString::fromStdString(finding.id));
+        connect(show, &QPushButton::clicked, this, [this, finding] { Q_EMIT placeAsked(finding); });
+    }
+    links->addStretch(1);
+    words->addLayout(links);
+    row->addLayout(words, 1);
+    return card;
+}
+
 void FindingsList::rebuild() {
     while (QLayoutItem* item = column_->takeAt(0)) {
         if (item->widget() != nullptr) {
@@ -103,7 +126,7 @@ void FindingsList::rebuild() {
     title_->setText(state->findings.empty() ? tr("Findings · none open")
                                             : tr("Findings · %1 open").arg(state->findings.size()));
     for (const Finding& finding : state->findings) {
-        column_->addWidget(finding_card(finding, document_, list_));
+        column_->addWidget(finding_card(finding));
     }
     QStringList mended;
     for (const Finding& before : state->received_findings) {

@@ -6,6 +6,7 @@
 
 #include <QWidget>
 
+class QFrame;
 class QVBoxLayout;
 class QLabel;
 
@@ -16,7 +17,11 @@ class FindingsList : public QWidget {
   public:
     FindingsList(Document& document, Session& session, QWidget* parent = nullptr);
 
+  Q_SIGNALS:
+    void placeAsked(const wembrix::Finding& finding);
+
   private:
+    QFrame* finding_card(const Finding& finding);
     void rebuild();
     Document& document_;
     Session& session_;

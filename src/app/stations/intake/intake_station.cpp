@@ -20,8 +20,8 @@ namespace {
 constexpr int node_role = Qt::UserRole + 1;
 }
 
-IntakeStation::IntakeStation(Document& document, Session& session, Camera& camera, Clock& clock, QWidget* parent)
-    : QWidget(parent), document_(document), session_(session) {
+IntakeStation::IntakeStation(Document& document, Session& session, QWidget* parent)
+    : StationPage(parent), document_(document), session_(session) {
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(10, 10, 10, 8);
     row->setSpacing(10);
@@ -73,18 +73,23 @@ IntakeStation::IntakeStation(Document& document, Session& session, Camera& camer
     line->setFixedHeight(1);
     line->setStyleSheet(QStringLiteral("background: %1;").arg(look().line.name()));
     column->addWidget(line);
-    column->addWidget(new FindingsList(document, session, card), 6);
+    auto* findings = new FindingsList(document, session, card);
+    connect(findings, &FindingsList::placeAsked, this, &IntakeStation::placeAsked);
+    column->addWidget(findings, 6);
     row->addWidget(card);
-    twin_ = new TwinView(camera, clock, this);
-    row->addWidget(twin_, 1);
+    place_ = new QWidget(this);
+    auto* place_column = new QVBoxLayout(place_);
+    place_column->setContentsMargins(0, 0, 0, 0);
+    row->addWidget(place_, 1);
     connect(contents_, &QTreeWidget::itemChanged, this, &IntakeStation::ticked);
     connect(&session_, &Session::changed, this, &IntakeStation::refresh);
     refresh();
 }
 
-void IntakeStation::set_destination(const Destination* destination) {
-    destination_ = destination == nullptr ? std::nullopt : std::optional<Destination>(*destination);
-    refresh();
+void IntakeStation::take_view(TwinView& twin) {
+    place_->layout()->addWidget(&twin);
+    twin.set_mode(TwinMode::side_by_side);
+    twin.show();
 }
 
 void IntakeStation::refresh() {
@@ -93,12 +98,9 @@ void IntakeStation::refresh() {
     empty_->setVisible(state == nullptr);
     if (!state) {
         summary_->clear();
-        twin_->clear(session_.problem().isEmpty() ? (session_.is_busy() ? session_.busy() : QString())
-                                                  : session_.problem());
         return;
     }
     fill_contents();
-    twin_->show_state(*state, destination_ ? &*destination_ : nullptr);
 }
 
 void IntakeStation::fill_contents() {

@@ -3,9 +3,7 @@
 
 #include "session/document.h"
 #include "session/session.h"
-#include "view/twin_view.h"
-
-#include <QWidget>
+#include "stations/station.h"
 
 class QTreeWidget;
 class QTreeWidgetItem;
@@ -13,16 +11,16 @@ class QLabel;
 
 namespace wembrix::app {
 
-class IntakeStation : public QWidget {
+class IntakeStation : public StationPage {
     Q_OBJECT
   public:
-    IntakeStation(Document& document, Session& session, Camera& camera, Clock& clock, QWidget* parent = nullptr);
-    TwinView& twin() { return *twin_; }
-    void set_destination(const Destination* destination);
+    IntakeStation(Document& document, Session& session, QWidget* parent = nullptr);
+    void take_view(TwinView& twin) override;
 
   Q_SIGNALS:
     void filesAsked();
     void demoAsked();
+    void placeAsked(const wembrix::Finding& finding);
 
   private:
     void refresh();
@@ -31,11 +29,10 @@ class IntakeStation : public QWidget {
 
     Document& document_;
     Session& session_;
-    TwinView* twin_;
+    QWidget* place_;
     QTreeWidget* contents_;
     QLabel* summary_;
     QWidget* empty_;
-    std::optional<Destination> destination_;
 };
 
 } // namespace wembrix::app

@@ -200,7 +200,7 @@ Document open_document(std::string bytes, const std::filesystem::path& folder) {
     return document;
 }
 
-std::string resolve_uri(const Document& document, const std::string& uri, const std::string& where) {
+std::string resolve_uri(Document& document, const std::string& uri, const std::string& where) {
     if (uri.compare(0, 5, "data:") == 0) {
         const size_t comma = uri.find(',');
         if (comma == std::string::npos || uri.rfind(";base64", comma) == std::string::npos) {
@@ -230,6 +230,7 @@ std::string resolve_uri(const Document& document, const std::string& uri, const 
     if (!data) {
         refuse(where, "points at \"" + name.substr(0, 60) + "\", which cannot be read.");
     }
+    document.beside.push_back(full);
     return data.take();
 }
 

@@ -24,6 +24,7 @@ struct Document {
     Json root;
     std::vector<std::string> buffers;
     std::filesystem::path folder;
+    std::vector<std::filesystem::path> beside; ///< files that were read besides the document itself
     size_t source_bytes = 0;
     size_t decoded_bytes = 0; ///< what was unpacked so far, held against source_bytes
 
@@ -34,7 +35,7 @@ struct Document {
 Document open_document(std::string bytes, const std::filesystem::path& folder);
 
 /// The bytes behind a data: address or a neighbouring file. Remote addresses and ways out of the folder are refused.
-std::string resolve_uri(const Document& document, const std::string& uri, const std::string& where);
+std::string resolve_uri(Document& document, const std::string& uri, const std::string& where);
 
 /// Array `key` of `object`, or an empty array. Refuses other types.
 const Json& array_of(const Json& object, const char* key, const std::string& where);

@@ -301,6 +301,7 @@ Scene read_all(Document& document) {
     read_skins(document, place, scene);
     check_influences(scene);
     read_clips(document, place, scene);
+    scene.beside = document.beside;
     scene.carried = carried_of(root, {}, scene, "file");
     scene.copyright = text_of(root["asset"], "copyright");
     scene.asset = carried_of(root["asset"], {}, scene, "asset");

@@ -1,5 +1,6 @@
 #include "core/formats/gltf/accessor.h"
 #include "core/formats/gltf/read_parts.h"
+#include "core/scene/picture_places.h"
 
 #include <fmt/format.h>
 
@@ -53,19 +54,6 @@ void read_image(Document& document, const Json& json, const std::string& where, 
     scene.images.push_back(std::move(image));
 }
 
-/// Every "...Texture" object names a texture by "index"; all of them are checked here once.
-void check_texture_places(const Json& object, int64_t textures, const std::string& where) {
-    for (const auto& [key, value] : object.items()) {
-        if (!value.is_structured()) {
-            continue;
-        }
-        if (value.is_object() && key.size() >= 7 && key.compare(key.size() - 7, 7, "Texture") == 0) {
-            index_of(value, "index", textures, where + " " + key);
-        }
-        check_texture_places(value, textures, where);
-    }
-}
-
 } // namespace
 
 void read_materials(Document& document, Scene& scene) {
@@ -83,6 +71,11 @@ void read_materials(Document& document, Scene& scene) {
         const std::string where = fmt::format("texture {}", i);
         index_of(textures[i], "source", static_cast<int64_t>(images.size()), where);
         index_of(textures[i], "sampler", static_cast<int64_t>(samplers.size()), where);
+        for_texture_key(textures[i], "source", [&](const Json& place) {
+            if (place.get<uint64_t>() >= images.size()) {
+                refuse(where, "points at an image that is not there.");
+            }
+        });
         scene.textures.push_back(dump(textures[i]));
     }
     const Json& materials = array_of(root, "materials", "materials");
@@ -91,7 +84,9 @@ void read_materials(Document& document, Scene& scene) {
         if (!materials[i].is_object()) {
             refuse(where, "is not an object.");
         }
-        check_texture_places(materials[i], static_cast<int64_t>(textures.size()), where);
+        for_texture_objects(materials[i], [&](const Json& object) {
+            index_of(object, "index", static_cast<int64_t>(textures.size()), where + ", texture");
+        });
         Material material;
         material.name = text_of(materials[i], "name");
         material.json = dump(materials[i]);

@@ -1,3 +1,4 @@
+#include "core/base/files.h"
 #include "core/formats/gltf/buffer_builder.h"
 #include "core/formats/gltf/gltf.h"
 #include "core/formats/gltf/write_mesh.h"
@@ -369,20 +370,27 @@ Result<Written> write_document(const Scene& scene, const std::string& stem, Weig
     }
 }
 
-Result<std::vector<WrittenFile>> write_text(const Scene& scene, const std::string& stem, bool embedded) {
+enum class Buffer { embedded, beside, beside_by_content };
+
+Result<std::vector<WrittenFile>> write_text(const Scene& scene, const std::string& stem, Buffer place) {
     Result<Written> written = write_document(scene, stem);
     if (!written) {
         return written.problem();
     }
     std::vector<WrittenFile> files;
+    const bool embedded = place == Buffer::embedded;
+    std::string name = stem + ".bin";
+    if (place == Buffer::beside_by_content) {
+        name = stem + "_" + hash_of(written->bytes).substr(0, 8) + ".bin";
+    }
     if (!written->bytes.empty()) {
         Json buffer = {{"byteLength", written->bytes.size()}};
-        buffer["uri"] = embedded ? "data:application/octet-stream;base64," + base64(written->bytes) : stem + ".bin";
+        buffer["uri"] = embedded ? "data:application/octet-stream;base64," + base64(written->bytes) : name;
         written->root["buffers"] = Json::array({buffer});
     }
     files.push_back({stem + ".gltf", written->root.dump(1) + "\n"});
     if (!embedded && !written->bytes.empty()) {
-        files.push_back({stem + ".bin", std::move(written->bytes)});
+        files.push_back({name, std::move(written->bytes)});
     }
     return files;
 }
@@ -422,11 +430,15 @@ Result<std::vector<WrittenFile>> write_glb_unscaled(const Scene& scene, const st
 }
 
 Result<std::vector<WrittenFile>> write_gltf_beside(const Scene& scene, const std::string& stem) {
-    return gltf::write_text(scene, stem, false);
+    return gltf::write_text(scene, stem, gltf::Buffer::beside);
+}
+
+Result<std::vector<WrittenFile>> write_gltf_for_delivery(const Scene& scene, const std::string& stem) {
+    return gltf::write_text(scene, stem, gltf::Buffer::beside_by_content);
 }
 
 Result<std::vector<WrittenFile>> write_gltf_embedded(const Scene& scene, const std::string& stem) {
-    return gltf::write_text(scene, stem, true);
+    return gltf::write_text(scene, stem, gltf::Buffer::embedded);
 }
 
 } // namespace wembrix

@@ -1,0 +1,48 @@
+#include "source_space.h"
+
+#include <fmt/format.h>
+
+namespace wembrix::demo {
+
+namespace {
+
+constexpr double pi = 3.14159265358979323846;
+constexpr double centimetres = 100;
+
+} // namespace
+
+Vec3 to_source(const Vec3& place) {
+    return {place.x() * centimetres, -place.z() * centimetres, place.y() * centimetres};
+}
+
+Vec3 to_source_direction(const Vec3& direction) {
+    return {direction.x(), -direction.z(), direction.y()};
+}
+
+Quat to_source(const Quat& turn) {
+    return {turn.w(), turn.x(), -turn.z(), turn.y()};
+}
+
+Quat source_turn() {
+    return Quat(Eigen::AngleAxisd(-pi / 2, Vec3::UnitX()));
+}
+
+Node plain_node(const std::string& name, int parent, NodeKind kind) {
+    Node node;
+    node.name = name;
+    node.parent = parent;
+    node.kind = kind;
+    return node;
+}
+
+int add_material(Scene& scene, const std::string& name, double roughness, const std::string& factor) {
+    Material made;
+    made.name = name;
+    made.json = fmt::format(
+        R"({{"name":"{}","pbrMetallicRoughness":{{"baseColorFactor":{},"metallicFactor":0,"roughnessFactor":{}}}}})",
+        name, factor, roughness);
+    scene.materials.push_back(std::move(made));
+    return static_cast<int>(scene.materials.size()) - 1;
+}
+
+} // namespace wembrix::demo

@@ -1,0 +1,284 @@
+#include "shell/destinations_dialog.h"
+
+#include "core/formats/format.h"
+#include "session/library.h"
+#include "style/look.h"
+
+#include <QComboBox>
+#include <QDialogButtonBox>
+#include <QFormLayout>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QLineEdit>
+#include <QListWidget>
+#include <QMenu>
+#include <QPushButton>
+#include <QScrollArea>
+#include <QVBoxLayout>
+#include <algorithm>
+
+namespace wembrix::app {
+
+namespace {
+
+/// Numbers stand in the file as numbers, all else as text.
+bool is_number(const char* key) {
+    const std::string_view name(key);
+    return name == "unit_m" || name == "influences" || name == "rate" || name == "drift_limit_mm";
+}
+
+QString text_of(const nlohmann::json& json, const char* key) {
+    const nlohmann::json& value = json[key];
+    return QString::fromStdString(value.is_string() ? value.get<std::string>() : value.dump());
+}
+
+} // namespace
+
+DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, QWidget* parent)
+    : QDialog(parent), before_(destinations), now_(std::move(destinations)) {
+    setWindowTitle(tr("Destinations"));
+    resize(820, 620);
+    auto* column = new QVBoxLayout(this);
+    auto* why = new QLabel(tr("What each engine project expects of the files it is given. They are kept in the job; "
+                              "in your library they are at hand for the next one."),
+                           this);
+    why->setWordWrap(true);
+    why->setObjectName(QStringLiteral("soft"));
+    column->addWidget(why);
+    auto* row = new QHBoxLayout;
+    auto* left = new QVBoxLayout;
+    list_ = new QListWidget(this);
+    list_->setObjectName(QStringLiteral("destinationList"));
+    list_->setFixedWidth(200);
+    left->addWidget(list_, 1);
+    auto* more = new QPushButton(tr("Add…"), this);
+    more->setObjectName(QStringLiteral("addDestination"));
+    auto* menu = new QMenu(more);
+    menu->addAction(tr("A new one"), this, [this] {
+        Destination fresh;
+        fresh.name = "New destination";
+        add(fresh);
+    });
+    menu->addAction(tr("A copy of the chosen one"), this, [this] {
+        if (row_ >= 0) {
+            add(now_[static_cast<size_t>(row_)]);
+        }
+    });
+    menu->addSeparator();
+    for (const Destination& one : library_destinations()) {
+        menu->addAction(tr("From the library: %1").arg(QString::fromStdString(one.name)), this,
+                        [this, one] { add(one); });
+    }
+    more->setMenu(menu);
+    left->addWidget(more);
+    remove_ = new QPushButton(tr("Take it off the job"), this);
+    connect(remove_, &QPushButton::clicked, this, [this] {
+        now_.erase(now_.begin() + row_);
+        row_ = -1;
+        list_names();
+        choose(now_.empty() ? -1 : 0);
+    });
+    left->addWidget(remove_);
+    row->addLayout(left);
+    auto* scroll = new QScrollArea(this);
+    scroll->setWidgetResizable(true);
+    form_ = new QWidget(scroll);
+    fields_ = new QFormLayout(form_);
+    fields_->setLabelAlignment(Qt::AlignLeft | Qt::AlignTop);
+    fields_->setVerticalSpacing(4);
+    QStringList axes;
+    for (const char* axis : {"+X", "-X", "+Y", "-Y", "+Z", "-Z"}) {
+        axes << QString::fromUtf8(axis);
+    }
+    QStringList containers;
+    for (const Format& format : formats()) {
+        containers << QString::fromUtf8(format.id.data(), static_cast<qsizetype>(format.id.size()));
+    }
+    add_field(tr("Name"), "name", tr("What the project is called; the folder of its files is named for it."));
+    add_field(tr("Container"), "container",
+              tr("glb is one file; gltf has its buffers beside it; gltf_embedded has them in its text."), containers);
+    add_field(tr("Up axis"), "up", tr("Which axis points to the sky once the engine has read the file."), axes);
+    add_field(tr("Forward axis"), "forward", tr("Which axis a character looks along there."), axes);
+    add_field(tr("Unit (m)"), "unit_m",
+              tr("Metres in one of its units: 0.01 for centimetres. Sizes are said in it; a .glb itself is always in "
+                 "metres."));
+    add_field(tr("Joints a point"), "influences",
+              tr("How many joints may hold one point. More are cut, the heaviest kept, and the loss is measured."));
+    add_field(tr("Frames a second"), "rate", tr("Every joint is keyed at each of these frames."));
+    add_field(tr("Root joint"), "root", tr("The one joint at the top. A file with another root is held."));
+    add_field(tr("Joint names"), "joint_names", tr("A regular expression that a whole name must fit."));
+    add_field(tr("Model file"), "model_file", tr("{job} and {destination} are filled in."));
+    add_field(tr("Clip file"), "clip_file", tr("{job}, {destination} and {clip} are filled in."));
+    add_field(tr("Drift limit (mm)"), "drift_limit_mm", tr("A delivery that moves any point farther is held."));
+    scroll->setWidget(form_);
+    row->addWidget(scroll, 1);
+    column->addLayout(row, 1);
+    problem_ = new QLabel(this);
+    problem_->setObjectName(QStringLiteral("destinationProblem"));
+    problem_->setWordWrap(true);
+    problem_->setStyleSheet(QStringLiteral("color: %1;").arg(look().stop.name()));
+    column->addWidget(problem_);
+    auto* foot = new QHBoxLayout;
+    reset_ = new QPushButton(tr("Reset to what it was"), this);
+    reset_->setObjectName(QStringLiteral("resetDestination"));
+    reset_->setToolTip(tr("As the job had it; if the job did not have it, as the library has it"));
+    connect(reset_, &QPushButton::clicked, this, [this] {
+        Destination& now = now_[static_cast<size_t>(row_)];
+        const size_t at = static_cast<size_t>(row_);
+        if (at < before_.size() && !(before_[at] == now)) {
+            now = before_[at];
+        } else if (const std::optional<Destination> kept = from_library(now.name)) {
+            now = *kept;
+        }
+        list_names();
+        choose(row_);
+    });
+    foot->addWidget(reset_);
+    keep_ = new QPushButton(tr("Keep in my library"), this);
+    keep_->setObjectName(QStringLiteral("keepDestination"));
+    connect(keep_, &QPushButton::clicked, this, [this] {
+        const QString wrong = save_to_library(now_[static_cast<size_t>(row_)]);
+        problem_->setText(wrong);
+        if (wrong.isEmpty()) {
+            keep_->setText(tr("Kept in your library"));
+        }
+    });
+    foot->addWidget(keep_);
+    foot->addStretch(1);
+    auto* buttons = new QDialogButtonBox(this);
+    use_ = buttons->addButton(tr("Use these"), QDialogButtonBox::AcceptRole);
+    use_->setObjectName(QStringLiteral("go"));
+    buttons->addButton(tr("Leave them"), QDialogButtonBox::RejectRole);
+    connect(buttons, &QDialogButtonBox::accepted, this, &QDialog::accept);
+    connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
+    foot->addWidget(buttons);
+    column->addLayout(foot);
+    connect(list_, &QListWidget::currentRowChanged, this, [this](int at) {
+        if (!filling_) {
+            choose(at);
+        }
+    });
+    list_names();
+    choose(now_.empty() ? -1 : 0);
+}
+
+void DestinationsDialog::add_field(const QString& name, const char* key, const QString& why,
+                                   const QStringList& choices) {
+    auto* holder = new QWidget(form_);
+    auto* column = new QVBoxLayout(holder);
+    column->setContentsMargins(0, 0, 0, 4);
+    column->setSpacing(0);
+    QWidget* field = nullptr;
+    if (choices.isEmpty()) {
+        auto* line = new QLineEdit(holder);
+        connect(line, &QLineEdit::textEdited, this, &DestinationsDialog::read_fields);
+        rows_.push_back({key, [line] { return line->text(); }, [line](const QString& text) { line->setText(text); }});
+        field = line;
+    } else {
+        auto* box = new QComboBox(holder);
+        box->addItems(choices);
+        connect(box, &QComboBox::activated, this, &DestinationsDialog::read_fields);
+        rows_.push_back(
+            {key, [box] { return box->currentText(); }, [box](const QString& text) { box->setCurrentText(text); }});
+        field = box;
+    }
+    field->setObjectName(QStringLiteral("destination_") + QString::fromUtf8(key));
+    column->addWidget(field);
+    auto* words = new QLabel(why, holder);
+    words->setObjectName(QStringLiteral("soft"));
+    words->setStyleSheet(QStringLiteral("font-size: 11px;"));
+    words->setWordWrap(true);
+    column->addWidget(words);
+    fields_->addRow(name, holder);
+}
+
+void DestinationsDialog::list_names() {
+    filling_ = true;
+    list_->clear();
+    for (const Destination& one : now_) {
+        list_->addItem(QString::fromStdString(one.name));
+    }
+    list_->setCurrentRow(row_);
+    filling_ = false;
+}
+
+void DestinationsDialog::choose(int row) {
+    filling_ = true;
+    row_ = row;
+    list_->setCurrentRow(row);
+    form_->setEnabled(row >= 0);
+    for (QPushButton* button : {reset_, keep_, remove_}) {
+        button->setEnabled(row >= 0);
+    }
+    keep_->setText(tr("Keep in my library"));
+    if (row >= 0) {
+        const nlohmann::json json = destination_to_json(now_[static_cast<size_t>(row)]);
+        for (const Field& field : rows_) {
+            field.write(text_of(json, field.key));
+        }
+    }
+    filling_ = false;
+    read_fields();
+}
+
+void DestinationsDialog::add(const Destination& destination) {
+    Destination fresh = destination;
+    const auto taken = [&] {
+        return std::any_of(now_.begin(), now_.end(), [&](const Destination& one) { return one.name == fresh.name; });
+    };
+    for (int number = 2; taken(); ++number) {
+        fresh.name = destination.name + " " + std::to_string(number);
+    }
+    now_.push_back(fresh);
+    row_ = static_cast<int>(now_.size()) - 1;
+    list_names();
+    choose(row_);
+}
+
+void DestinationsDialog::read_fields() {
+    if (filling_ || row_ < 0) {
+        problem_->clear();
+        use_->setEnabled(true);
+        return;
+    }
+    nlohmann::json json = destination_to_json(now_[static_cast<size_t>(row_)]);
+    QString wrong;
+    for (const Field& field : rows_) {
+        const QString text = field.read().trimmed();
+        if (is_number(field.key)) {
+            bool number = false;
+            const double value = QLocale::c().toDouble(text, &number);
+            if (!number) {
+                wrong = tr("“%1” is not a number.").arg(text);
+            } else if (std::string_view(field.key) == "influences") {
+                json[field.key] = static_cast<int>(value);
+            } else {
+                json[field.key] = value;
+            }
+        } else {
+            json[field.key] = text.toStdString();
+        }
+    }
+    if (wrong.isEmpty()) {
+        Result<Destination> read = destination_from_json(json, "");
+        if (!read) {
+            wrong = QString::fromStdString(read.problem().sentence());
+        } else {
+            for (size_t i = 0; i < now_.size(); ++i) {
+                if (static_cast<int>(i) != row_ && now_[i].name == read->name) {
+                    wrong = tr("Another destination is called “%1”.").arg(QString::fromStdString(read->name));
+                }
+            }
+            if (wrong.isEmpty()) {
+                now_[static_cast<size_t>(row_)] = read.take();
+                filling_ = true;
+                list_->item(row_)->setText(QString::fromStdString(now_[static_cast<size_t>(row_)].name));
+                filling_ = false;
+            }
+        }
+    }
+    problem_->setText(wrong);
+    use_->setEnabled(wrong.isEmpty());
+}
+
+} // namespace wembrix::app

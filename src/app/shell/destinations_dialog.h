@@ -1,0 +1,50 @@
+// The job's destinations, edited with an explanation of each field; kept in the job and, if wanted, in the library.
+#pragma once
+
+#include "core/destination/destination.h"
+
+#include <QDialog>
+#include <functional>
+#include <vector>
+
+class QFormLayout;
+class QLabel;
+class QListWidget;
+class QPushButton;
+
+namespace wembrix::app {
+
+class DestinationsDialog : public QDialog {
+    Q_OBJECT
+  public:
+    explicit DestinationsDialog(std::vector<Destination> destinations, QWidget* parent = nullptr);
+    [[nodiscard]] const std::vector<Destination>& destinations() const { return now_; }
+
+  private:
+    void choose(int row);
+    void read_fields();
+    void list_names();
+    void add(const Destination& destination);
+    void add_field(const QString& name, const char* key, const QString& why, const QStringList& choices = {});
+
+    std::vector<Destination> before_; ///< as the job had them
+    std::vector<Destination> now_;
+    int row_ = -1;
+    bool filling_ = false;
+    QListWidget* list_;
+    QWidget* form_;
+    QFormLayout* fields_;
+    QLabel* problem_;
+    QPushButton* use_;
+    QPushButton* reset_;
+    QPushButton* keep_;
+    QPushButton* remove_;
+    struct Field {
+        const char* key;
+        std::function<QString()> read;
+        std::function<void(const QString&)> write;
+    };
+    std::vector<Field> rows_;
+};
+
+} // namespace wembrix::app

@@ -1,0 +1,242 @@
+#include "stations/joints/joint_facts.h"
+
+#include "core/measure/facing.h"
+#include "core/measure/holding.h"
+#include "core/measure/weight_move.h"
+#include "core/steps/drop_joints.h"
+#include "core/steps/names.h"
+#include "stations/intake/contents_model.h"
+#include "style/look.h"
+
+#include <QLabel>
+#include <QPushButton>
+#include <QVBoxLayout>
+#include <algorithm>
+#include <cmath>
+
+namespace wembrix::app {
+
+namespace {
+
+constexpr double degrees = 180 / 3.14159265358979323846;
+
+QString row(const QString& name, const QString& value) {
+    return QStringLiteral("<tr><td style='color:%1; padding-right:10px'>%2</td><td>%3</td></tr>")
+        .arg(look().soft.name(), name, value);
+}
+
+/// Turns about X, then Y, then Z, in degrees.
+QString turn_text(const Quat& turn) {
+    const Vec3 angles = turn.toRotationMatrix().eulerAngles(2, 1, 0) * degrees;
+    Vec3 xyz(angles[2], angles[1], angles[0]);
+    // Of the two ways to say a turn, the one with the smaller numbers.
+    Vec3 other(xyz.x() > 0 ? xyz.x() - 180 : xyz.x() + 180, (xyz.y() > 0 ? 180 : -180) - xyz.y(),
+               xyz.z() > 0 ? xyz.z() - 180 : xyz.z() + 180);
+    xyz = other.cwiseAbs().sum() < xyz.cwiseAbs().sum() ? other : xyz;
+    return QObject::tr("X %1° · Y %2° · Z %3°").arg(xyz.x(), 0, 'f', 1).arg(xyz.y(), 0, 'f', 1).arg(xyz.z(), 0, 'f', 1);
+}
+
+/// The joint on the other side: the same place but for the sign of X, within a fiftieth of the height.
+int mirror_of(const Scene& scene, const std::vector<Mat4>& world, int joint, double height_m) {
+    const Side side = side_of(scene.nodes[joint].name);
+    if (side == Side::middle) {
+        return -1;
+    }
+    const Vec3 at = point_of(world[joint], Vec3::Zero());
+    const Vec3 there(-at.x(), at.y(), at.z());
+    int best = -1;
+    double least = height_m / 50;
+    for (const int other : joints_of(scene)) {
+        const Side other_side = side_of(scene.nodes[other].name);
+        const double far = (point_of(world[other], Vec3::Zero()) - there).norm();
+        if (other_side != Side::middle && other_side != side && far < least) {
+            least = far;
+            best = other;
+        }
+    }
+    return best;
+}
+
+} // namespace
+
+JointFacts::JointFacts(Session& session, Selection& selection, QWidget* parent)
+    : QFrame(parent), session_(session), selection_(selection) {
+    setObjectName(QStringLiteral("card"));
+    worker_.setMaxThreadCount(1);
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(12, 9, 12, 9);
+    column->setSpacing(3);
+    title_ = new QLabel(this);
+    title_->setObjectName(QStringLiteral("cardTitle"));
+    column->addWidget(title_);
+    words_ = new QLabel(this);
+    words_->setObjectName(QStringLiteral("soft"));
+    words_->setWordWrap(true);
+    column->addWidget(words_);
+    facts_ = new QLabel(this);
+    facts_->setObjectName(QStringLiteral("jointFacts"));
+    facts_->setTextFormat(Qt::RichText);
+    facts_->setWordWrap(true);
+    facts_->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    column->addWidget(facts_);
+    column->addStretch(1);
+    drop_words_ = new QLabel(this);
+    drop_words_->setObjectName(QStringLiteral("dropPreview"));
+    drop_words_->setWordWrap(true);
+    column->addWidget(drop_words_);
+    drop_ = new QPushButton(this);
+    drop_->setObjectName(QStringLiteral("dropJoints"));
+    drop_->setToolTip(tr("Takes the chosen joints away; what they hold goes to the joint above (Delete)"));
+    column->addWidget(drop_, 0, Qt::AlignLeft);
+    connect(drop_, &QPushButton::clicked, this, &JointFacts::dropAsked);
+    connect(&selection_, &Selection::changed, this, &JointFacts::refresh);
+    connect(&session_, &Session::changed, this, &JointFacts::refresh);
+    refresh();
+}
+
+JointFacts::~JointFacts() {
+    ++run_;
+    worker_.waitForDone();
+}
+
+QString JointFacts::text() const {
+    return title_->text() + QLatin1Char('\n') + words_->text() + QLatin1Char('\n') + facts_->text();
+}
+
+QString JointFacts::drop_text() const {
+    return drop_words_->text();
+}
+
+void JointFacts::refresh() {
+    ++run_;
+    const std::shared_ptr<const SessionState> state = session_.state();
+    drop_words_->clear();
+    drop_->hide();
+    words_->show();
+    facts_->clear();
+    if (!state || selection_.is_empty()) {
+        title_->setText(tr("No joint chosen"));
+        words_->setText(tr("Choose one on the ladder or in the view: its length, turn, weights and keys stand here."));
+        return;
+    }
+    const Scene& prepared = state->replay.prepared();
+    const Scene& received = *state->replay.received;
+    const int node = prepared.find_identity(selection_.current());
+    const int was = received.find_identity(selection_.current());
+    if (node < 0) {
+        title_->setText(was < 0 ? tr("No joint chosen") : QString::fromStdString(received.nodes[was].name));
+        words_->setText(was < 0 ? QString() : tr("The route card takes it away: it is in Received only."));
+        return;
+    }
+    const Node& joint = prepared.nodes[node];
+    const std::vector<Mat4> world = rest_world(prepared);
+    title_->setText(
+        selection_.identities().size() == 1
+            ? QString::fromStdString(joint.name)
+            : tr("%1, and %2 more").arg(QString::fromStdString(joint.name)).arg(selection_.identities().size() - 1));
+    QStringList words;
+    words << (was < 0 ? tr("made by a step") : tr("was %1").arg(QString::fromStdString(received.nodes[was].name)));
+    const Side side = side_of(joint.name);
+    words << (side == Side::left ? tr("left side") : side == Side::right ? tr("right side") : tr("middle"));
+    const int mirror = mirror_of(prepared, world, node, state->prepared.height_m);
+    if (mirror >= 0) {
+        words << tr("mirror %1").arg(QString::fromStdString(prepared.nodes[mirror].name));
+    }
+    words_->setText(words.join(QStringLiteral(" · ")));
+    const Vec3 at = point_of(world[node], Vec3::Zero());
+    const Holding held = holding_of(prepared)[node];
+    QString table = QStringLiteral("<table cellspacing='0' cellpadding='2'>");
+    QStringList below;
+    double length = 0;
+    for (const int other : joints_of(prepared)) {
+        if (prepared.nodes[other].parent == node) {
+            below << QString::fromStdString(prepared.nodes[other].name);
+            length = std::max(length, (point_of(world[other], Vec3::Zero()) - at).norm());
+        }
+    }
+    table += row(tr("Length"),
+                 below.isEmpty() ? tr("end of a chain") : tr("%1 m to the joint below").arg(length, 0, 'f', 3));
+    table += row(tr("Place"), tr("%1, %2, %3 m").arg(at.x(), 0, 'f', 3).arg(at.y(), 0, 'f', 3).arg(at.z(), 0, 'f', 3));
+    table += row(tr("Rest turn"), turn_text(joint.rest.rotation));
+    const Vec3& scale = joint.rest.scale;
+    table += row(tr("Scale"),
+                 (scale - Vec3::Ones()).cwiseAbs().maxCoeff() < 1e-5
+                     ? tr("1")
+                     : tr("%1, %2, %3").arg(scale.x(), 0, 'g', 4).arg(scale.y(), 0, 'g', 4).arg(scale.z(), 0, 'g', 4));
+    int clips = 0;
+    for (const Clip& clip : prepared.clips) {
+        clips += std::any_of(clip.channels.begin(), clip.channels.end(),
+                             [&](const Channel& channel) { return channel.node == node; })
+                     ? 1
+                     : 0;
+    }
+    table += row(tr("Keyed in"), tr("%1 of %2 clips").arg(clips).arg(prepared.clips.size()));
+    table += row(tr("Holds"), held.points == 0
+                                  ? tr("nothing")
+                                  : tr("%1 points, %2 of them shared").arg(grouped(held.points), grouped(held.shared)));
+    if (held.points > 0) {
+        table += row(tr("Heaviest"), tr("%1 of a point").arg(held.heaviest, 0, 'f', 2));
+    }
+    facts_->setText(table + QStringLiteral("</table>"));
+    const auto count = static_cast<int>(selection_.nodes_in(prepared).size());
+    drop_->setText(count == 1 ? tr("Drop this joint") : tr("Drop these %1 joints").arg(count));
+    drop_->show();
+    preview_drop();
+}
+
+void JointFacts::preview_drop() {
+    const uint64_t run = run_;
+    const std::shared_ptr<const SessionState> state = session_.state();
+    std::vector<std::string> names;
+    for (const int node : selection_.nodes_in(state->replay.prepared())) {
+        names.push_back(state->replay.prepared().nodes[node].name);
+    }
+    drop_words_->setText(tr("Measuring what dropping would move…"));
+    drop_words_->setStyleSheet(QStringLiteral("font-size: 11px; color: %1;").arg(look().soft.name()));
+    worker_.start([this, run, state, names] {
+        const auto stale = [this, run] { return run_ != run; };
+        if (stale()) {
+            return;
+        }
+        const Scene& scene = state->replay.prepared();
+        const Result<DropPlan> plan = plan_drop(scene, {{"names", names}});
+        QString words;
+        bool possible = plan.ok();
+        if (!plan) {
+            words = QString::fromStdString(plan.problem().sentence());
+        } else if (plan->weights_to.empty()) {
+            words = tr("Dropping moves nothing: no point is held.");
+        } else {
+            size_t points = 0;
+            WeightMove worst;
+            for (const WeightMove& move : measure_weight_moves(scene, plan->weights_to, stale)) {
+                points += move.points;
+                worst = move.largest_mm >= worst.largest_mm ? move : worst;
+            }
+            words = tr("Dropping hands %1 points on and moves one at most %2 mm (%3 → %4, %5)")
+                        .arg(grouped(points))
+                        .arg(worst.largest_mm, 0, 'f', 2)
+                        .arg(QString::fromStdString(scene.nodes[worst.joint].name),
+                             QString::fromStdString(scene.nodes[worst.to].name),
+                             worst.clip.empty()
+                                 ? tr("rest pose")
+                                 : tr("%1, frame %2").arg(QString::fromStdString(worst.clip)).arg(worst.frame));
+        }
+        if (stale()) {
+            return;
+        }
+        QMetaObject::invokeMethod(
+            this,
+            [this, run, words, possible] {
+                if (run_ == run) {
+                    drop_words_->setText(words);
+                    drop_words_->setStyleSheet(QStringLiteral("font-size: 11px; color: %1;")
+                                                   .arg((possible ? look().ink : look().stop).name()));
+                    drop_->setEnabled(possible);
+                }
+            },
+            Qt::QueuedConnection);
+    });
+}
+
+} // namespace wembrix::app

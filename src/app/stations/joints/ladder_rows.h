@@ -1,0 +1,55 @@
+// The joint ladder as data: both hierarchies, and what became of each joint. No widgets.
+#pragma once
+
+#include "core/measure/facing.h"
+#include "core/scene/scene.h"
+
+#include <QString>
+#include <cstdint>
+#include <set>
+#include <vector>
+
+namespace wembrix::app {
+
+enum class Fate {
+    same, ///< under the same bare name
+    renamed,
+    dropped, ///< its weights went along the dashed line
+    added,   ///< made by a step
+};
+
+struct LadderRow {
+    int node = -1; ///< in its scene
+    int64_t identity = 0;
+    int depth = 0;
+    int indent = 0; ///< pixels: a chain is drawn nearly straight, only branches step aside
+    QString prefix; ///< "market:tansy_rig:"
+    QString bare;
+    Side side = Side::middle;
+    Fate fate = Fate::same;
+    bool joint = true; ///< a holder stands in the list too, since it can go
+    bool has_below = false;
+    bool folded = false;
+    size_t points = 0;      ///< held; on the right
+    int64_t weights_to = 0; ///< of a dropped joint that held points: who holds them now
+    bool clash = false;     ///< shares its name, capitals ignored
+};
+
+struct Ladder {
+    std::vector<LadderRow> received;
+    std::vector<LadderRow> prepared;
+    size_t renamed = 0;
+    size_t added = 0;
+    size_t dropped = 0;
+    size_t moved = 0; ///< under another joint than before, dropped ones left out
+};
+
+/// All joints and the holders above them, in order. `held` is one value a node of Prepared.
+Ladder make_ladder(const Scene& received, const Scene& prepared);
+
+/// What is seen of one side: without what folded rows hide; with `filter`, rows whose name holds it (capitals
+/// ignored) or whose counterpart's does.
+std::vector<LadderRow> shown_rows(const std::vector<LadderRow>& rows, const std::vector<LadderRow>& counterpart,
+                                  const std::set<int64_t>& folded, const QString& filter);
+
+} // namespace wembrix::app

@@ -1,0 +1,140 @@
+#include "stations/joints/rule_box.h"
+
+#include "core/job/card_edits.h"
+#include "style/look.h"
+
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QLabel>
+#include <QLineEdit>
+#include <QPushButton>
+#include <QTableWidget>
+#include <QVBoxLayout>
+#include <algorithm>
+
+namespace wembrix::app {
+
+RuleBox::RuleBox(Document& document, Session& session, QWidget* parent)
+    : QWidget(parent), document_(document), session_(session) {
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(4);
+    table_ = new QTableWidget(0, 3, this);
+    table_->setObjectName(QStringLiteral("rulePreview"));
+    table_->setHorizontalHeaderLabels({tr("Name now"), tr("By this rule"), tr("Clash")});
+    table_->verticalHeader()->hide();
+    table_->verticalHeader()->setDefaultSectionSize(20);
+    table_->setEditTriggers(QAbstractItemView::NoEditTriggers);
+    table_->setSelectionMode(QAbstractItemView::NoSelection);
+    table_->setShowGrid(false);
+    table_->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
+    table_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
+    table_->setFixedHeight(150);
+    table_->hide();
+    column->addWidget(table_);
+    auto* row = new QHBoxLayout;
+    row->setSpacing(6);
+    row->addWidget(new QLabel(tr("Rename"), this));
+    find_ = new QLineEdit(this);
+    find_->setObjectName(QStringLiteral("ruleFind"));
+    find_->setPlaceholderText(tr("find, e.g. ^Left(.*)$"));
+    find_->setToolTip(tr("A regular expression. What it finds in a name is replaced; (…) are groups."));
+    row->addWidget(find_, 3);
+    row->addWidget(new QLabel(QStringLiteral("→"), this));
+    replace_ = new QLineEdit(this);
+    replace_->setObjectName(QStringLiteral("ruleReplace"));
+    replace_->setPlaceholderText(tr("replace, e.g. $1_l"));
+    replace_->setToolTip(tr("$1 stands for what the first group found"));
+    row->addWidget(replace_, 2);
+    use_ = new QPushButton(tr("Use rule"), this);
+    use_->setObjectName(QStringLiteral("useRule"));
+    use_->setToolTip(tr("Adds the rule to the route card, so that it renames the next version too"));
+    row->addWidget(use_);
+    column->addLayout(row);
+    outcome_ = new QLabel(this);
+    outcome_->setObjectName(QStringLiteral("ruleOutcome"));
+    outcome_->setStyleSheet(QStringLiteral("font-size: 11px;"));
+    column->addWidget(outcome_);
+    connect(find_, &QLineEdit::textChanged, this, &RuleBox::refresh);
+    connect(replace_, &QLineEdit::textChanged, this, &RuleBox::refresh);
+    connect(find_, &QLineEdit::returnPressed, this, &RuleBox::use);
+    connect(replace_, &QLineEdit::returnPressed, this, &RuleBox::use);
+    connect(use_, &QPushButton::clicked, this, &RuleBox::use);
+    connect(&session_, &Session::changed, this, &RuleBox::refresh);
+    refresh();
+}
+
+void RuleBox::refresh() {
+    rows_.clear();
+    const std::shared_ptr<const SessionState> state = session_.state();
+    const auto say = [this](const QString& words, const QColor& colour, bool usable) {
+        outcome_->setText(words);
+        outcome_->setStyleSheet(QStringLiteral("font-size: 11px; color: %1;").arg(colour.name()));
+        use_->setEnabled(usable);
+    };
+    const auto finish = [this] {
+        table_->setVisible(!rows_.empty());
+        Q_EMIT previewChanged();
+    };
+    if (!state || find_->text().isEmpty()) {
+        say(tr("Every name is previewed here before the rule is used."), look().soft, false);
+        finish();
+        return;
+    }
+    const nlohmann::json json = {
+        {"rules", {{{"find", find_->text().toStdString()}, {"replace", replace_->text().toStdString()}}}}};
+    Parameters parameters(json, {"rules"});
+    const Result<RenameRules> rules = rename_rules_from(parameters, json);
+    if (!rules) {
+        say(QString::fromStdString(rules.problem().what), look().stop, false);
+        finish();
+        return;
+    }
+    const Scene& prepared = state->replay.prepared();
+    std::vector<std::string> joints;
+    std::vector<std::string> others;
+    for (const Node& node : prepared.nodes) {
+        (node.kind == NodeKind::joint ? joints : others).push_back(node.name);
+    }
+    rows_ = preview_rename(joints, others, *rules);
+    std::erase_if(rows_, [](const RenameRow& row) { return !row.changed() && row.clash.empty(); });
+    const auto clashes =
+        std::count_if(rows_.begin(), rows_.end(), [](const RenameRow& row) { return !row.clash.empty(); });
+    const auto changed = std::count_if(rows_.begin(), rows_.end(), [](const RenameRow& row) { return row.changed(); });
+    // Clashes first: they are what has to be looked at.
+    std::stable_partition(rows_.begin(), rows_.end(), [](const RenameRow& row) { return !row.clash.empty(); });
+    table_->setRowCount(static_cast<int>(rows_.size()));
+    for (size_t i = 0; i < rows_.size(); ++i) {
+        const auto put = [&](int at, const std::string& text, const QColor& colour) {
+            auto* item = new QTableWidgetItem(QString::fromStdString(text));
+            item->setForeground(colour);
+            item->setToolTip(item->text());
+            table_->setItem(static_cast<int>(i), at, item);
+        };
+        const bool clash = !rows_[i].clash.empty();
+        put(0, rows_[i].before, look().soft);
+        put(1, rows_[i].after, clash ? look().stop : look().accent);
+        put(2, rows_[i].clash, look().stop);
+    }
+    if (clashes > 0) {
+        say(tr("%1 names clash; change the rule so that all names differ.").arg(clashes), look().stop, false);
+    } else if (changed == 0) {
+        say(tr("No joint's name fits."), look().soft, false);
+    } else {
+        say(tr("%1 of %2 names change, none clashes.").arg(changed).arg(joints.size()), look().accent, true);
+    }
+    finish();
+}
+
+void RuleBox::use() {
+    if (!use_->isEnabled()) {
+        return;
+    }
+    const std::string find = find_->text().toStdString();
+    const std::string replace = replace_->text().toStdString();
+    document_.edit(tr("Rename by %1").arg(find_->text()), [&](Job& job) { add_rename_rule(job, find, replace); });
+    find_->clear();
+    replace_->clear();
+}
+
+} // namespace wembrix::app

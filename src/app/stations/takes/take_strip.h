@@ -1,0 +1,85 @@
+// The take strip: a whole take as its motion energy, with a ruler, still places offered as cuts, and clips as spans.
+#pragma once
+
+#include "core/job/cuts.h"
+#include "stations/takes/takes_model.h"
+
+#include <QWidget>
+
+class QLineEdit;
+class QScrollBar;
+
+namespace wembrix::app {
+
+class TakeStrip : public QWidget {
+    Q_OBJECT
+  public:
+    explicit TakeStrip(QWidget* parent = nullptr);
+
+    /// `take` may be null. `clips` tells the seams; it must outlive what is shown.
+    void show_take(const TakeFacts* take, std::vector<Cut> cuts, const TakesModel& clips);
+    void set_offers(std::vector<int> places);
+    void set_playhead(int frame);
+    void choose(int clip);
+    [[nodiscard]] int chosen() const { return chosen_; }
+    [[nodiscard]] int playhead() const { return playhead_; }
+    [[nodiscard]] const std::vector<Cut>& cuts() const { return cuts_; }
+    void zoom(double factor, double about_x);
+    void see_all();
+    void edit_name(int clip);
+
+    [[nodiscard]] double x_of(double frame) const;
+    [[nodiscard]] double frame_at(double x) const;
+    [[nodiscard]] QRect span_rect(int clip) const;
+    [[nodiscard]] double pixels_per_frame() const { return scale_; }
+    [[nodiscard]] QSize minimumSizeHint() const override { return {300, 210}; }
+
+  Q_SIGNALS:
+    void scrubbed(int frame);
+    void clipChosen(int clip);
+    void edited(const QString& what, const std::vector<wembrix::Cut>& cuts);
+    void cutAsked();
+
+  protected:
+    void paintEvent(QPaintEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
+    void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+    void mouseReleaseEvent(QMouseEvent* event) override;
+    void mouseDoubleClickEvent(QMouseEvent* event) override;
+    void wheelEvent(QWheelEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+
+  private:
+    struct Grip {
+        int clip = -1;
+        bool last = false;
+    };
+    [[nodiscard]] Grip grip_at(const QPoint& place) const;
+    [[nodiscard]] int clip_at(const QPoint& place) const;
+    [[nodiscard]] std::vector<int> snap_targets(int without) const;
+    void keep_in_range();
+    void draw_ruler(QPainter& painter) const;
+    void draw_energy(QPainter& painter) const;
+    void draw_spans(QPainter& painter) const;
+    void draw_playhead(QPainter& painter) const;
+
+    TakeFacts take_;
+    bool any_ = false;
+    const TakesModel* clips_ = nullptr;
+    std::vector<Cut> cuts_;
+    std::vector<Cut> before_drag_;
+    std::vector<int> offers_;
+    int playhead_ = 0;
+    int chosen_ = -1;
+    double scale_ = 1; ///< pixels a frame
+    double first_ = 0; ///< the frame at the left edge
+    Grip grip_;
+    bool scrubbing_ = false;
+    int snapped_to_ = -1;
+    QScrollBar* bar_;
+    QLineEdit* name_;
+    int named_ = -1;
+};
+
+} // namespace wembrix::app

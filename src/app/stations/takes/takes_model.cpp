@@ -1,0 +1,150 @@
+#include "stations/takes/takes_model.h"
+
+#include "core/job/card_edits.h"
+#include "core/measure/motion.h"
+
+#include <algorithm>
+
+namespace wembrix::app {
+
+namespace {
+
+TakeFacts facts_of_take(const Clip& clip, std::shared_ptr<const Scene> scene, int step) {
+    TakeFacts facts;
+    facts.name = clip.name;
+    facts.frames = clip.frames();
+    facts.rate = clip.rate;
+    facts.take = clip.take;
+    facts.start_s = clip.start_s;
+    facts.seconds = clip.seconds;
+    facts.scene = std::move(scene);
+    facts.step = step;
+    return facts;
+}
+
+std::vector<TakeFacts> takes_of(const Replay& replay) {
+    std::vector<TakeFacts> takes;
+    for (size_t i = 0; i < replay.outcomes.size(); ++i) {
+        const StepOutcome& outcome = replay.outcomes[i];
+        if (outcome.step.id != "split_take" || !outcome.step.on) {
+            continue;
+        }
+        const std::shared_ptr<const Scene> before = i == 0 ? replay.received : replay.outcomes[i - 1].scene;
+        const Clip* clip = before->find_clip(outcome.step.parameters.value("take", ""));
+        if (clip != nullptr) {
+            takes.push_back(facts_of_take(*clip, before, static_cast<int>(i)));
+        }
+    }
+    for (const Clip& clip : replay.prepared().clips) {
+        const bool known =
+            std::any_of(takes.begin(), takes.end(), [&](const TakeFacts& take) { return take.name == clip.name; });
+        if (!clip.cut && !known) {
+            takes.push_back(facts_of_take(clip, replay.prepared_scene(), -1));
+        }
+    }
+    return takes;
+}
+
+ClipFacts facts_of_clip(const Scene& scene, const Clip& clip, double height_m, double take_end_s) {
+    ClipFacts facts;
+    const Seam seam = measure_seam(scene, clip, height_m);
+    facts.travel_m = seam.travel_m;
+    if (clip.repeats && clip.frames() > 2) {
+        facts.seam = seam;
+        facts.closes = seam.closes(height_m);
+        if (!facts.closes) {
+            facts.closing = nearest_closing(scene, clip, height_m, take_end_s);
+        }
+    }
+    return facts;
+}
+
+} // namespace
+
+TakesModel::TakesModel(Document& document, Session& session, QObject* parent)
+    : QObject(parent), document_(document), session_(session) {
+    worker_.setMaxThreadCount(1);
+    connect(&session_, &Session::changed, this, &TakesModel::refresh);
+    connect(&document_, &Document::jobChanged, this, &TakesModel::changed);
+}
+
+TakesModel::~TakesModel() {
+    ++run_;
+    worker_.waitForDone();
+}
+
+const TakeFacts* TakesModel::take(const std::string& name) const {
+    const auto found =
+        std::find_if(takes_.begin(), takes_.end(), [&](const TakeFacts& take) { return take.name == name; });
+    return found == takes_.end() ? nullptr : &*found;
+}
+
+const ClipFacts* TakesModel::clip(const std::string& name) const {
+    const auto found = clips_.find(name);
+    return found == clips_.end() ? nullptr : &found->second;
+}
+
+std::vector<Cut> TakesModel::cuts(const std::string& take) const {
+    const int place = split_place(document_.job(), take);
+    return place < 0 ? std::vector<Cut>() : cuts_of(document_.job().steps[static_cast<size_t>(place)]);
+}
+
+void TakesModel::refresh() {
+    const std::shared_ptr<const SessionState> state = session_.state();
+    if (state && state->replay.prepared_scene() == prepared_) {
+        return; // only a measurement came in
+    }
+    const uint64_t run = ++run_;
+    prepared_ = state ? state->replay.prepared_scene() : nullptr;
+    std::vector<TakeFacts> takes = state ? takes_of(state->replay) : std::vector<TakeFacts>();
+    for (TakeFacts& take : takes) {
+        // The same take of the same scene moves as it did.
+        for (const TakeFacts& before : takes_) {
+            if (before.scene == take.scene && before.name == take.name) {
+                take.energy = before.energy;
+                take.still_below = before.still_below;
+            }
+        }
+    }
+    takes_ = takes;
+    busy_ = state != nullptr;
+    Q_EMIT changed();
+    if (!state) {
+        clips_.clear();
+        return;
+    }
+    worker_.start([this, run, state, takes = std::move(takes)]() mutable {
+        const auto stale = [this, run] { return run_ != run; };
+        for (TakeFacts& take : takes) {
+            if (take.energy.empty() && !stale()) {
+                take.energy = motion_energy(*take.scene, *take.scene->find_clip(take.name), take.rate, stale);
+                take.still_below = still_threshold(take.energy);
+            }
+        }
+        std::map<std::string, ClipFacts> clips;
+        const Scene& prepared = state->replay.prepared();
+        for (const Clip& clip : prepared.clips) {
+            if (stale()) {
+                return;
+            }
+            double end = clip.start_s + clip.seconds;
+            for (const TakeFacts& take : takes) {
+                end = take.take == clip.take ? std::max(end, take.start_s + take.seconds) : end;
+            }
+            clips[clip.name] = facts_of_clip(prepared, clip, state->prepared.height_m, end);
+        }
+        QMetaObject::invokeMethod(
+            this,
+            [this, run, takes = std::move(takes), clips = std::move(clips)] {
+                if (run_ == run) {
+                    takes_ = takes;
+                    clips_ = clips;
+                    busy_ = false;
+                    Q_EMIT changed();
+                }
+            },
+            Qt::QueuedConnection);
+    });
+}
+
+} // namespace wembrix::app

@@ -1,0 +1,71 @@
+// What the Takes station shows, measured away from the interface thread: motion energy of each take, seams of clips.
+#pragma once
+
+#include "core/job/cuts.h"
+#include "core/measure/seam.h"
+#include "session/document.h"
+#include "session/session.h"
+
+#include <QObject>
+#include <QThreadPool>
+#include <atomic>
+#include <map>
+#include <memory>
+#include <optional>
+#include <string>
+#include <vector>
+
+namespace wembrix::app {
+
+/// A take that is cut, or could be.
+struct TakeFacts {
+    std::string name;
+    int frames = 1;
+    double rate = 30;
+    int64_t take = 0; ///< its identity, kept by the clips cut from it
+    double start_s = 0;
+    double seconds = 0;
+    int step = -1;                      ///< of the card that cuts it, or -1
+    std::shared_ptr<const Scene> scene; ///< in which it still is whole
+    std::vector<float> energy;          ///< m/s, one a frame; empty until it is measured
+    double still_below = 0;             ///< m/s: what tells rest from motion here
+};
+
+/// Of a clip in Prepared.
+struct ClipFacts {
+    std::optional<Seam> seam; ///< of a repeating one
+    bool closes = true;
+    std::optional<Closing> closing; ///< the frame that would close it best
+    double travel_m = 0;
+};
+
+class TakesModel : public QObject {
+    Q_OBJECT
+  public:
+    TakesModel(Document& document, Session& session, QObject* parent = nullptr);
+    ~TakesModel() override;
+
+    [[nodiscard]] const std::vector<TakeFacts>& takes() const { return takes_; }
+    [[nodiscard]] const TakeFacts* take(const std::string& name) const;
+    [[nodiscard]] const ClipFacts* clip(const std::string& name) const;
+    /// The cuts of a take as the card has them now.
+    [[nodiscard]] std::vector<Cut> cuts(const std::string& take) const;
+    [[nodiscard]] bool is_busy() const { return busy_; }
+
+  Q_SIGNALS:
+    void changed();
+
+  private:
+    void refresh();
+
+    Document& document_;
+    Session& session_;
+    std::shared_ptr<const Scene> prepared_;
+    std::vector<TakeFacts> takes_;
+    std::map<std::string, ClipFacts> clips_;
+    QThreadPool worker_;
+    std::atomic<uint64_t> run_ = 0;
+    bool busy_ = false;
+};
+
+} // namespace wembrix::app

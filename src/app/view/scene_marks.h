@@ -1,0 +1,37 @@
+// What is painted over the picture of a scene: grid, figure, measuring rod, joints with their reeds and names.
+#pragma once
+
+#include "session/selection.h"
+#include "style/look.h"
+#include "view/posed_scene.h"
+#include "view/projection.h"
+
+#include <QPainter>
+#include <vector>
+
+namespace wembrix::app {
+
+/// One line a metre; where that is too fine to see, one every ten, a hundred, and so on.
+double grid_gap(double unit);
+
+void draw_ground(QPainter& painter, const Projection& p);
+/// A person of 1.75 m beside the character, turned to the viewer.
+void draw_figure(QPainter& painter, const Projection& p);
+void draw_rod(QPainter& painter, const Projection& p, double height_m, const QColor& colour);
+
+/// Where each joint is in the pane; nodes that are no joints or lie behind the eye are not `shown`.
+struct JointMark {
+    QPointF at;
+    bool shown = false;
+};
+std::vector<JointMark> joint_marks(const Projection& p, const PosedScene& posed);
+/// Reeds, rings, and with `names` the names of all joints, else only those of the chosen ones.
+void draw_joints(QPainter& painter, const Projection& p, const PosedScene& posed, const Selection* selection,
+                 bool names);
+/// The joint within `reach` pixels of a place in the pane, or -1.
+int joint_at(const std::vector<JointMark>& marks, const QPointF& place, double reach);
+
+/// The scale of a difference, from no distance to `largest_mm`.
+void draw_difference_scale(QPainter& painter, const Projection& p, double largest_mm, double at_most_mm);
+
+} // namespace wembrix::app

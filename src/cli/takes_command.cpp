@@ -1,0 +1,101 @@
+#include "commands.h"
+
+#include "core/measure/bounds.h"
+#include "core/measure/motion.h"
+#include "core/measure/seam.h"
+
+#include <algorithm>
+#include <cmath>
+#include <fmt/format.h>
+
+namespace wembrix::cli {
+
+namespace {
+
+nlohmann::json seam_json(const Scene& scene, const Clip& clip, double height) {
+    const Seam seam = measure_seam(scene, clip, height);
+    nlohmann::json json = {{"apart_mm", seam.apart_mm},     {"apart_at", seam.apart_at},
+                           {"turned_deg", seam.turned_deg}, {"turned_joint", seam.turned_joint},
+                           {"speed_m_s", seam.speed_m_s},   {"travel_m", seam.travel_m},
+                           {"closes", seam.closes(height)}};
+    if (const std::optional<Closing> closing = nearest_closing(scene, clip, height, clip.start_s + clip.seconds)) {
+        json["nearest_closing_frame"] = closing->frame;
+        json["nearest_closing_mm"] = closing->seam.apart_mm;
+    }
+    return json;
+}
+
+void print(const nlohmann::json& row) {
+    fmt::print("{}: {} frames at {:g} a second, motion energy {:.3f} m/s on average, {:.3f} at most\n",
+               row["name"].get<std::string>(), row["frames"].get<int>(), row["rate"].get<double>(),
+               row["energy_mean_m_s"].get<double>(), row["energy_largest_m_s"].get<double>());
+    for (const auto& place : row["still"]) {
+        fmt::print("  still from frame {} to {}{}\n", place["first"].get<int>(), place["last"].get<int>(),
+                   place["cut"].is_null() ? "" : fmt::format(": cut at {}", place["cut"].get<int>()));
+    }
+    if (!row["seam"].is_null()) {
+        const auto& seam = row["seam"];
+        fmt::print("  repeats: seam {:.1f} mm ({}), {:.1f}° ({}){}\n", seam["apart_mm"].get<double>(),
+                   seam["apart_at"].get<std::string>(), seam["turned_deg"].get<double>(),
+                   seam["turned_joint"].get<std::string>(),
+                   seam["closes"].get<bool>()
+                       ? ""
+                       : fmt::format(": does not close; frame {} does best, {:.1f} mm",
+                                     seam.value("nearest_closing_frame", 0), seam.value("nearest_closing_mm", 0.0)));
+    }
+}
+
+} // namespace
+
+int takes(const TakesOptions& options) {
+    if (!(options.shortest_s > 0 && options.shortest_s < 1e6)) {
+        return refuse({"--shortest is a time in seconds, greater than 0.", "usage", ""});
+    }
+    const Result<Opened> opened = open_and_replay(options.file);
+    if (!opened) {
+        return refuse(opened.problem());
+    }
+    const Scene& scene = opened->replay.prepared();
+    const double height = height_m(scene);
+    nlohmann::json rows = nlohmann::json::array();
+    int code = opened->replay.problems().empty() ? all_well : held;
+    for (const Clip& clip : scene.clips) {
+        const std::vector<float> energy = motion_energy(scene, clip, clip.rate);
+        const double threshold = options.still_below >= 0 ? options.still_below : still_threshold(energy);
+        const int shortest = std::max(1, static_cast<int>(std::lround(options.shortest_s * clip.rate)));
+        nlohmann::json still = nlohmann::json::array();
+        for (const FrameRange& place : still_places(energy, threshold, shortest)) {
+            const std::vector<int> at = cut_places({place}, clip.frames());
+            still.push_back({{"first", place.first},
+                             {"last", place.last},
+                             {"cut", at.empty() ? nlohmann::json() : nlohmann::json(at[0])}});
+        }
+        double sum = 0;
+        double largest = 0;
+        for (const float one : energy) {
+            sum += one;
+            largest = std::max(largest, static_cast<double>(one));
+        }
+        nlohmann::json row = {{"name", clip.name},
+                              {"frames", clip.frames()},
+                              {"rate", clip.rate},
+                              {"energy_mean_m_s", energy.empty() ? 0 : sum / static_cast<double>(energy.size())},
+                              {"energy_largest_m_s", largest},
+                              {"still_below_m_s", threshold},
+                              {"still", still}};
+        row["seam"] = clip.repeats ? seam_json(scene, clip, height) : nlohmann::json();
+        if (clip.repeats && !row["seam"]["closes"].get<bool>()) {
+            code = held;
+        }
+        if (!options.json) {
+            print(row);
+        }
+        rows.push_back(std::move(row));
+    }
+    if (options.json) {
+        fmt::print("{}\n", nlohmann::json{{"takes", rows}}.dump(2));
+    }
+    return code;
+}
+
+} // namespace wembrix::cli

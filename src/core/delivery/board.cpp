@@ -1,0 +1,126 @@
+#include "core/delivery/board.h"
+
+#include "core/base/files.h"
+#include "core/delivery/manifest.h"
+#include "core/steps/names.h"
+
+#include <algorithm>
+#include <fmt/format.h>
+
+namespace wembrix {
+
+namespace {
+
+namespace fs = std::filesystem;
+
+/// What changed between the making of a file and now, in a few words.
+std::string why_stale(const ManifestRow& row, const DeliveryRequest& request, const std::string& model_content) {
+    if (row.made_from.sources.empty()) {
+        return "its manifest does not say what it was made from";
+    }
+    std::vector<std::string> changed;
+    for (const auto& [name, hash] : request.made_from.sources) {
+        const auto before = std::find_if(row.made_from.sources.begin(), row.made_from.sources.end(),
+                                         [&, &n = name](const auto& source) { return source.first == n; });
+        if (before == row.made_from.sources.end()) {
+            changed.push_back(name + " came in");
+        } else if (before->second != hash) {
+            changed.push_back(name + " changed");
+        }
+    }
+    for (const auto& [name, hash] : row.made_from.sources) {
+        if (std::none_of(request.made_from.sources.begin(), request.made_from.sources.end(),
+                         [&, &n = name](const auto& source) { return source.first == n; })) {
+            changed.push_back(name + " went");
+        }
+    }
+    if (row.made_from.destination != hash_of_destination(request.destination)) {
+        changed.emplace_back("the destination changed");
+    }
+    if (row.made_from.card != request.made_from.card) {
+        changed.emplace_back("the route card changed");
+    }
+    if (changed.empty()) {
+        changed.emplace_back("another version of Wembrix made it");
+    }
+    if (row.deliverable != "model" && row.model_content != model_content) {
+        return some_of(changed) + ", and with it the model that this clip moves";
+    }
+    return some_of(changed);
+}
+
+/// True when the file is there and still as the manifest says. The bytes are read only if the file is newer than
+/// the manifest.
+bool is_untouched(const fs::path& folder, const ManifestRow& row) {
+    std::error_code error;
+    const fs::path file = folder / row.file;
+    if (fs::file_size(file, error) != row.bytes || error) {
+        return false;
+    }
+    const auto written = fs::last_write_time(folder / "delivery.json", error);
+    if (!error && fs::last_write_time(file, error) <= written && !error) {
+        return true;
+    }
+    const Result<std::string> bytes = read_file(file);
+    return bytes && hash_of(*bytes) == row.hash;
+}
+
+} // namespace
+
+BoardColumn read_board(const DeliveryRequest& request) {
+    BoardColumn column;
+    column.destination = request.destination.name;
+    Result<std::vector<Deliverable>> plan = plan_deliverables(*request.prepared, request.destination, request.job_name);
+    if (!plan) {
+        column.problem = plan.problem();
+        return column;
+    }
+    const nlohmann::json manifest = read_manifest(request.folder);
+    const std::vector<ManifestRow> rows = rows_of(manifest);
+    const std::vector<HeldRow> held = held_in(manifest);
+    const std::string model = content_of_model(*request.prepared, request.destination, request.job_name);
+    for (const Deliverable& deliverable : *plan) {
+        BoardCell cell;
+        cell.deliverable = deliverable;
+        cell.content = deliverable.kind == Deliverable::Kind::model
+                           ? model
+                           : content_of_clip(*request.prepared->find_clip(deliverable.clip), model);
+        cell.reason = "not delivered yet";
+        for (const ManifestRow& row : rows) {
+            if (row.deliverable != deliverable.id()) {
+                continue;
+            }
+            std::error_code error;
+            if (!fs::exists(request.folder / row.file, error)) {
+                cell.state = CellState::never;
+                cell.reason = fmt::format("“{}” was delivered and is gone", row.file);
+                break;
+            }
+            cell.drift_mm = row.drift_mm;
+            cell.bytes += row.bytes;
+            if (row.content != cell.content) {
+                cell.state = CellState::stale;
+                cell.reason = why_stale(row, request, model);
+                break;
+            }
+            if (!is_untouched(request.folder, row)) {
+                cell.state = CellState::stale;
+                cell.reason = fmt::format("somebody changed “{}” after it was delivered", row.file);
+                break;
+            }
+            cell.state = CellState::arrived;
+            cell.reason.clear();
+        }
+        for (const HeldRow& row : held) {
+            if (row.deliverable == deliverable.id() && row.content == cell.content &&
+                cell.state != CellState::arrived) {
+                cell.state = CellState::held;
+                cell.reason = row.reason;
+            }
+        }
+        column.cells.push_back(std::move(cell));
+    }
+    return column;
+}
+
+} // namespace wembrix

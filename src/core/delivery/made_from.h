@@ -1,0 +1,33 @@
+// What a delivered file was made from: enough to tell whether it is still what the job would make, and if not, why.
+#pragma once
+
+#include "core/destination/destination.h"
+#include "core/scene/scene.h"
+#include "core/steps/step.h"
+
+#include <nlohmann/json.hpp>
+#include <string>
+#include <utility>
+#include <vector>
+
+namespace wembrix {
+
+/// Hashes of what a delivery depends on. They say what changed; whether it matters to a file, its content says.
+struct MadeFrom {
+    std::vector<std::pair<std::string, std::string>> sources; ///< file name and hash of its bytes
+    std::string card;                                         ///< of the steps that are on
+    std::string destination;                                  ///< of all that it says; set by the delivery
+
+    bool operator==(const MadeFrom& other) const = default;
+};
+MadeFrom made_from(const std::vector<std::string>& source_names, const std::vector<std::string>& source_hashes,
+                   const std::vector<Step>& steps);
+
+std::string hash_of_destination(const Destination& destination);
+
+/// A hash of everything of Prepared that goes into the model for this destination (clips left out).
+std::string content_of_model(const Scene& prepared, const Destination& destination, const std::string& job_name);
+/// The same for a clip: the model it moves, and its own keys between its first frame and its last.
+std::string content_of_clip(const Clip& clip, const std::string& model_content);
+
+} // namespace wembrix

@@ -1,0 +1,13 @@
+// A delivery holds only what is kept: materials and pictures that no surface uses any more go.
+#pragma once
+
+#include "core/scene/scene.h"
+
+namespace wembrix {
+
+/// Removes materials that no part of a placed surface uses, then the textures, images and samplers that only those
+/// used. Changes nothing where parts choose among materials (variants) or the file itself refers to pictures, since
+/// what such data points at is not core's to know.
+void drop_unused_materials(Scene& scene);
+
+} // namespace wembrix

@@ -1,0 +1,120 @@
+// Names that an engine project refuses, or cannot tell apart.
+#include "core/findings/all.h"
+#include "core/steps/names.h"
+#include "core/steps/rename_rules.h"
+
+#include <algorithm>
+#include <fmt/format.h>
+#include <functional>
+#include <map>
+#include <regex>
+
+namespace wembrix {
+
+namespace {
+
+std::string lower(const std::string& name) {
+    std::string text = name;
+    std::transform(text.begin(), text.end(), text.begin(), [](unsigned char c) { return std::tolower(c); });
+    return text;
+}
+
+std::string bare(const std::string& name) {
+    return name.substr(prefix_of(name, ":").size());
+}
+
+/// One finding for all groups of joints that `key` cannot tell apart.
+std::vector<Finding> groups(const FindingContext& context, std::string (*key)(const std::string&),
+                            const std::function<bool(const std::vector<std::string>&)>& counts,
+                            const std::string& message, const std::string& reason) {
+    std::map<std::string, std::vector<std::string>> same;
+    for (const int joint : joints_of(context.scene)) {
+        const std::string& name = context.scene.nodes[joint].name;
+        same[key(name)].push_back(name);
+    }
+    Finding finding;
+    finding.grade = Grade::look;
+    std::vector<std::string> examples;
+    for (const auto& [unused, names] : same) {
+        if (names.size() > 1 && counts(names)) {
+            examples.push_back(names[0] + " and " + names[1]);
+            finding.nodes.insert(finding.nodes.end(), names.begin(), names.end());
+        }
+    }
+    if (examples.empty()) {
+        return {};
+    }
+    finding.where = some_of(finding.nodes, finding.nodes.size());
+    finding.message = fmt::format("{} {}", finding.nodes.size(), message);
+    finding.reason = fmt::format("{}: {}", some_of(examples, 2), reason);
+    finding.no_step = "which of the two keeps its name is yours to say: rename one on the joint ladder";
+    return {finding};
+}
+
+/// Rules, each tried alone and with those before it, that make all of these names fit the pattern.
+std::optional<nlohmann::json> rules_that_fit(const std::vector<std::string>& names, const std::regex& pattern) {
+    const nlohmann::json candidates = {{{"find", "[^A-Za-z0-9_]+"}, {"replace", "_"}},
+                                       {{"find", "^([0-9])"}, {"replace", "j$1"}},
+                                       {{"find", "^_+"}, {"replace", ""}}};
+    nlohmann::json rules = nlohmann::json::array();
+    for (const nlohmann::json& candidate : candidates) {
+        rules.push_back(candidate);
+        const nlohmann::json json = {{"rules", rules}};
+        Parameters own(json, {"rules"});
+        const Result<RenameRules> made = rename_rules_from(own, json);
+        const bool all = std::all_of(names.begin(), names.end(), [&](const std::string& name) {
+            const Result<std::string> now = made->apply(name);
+            return now && std::regex_match(*now, pattern);
+        });
+        if (all) {
+            return rules;
+        }
+    }
+    return std::nullopt;
+}
+
+} // namespace
+
+std::vector<Finding> find_doubled_names(const FindingContext& context) {
+    return groups(
+        context, bare, [](const std::vector<std::string>&) { return true; },
+        "joints share a name once prefixes are off", "an engine tells joints apart by name alone.");
+}
+
+std::vector<Finding> find_case_clashes(const FindingContext& context) {
+    return groups(
+        context, lower, [](const std::vector<std::string>& names) { return names[0] != names[1]; },
+        "joint names differ only in capitals", "some engines and file systems take them for the same.");
+}
+
+std::vector<Finding> find_illegal_names(const FindingContext& context) {
+    if (context.destination == nullptr) {
+        return {};
+    }
+    const std::regex pattern(context.destination->joint_names);
+    Finding finding;
+    finding.grade = Grade::stop;
+    for (const int joint : joints_of(context.scene)) {
+        const std::string& name = context.scene.nodes[joint].name;
+        // Prefixes have a finding of their own, and go first.
+        if (prefix_of(name, ":").empty() && (name.size() > 256 || !std::regex_match(name, pattern))) {
+            finding.nodes.push_back(name);
+        }
+    }
+    if (finding.nodes.empty()) {
+        return {};
+    }
+    finding.where = some_of(finding.nodes, finding.nodes.size());
+    finding.message = fmt::format("{} joint name{} {} does not take", finding.nodes.size(),
+                                  finding.nodes.size() == 1 ? "" : "s", context.destination->name);
+    finding.reason =
+        fmt::format("{}: names there fit the pattern {}", some_of(finding.nodes), context.destination->joint_names);
+    if (const std::optional<nlohmann::json> rules = rules_that_fit(finding.nodes, pattern)) {
+        finding.step = Step{"rename_joints", {{"rules", *rules}}};
+    } else {
+        finding.no_step = "no simple rule makes them fit; write one at the Joints station";
+    }
+    return {finding};
+}
+
+} // namespace wembrix

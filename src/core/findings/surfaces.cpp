@@ -1,0 +1,95 @@
+// Surfaces: shapes that move nothing, normals that are missing, triangles without area.
+#include "core/findings/all.h"
+#include "core/measure/flat_triangles.h"
+#include "core/steps/names.h"
+
+#include <algorithm>
+#include <fmt/format.h>
+
+namespace wembrix {
+
+std::vector<Finding> find_empty_shapes(const FindingContext& context) {
+    Finding finding;
+    finding.grade = Grade::note;
+    std::vector<std::string> shapes;
+    for (const int surface : surfaces_of(context.scene)) {
+        const Node& node = context.scene.nodes[surface];
+        for (const Shape& shape : context.scene.meshes[node.mesh].shapes) {
+            const bool moves = std::any_of(shape.positions.begin(), shape.positions.end(),
+                                           [](const Vec3f& by) { return !by.isZero(0); });
+            if (!moves && shape.normals.empty()) {
+                shapes.push_back(shape.name);
+                if (finding.nodes.empty() || finding.nodes.back() != node.name) {
+                    finding.nodes.push_back(node.name);
+                }
+            }
+        }
+    }
+    // A file of motion alone has its shapes on stand-ins of one point: those are meant to be empty.
+    const bool stand_ins = std::all_of(finding.nodes.begin(), finding.nodes.end(), [&](const std::string& name) {
+        return context.scene.meshes[context.scene.nodes[context.scene.find_node(name)].mesh].point_count() <= 1;
+    });
+    if (shapes.empty() || stand_ins) {
+        return {};
+    }
+    finding.where = some_of(shapes, shapes.size());
+    finding.message = shapes.size() == 1 ? fmt::format("Shape “{}” moves nothing", shapes[0])
+                                         : fmt::format("{} shapes move nothing", shapes.size());
+    finding.reason =
+        fmt::format("{} on {}: it costs memory, and its slider is dead.", some_of(shapes), some_of(finding.nodes));
+    finding.step = Step{"drop_empty_shapes"};
+    return {finding};
+}
+
+std::vector<Finding> find_missing_normals(const FindingContext& context) {
+    Finding finding;
+    finding.grade = Grade::look;
+    size_t points = 0;
+    for (const int surface : surfaces_of(context.scene)) {
+        const Node& node = context.scene.nodes[surface];
+        for (const Part& part : context.scene.meshes[node.mesh].parts) {
+            if (!part.has_normals && part.topology >= Topology::triangles) {
+                points += part.point_count;
+                if (finding.nodes.empty() || finding.nodes.back() != node.name) {
+                    finding.nodes.push_back(node.name);
+                }
+            }
+        }
+    }
+    if (finding.nodes.empty()) {
+        return {};
+    }
+    finding.where = some_of(finding.nodes, finding.nodes.size());
+    finding.message = fmt::format("{} has no normals", some_of(finding.nodes));
+    finding.reason = fmt::format("{} points: every reader makes up its own, flat or smooth.", points);
+    finding.no_step = "normals are the sculptor's to give; ask for the surface with them";
+    return {finding};
+}
+
+std::vector<Finding> find_flat_triangles(const FindingContext& context) {
+    Finding finding;
+    finding.grade = Grade::note;
+    size_t flat = 0;
+    size_t all = 0;
+    for (const int surface : surfaces_of(context.scene)) {
+        const Node& node = context.scene.nodes[surface];
+        const Mesh& mesh = context.scene.meshes[node.mesh];
+        const size_t here = flat_triangles(mesh);
+        all += mesh.triangle_count();
+        if (here > 0) {
+            flat += here;
+            finding.nodes.push_back(node.name);
+        }
+    }
+    if (flat == 0) {
+        return {};
+    }
+    finding.where = some_of(finding.nodes, finding.nodes.size());
+    finding.message = fmt::format("{} of {} triangles have no area", flat, all);
+    finding.reason = fmt::format("On {}: their tangents are undefined, and some engines refuse them for collision.",
+                                 some_of(finding.nodes));
+    finding.no_step = "they are kept, so that points keep their numbers";
+    return {finding};
+}
+
+} // namespace wembrix

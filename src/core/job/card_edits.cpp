@@ -1,0 +1,109 @@
+#include "core/job/card_edits.h"
+
+#include <algorithm>
+
+namespace wembrix {
+
+namespace {
+
+/// The scene that a step of the card works on.
+const Scene& before_step(const Replay& replay, size_t step) {
+    return step == 0 ? *replay.received : *replay.outcomes[step - 1].scene;
+}
+
+/// Where a step for the skeleton goes: behind all others but those that cut takes at the end.
+size_t before_cuts(const Job& job) {
+    size_t place = job.steps.size();
+    while (place > 0 && job.steps[place - 1].id == "split_take") {
+        --place;
+    }
+    return place;
+}
+
+} // namespace
+
+void add_step_at_its_place(Job& job, const Step& step) {
+    const bool last = step.id == "split_take" || step.id == "leave_behind";
+    const size_t place = last ? job.steps.size() : before_cuts(job);
+    job.steps.insert(job.steps.begin() + static_cast<ptrdiff_t>(place), step);
+}
+
+void rename_one(Job& job, const Replay& replay, int64_t identity, const std::string& name) {
+    const Scene& prepared = replay.prepared();
+    const int node = prepared.find_identity(identity);
+    if (node < 0 || prepared.nodes[node].name == name) {
+        return;
+    }
+    const std::string& now = prepared.nodes[node].name;
+    const size_t count = std::min(job.steps.size(), replay.outcomes.size());
+    for (size_t i = count; i-- > 0;) {
+        const int after = replay.outcomes[i].scene->find_identity(identity);
+        if (after < 0 || replay.outcomes[i].scene->nodes[after].name != now) {
+            break; // a later step gave it the name it has
+        }
+        const int before = before_step(replay, i).find_identity(identity);
+        if (job.steps[i].id != "rename_joints" || !job.steps[i].on || replay.outcomes[i].problem || before < 0) {
+            continue;
+        }
+        nlohmann::json& names = job.steps[i].parameters["names"];
+        if (!names.is_object()) {
+            names = nlohmann::json::object();
+        }
+        const std::string& was = before_step(replay, i).nodes[before].name;
+        names[was] = name;
+        return;
+    }
+    add_step_at_its_place(job, {"rename_joints", {{"names", {{now, name}}}}});
+}
+
+void add_rename_rule(Job& job, const std::string& find, const std::string& replace) {
+    const nlohmann::json rule = {{"find", find}, {"replace", replace}};
+    const size_t place = before_cuts(job);
+    if (place > 0) {
+        Step& last = job.steps[place - 1];
+        // Names given one by one are not touched by rules: those need a step of their own.
+        if (last.id == "rename_joints" && last.on && !last.parameters.contains("names")) {
+            last.parameters["rules"].push_back(rule);
+            return;
+        }
+    }
+    add_step_at_its_place(job, {"rename_joints", {{"rules", nlohmann::json::array({rule})}}});
+}
+
+void drop_by_name(Job& job, const std::vector<std::string>& names) {
+    const size_t place = before_cuts(job);
+    if (place > 0) {
+        Step& last = job.steps[place - 1];
+        if (last.id == "drop_joints" && last.on && last.parameters.contains("names") && last.parameters.size() == 1) {
+            for (const std::string& name : names) {
+                last.parameters["names"].push_back(name);
+            }
+            return;
+        }
+    }
+    add_step_at_its_place(job, {"drop_joints", {{"names", names}}});
+}
+
+int split_place(const Job& job, const std::string& take) {
+    for (size_t i = 0; i < job.steps.size(); ++i) {
+        if (job.steps[i].id == "split_take" && job.steps[i].on && job.steps[i].parameters.value("take", "") == take) {
+            return static_cast<int>(i);
+        }
+    }
+    return -1;
+}
+
+void set_cuts(Job& job, const std::string& take, const std::vector<Cut>& cuts) {
+    const int place = split_place(job, take);
+    if (place < 0) {
+        if (!cuts.empty()) {
+            job.steps.push_back(split_step(take, cuts));
+        }
+    } else if (cuts.empty()) {
+        job.steps.erase(job.steps.begin() + place);
+    } else {
+        job.steps[static_cast<size_t>(place)].parameters["clips"] = cuts_to_json(cuts);
+    }
+}
+
+} // namespace wembrix

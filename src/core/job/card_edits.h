@@ -1,0 +1,34 @@
+// What working at a station means for the route card: which step takes up a new name, a rule, a dropped joint, a cut.
+#pragma once
+
+#include "core/job/cuts.h"
+#include "core/job/job.h"
+#include "core/job/replay.h"
+
+#include <cstdint>
+#include <string>
+#include <vector>
+
+namespace wembrix {
+
+/// Puts a step where it works: what cuts takes stays last, what mends the skeleton goes before it.
+void add_step_at_its_place(Job& job, const Step& step);
+
+/// Gives one joint of Prepared another name: in the card's last "rename joints" step if its name passes through the
+/// later steps unchanged, else in a new one at the end.
+void rename_one(Job& job, const Replay& replay, int64_t identity, const std::string& name);
+
+/// Adds a rule behind all others: to the last step before the cuts if that renames by rule, else in a new
+/// one.
+void add_rename_rule(Job& job, const std::string& find, const std::string& replace);
+
+/// Drops joints by their names in Prepared: with the last step before the cuts if that drops by name, else with a new
+/// one.
+void drop_by_name(Job& job, const std::vector<std::string>& names);
+
+/// The step that cuts `take`, by its place on the card; -1 when no step does.
+int split_place(const Job& job, const std::string& take);
+/// Cuts `take` so; adds the step at the end when there is none, and takes it off when nothing is left to cut.
+void set_cuts(Job& job, const std::string& take, const std::vector<Cut>& cuts);
+
+} // namespace wembrix

@@ -1,0 +1,125 @@
+#include "core/job/source_changes.h"
+
+#include "core/steps/names.h"
+
+#include <algorithm>
+#include <cmath>
+#include <fmt/format.h>
+#include <set>
+
+namespace wembrix {
+
+namespace {
+
+void tell_names(const char* what, const std::vector<std::string>& before, const std::vector<std::string>& after,
+                std::vector<std::string>& lines) {
+    const std::set<std::string> old(before.begin(), before.end());
+    const std::set<std::string> now(after.begin(), after.end());
+    std::vector<std::string> came;
+    std::vector<std::string> went;
+    std::copy_if(after.begin(), after.end(), std::back_inserter(came),
+                 [&](const std::string& name) { return old.count(name) == 0; });
+    std::copy_if(before.begin(), before.end(), std::back_inserter(went),
+                 [&](const std::string& name) { return now.count(name) == 0; });
+    if (!came.empty()) {
+        lines.push_back(
+            fmt::format("{} {}{} more ({})", came.size(), what, came.size() == 1 ? "" : "s", some_of(came)));
+    }
+    if (!went.empty()) {
+        lines.push_back(
+            fmt::format("{} {}{} less ({})", went.size(), what, went.size() == 1 ? "" : "s", some_of(went)));
+    }
+}
+
+std::vector<std::string> names_of(const Scene& scene, bool joints) {
+    std::vector<std::string> names;
+    for (const int node : joints ? joints_of(scene) : surfaces_of(scene)) {
+        names.push_back(scene.nodes[node].name);
+    }
+    return names;
+}
+
+void tell_surface(const std::string& name, const Mesh& before, const Mesh& after, std::vector<std::string>& lines) {
+    std::vector<std::string> old_shapes;
+    std::vector<std::string> new_shapes;
+    for (const Shape& shape : before.shapes) {
+        old_shapes.push_back(shape.name);
+    }
+    for (const Shape& shape : after.shapes) {
+        new_shapes.push_back(shape.name);
+    }
+    tell_names("shape", old_shapes, new_shapes, lines);
+    if (before.point_count() != after.point_count()) {
+        lines.push_back(fmt::format("{} has {} points, it had {}", name, after.point_count(), before.point_count()));
+        return;
+    }
+    size_t moved = 0;
+    double farthest = 0;
+    for (size_t i = 0; i < before.point_count(); ++i) {
+        const double far = (after.positions[i] - before.positions[i]).cast<double>().norm();
+        moved += far > 0 ? 1 : 0;
+        farthest = std::max(farthest, far);
+    }
+    if (moved > 0) {
+        lines.push_back(fmt::format("{} points of {} moved, at most {:.3g} mm", moved, name, farthest * 1000));
+    }
+    if (before.influences.weights.get() != after.influences.weights.get() ||
+        before.influences.joints.get() != after.influences.joints.get()) {
+        lines.push_back(fmt::format("weights of {} changed", name));
+    }
+}
+
+bool same_keys(const Clip& a, const Clip& b) {
+    return std::equal(a.channels.begin(), a.channels.end(), b.channels.begin(), b.channels.end(),
+                      [](const Channel& x, const Channel& y) {
+                          return x.path == y.path && x.times.get() == y.times.get() && x.values.get() == y.values.get();
+                      });
+}
+
+} // namespace
+
+std::vector<std::string> describe_changes(const Scene& before, const Scene& after) {
+    std::vector<std::string> lines;
+    tell_names("joint", names_of(before, true), names_of(after, true), lines);
+    size_t placed = 0;
+    std::string example;
+    for (const int joint : joints_of(after)) {
+        const Node& node = after.nodes[joint];
+        const int was = before.find_node(node.name);
+        if (was >= 0 && (node.rest.matrix() - before.nodes[was].rest.matrix()).cwiseAbs().maxCoeff() > 1e-9) {
+            example = placed++ == 0 ? node.name : example;
+        }
+    }
+    if (placed > 0) {
+        lines.push_back(fmt::format("{} joint{} rest{} in another place or turn ({}{})", placed, placed == 1 ? "" : "s",
+                                    placed == 1 ? "s" : "", example, placed == 1 ? "" : " is one"));
+    }
+    tell_names("surface", names_of(before, false), names_of(after, false), lines);
+    for (const int surface : surfaces_of(after)) {
+        const Node& node = after.nodes[surface];
+        const int was = before.find_node(node.name);
+        if (was >= 0 && before.nodes[was].mesh >= 0) {
+            tell_surface(node.name, before.meshes[before.nodes[was].mesh], after.meshes[node.mesh], lines);
+        }
+    }
+    std::vector<std::string> old_takes;
+    std::vector<std::string> new_takes;
+    for (const Clip& clip : before.clips) {
+        old_takes.push_back(clip.name);
+    }
+    for (const Clip& clip : after.clips) {
+        new_takes.push_back(clip.name);
+    }
+    tell_names("take", old_takes, new_takes, lines);
+    for (const Clip& clip : after.clips) {
+        const Clip* was = before.find_clip(clip.name);
+        if (was != nullptr && was->frames() != clip.frames()) {
+            lines.push_back(fmt::format("“{}” has {} frames, it had {}", clip.name, clip.frames(), was->frames()));
+        } else if (was != nullptr && !same_keys(*was, clip)) {
+            lines.push_back(fmt::format("“{}” moves otherwise", clip.name));
+        }
+    }
+    return lines;
+}
+
+} // namespace wembrix

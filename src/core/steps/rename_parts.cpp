@@ -1,0 +1,116 @@
+// Renames what is no joint: surfaces, shapes, materials.
+#include "core/steps/all.h"
+#include "core/steps/names.h"
+#include "core/steps/rename_rules.h"
+
+#include <fmt/format.h>
+#include <nlohmann/json.hpp>
+
+namespace wembrix {
+
+namespace {
+
+struct Renaming {
+    const RenameRules& rules;
+    size_t count = 0;
+    std::string example;
+    std::vector<std::string> doubled;
+    std::optional<Problem> problem;
+
+    void run(const std::vector<std::string*>& names, const std::vector<std::string>& others) {
+        std::vector<std::string> all = others;
+        for (std::string* name : names) {
+            const Result<std::string> after = rules.apply(*name);
+            if (!after) {
+                problem = problem ? problem : std::optional<Problem>(after.problem());
+                return;
+            }
+            if (*after != *name) {
+                example = count++ == 0 ? fmt::format(" ({} → {})", *name, *after) : example;
+                *name = *after;
+            }
+            all.push_back(*name);
+        }
+        for (const std::string& name : doubled_names(all)) {
+            doubled.push_back(name);
+        }
+    }
+};
+
+Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
+    Parameters parameters(json, {"what", "rules", "names"});
+    const std::string what = parameters.text("what", "surfaces");
+    if (what != "surfaces" && what != "shapes" && what != "materials") {
+        parameters.complain("\"what\" is neither \"surfaces\", \"shapes\" nor \"materials\".");
+    }
+    const Result<RenameRules> rules = rename_rules_from(parameters, json);
+    if (!rules) {
+        return rules.problem();
+    }
+    StepResult result;
+    result.scene = scene;
+    Renaming renaming{*rules};
+    if (what == "surfaces") {
+        std::vector<std::string*> names;
+        std::vector<std::string> others;
+        for (Node& node : result.scene.nodes) {
+            if (node.mesh >= 0) {
+                names.push_back(&node.name);
+            } else {
+                others.push_back(node.name);
+            }
+        }
+        renaming.run(names, others);
+    } else if (what == "shapes") {
+        // A shape's name is its own within one surface; two surfaces may have shapes that work together.
+        for (Mesh& mesh : result.scene.meshes) {
+            std::vector<std::string*> names;
+            for (Shape& shape : mesh.shapes) {
+                names.push_back(&shape.name);
+            }
+            renaming.run(names, {});
+        }
+    } else {
+        std::vector<std::string*> names;
+        for (Material& material : result.scene.materials) {
+            names.push_back(&material.name);
+        }
+        renaming.run(names, {});
+        for (Material& material : result.scene.materials) {
+            nlohmann::json object = nlohmann::json::parse(material.json);
+            object["name"] = material.name;
+            material.json = object.dump();
+        }
+        // Materials may share a name in a source; only the step itself must not make it so.
+        renaming.doubled.clear();
+    }
+    if (renaming.problem) {
+        return *renaming.problem;
+    }
+    if (!renaming.doubled.empty()) {
+        return Problem{fmt::format("two {} would have the same name: {}.", what, some_of(renaming.doubled)), "",
+                       "Change the rules so that all names differ."};
+    }
+    result.account = renaming.count == 0
+                         ? fmt::format("no name among the {} fits a rule", what)
+                         : fmt::format("{} of the {} renamed{}", renaming.count, what, renaming.example);
+    return result;
+}
+
+} // namespace
+
+StepKind rename_parts_step() {
+    return {"rename_parts",
+            "Rename parts",
+            "Surfaces, shapes and materials are found by name in an engine; rules give them the names it asks for.",
+            true,
+            {{"what", "What", StepField::Kind::choice, "surfaces|shapes|materials"},
+             {"rules", "Rules", StepField::Kind::list, "find → replace, one a line"},
+             {"names", "One by one", StepField::Kind::pairs, "old → new, one a line"}},
+            [] {
+                return nlohmann::json{{"what", "surfaces"}, {"rules", nlohmann::json::array()}};
+            },
+            apply};
+}
+
+} // namespace wembrix

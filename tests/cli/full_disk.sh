@@ -1,0 +1,44 @@
+#!/usr/bin/env bash
+# Delivering and saving where there is no room: one clear sentence, code 2, and what was there before stays whole.
+# Room is taken away by a limit on the size of files, which fails a write as a full disk does.
+# usage: full_disk.sh BUILD_FOLDER
+set -uo pipefail
+build=$(cd "$1" && pwd)
+cli=$build/src/cli/wembrix-cli
+work=$build/full-disk-test
+rm -rf "$work"
+mkdir -p "$work"
+"$build/demo/wembrix-demo-maker" "$work" > /dev/null
+"$cli" deliver "$work/tansy.wembrix" --out "$work/out" > /dev/null
+find "$work/out" -type f -exec sha256sum {} + | sort > "$work/before"
+sed 's/"factor": 0.01/"factor": 0.011/' "$work/tansy.wembrix" > "$work/larger.wembrix"
+failed=0
+for blocks in 1 2 8 64 300 512 1000 2000; do
+    # Writing beyond the limit gives an error instead of a signal when the signal is ignored.
+    (
+        trap '' XFSZ
+        ulimit -f "$blocks"
+        "$cli" deliver "$work/larger.wembrix" --out "$work/out" > "$work/said" 2> "$work/err"
+    )
+    code=$?
+    find "$work/out" -type f -exec sha256sum {} + | sort > "$work/after"
+    if [ "$code" -ne 2 ]; then echo "not so: $blocks blocks end with code $code"; failed=1; fi
+    if [ "$(wc -l < "$work/err")" -ne 1 ] || ! grep -q "disk has room" "$work/err"; then
+        echo "not so: $blocks blocks are one clear sentence: $(cat "$work/err")"; failed=1
+    fi
+    if ! cmp -s "$work/before" "$work/after"; then echo "not so: $blocks blocks leave all as it was"; failed=1; fi
+done
+cp "$work/tansy.wembrix" "$work/job.wembrix"
+python3 -c "print('name,first,last,note'); [print(f'c{k},{k*10},{k*10+8},' + 'x' * 200) for k in range(80)]" > "$work/cuts.csv"
+(
+    trap '' XFSZ
+    ulimit -f 4
+    "$cli" cuts "$work/job.wembrix" --from "$work/cuts.csv" > /dev/null 2> "$work/err"
+)
+code=$?
+if [ "$code" -ne 2 ] || ! cmp -s "$work/tansy.wembrix" "$work/job.wembrix"; then
+    echo "not so: a job that cannot be saved stays as it was"; failed=1
+fi
+if ls "$work"/*.part > /dev/null 2>&1; then echo "not so: no half file is left"; failed=1; fi
+[ "$failed" -eq 0 ] && echo "a full disk leaves everything as it was"
+exit "$failed"

@@ -1,0 +1,96 @@
+// Small scenes with known answers, shared by tests.
+#pragma once
+
+#include "core/scene/scene.h"
+
+#include <Eigen/LU>
+#include <string>
+#include <utility>
+#include <vector>
+
+namespace wembrix::testing {
+
+/// Joints one above the other, a metre apart, bound where they rest, and a surface of one triangle a joint that the
+/// joint holds alone.
+inline Scene tower(const std::vector<std::string>& names) {
+    Scene scene;
+    Skin skin;
+    skin.name = "skin";
+    Mesh mesh;
+    mesh.name = "tower_surface";
+    std::vector<Vec3f> positions;
+    std::vector<Vec3f> normals;
+    std::vector<uint32_t> indices;
+    std::vector<uint32_t> offsets = {0};
+    std::vector<uint16_t> joints;
+    std::vector<float> weights;
+    for (size_t i = 0; i < names.size(); ++i) {
+        Node node;
+        node.name = names[i];
+        node.parent = static_cast<int>(i) - 1;
+        node.kind = NodeKind::joint;
+        node.rest.translation = i == 0 ? Vec3::Zero() : Vec3(0, 1, 0);
+        node.identity = static_cast<int64_t>(i) + 1;
+        skin.joints.push_back(static_cast<int>(i));
+        skin.inverse_binds.push_back(translating(Vec3(0, -static_cast<double>(i), 0)));
+        scene.nodes.push_back(node);
+        const auto y = static_cast<float>(i);
+        for (const Vec3f& corner : {Vec3f(0, y, 0.2F), Vec3f(0.2F, y, 0), Vec3f(0, y + 0.5F, 0)}) {
+            indices.push_back(static_cast<uint32_t>(positions.size()));
+            positions.push_back(corner);
+            normals.emplace_back(0, 0, 1);
+            joints.push_back(static_cast<uint16_t>(i));
+            weights.push_back(1);
+            offsets.push_back(static_cast<uint32_t>(joints.size()));
+        }
+    }
+    Part part;
+    part.point_count = static_cast<uint32_t>(positions.size());
+    part.index_count = static_cast<uint32_t>(indices.size());
+    mesh.parts.push_back(part);
+    mesh.positions = std::move(positions);
+    mesh.normals = std::move(normals);
+    mesh.indices = std::move(indices);
+    mesh.influences = {std::move(offsets), std::move(joints), std::move(weights)};
+    Node surface;
+    surface.name = "tower";
+    surface.kind = NodeKind::surface;
+    surface.mesh = 0;
+    surface.skin = 0;
+    surface.identity = 1000;
+    scene.nodes.push_back(surface);
+    scene.meshes.push_back(std::move(mesh));
+    scene.skins.push_back(std::move(skin));
+    return scene;
+}
+
+/// Adds a clip in which `node` turns about X from nothing to `angle` and, if `back`, to nothing again.
+inline Clip& add_nod(Scene& scene, const std::string& name, int node, double angle, bool back, int frames = 31) {
+    Clip clip;
+    clip.name = name;
+    clip.take = static_cast<int64_t>(scene.clips.size()) + 1;
+    clip.rate = 30;
+    clip.seconds = (frames - 1) / 30.0;
+    Channel channel;
+    channel.node = node;
+    channel.path = Path::rotation;
+    channel.width = 4;
+    std::vector<float> times;
+    std::vector<float> values;
+    for (int f = 0; f < frames; ++f) {
+        const double u = static_cast<double>(f) / (frames - 1);
+        const double at = back ? 1 - std::abs(2 * u - 1) : u;
+        const Quat turn(Eigen::AngleAxisd(angle * at, Vec3::UnitX()));
+        times.push_back(static_cast<float>(f / 30.0));
+        for (int k = 0; k < 4; ++k) {
+            values.push_back(static_cast<float>(turn.coeffs()[k]));
+        }
+    }
+    channel.times = std::move(times);
+    channel.values = std::move(values);
+    clip.channels.push_back(std::move(channel));
+    scene.clips.push_back(std::move(clip));
+    return scene.clips.back();
+}
+
+} // namespace wembrix::testing

@@ -1,0 +1,209 @@
+// Rescaling, limiting, dropping empty shapes, renaming parts: the data afterwards, and that nothing moved.
+#include "core/measure/drift.h"
+#include "core/measure/holding.h"
+#include "core/measure/influence_limit.h"
+#include "core/steps/rename_rules.h"
+#include "core/steps/step.h"
+#include "random_rig.h"
+#include "small_scenes.h"
+#include "tansy_scene.h"
+
+#include <gtest/gtest.h>
+#include <numeric>
+
+namespace wembrix::testing {
+namespace {
+
+StepResult done(const Scene& scene, const Step& step) {
+    Result<StepResult> result = apply_step(scene, step);
+    EXPECT_TRUE(result.ok()) << (result.ok() ? "" : result.problem().sentence());
+    return result.ok() ? result.take() : StepResult{};
+}
+
+double drift_of(const Scene& before, const Scene& after) {
+    return measure_drift_all(before, after, Matching::identity, Mat4::Identity()).largest_mm;
+}
+
+Scene with_identities(Scene scene) {
+    for (size_t i = 0; i < scene.nodes.size(); ++i) {
+        scene.nodes[i].identity = static_cast<int64_t>(i) + 1;
+    }
+    return scene;
+}
+
+TEST(RescaleWeights, SumsAreOneAndNothingMoves) {
+    const Scene scene = with_identities(demo::tansy_model());
+    size_t before = 0;
+    for (const Mesh& mesh : scene.meshes) {
+        before += weight_sums_of(mesh).points;
+    }
+    EXPECT_GT(before, 1000U);
+    const StepResult result = done(scene, {"rescale_weights"});
+    for (const Mesh& mesh : result.scene.meshes) {
+        EXPECT_EQ(weight_sums_of(mesh).points, 0U);
+    }
+    EXPECT_LT(drift_of(scene, result.scene), 0.1) << "of a bird that is 161 metres tall";
+    EXPECT_NE(result.account.find(std::to_string(before)), std::string::npos) << result.account;
+    EXPECT_EQ(done(result.scene, {"rescale_weights"}).account, "all weights sum to 1 already");
+}
+
+TEST(RescaleWeights, PointsThatNothingHoldsAreSaid) {
+    Scene scene = tower({"root", "a"});
+    scene.meshes[0].influences.weights.edit()[0] = 0;
+    const StepResult result = done(scene, {"rescale_weights"});
+    ASSERT_EQ(result.could_not.size(), 1U);
+    EXPECT_NE(result.could_not[0].find("1 points are held by nothing"), std::string::npos);
+}
+
+TEST(LimitInfluences, KeepsTheHeaviestAndSaysTheLoss) {
+    Scene scene = tower({"root", "a", "b"});
+    std::vector<uint32_t> offsets = {0};
+    std::vector<uint16_t> joints;
+    std::vector<float> weights;
+    for (int point = 0; point < 9; ++point) {
+        joints.insert(joints.end(), {0, 1, 2});
+        weights.insert(weights.end(), {0.2F, 0.5F, 0.3F});
+        offsets.push_back(static_cast<uint32_t>(joints.size()));
+    }
+    scene.meshes[0].influences = {std::move(offsets), std::move(joints), std::move(weights)};
+    const StepResult result = done(scene, {"limit_influences", {{"most", 2}}});
+    const Influences& rows = result.scene.meshes[0].influences;
+    ASSERT_EQ(rows.joints.size(), 18U);
+    EXPECT_EQ(rows.joints[0], 1);
+    EXPECT_EQ(rows.joints[1], 2);
+    EXPECT_FLOAT_EQ(rows.weights[0], 0.625F);
+    EXPECT_FLOAT_EQ(rows.weights[1], 0.375F);
+    EXPECT_NE(result.account.find("9 points brought to 2"), std::string::npos) << result.account;
+    EXPECT_NE(result.account.find("0.200"), std::string::npos) << result.account;
+    EXPECT_EQ(points_with_more_than(result.scene.meshes[0], 2), 0U);
+    EXPECT_FALSE(apply_step(scene, {"limit_influences", {{"most", 0}}}).ok());
+    EXPECT_FALSE(apply_step(scene, {"limit_influences"}).ok());
+}
+
+TEST(LimitInfluences, ARowWithoutMoreStaysAsItWas) {
+    Scene scene = tower({"root", "a"});
+    const Influences before = scene.meshes[0].influences;
+    const InfluenceLoss loss = limit_influences(scene.meshes[0], 4);
+    EXPECT_EQ(loss.points, 0U);
+    EXPECT_EQ(before.joints.get(), scene.meshes[0].influences.joints.get());
+    EXPECT_EQ(before.weights.get(), scene.meshes[0].influences.weights.get());
+}
+
+TEST(DropEmptyShapes, TakesNamesWeightsAndKeysAlong) {
+    Scene scene = tower({"root", "a"});
+    Mesh& mesh = scene.meshes[0];
+    const auto shape = [](const std::string& name, float by) {
+        Shape made;
+        made.name = name;
+        if (by != 0) {
+            made.points = std::vector<uint32_t>{2};
+            made.positions = std::vector<Vec3f>{Vec3f(0, by, 0)};
+        }
+        return made;
+    };
+    mesh.shapes = {shape("blink", 0.1F), shape("unused", 0), shape("puff", 0.2F), shape("hair", 0.00001F)};
+    mesh.shape_weights = {0.1F, 0.2F, 0.3F, 0.4F};
+    Clip clip;
+    clip.name = "talk";
+    clip.seconds = 1;
+    Channel channel;
+    channel.node = scene.find_node("tower");
+    channel.path = Path::weights;
+    channel.width = 4;
+    channel.times = std::vector<float>{0, 1};
+    channel.values = std::vector<float>{0, 1, 2, 3, 4, 5, 6, 7};
+    clip.channels.push_back(channel);
+    scene.clips.push_back(clip);
+    const StepResult result = done(scene, {"drop_empty_shapes"});
+    const Mesh& after = result.scene.meshes[0];
+    ASSERT_EQ(after.shapes.size(), 3U);
+    EXPECT_EQ(after.shapes[1].name, "puff");
+    EXPECT_EQ(after.shape_weights, (std::vector<float>{0.1F, 0.3F, 0.4F}));
+    EXPECT_EQ(result.scene.clips[0].channels[0].values.get(), (std::vector<float>{0, 2, 3, 4, 6, 7}));
+    EXPECT_EQ(result.scene.clips[0].channels[0].width, 3);
+    EXPECT_EQ(drift_of(scene, result.scene), 0);
+    const StepResult more = done(scene, {"drop_empty_shapes", {{"below_mm", 0.1}}});
+    EXPECT_EQ(more.scene.meshes[0].shapes.size(), 2U);
+    EXPECT_NE(more.account.find("unused, hair"), std::string::npos) << more.account;
+    EXPECT_FALSE(apply_step(scene, {"drop_empty_shapes", {{"below_mm", -1}}}).ok());
+}
+
+TEST(DropEmptyShapes, AChannelOfNothingGoesWithItsShapes) {
+    Scene scene = tower({"root"});
+    Shape empty;
+    empty.name = "empty";
+    scene.meshes[0].shapes = {empty};
+    Clip clip;
+    clip.name = "still";
+    clip.seconds = 1;
+    Channel channel;
+    channel.node = scene.find_node("tower");
+    channel.path = Path::weights;
+    channel.width = 1;
+    channel.times = std::vector<float>{0};
+    channel.values = std::vector<float>{0};
+    clip.channels.push_back(channel);
+    scene.clips.push_back(clip);
+    const StepResult result = done(scene, {"drop_empty_shapes"});
+    EXPECT_TRUE(result.scene.meshes[0].shapes.empty());
+    EXPECT_TRUE(result.scene.clips[0].channels.empty());
+}
+
+TEST(RenameParts, SurfacesShapesAndMaterials) {
+    Scene scene = tower({"root"});
+    Shape shape;
+    shape.name = "Blink Left";
+    scene.meshes[0].shapes = {shape};
+    Material material;
+    material.name = "Mat 1";
+    material.json = R"({"name":"Mat 1","doubleSided":true})";
+    scene.materials = {material};
+    const nlohmann::json rules = {{{"find", "\\s"}, {"replace", "_"}}};
+    EXPECT_EQ(done(scene, {"rename_parts", {{"what", "shapes"}, {"rules", rules}}}).scene.meshes[0].shapes[0].name,
+              "Blink_Left");
+    const StepResult materials = done(scene, {"rename_parts", {{"what", "materials"}, {"rules", rules}}});
+    EXPECT_EQ(materials.scene.materials[0].name, "Mat_1");
+    EXPECT_EQ(nlohmann::json::parse(materials.scene.materials[0].json)["name"], "Mat_1");
+    EXPECT_TRUE(nlohmann::json::parse(materials.scene.materials[0].json)["doubleSided"].get<bool>());
+    const StepResult surfaces = done(scene, {"rename_parts", {{"what", "surfaces"}, {"names", {{"tower", "keep"}}}}});
+    EXPECT_GE(surfaces.scene.find_node("keep"), 0);
+    EXPECT_GE(surfaces.scene.find_node("root"), 0) << "joints are not parts";
+    const Result<StepResult> clash =
+        apply_step(scene, {"rename_parts", {{"what", "surfaces"}, {"names", {{"tower", "root"}}}}});
+    ASSERT_FALSE(clash.ok());
+    EXPECT_NE(clash.problem().sentence().find("same name: root"), std::string::npos);
+    EXPECT_FALSE(apply_step(scene, {"rename_parts", {{"what", "bones"}}}).ok());
+}
+
+TEST(RenameRules, PreviewShowsEveryNameAndItsClashes) {
+    const nlohmann::json json = {{"rules", {{{"find", "_[LR]$"}, {"replace", ""}}}}, {"names", {{"tail", "fan"}}}};
+    Parameters parameters(json, {"rules", "names"});
+    const Result<RenameRules> rules = rename_rules_from(parameters, json);
+    ASSERT_TRUE(rules.ok());
+    const std::vector<RenameRow> rows = preview_rename({"arm_L", "arm_R", "leg_L", "tail", "_L"}, {"leg"}, *rules);
+    ASSERT_EQ(rows.size(), 5U);
+    EXPECT_EQ(rows[0].after, "arm");
+    EXPECT_FALSE(rows[0].clash.empty());
+    EXPECT_FALSE(rows[1].clash.empty());
+    EXPECT_EQ(rows[2].after, "leg");
+    EXPECT_FALSE(rows[2].clash.empty()) << "a name that stays is met";
+    EXPECT_EQ(rows[3].after, "fan");
+    EXPECT_TRUE(rows[3].clash.empty());
+    EXPECT_NE(rows[4].clash.find("leave nothing"), std::string::npos);
+}
+
+TEST(RenameJoints, NamesOneByOneWinOverTheRules) {
+    const Scene scene = tower({"root", "Spine_A", "Spine_B"});
+    const StepResult result = done(scene, {"rename_joints",
+                                           {{"rules", {{{"find", "Spine"}, {"replace", "back"}}}},
+                                            {"names", {{"Spine_B", "chest"}, {"gone", "nowhere"}}}}});
+    EXPECT_GE(result.scene.find_node("back_A"), 0);
+    EXPECT_GE(result.scene.find_node("chest"), 0);
+    ASSERT_EQ(result.could_not.size(), 1U);
+    EXPECT_NE(result.could_not[0].find("gone"), std::string::npos);
+    EXPECT_FALSE(apply_step(scene, {"rename_joints", {{"names", {{"root", 3}}}}}).ok());
+    EXPECT_FALSE(apply_step(scene, {"rename_joints", {{"names", {{"root", "Spine_A"}}}}}).ok());
+}
+
+} // namespace
+} // namespace wembrix::testing
