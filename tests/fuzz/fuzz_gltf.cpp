@@ -1,6 +1,6 @@
 // Any bytes at all: a scene or one sentence, never more. What is read is posed and written, too.
+#include "core/findings/finding.h"
 #include "core/formats/gltf/gltf.h"
-#include "core/job/inspect.h"
 #include "core/measure/deform.h"
 
 #include <cstddef>
@@ -17,6 +17,10 @@ extern "C" int LLVMFuzzerTestOneInput(const uint8_t* data, size_t size) {
         std::vector<Vec3f> points(deformer.point_count());
         deformer.points(pose, points);
         (void)write_glb(*scene, "fuzz");
+        const Destination destination = built_in_destinations()[0];
+        (void)look_for_findings({*scene, &destination});
+        (void)apply_step(*scene, {"drop_joints", {{"tips", true}, {"holding_nothing", true}}});
+        (void)apply_step(*scene, {"fold_holders"});
     }
     return 0;
 }

@@ -29,9 +29,9 @@ Deformer::Deformer(const Scene& scene, const std::vector<int>& only) : scene_(sc
                     held.weights[k] = static_cast<float>(held.weights[k] / sum);
                 }
             }
-            held.palette.resize(scene.skins[held.skin].joints.size() * 12);
+            held.palette.resize(scene.skins[held.skin].joints.size() * 4);
         } else {
-            held.palette.resize(12);
+            held.palette.resize(4);
         }
         held.shaped.resize(mesh.point_count());
         surfaces_.push_back({node, points_, mesh.point_count()});
@@ -50,27 +50,45 @@ void Deformer::points_and_normals(const Pose& pose, std::span<Vec3f> out, std::s
 
 namespace {
 
-void put_rows(const Mat4& matrix, float* rows) {
-    for (int r = 0; r < 3; ++r) {
-        for (int c = 0; c < 4; ++c) {
-            rows[r * 4 + c] = static_cast<float>(matrix(r, c));
-        }
+using Column = Eigen::Array4f;
+
+void put_columns(const Mat4& matrix, Column* columns) {
+    for (int c = 0; c < 4; ++c) {
+        columns[c] = matrix.col(c).cast<float>().array();
     }
 }
 
-inline void apply(const float* m, const Vec3f& p, Vec3f& out) {
-    out = Vec3f(m[0] * p.x() + m[1] * p.y() + m[2] * p.z() + m[3], m[4] * p.x() + m[5] * p.y() + m[6] * p.z() + m[7],
-                m[8] * p.x() + m[9] * p.y() + m[10] * p.z() + m[11]);
+/// Four columns of one matrix: what a point is moved by.
+struct Blend {
+    Column columns[4];
+};
+
+inline void place(const Column* m, const Vec3f& p, Vec3f& out) {
+    const Column at = m[0] * p.x() + m[1] * p.y() + (m[2] * p.z() + m[3]);
+    out = at.head<3>().matrix();
 }
 
-/// Turns a normal by the cofactors of the blended matrix: right under any scale and mirror.
-inline void turn_normal(const float* m, const Vec3f& n, Vec3f& out) {
-    const Vec3f a(m[0], m[1], m[2]);
-    const Vec3f b(m[4], m[5], m[6]);
-    const Vec3f c(m[8], m[9], m[10]);
-    const Vec3f turned(b.cross(c).dot(n), c.cross(a).dot(n), a.cross(b).dot(n));
+/// Turns a normal by the cofactors of the matrix: right under any scale and mirror.
+inline void turn_normal(const Column* m, const Vec3f& n, Vec3f& out) {
+    const Vec3f a = m[0].head<3>().matrix();
+    const Vec3f b = m[1].head<3>().matrix();
+    const Vec3f c = m[2].head<3>().matrix();
+    const Vec3f turned = b.cross(c) * n.x() + c.cross(a) * n.y() + a.cross(b) * n.z();
     const float length = turned.norm();
     out = length > 0 ? Vec3f(turned / length) : Vec3f::Zero();
+}
+
+} // namespace
+
+namespace {
+
+bool any_shape(const Mesh& mesh, const Pose& pose, int offset) {
+    for (size_t i = 0; i < mesh.shapes.size(); ++i) {
+        if (pose.shape_weights[offset + i] != 0) {
+            return true;
+        }
+    }
+    return false;
 }
 
 } // namespace
@@ -82,10 +100,13 @@ void Deformer::run(const Pose& pose, Vec3f* out, Vec3f* normals) {
         Held& held = held_[s];
         const Mesh& mesh = *held.mesh;
         const bool with_normals = normals != nullptr && mesh.normals.size() == mesh.point_count();
-        std::copy(mesh.positions.begin(), mesh.positions.end(), held.shaped.begin());
-        if (with_normals) {
-            held.shaped_normals.resize(mesh.point_count());
-            std::copy(mesh.normals.begin(), mesh.normals.end(), held.shaped_normals.begin());
+        const bool shaped = any_shape(mesh, pose, held.shape_offset);
+        if (shaped) {
+            std::copy(mesh.positions.begin(), mesh.positions.end(), held.shaped.begin());
+            if (with_normals) {
+                held.shaped_normals.resize(mesh.point_count());
+                std::copy(mesh.normals.begin(), mesh.normals.end(), held.shaped_normals.begin());
+            }
         }
         for (size_t i = 0; i < mesh.shapes.size(); ++i) {
             const float weight = pose.shape_weights[held.shape_offset + i];
@@ -103,46 +124,49 @@ void Deformer::run(const Pose& pose, Vec3f* out, Vec3f* normals) {
         if (held.skin >= 0) {
             const Skin& skin = scene_.skins[held.skin];
             for (size_t j = 0; j < skin.joints.size(); ++j) {
-                put_rows(pose.world[skin.joints[j]] * skin.inverse_binds[j], &held.palette[j * 12]);
+                put_columns(pose.world[skin.joints[j]] * skin.inverse_binds[j], &held.palette[j * 4]);
             }
         } else {
-            put_rows(pose.world[surface.node], held.palette.data());
+            put_columns(pose.world[surface.node], held.palette.data());
         }
         Vec3f* to = out + surface.first;
         Vec3f* to_normals = normals == nullptr ? nullptr : normals + surface.first;
-        tbb::parallel_for(tbb::blocked_range<size_t>(0, surface.count, grain),
-                          [&](const tbb::blocked_range<size_t>& range) {
-                              const float* palette = held.palette.data();
-                              float blend[12];
-                              for (size_t i = range.begin(); i != range.end(); ++i) {
-                                  const float* matrix = palette;
-                                  if (held.skin >= 0) {
-                                      const uint32_t first = held.offsets[i];
-                                      const uint32_t last = held.offsets[i + 1];
-                                      if (last - first == 1) {
-                                          matrix = palette + held.joints[first] * 12UL;
-                                      } else {
-                                          std::fill(blend, blend + 12, 0.0F);
-                                          for (uint32_t k = first; k < last; ++k) {
-                                              const float* joint = palette + held.joints[k] * 12UL;
-                                              const float weight = held.weights[k];
-                                              for (int e = 0; e < 12; ++e) {
-                                                  blend[e] += weight * joint[e];
-                                              }
-                                          }
-                                          matrix = blend;
-                                      }
-                                  }
-                                  apply(matrix, held.shaped[i], to[i]);
-                                  if (to_normals != nullptr) {
-                                      if (with_normals) {
-                                          turn_normal(matrix, held.shaped_normals[i], to_normals[i]);
-                                      } else {
-                                          to_normals[i] = Vec3f::Zero();
-                                      }
-                                  }
-                              }
-                          });
+        const Vec3f* from = shaped ? held.shaped.data() : mesh.positions.data();
+        const Vec3f* from_normals = !with_normals ? nullptr : shaped ? held.shaped_normals.data() : mesh.normals.data();
+        const auto some = [&](const tbb::blocked_range<size_t>& range) {
+            const Column* palette = held.palette.data();
+            const uint16_t* joints = held.joints.data();
+            const float* weights = held.weights.data();
+            Blend blend;
+            for (size_t i = range.begin(); i != range.end(); ++i) {
+                const Column* matrix = palette;
+                if (held.skin >= 0) {
+                    const uint32_t first = held.offsets[i];
+                    const uint32_t last = held.offsets[i + 1];
+                    if (last - first == 1) {
+                        matrix = palette + joints[first] * 4UL;
+                    } else {
+                        for (Column& column : blend.columns) {
+                            column.setZero();
+                        }
+                        for (uint32_t k = first; k < last; ++k) {
+                            const Column* joint = palette + joints[k] * 4UL;
+                            for (int c = 0; c < 4; ++c) {
+                                blend.columns[c] += joint[c] * weights[k];
+                            }
+                        }
+                        matrix = blend.columns;
+                    }
+                }
+                place(matrix, from[i], to[i]);
+                if (from_normals != nullptr) {
+                    turn_normal(matrix, from_normals[i], to_normals[i]);
+                } else if (to_normals != nullptr) {
+                    to_normals[i] = Vec3f::Zero();
+                }
+            }
+        };
+        tbb::parallel_for(tbb::blocked_range<size_t>(0, surface.count, grain), some);
     }
 }
 

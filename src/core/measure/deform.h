@@ -37,7 +37,7 @@ class Deformer {
         std::vector<uint32_t> offsets;
         std::vector<Vec3f> shaped; ///< positions with the shapes in
         std::vector<Vec3f> shaped_normals;
-        std::vector<float> palette; ///< 12 floats a joint: rows of world * inverse bind
+        std::vector<Eigen::Array4f> palette; ///< four columns a joint, of world * inverse bind
     };
     void run(const Pose& pose, Vec3f* out, Vec3f* normals);
 

@@ -10,7 +10,10 @@ namespace wembrix {
 
 namespace {
 
-struct Renaming {
+class Renaming {
+  public:
+    explicit Renaming(const RenameRules& used) : rules(used) {}
+
     const RenameRules& rules;
     size_t count = 0;
     std::string example;
@@ -49,7 +52,7 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
     }
     StepResult result;
     result.scene = scene;
-    Renaming renaming{*rules};
+    Renaming renaming(*rules);
     if (what == "surfaces") {
         std::vector<std::string*> names;
         std::vector<std::string> others;

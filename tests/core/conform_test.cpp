@@ -1,0 +1,203 @@
+// What a delivery holds beyond its points: materials and pictures, skins, and what stays out; and how sources come
+// together.
+#include "core/destination/conform.h"
+#include "core/destination/prune.h"
+#include "core/job/assemble.h"
+#include "core/job/replay.h"
+#include "core/measure/drift.h"
+#include "small_scenes.h"
+
+#include <gtest/gtest.h>
+#include <nlohmann/json.hpp>
+
+namespace wembrix::testing {
+namespace {
+
+using nlohmann::json;
+
+/// A tower whose material is the second of three; the first shares a picture with it, the third has its own.
+Scene painted() {
+    Scene scene = tower({"root", "a"});
+    const auto material = [&](const std::string& name, int texture) {
+        Material made;
+        made.name = name;
+        made.json = json{{"name", name}, {"pbrMetallicRoughness", {{"baseColorTexture", {{"index", texture}}}}}}.dump();
+        scene.materials.push_back(made);
+    };
+    material("unused", 0);
+    material("skin", 2);
+    material("floor", 1);
+    scene.textures = {R"({"source":0,"sampler":0})", R"({"source":1,"sampler":0})",
+                      R"({"source":2,"sampler":1,"extensions":{"EXT_texture_webp":{"source":3}}})"};
+    scene.samplers = {R"({"wrapS":1})", R"({"wrapS":2})"};
+    for (uint8_t k = 0; k < 4; ++k) {
+        Image image;
+        image.mime = "image/png";
+        image.json = json{{"name", std::string("picture_") + static_cast<char>('a' + k)}}.dump();
+        image.bytes = std::vector<uint8_t>{k};
+        scene.images.push_back(image);
+    }
+    scene.meshes[0].parts[0].material = 1;
+    return scene;
+}
+
+TEST(DropUnusedMaterials, KeepsWhatIsUsedAndPointsAtItsNewPlace) {
+    Scene scene = painted();
+    drop_unused_materials(scene);
+    ASSERT_EQ(scene.materials.size(), 1U);
+    EXPECT_EQ(scene.materials[0].name, "skin");
+    EXPECT_EQ(scene.meshes[0].parts[0].material, 0);
+    ASSERT_EQ(scene.textures.size(), 1U);
+    const json texture = json::parse(scene.textures[0]);
+    EXPECT_EQ(texture["source"], 0);
+    EXPECT_EQ(texture["sampler"], 0);
+    EXPECT_EQ(texture["extensions"]["EXT_texture_webp"]["source"], 1);
+    ASSERT_EQ(scene.images.size(), 2U);
+    EXPECT_EQ(scene.images[0].bytes[0], 2);
+    EXPECT_EQ(scene.images[1].bytes[0], 3);
+    EXPECT_EQ(scene.samplers, (std::vector<std::string>{R"({"wrapS":2})"}));
+    EXPECT_EQ(json::parse(scene.materials[0].json)["pbrMetallicRoughness"]["baseColorTexture"]["index"], 0);
+}
+
+TEST(DropUnusedMaterials, SurfacesThatNothingPlacesCountForNothing) {
+    Scene scene = painted();
+    scene.nodes.back().mesh = -1;
+    drop_unused_materials(scene);
+    EXPECT_TRUE(scene.materials.empty());
+    EXPECT_TRUE(scene.images.empty());
+    EXPECT_EQ(scene.meshes[0].parts[0].material, -1);
+}
+
+TEST(DropUnusedMaterials, WhatPointsAtMaterialsInItsOwnWayIsLeftAlone) {
+    Scene variants = painted();
+    variants.meshes[0].parts[0].carried.extensions =
+        R"({"KHR_materials_variants":{"mappings":[{"material":2,"variants":[0]}]}})";
+    drop_unused_materials(variants);
+    EXPECT_EQ(variants.materials.size(), 3U);
+    Scene lit = painted();
+    lit.carried.extensions = R"({"EXT_lights_image_based":{"lights":[{"specularImages":[[3]]}]}})";
+    drop_unused_materials(lit);
+    EXPECT_EQ(lit.images.size(), 4U);
+    Scene lamp = painted();
+    lamp.carried.extensions = R"({"KHR_lights_punctual":{"lights":[{"type":"point"}]}})";
+    drop_unused_materials(lamp);
+    EXPECT_EQ(lamp.images.size(), 2U) << "a lamp points at no picture";
+}
+
+TEST(ConformModel, EverySkinListsEveryJointAndClipsStayOut) {
+    Scene scene = painted();
+    Node idle;
+    idle.name = "idle";
+    idle.parent = 1;
+    idle.kind = NodeKind::joint;
+    scene.nodes.push_back(idle);
+    add_nod(scene, "nod", 1, 0.4, true);
+    const Conformed conformed = conform_model(scene, built_in_destinations()[0]);
+    ASSERT_EQ(conformed.scene.skins.size(), 1U);
+    EXPECT_EQ(conformed.scene.skins[0].joints.size(), 3U);
+    EXPECT_TRUE(conformed.scene.clips.empty());
+    EXPECT_EQ(conformed.scene.materials.size(), 1U);
+    EXPECT_LT(measure_drift_all(scene, conformed.scene, Matching::name, Mat4::Identity()).largest_mm, 1e-3);
+}
+
+TEST(ConformModel, TellsWhatLimitingCost) {
+    Scene scene = tower({"root", "a", "b"});
+    std::vector<uint32_t> offsets = {0};
+    std::vector<uint16_t> joints;
+    std::vector<float> weights;
+    for (int point = 0; point < 9; ++point) {
+        joints.insert(joints.end(), {0, 1, 2});
+        weights.insert(weights.end(), {0.1F, 0.6F, 0.3F});
+        offsets.push_back(static_cast<uint32_t>(joints.size()));
+    }
+    scene.meshes[0].influences = {std::move(offsets), std::move(joints), std::move(weights)};
+    Destination two = built_in_destinations()[0];
+    two.influences = 2;
+    EXPECT_EQ(conform_model(scene, two).account, "9 points brought to 2 influences, the largest weight lost 0.100");
+    EXPECT_EQ(conform_model(scene, built_in_destinations()[0]).account, "");
+}
+
+TEST(BakeClip, StartsAtZeroAndKeepsTheLastFrame) {
+    Scene scene = tower({"root", "a"});
+    Clip& clip = add_nod(scene, "nod", 1, 0.4, true, 61);
+    clip.start_s = 0.5;
+    clip.seconds = 1;
+    for (const double rate : {24.0, 30.0, 60.0}) {
+        const Clip baked = bake_clip(scene, clip, rate);
+        EXPECT_EQ(baked.start_s, 0);
+        EXPECT_EQ(baked.frames(), static_cast<int>(rate) + 1);
+        EXPECT_EQ(baked.channels.front().times[0], 0);
+        EXPECT_NEAR(baked.channels.front().times.get().back(), 1, 1e-6);
+    }
+    // A length that is no whole number of frames is lengthened to the next, never cut.
+    clip.seconds = 1.01;
+    EXPECT_EQ(bake_clip(scene, clip, 30).frames(), 32);
+}
+
+TEST(Assemble, ATakeFileGivesItsMotionToTheModel) {
+    NamedScene model{"model.glb", tower({"rig:root", "rig:a"})};
+    NamedScene take{"take.gltf", tower({"cap:root", "cap:a"})};
+    take.scene.nodes.pop_back();
+    take.scene.meshes.clear();
+    take.scene.skins.clear();
+    add_nod(take.scene, "walk", 1, 0.3, true);
+    const Scene scene = assemble({model, take});
+    EXPECT_EQ(scene.nodes.size(), model.scene.nodes.size());
+    ASSERT_EQ(scene.clips.size(), 1U);
+    EXPECT_EQ(scene.nodes[scene.clips[0].channels[0].node].name, "rig:a") << "prefixes are ignored";
+    EXPECT_TRUE(scene.notes.empty());
+}
+
+TEST(Assemble, WhatFindsNoPlaceIsSaid) {
+    NamedScene model{"model.glb", tower({"root", "a"})};
+    NamedScene take{"take.gltf", tower({"root", "a", "gone"})};
+    add_nod(take.scene, "walk", 2, 0.3, true);
+    add_nod(take.scene, "run", 1, 0.3, true);
+    const Scene scene = assemble({model, take});
+    ASSERT_EQ(scene.clips.size(), 2U);
+    EXPECT_TRUE(scene.clips[0].channels.empty());
+    ASSERT_FALSE(scene.notes.empty());
+    EXPECT_EQ(scene.notes[0].where, "take.gltf");
+    EXPECT_NE(scene.notes[0].what.find("gone"), std::string::npos);
+}
+
+TEST(Assemble, APropStandsBesideWithItsOwnNamesAndPictures) {
+    NamedScene model{"model.glb", painted()};
+    NamedScene prop{"prop.glb", painted()};
+    add_nod(prop.scene, "swing", 1, 0.2, true);
+    for (Node& node : prop.scene.nodes) {
+        node.name = node.name == "tower" ? "tower" : "prop_" + node.name;
+    }
+    const Scene scene = assemble({model, prop});
+    EXPECT_EQ(scene.nodes.size(), model.scene.nodes.size() * 2);
+    EXPECT_GE(scene.find_node("tower_2"), 0) << "names stay unique";
+    EXPECT_EQ(scene.nodes[scene.find_node("tower_2")].skin, 1);
+    EXPECT_EQ(scene.meshes[1].parts[0].material, 4);
+    EXPECT_EQ(json::parse(scene.materials[4].json)["pbrMetallicRoughness"]["baseColorTexture"]["index"], 5);
+    EXPECT_EQ(json::parse(scene.textures[5])["source"], 6);
+    EXPECT_EQ(json::parse(scene.textures[5])["extensions"]["EXT_texture_webp"]["source"], 7);
+    std::set<int64_t> identities;
+    for (const Node& node : scene.nodes) {
+        EXPECT_TRUE(identities.insert(node.identity).second) << node.name;
+    }
+    EXPECT_EQ(scene.nodes[scene.clips[0].channels[0].node].name, "prop_a");
+}
+
+TEST(Replay, EditingAStepCostsThatOneAndThoseAfter) {
+    const auto received = std::make_shared<const Scene>(tower({"x:root", "x:a"}));
+    std::vector<Step> steps = {{"strip_prefix"}, {"resize", {{"factor", 2.0}}}, {"make_root", {{"name", "top"}}}};
+    const Replay first = replay(received, steps);
+    steps[1].parameters["factor"] = 3.0;
+    const Replay second = replay(received, steps, &first);
+    EXPECT_EQ(first.outcomes[0].scene, second.outcomes[0].scene) << "kept, not made again";
+    EXPECT_NE(first.outcomes[1].scene, second.outcomes[1].scene);
+    EXPECT_NEAR(second.moved()(0, 0), 3, 1e-12);
+    steps[1].on = false;
+    const Replay third = replay(received, steps, &second);
+    EXPECT_EQ(third.outcomes[1].account, "off");
+    EXPECT_NEAR(third.moved()(0, 0), 1, 1e-12);
+    EXPECT_TRUE(third.problems().empty());
+}
+
+} // namespace
+} // namespace wembrix::testing

@@ -1,0 +1,30 @@
+// The readers of our own small files: jobs, destinations, route cards, lists of cuts, manifests.
+#include "core/delivery/manifest.h"
+#include "core/job/cuts.h"
+#include "core/job/job.h"
+
+#include <cstddef>
+#include <cstdint>
+#include <string>
+
+extern "C" int LLVMFuzzerTestOneInput(const uint8_t* data, size_t size) {
+    using namespace wembrix;
+    const std::string text(reinterpret_cast<const char*>(data), size);
+    if (const Result<std::vector<Cut>> cuts = cuts_from_text(text, "fuzz")) {
+        if (!(*cuts_from_csv(cuts_to_csv(*cuts), "again") == *cuts)) {
+            // Spaces around a field are not kept; all else is.
+            (void)cuts_to_json(*cuts).dump(-1, ' ', false, nlohmann::json::error_handler_t::replace);
+        }
+    }
+    const nlohmann::json json = nlohmann::json::parse(text, nullptr, false);
+    if (!json.is_discarded()) {
+        if (const Result<Job> job = job_from_json(json, "fuzz")) {
+            (void)job_to_json(*job);
+        }
+        (void)destination_from_json(json, "fuzz");
+        (void)card_from_json(json, "fuzz");
+        (void)rows_of(json);
+        (void)held_in(json);
+    }
+    return 0;
+}
