@@ -8,6 +8,8 @@ TEST_F(Window, EmptyItSaysWhatWouldFillIt) {
     EXPECT_TRUE(child<QPushButton>("openDemo")->isVisible());
     EXPECT_FALSE(child<QPushButton>("go")->isEnabled());
     EXPECT_FALSE(child<QPushButton>("play")->isEnabled());
+    EXPECT_TRUE(window->twin().left().view().empty_text().contains("sources"));
+    EXPECT_TRUE(window->twin().right().view().empty_text().contains("route card"));
 }
 
 TEST_F(Window, OpensTheDemoJobWithItsFindings) {

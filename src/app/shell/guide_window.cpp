@@ -2,6 +2,7 @@
 
 #include <QFile>
 #include <QHBoxLayout>
+#include <QImage>
 #include <QListWidget>
 #include <QTextBrowser>
 
@@ -22,6 +23,19 @@ std::vector<Page> pages() {
             {"findings", QObject::tr("All findings")}};
 }
 
+/// Shows the pictures of the guide as wide as the page is.
+class GuideBrowser : public QTextBrowser {
+  public:
+    using QTextBrowser::QTextBrowser;
+    QVariant loadResource(int type, const QUrl& name) override {
+        if (type != QTextDocument::ImageResource) {
+            return QTextBrowser::loadResource(type, name);
+        }
+        constexpr int wide = 620;
+        return QImage(QStringLiteral(":/pictures/") + name.fileName()).scaledToWidth(wide, Qt::SmoothTransformation);
+    }
+};
+
 } // namespace
 
 GuideWindow::GuideWindow(QWidget* parent) : QDialog(parent) {
@@ -36,10 +50,10 @@ GuideWindow::GuideWindow(QWidget* parent) : QDialog(parent) {
         item->setData(Qt::UserRole, QString::fromUtf8(page.file));
     }
     row->addWidget(pages_);
-    browser_ = new QTextBrowser(this);
+    browser_ = new GuideBrowser(this);
     browser_->setObjectName(QStringLiteral("guideText"));
     browser_->setOpenLinks(false);
-    browser_->setSearchPaths({QStringLiteral(":/guide")});
+    browser_->document()->setDocumentMargin(14);
     row->addWidget(browser_, 1);
     connect(pages_, &QListWidget::currentItemChanged, this, [this](QListWidgetItem* item) {
         if (item != nullptr) {

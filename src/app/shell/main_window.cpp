@@ -108,6 +108,7 @@ MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
     qApp->installEventFilter(this);
     choose_station(0);
     refresh();
+    show_state();
 }
 
 MainWindow::~MainWindow() {

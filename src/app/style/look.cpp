@@ -106,6 +106,7 @@ QPushButton#link { border: none; background: transparent; color: @accent; font-w
 QPushButton#link:hover, QPushButton#link:focus { text-decoration: underline; }
 QComboBox { background: @card; border: 1px solid @line; border-radius: 4px; padding: 3px 8px; min-height: 18px; }
 QComboBox::drop-down { border: none; width: 18px; }
+QComboBox::down-arrow { image: url(:/style/arrow.png); width: 9px; height: 6px; }
 QComboBox QAbstractItemView { background: @card; border: 1px solid @line; selection-background-color: @well_ground; selection-color: @ink; }
 QLineEdit, QPlainTextEdit { background: @card; border: 1px solid @line; border-radius: 4px; padding: 3px 6px; selection-background-color: @accent; }
 QTreeView, QTableView { background: @card; border: none; outline: none; alternate-background-color: @card; gridline-color: @line; }

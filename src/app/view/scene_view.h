@@ -55,6 +55,7 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     /// The height that sets the scale when panes share one; 0: this scene's own.
     void set_shared_height(double height_m);
     [[nodiscard]] double height_m() const { return facts_.height_m; }
+    [[nodiscard]] const QString& empty_text() const { return empty_; } ///< said where there is no scene
     [[nodiscard]] const PosedScene* posed() const { return posed_.get(); }
     [[nodiscard]] const Difference* difference() const { return difference_.get(); }
     [[nodiscard]] bool other_is_compared() const { return wanted_other_ && wanted_other_->as_difference; }

@@ -62,7 +62,7 @@ struct Run {
     size_t count = 0;
 };
 
-Run run_of(const Document& document, int64_t view, uint64_t offset, uint64_t count, size_t element, bool may_stride,
+Run run_of(Document& document, int64_t view, uint64_t offset, uint64_t count, size_t element, bool may_stride,
            const std::string& where) {
     const std::string_view bytes = view_bytes(document, view, where);
     const Json& json = document.root["bufferViews"][view];
@@ -127,7 +127,7 @@ std::vector<T> read_elements(Document& document, int64_t accessor, int width, co
     if (info.count > UINT32_MAX) {
         refuse(here, fmt::format("has {} elements: more than any file can hold.", info.count));
     }
-    const int64_t views = static_cast<int64_t>(array_of(document.root, "bufferViews", here).size());
+    const int64_t views = static_cast<int64_t>(views_of(document).size());
     const int64_t view = index_of(json, "bufferView", views, here);
     Run run;
     if (view >= 0) {
@@ -146,8 +146,13 @@ std::vector<T> read_elements(Document& document, int64_t accessor, int width, co
             }
         }
     };
-    for (size_t i = 0; i < run.count; ++i) {
-        element(run.data + i * run.stride, i);
+    const bool as_they_are = std::is_same_v<T, float> ? info.component == f32 : info.component == u32;
+    if (as_they_are && layout.columns == 1 && run.stride == layout.element_bytes && run.count > 0) {
+        std::memcpy(values.data(), run.data, run.count * layout.element_bytes);
+    } else {
+        for (size_t i = 0; i < run.count; ++i) {
+            element(run.data + i * run.stride, i);
+        }
     }
     if (const auto sparse = json.find("sparse"); sparse != json.end()) {
         const std::string inside = here + ", sparse";
@@ -185,8 +190,8 @@ std::vector<T> read_elements(Document& document, int64_t accessor, int width, co
 
 } // namespace
 
-AccessorInfo accessor_info(const Document& document, int64_t accessor, const std::string& where) {
-    const Json& accessors = array_of(document.root, "accessors", where);
+AccessorInfo accessor_info(Document& document, int64_t accessor, const std::string& where) {
+    const Json& accessors = accessors_of(document);
     if (accessor < 0 || accessor >= static_cast<int64_t>(accessors.size())) {
         refuse(where, fmt::format("uses accessor {}, but there are only {}.", accessor, accessors.size()));
     }
@@ -201,8 +206,8 @@ AccessorInfo accessor_info(const Document& document, int64_t accessor, const std
     return info;
 }
 
-std::string_view view_bytes(const Document& document, int64_t view, const std::string& where) {
-    const Json& views = array_of(document.root, "bufferViews", where);
+std::string_view view_bytes(Document& document, int64_t view, const std::string& where) {
+    const Json& views = views_of(document);
     if (view < 0 || view >= static_cast<int64_t>(views.size())) {
         refuse(where, fmt::format("uses buffer view {}, but there are only {}.", view, views.size()));
     }

@@ -16,7 +16,7 @@ struct AccessorInfo {
 };
 
 /// Checked against the JSON only; no data is touched.
-AccessorInfo accessor_info(const Document& document, int64_t accessor, const std::string& where);
+AccessorInfo accessor_info(Document& document, int64_t accessor, const std::string& where);
 
 /// All elements as floats, `width` each; normalised integers become [0, 1] or [-1, 1] (specification, 3.11).
 /// Refuses values that are no numbers, and a width other than `width` (0: any).
@@ -26,6 +26,6 @@ std::vector<float> read_floats(Document& document, int64_t accessor, int width, 
 std::vector<uint32_t> read_whole(Document& document, int64_t accessor, int width, const std::string& where);
 
 /// The bytes of a buffer view (an image, say).
-std::string_view view_bytes(const Document& document, int64_t view, const std::string& where);
+std::string_view view_bytes(Document& document, int64_t view, const std::string& where);
 
 } // namespace wembrix::gltf

@@ -251,6 +251,28 @@ const Json& array_of(const Json& object, const char* key, const std::string& whe
     return *found;
 }
 
+namespace {
+
+const Json& checked_once(const Json& root, const char* key, bool& checked) {
+    if (!checked) {
+        checked = true;
+        return array_of(root, key, key);
+    }
+    static const Json none = Json::array();
+    const auto found = root.find(key);
+    return found == root.end() ? none : *found;
+}
+
+} // namespace
+
+const Json& accessors_of(Document& document) {
+    return checked_once(document.root, "accessors", document.accessors_checked);
+}
+
+const Json& views_of(Document& document) {
+    return checked_once(document.root, "bufferViews", document.views_checked);
+}
+
 int64_t index_of(const Json& object, const char* key, int64_t limit, const std::string& where) {
     const auto found = object.find(key);
     if (found == object.end()) {

@@ -28,6 +28,9 @@ struct Document {
     size_t source_bytes = 0;
     size_t decoded_bytes = 0; ///< what was unpacked so far, held against source_bytes
 
+    bool accessors_checked = false; ///< that they are lists of objects: looked at once, not for each that is used
+    bool views_checked = false;
+
     /// Accounts for `bytes` more of decoded data; refuses what is far beyond the size of the source.
     void spend(size_t bytes, const std::string& where);
 };
@@ -39,6 +42,9 @@ std::string resolve_uri(Document& document, const std::string& uri, const std::s
 
 /// Array `key` of `object`, or an empty array. Refuses other types.
 const Json& array_of(const Json& object, const char* key, const std::string& where);
+/// The same for the file's lists that are used over and over.
+const Json& accessors_of(Document& document);
+const Json& views_of(Document& document);
 /// Whole number `key` in [0, limit); -1 when it is missing.
 int64_t index_of(const Json& object, const char* key, int64_t limit, const std::string& where);
 /// Whole number `key` >= 0, or `missing`.

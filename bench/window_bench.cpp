@@ -1,0 +1,116 @@
+// wembrix-window-bench: how long the window takes to show what was asked for, and how many frames a second it plays.
+// Run under a virtual screen; OpenGL works there in software. Prints one line for each figure.
+#include "core/base/files.h"
+#include "core/formats/gltf/gltf.h"
+#include "core/job/job.h"
+#include "large_scene.h"
+#include "shell/main_window.h"
+#include "style/look.h"
+#include "tansy_scene.h"
+
+#include <QApplication>
+#include <QElapsedTimer>
+#include <QStandardPaths>
+#include <QTemporaryDir>
+#include <cstdio>
+#include <functional>
+
+namespace {
+
+using namespace wembrix;
+using namespace wembrix::app;
+
+double seconds_until(const std::function<bool()>& ready) {
+    QElapsedTimer timer;
+    timer.start();
+    while (!ready() && timer.elapsed() < 120000) {
+        QApplication::processEvents(QEventLoop::AllEvents, 5);
+    }
+    return static_cast<double>(timer.nsecsElapsed()) / 1e9;
+}
+
+bool put(const QTemporaryDir& folder, const char* name, const Result<std::vector<WrittenFile>>& files) {
+    return files && write_file_whole(folder.filePath(QString::fromUtf8(name)).toStdString(), files->front().bytes).ok();
+}
+
+void say(const char* what, double value, const char* unit) {
+    std::printf("%-64s %10.3f %s\n", what, value, unit);
+}
+
+bool is_shown(MainWindow& window) {
+    return window.session().is_current() && window.twin().left().view().is_ready() &&
+           window.twin().right().view().is_ready();
+}
+
+double frames_a_second(MainWindow& window, SceneView& view) {
+    int frames = 0;
+    const auto counted = QObject::connect(&view, &QOpenGLWidget::frameSwapped, &view, [&] { ++frames; });
+    window.clock().set_playing(true);
+    QElapsedTimer timer;
+    timer.start();
+    seconds_until([&] { return timer.elapsed() > 4000; });
+    const double rate = frames / (static_cast<double>(timer.elapsed()) / 1000);
+    window.clock().set_playing(false);
+    QObject::disconnect(counted);
+    return rate;
+}
+
+void source_change(const QTemporaryDir& folder) {
+    Job job;
+    job.sources = {"tansy_model.glb"};
+    job.destinations = built_in_destinations();
+    job.steps = {{"strip_prefix"}, {"fold_holders"}, {"resize", {{"factor", 0.01}}}};
+    put(folder, "tansy_model.glb", write_glb_unscaled(demo::tansy_model(), "tansy_model"));
+    const QString file = folder.filePath(QStringLiteral("tansy.wembrix"));
+    if (!write_job(job, file.toStdString())) {
+        return;
+    }
+    MainWindow window;
+    window.show();
+    window.open_paths({file});
+    say("demo model: from opening the job to the view showing it", seconds_until([&] { return is_shown(window); }),
+        "s");
+    seconds_until([&] { return !window.session().is_busy(); });
+    Scene next = demo::tansy_model();
+    for (Vec3f& position : next.meshes[0].positions.edit()) {
+        position *= 1.01F;
+    }
+    const auto before = window.session().state();
+    put(folder, "tansy_model.glb", write_glb_unscaled(next, "tansy_model"));
+    say("demo model: from a change on disk to the view showing it",
+        seconds_until([&] { return window.session().state() != before && is_shown(window); }), "s");
+    window.recovery().forget();
+}
+
+void playing(const QTemporaryDir& folder) {
+    put(folder, "large.glb", write_glb(bench::large_scene(), "large"));
+    MainWindow window;
+    window.show();
+    window.open_paths({folder.filePath(QStringLiteral("large.glb"))});
+    say("100 000 points: from opening the file to the view showing it", seconds_until([&] { return is_shown(window); }),
+        "s");
+    seconds_until([&] { return !window.session().is_busy(); });
+    window.twin().playback().choose(QStringLiteral("sway_00"));
+    say("100 000 points, twice, side by side: frames a second", frames_a_second(window, window.twin().right().view()),
+        "1/s");
+    Shown shown;
+    shown.surfaces = false;
+    window.twin().set_shown(shown);
+    say("the same, posed and skinned, joints alone drawn", frames_a_second(window, window.twin().right().view()),
+        "1/s");
+    window.recovery().forget();
+}
+
+} // namespace
+
+int main(int count, char** arguments) {
+    prepare_graphics();
+    QApplication application(count, arguments);
+    QApplication::setApplicationName(QStringLiteral("wembrix-bench"));
+    QStandardPaths::setTestModeEnabled(true);
+    apply_look(application);
+    const QTemporaryDir folder;
+    source_change(folder);
+    playing(folder);
+    return 0;
+}
