@@ -285,15 +285,42 @@ void SceneView::frame_selection() {
     camera_.frame(((low + high) / 2 - p.middle) / p.unit, std::max(0.12, (high - low).norm() / p.unit) * 2.4);
 }
 
+QImage SceneView::layer() const {
+    QImage image(size() * devicePixelRatioF(), QImage::Format_ARGB32_Premultiplied);
+    image.setDevicePixelRatio(devicePixelRatioF());
+    image.fill(Qt::transparent);
+    return image;
+}
+
+void SceneView::paint_back(const Projection& p) {
+    // It changes with the camera and the place only: most frames of a clip take it as it is.
+    if (back_.size() == size() * devicePixelRatioF() && back_matrix_ == p.matrix && back_tools_ == shown_.tools) {
+        return;
+    }
+    back_ = layer();
+    back_matrix_ = p.matrix;
+    back_tools_ = shown_.tools;
+    QPainter painter(&back_);
+    painter.setRenderHint(QPainter::Antialiasing);
+    QLinearGradient sky(0, 0, 0, height());
+    sky.setColorAt(0, look().sky_top);
+    sky.setColorAt(1, look().sky_bottom);
+    painter.fillRect(rect(), sky);
+    painter.setFont(font());
+    draw_ground(painter, p);
+    if (shown_.tools) {
+        draw_figure(painter, p);
+    }
+}
+
 void SceneView::paintGL() {
     const Look& l = look();
     QPainter painter(this);
-    painter.setRenderHint(QPainter::Antialiasing);
-    QLinearGradient sky(0, 0, 0, height());
-    sky.setColorAt(0, l.sky_top);
-    sky.setColorAt(1, l.sky_bottom);
-    painter.fillRect(rect(), sky);
     if (!posed_) {
+        QLinearGradient sky(0, 0, 0, height());
+        sky.setColorAt(0, l.sky_top);
+        sky.setColorAt(1, l.sky_bottom);
+        painter.fillRect(rect(), sky);
         painter.setPen(l.soft);
         painter.drawText(rect().adjusted(16, 16, -16, -16), Qt::AlignCenter | Qt::TextWordWrap, empty_);
         return;
@@ -302,29 +329,43 @@ void SceneView::paintGL() {
     bring_up_to_date();
     painter.endNativePainting();
     const Projection p = projection();
-    draw_ground(painter, p);
-    if (shown_.tools) {
-        draw_figure(painter, p);
-    }
+    // Hundreds of thin lines are quicker painted into a picture than drawn one by one.
+    paint_back(p);
+    painter.drawImage(QPointF(0, 0), back_);
     if (shown_.surfaces) {
         painter.beginNativePainting();
         draw_surfaces(p);
         painter.endNativePainting();
     }
-    if (shown_.joints) {
-        draw_joints(painter, p, *posed_, selection_, shown_.names);
+    QImage front = layer();
+    {
+        QPainter over(&front);
+        over.setRenderHint(QPainter::Antialiasing);
+        over.setFont(font());
+        if (shown_.joints) {
+            draw_joints(over, p, *posed_, selection_, shown_.names);
+        }
+        if (shown_.tools && facts_.height_m > 0) {
+            draw_rod(over, p, facts_.height_m, facts_.odd_size ? l.stop : l.of(state_));
+        }
+        if (difference_) {
+            draw_difference_scale(over, p, difference_->largest(), difference_->largest_ever());
+        }
+        draw_labels(over, p);
     }
-    if (shown_.tools && facts_.height_m > 0) {
-        draw_rod(painter, p, facts_.height_m, facts_.odd_size ? l.stop : l.of(state_));
-    }
-    if (difference_) {
-        draw_difference_scale(painter, p, difference_->largest(), difference_->largest_ever());
-    }
-    draw_labels(painter, p);
+    painter.drawImage(QPointF(0, 0), front);
 }
 
 void SceneView::draw_surfaces(const Projection& p) {
     const Look& l = look();
+    // Smooth edges, but not while so much moves that frames would be lost for them.
+    constexpr size_t many = 450000;
+    constexpr GLenum multisample = 0x809D; // not in OpenGL ES, whose header Qt follows
+    if (!clock_.is_playing() || posed_->triangles().size() < many) {
+        glEnable(multisample);
+    } else {
+        glDisable(multisample);
+    }
     ClayPaint paint;
     paint.tint = l.arrived;
     paint.tinted = state_ == State::arrived && !difference_ ? 0.22F : 0.0F;

@@ -13,6 +13,7 @@
 #include "view/posed_scene.h"
 #include "view/projection.h"
 
+#include <QImage>
 #include <QOpenGLExtraFunctions>
 #include <QOpenGLWidget>
 #include <QThreadPool>
@@ -90,6 +91,8 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     void choose_clip_of(PosedScene& posed) const;
     void bring_up_to_date();
     [[nodiscard]] Projection projection() const;
+    [[nodiscard]] QImage layer() const; ///< an empty picture of the pane's size
+    void paint_back(const Projection& p);
     void draw_surfaces(const Projection& p);
     void draw_labels(QPainter& painter, const Projection& p) const;
 
@@ -117,6 +120,9 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     Clay clay_;
     Clay other_clay_;
     std::vector<Vec3f> difference_colours_;
+    QImage back_; ///< sky, grid and figure
+    QMatrix4x4 back_matrix_;
+    bool back_tools_ = false;
     QThreadPool worker_;
     std::atomic<uint64_t> run_ = 0;
 };
