@@ -10,6 +10,7 @@
 
 #include <QApplication>
 #include <QElapsedTimer>
+#include <QScrollBar>
 #include <QStandardPaths>
 #include <QTemporaryDir>
 #include <cstdio>
@@ -101,6 +102,42 @@ void playing(const QTemporaryDir& folder) {
     window.recovery().forget();
 }
 
+/// The joint ladder with 500 joints in branches: one painted frame while scrolling, one key typed into the search.
+void ladder() {
+    Scene scene;
+    for (int i = 0; i < 500; ++i) {
+        Node node;
+        node.name = "joint_" + std::to_string(i);
+        node.parent = i == 0 ? -1 : i % 20 == 0 ? i / 20 : i - 1;
+        node.kind = NodeKind::joint;
+        node.identity = i + 1;
+        scene.nodes.push_back(node);
+    }
+    const std::vector<Holding> held = holding_of(scene);
+    Selection selection;
+    JointLadder ladder(selection);
+    ladder.resize(640, 620);
+    ladder.show_ladder(make_ladder(scene, held, scene, held));
+    ladder.show();
+    seconds_until([&, frames = 0]() mutable { return ++frames > 20; });
+    constexpr int turns = 200;
+    QElapsedTimer timer;
+    timer.start();
+    for (int i = 0; i < turns; ++i) {
+        ladder.verticalScrollBar()->setValue(i * 37 % ladder.verticalScrollBar()->maximum());
+        ladder.viewport()->repaint();
+    }
+    say("500 joints on the ladder: a painted frame while scrolling", static_cast<double>(timer.elapsed()) / turns,
+        "ms");
+    timer.restart();
+    for (int i = 0; i < turns; ++i) {
+        ladder.set_filter(QString::number(i % 50));
+        ladder.viewport()->repaint();
+    }
+    say("500 joints on the ladder: a key typed into the search, painted", static_cast<double>(timer.elapsed()) / turns,
+        "ms");
+}
+
 } // namespace
 
 int main(int count, char** arguments) {
@@ -110,6 +147,7 @@ int main(int count, char** arguments) {
     QStandardPaths::setTestModeEnabled(true);
     apply_look(application);
     const QTemporaryDir folder;
+    ladder();
     source_change(folder);
     playing(folder);
     return 0;

@@ -1,6 +1,7 @@
 #include "session/session.h"
 
 #include "core/delivery/delivery.h"
+#include "core/job/source_changes.h"
 #include "core/measure/bounds.h"
 #include "core/measure/facing.h"
 
@@ -18,6 +19,7 @@ SceneFacts facts_of(const Scene& scene) {
         facts.facing = facing->axis;
     }
     facts.roots = root_joints(scene).size();
+    facts.held = holding_of(scene);
     for (const Node& node : scene.nodes) {
         if (node.kind == NodeKind::joint) {
             ++facts.joints;
@@ -34,6 +36,7 @@ Session::Session(Document& document, QObject* parent) : QObject(parent), documen
     connect(&document_, &Document::opened, this, [this] {
         ++run_;
         state_.reset();
+        before_reading_.reset();
     });
     connect(&document_, &Document::jobChanged, this, &Session::restart);
 }
@@ -45,6 +48,9 @@ Session::~Session() {
 
 void Session::read_again() {
     sources_changed_ = true;
+    if (state_) {
+        before_reading_ = state_;
+    }
     restart();
 }
 
@@ -61,8 +67,9 @@ void Session::restart() {
     }
     const std::filesystem::path folder = document_.folder();
     const std::shared_ptr<const SessionState> before = sources_changed_ ? nullptr : state_;
+    const std::shared_ptr<const SessionState> earlier = before_reading_;
     say(run, before ? tr("Replaying the route card") : tr("Reading the sources"));
-    worker_.start([this, run, job, folder, before] {
+    worker_.start([this, run, job, folder, before, earlier] {
         const auto stale = [this, run] { return run_ != run; };
         if (stale()) {
             return;
@@ -88,6 +95,9 @@ void Session::restart() {
             next->sources = sources;
             next->received = facts_of(*next->replay.received);
             next->received_findings = look_for_findings({*next->replay.received});
+            if (earlier) {
+                next->source_changes = describe_changes(*earlier->replay.received, *next->replay.received);
+            }
         }
         const Destination* destination = job.destinations.empty() ? nullptr : job.destinations.data();
         next->findings = look_for_findings({next->replay.prepared(), destination});
@@ -125,6 +135,7 @@ void Session::adopt(uint64_t run, std::shared_ptr<const SessionState> state) {
         state_ = std::move(state);
         shown_run_ = run;
         sources_changed_ = false;
+        before_reading_.reset();
         problem_.clear();
         Q_EMIT changed();
     }

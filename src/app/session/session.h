@@ -5,6 +5,7 @@
 #include "core/job/job.h"
 #include "core/job/replay.h"
 #include "core/math/axes.h"
+#include "core/measure/holding.h"
 #include "session/document.h"
 
 #include <QObject>
@@ -26,6 +27,7 @@ struct SceneFacts {
     size_t holders = 0; ///< that turn or scale
     bool scales_one = true;
     bool odd_size = false;
+    std::vector<Holding> held; ///< one a node
 };
 SceneFacts facts_of(const Scene& scene);
 
@@ -39,6 +41,7 @@ struct SessionState {
     std::vector<Finding> findings; ///< of Prepared
     SceneFacts received;
     SceneFacts prepared;
+    std::vector<std::string> source_changes; ///< after the sources were read again: what is different
 };
 
 class Session : public QObject {
@@ -70,6 +73,7 @@ class Session : public QObject {
 
     Document& document_;
     std::shared_ptr<const SessionState> state_;
+    std::shared_ptr<const SessionState> before_reading_; ///< what was shown when the sources were asked for again
     QString busy_;
     QString problem_;
     QThreadPool worker_;

@@ -1,7 +1,5 @@
 #include "session/source_watch.h"
 
-#include "core/job/source_changes.h"
-
 #include <QFileInfo>
 #include <algorithm>
 
@@ -104,7 +102,7 @@ void SourceWatch::compare() {
         return; // saved again as it was
     }
     QStringList lines;
-    for (const std::string& line : describe_changes(*before_->replay.received, *state->replay.received)) {
+    for (const std::string& line : state->source_changes) {
         lines << QString::fromStdString(line);
     }
     news_.clear();

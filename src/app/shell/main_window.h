@@ -8,6 +8,9 @@
 #include "session/selection.h"
 #include "session/session.h"
 #include "session/source_watch.h"
+#include "shell/header.h"
+#include "shell/job_files.h"
+#include "shell/news_line.h"
 #include "shell/rail.h"
 #include "shell/route_card.h"
 #include "stations/deliver/deliver_station.h"
@@ -18,10 +21,7 @@
 
 #include <QMainWindow>
 
-class QComboBox;
 class QLabel;
-class QMenu;
-class QPushButton;
 class QStackedWidget;
 
 namespace wembrix::app {
@@ -32,8 +32,7 @@ class MainWindow : public QMainWindow {
     explicit MainWindow(QWidget* parent = nullptr);
     ~MainWindow() override;
 
-    /// Opens a job, or starts one with the given files. Says what went wrong in a message, or nothing.
-    QString open_paths(const QStringList& paths);
+    QString open_paths(const QStringList& paths) { return files_->open_paths(paths); }
     void choose_station(int index);
     [[nodiscard]] int station() const;
     /// Goes to what a finding is about.
@@ -42,6 +41,11 @@ class MainWindow : public QMainWindow {
     void recover(const Recoverable& recoverable);
     /// Offers it, if there is something to recover.
     void offer_recovery();
+    void edit_destinations();
+    void save_picture();
+    void fold_card();
+    /// Opens the guide at the page of the station.
+    void show_guide();
 
     Document& document() { return document_; }
     Session& session() { return session_; }
@@ -51,6 +55,9 @@ class MainWindow : public QMainWindow {
     Selection& selection() { return selection_; }
     SourceWatch& watch() { return watch_; }
     Recovery& recovery() { return recovery_; }
+    JobFiles& files() { return *files_; }
+    Header& header() { return *header_; }
+    RouteCard& card() { return *card_; }
     TwinView& twin() { return *twin_; }
     JointsStation& joints() { return *joints_; }
     TakesStation& takes() { return *takes_; }
@@ -64,27 +71,11 @@ class MainWindow : public QMainWindow {
     bool eventFilter(QObject* watched, QEvent* event) override;
 
   private:
-    void make_menus();
-    QWidget* make_header();
+    void connect_parts();
     QWidget* make_status();
-    QAction* add_action(QMenu* menu, const QString& text, const QKeySequence& keys, const std::function<void()>& run);
     void refresh();
-    void begin_new_job();
-    bool save();
-    bool save_as();
-    bool may_lose_changes();
-    void ask_for_job();
-    void ask_for_files();
-    void open_demo();
-    void show_shortcuts();
-    void show_guide(const QString& page);
-    void show_news();
-    void edit_destinations();
-    void save_picture();
-    void fill_recent(QMenu* menu);
+    void show_status(const SessionState& state);
     void show_state();
-    QWidget* make_news();
-    void report(const QString& problem);
     [[nodiscard]] const Destination* destination() const;
 
     Document document_;
@@ -95,29 +86,21 @@ class MainWindow : public QMainWindow {
     DeliveryRunner runner_{document_, session_};
     SourceWatch watch_{document_, session_};
     Recovery recovery_{document_};
+    JobFiles* files_ = nullptr;
+    Header* header_ = nullptr;
     Rail* rail_ = nullptr;
-    RailButton* intake_button_ = nullptr;
-    RailButton* joints_button_ = nullptr;
-    RailButton* takes_button_ = nullptr;
-    RailButton* deliver_button_ = nullptr;
     TwinView* twin_ = nullptr;
     QStackedWidget* stations_ = nullptr;
     IntakeStation* intake_ = nullptr;
     JointsStation* joints_ = nullptr;
     TakesStation* takes_ = nullptr;
     DeliverStation* deliver_ = nullptr;
-    QWidget* news_ = nullptr;
-    QLabel* news_text_ = nullptr;
+    NewsLine* news_ = nullptr;
     RouteCard* card_ = nullptr;
-    QLabel* job_name_ = nullptr;
-    QLabel* job_file_ = nullptr;
-    QComboBox* destinations_ = nullptr;
-    QPushButton* go_ = nullptr;
     QLabel* status_left_ = nullptr;
     QLabel* status_middle_ = nullptr;
     QLabel* status_right_ = nullptr;
     bool card_folded_ = false;
-    bool is_new_ = false; ///< files were dropped; their first steps follow when they are read
 };
 
 } // namespace wembrix::app

@@ -32,6 +32,8 @@ class Rail : public QWidget {
     explicit Rail(QWidget* parent = nullptr);
     RailButton* add(int number, const QString& name, const QString& tip);
     void choose(int index);
+    [[nodiscard]] int count() const { return static_cast<int>(buttons_.size()); }
+    [[nodiscard]] RailButton& button(int index) { return *buttons_[index]; }
 
   Q_SIGNALS:
     void chosen(int index);

@@ -1,7 +1,6 @@
 #include "stations/joints/joint_facts.h"
 
 #include "core/measure/facing.h"
-#include "core/measure/holding.h"
 #include "core/measure/weight_move.h"
 #include "core/steps/drop_joints.h"
 #include "core/steps/names.h"
@@ -144,7 +143,7 @@ void JointFacts::refresh() {
     }
     words_->setText(words.join(QStringLiteral(" · ")));
     const Vec3 at = point_of(world[node], Vec3::Zero());
-    const Holding held = holding_of(prepared)[node];
+    const Holding held = state->prepared.held[node];
     QString table = QStringLiteral("<table cellspacing='0' cellpadding='2'>");
     QStringList below;
     double length = 0;

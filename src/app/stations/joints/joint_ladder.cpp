@@ -2,9 +2,9 @@
 
 #include "stations/intake/contents_model.h"
 #include "style/look.h"
+#include "style/name_box.h"
 
 #include <QHelpEvent>
-#include <QLineEdit>
 #include <QMenu>
 #include <QMouseEvent>
 #include <QPainter>
@@ -29,21 +29,8 @@ JointLadder::JointLadder(Selection& selection, QWidget* parent) : QAbstractScrol
         show_current();
         viewport()->update();
     });
-    editor_ = new QLineEdit(viewport());
-    editor_->setObjectName(QStringLiteral("jointName"));
-    editor_->hide();
-    connect(editor_, &QLineEdit::editingFinished, this, [this] {
-        if (!editor_->isVisible()) {
-            return;
-        }
-        editor_->hide();
-        const QString name = editor_->text().trimmed();
-        if (edited_ != 0 && !name.isEmpty()) {
-            Q_EMIT renamed(edited_, name);
-        }
-        edited_ = 0;
-        setFocus();
-    });
+    editor_ = new NameBox(QStringLiteral("jointName"), this, viewport());
+    connect(editor_, &NameBox::named, this, [this](const QString& name) { Q_EMIT renamed(edited_, name); });
 }
 
 void JointLadder::show_ladder(Ladder ladder) {
@@ -61,7 +48,7 @@ void JointLadder::set_filter(const QString& filter) {
 }
 
 void JointLadder::lay_out() {
-    editor_->hide();
+    editor_->leave();
     left_ = shown_rows(ladder_.received, ladder_.prepared, folded_, filter_);
     right_ = shown_rows(ladder_.prepared, ladder_.received, folded_, filter_);
     const int rows = static_cast<int>(std::max(left_.size(), right_.size()));
@@ -310,11 +297,7 @@ void JointLadder::edit_current() {
 void JointLadder::edit(const LadderRow& row, const QRect& where) {
     edited_ = row.identity;
     const int x = where.left() + 16 + row.indent + 4;
-    editor_->setGeometry(x, where.top(), std::max(90, where.right() - 58 - x), row_height);
-    editor_->setText(row.prefix + row.bare);
-    editor_->selectAll();
-    editor_->show();
-    editor_->setFocus();
+    editor_->open({x, where.top(), std::max(90, where.right() - 58 - x), row_height}, row.prefix + row.bare);
 }
 
 void JointLadder::show_current() {
@@ -363,6 +346,12 @@ void JointLadder::keyPressEvent(QKeyEvent* event) {
         break;
     case Qt::Key_PageDown:
         step(viewport()->height() / row_height);
+        break;
+    case Qt::Key_Home:
+        step(-static_cast<int>(right_.size() + left_.size()));
+        break;
+    case Qt::Key_End:
+        step(static_cast<int>(right_.size() + left_.size()));
         break;
     case Qt::Key_Left:
     case Qt::Key_Right:

@@ -6,9 +6,9 @@
 
 #include <QAbstractScrollArea>
 
-class QLineEdit;
-
 namespace wembrix::app {
+
+class NameBox;
 
 class JointLadder : public QAbstractScrollArea {
     Q_OBJECT
@@ -61,7 +61,7 @@ class JointLadder : public QAbstractScrollArea {
     std::vector<LadderRow> right_;
     std::set<int64_t> folded_;
     QString filter_;
-    QLineEdit* editor_ = nullptr;
+    NameBox* editor_ = nullptr;
     int64_t edited_ = 0;
     int64_t anchor_ = 0; ///< where a shift-click counts from
 };

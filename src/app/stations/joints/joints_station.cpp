@@ -118,7 +118,7 @@ void JointsStation::refresh() {
     }
     shown_received_ = state->replay.received;
     shown_prepared_ = state->replay.prepared_scene();
-    ladder_->show_ladder(make_ladder(*shown_received_, *shown_prepared_));
+    ladder_->show_ladder(make_ladder(*shown_received_, state->received.held, *shown_prepared_, state->prepared.held));
     received_->setText(tr("Received · %1").arg(state->received.joints));
     prepared_->setText(tr("Prepared · %1").arg(state->prepared.joints));
     const Ladder& ladder = ladder_->ladder();

@@ -1,6 +1,5 @@
 #include "stations/joints/ladder_rows.h"
 
-#include "core/measure/holding.h"
 #include "core/steps/names.h"
 
 #include <algorithm>
@@ -83,7 +82,8 @@ int64_t kept_above(const Scene& scene, int node, const std::unordered_map<int64_
 
 } // namespace
 
-Ladder make_ladder(const Scene& received, const Scene& prepared) {
+Ladder make_ladder(const Scene& received, const std::vector<Holding>& held_before, const Scene& prepared,
+                   const std::vector<Holding>& held) {
     Ladder ladder;
     ladder.received = rows_of(received);
     ladder.prepared = rows_of(prepared);
@@ -99,8 +99,6 @@ Ladder make_ladder(const Scene& received, const Scene& prepared) {
             after.emplace(prepared.nodes[i].identity, static_cast<int>(i));
         }
     }
-    const std::vector<Holding> held_before = holding_of(received);
-    const std::vector<Holding> held = holding_of(prepared);
     for (LadderRow& row : ladder.received) {
         const auto kept = after.find(row.identity);
         if (kept == after.end()) {

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/measure/facing.h"
+#include "core/measure/holding.h"
 #include "core/scene/scene.h"
 
 #include <QString>
@@ -44,8 +45,9 @@ struct Ladder {
     size_t moved = 0; ///< under another joint than before, dropped ones left out
 };
 
-/// All joints and the holders above them, in order. `held` is one value a node of Prepared.
-Ladder make_ladder(const Scene& received, const Scene& prepared);
+/// All joints and the holders above them, in order. What is held is one value a node of each scene.
+Ladder make_ladder(const Scene& received, const std::vector<Holding>& held_before, const Scene& prepared,
+                   const std::vector<Holding>& held);
 
 /// What is seen of one side: without what folded rows hide; with `filter`, rows whose name holds it (capitals
 /// ignored) or whose counterpart's does.

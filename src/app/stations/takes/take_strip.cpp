@@ -2,8 +2,8 @@
 
 #include "stations/takes/strip_edits.h"
 #include "style/look.h"
+#include "style/name_box.h"
 
-#include <QLineEdit>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QPainterPath>
@@ -32,23 +32,13 @@ TakeStrip::TakeStrip(QWidget* parent) : QWidget(parent) {
         first_ = value / 16.0;
         update();
     });
-    name_ = new QLineEdit(this);
-    name_->setObjectName(QStringLiteral("clipName"));
-    name_->hide();
-    connect(name_, &QLineEdit::editingFinished, this, [this] {
-        if (!name_->isVisible()) {
-            return;
-        }
-        name_->hide();
-        const QString text = name_->text().trimmed();
-        if (named_ >= 0 && named_ < static_cast<int>(cuts_.size()) && !text.isEmpty() &&
-            text.toStdString() != cuts_[named_].name) {
+    name_ = new NameBox(QStringLiteral("clipName"), this, this);
+    connect(name_, &NameBox::named, this, [this](const QString& text) {
+        if (named_ >= 0 && named_ < static_cast<int>(cuts_.size())) {
             std::vector<Cut> next = cuts_;
             next[named_].name = text.toStdString();
             Q_EMIT edited(tr("Name clip %1").arg(text), next);
         }
-        named_ = -1;
-        setFocus();
     });
 }
 
@@ -455,12 +445,9 @@ void TakeStrip::edit_name(int clip) {
     named_ = clip;
     chosen_ = clip;
     const QRect box = span_rect(clip);
-    name_->setText(QString::fromStdString(cuts_[static_cast<size_t>(clip)].name));
-    name_->setGeometry(std::clamp(box.left() + 4, 2, std::max(2, width() - 132)), box.top() + 2,
-                       std::max(124, box.width() - 12), 22);
-    name_->selectAll();
-    name_->show();
-    name_->setFocus();
+    name_->open(
+        {std::clamp(box.left() + 4, 2, std::max(2, width() - 132)), box.top() + 2, std::max(124, box.width() - 12), 22},
+        QString::fromStdString(cuts_[static_cast<size_t>(clip)].name));
 }
 
 void TakeStrip::wheelEvent(QWheelEvent* event) {

@@ -6,10 +6,11 @@
 
 #include <QWidget>
 
-class QLineEdit;
 class QScrollBar;
 
 namespace wembrix::app {
+
+class NameBox;
 
 class TakeStrip : public QWidget {
     Q_OBJECT
@@ -78,7 +79,7 @@ class TakeStrip : public QWidget {
     bool scrubbing_ = false;
     int snapped_to_ = -1;
     QScrollBar* bar_;
-    QLineEdit* name_;
+    NameBox* name_;
     int named_ = -1;
 };
 

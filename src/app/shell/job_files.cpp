@@ -1,0 +1,186 @@
+#include "shell/job_files.h"
+
+#include "session/library.h"
+
+#include <QAbstractButton>
+#include <QCoreApplication>
+#include <QDir>
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QMenu>
+#include <QMessageBox>
+#include <QProcess>
+#include <QStandardPaths>
+
+namespace wembrix::app {
+
+JobFiles::JobFiles(Document& document, Session& session, QWidget* window)
+    : QObject(window), document_(document), session_(session), window_(window) {
+    connect(&session_, &Session::changed, this, &JobFiles::begin_new_job);
+}
+
+QString JobFiles::open_paths(const QStringList& paths) {
+    for (const QString& path : paths) {
+        if (path.endsWith(QStringLiteral(".wembrix"))) {
+            is_new_ = false;
+            const Outcome done = document_.open(path);
+            if (done) {
+                add_recent_job(document_.path());
+            }
+            return done ? QString() : QString::fromStdString(done.problem().sentence());
+        }
+    }
+    std::vector<std::filesystem::path> files;
+    std::vector<std::string> sources;
+    for (const QString& path : paths) {
+        files.emplace_back(QFileInfo(path).absoluteFilePath().toStdString());
+        sources.push_back(files.back().string());
+    }
+    if (files.empty()) {
+        return {};
+    }
+    if (!document_.is_empty()) {
+        document_.edit(tr("Bring in %1").arg(QFileInfo(paths.front()).fileName()), [&](Job& job) {
+            for (const std::string& source : sources) {
+                if (std::find(job.sources.begin(), job.sources.end(), source) == job.sources.end()) {
+                    job.sources.push_back(source);
+                }
+            }
+        });
+        return {};
+    }
+    is_new_ = true;
+    document_.start(new_job(files));
+    return {};
+}
+
+void JobFiles::begin_new_job() {
+    if (is_new_ && session_.state()) {
+        is_new_ = false;
+        document_.begin_with(first_steps(*session_.state()->replay.received));
+    }
+}
+
+void JobFiles::report(const QString& problem) {
+    if (!problem.isEmpty()) {
+        QMessageBox box(QMessageBox::Warning, tr("Wembrix"), problem, QMessageBox::Ok, window_);
+        box.exec();
+    }
+}
+
+bool JobFiles::save() {
+    if (document_.path().isEmpty()) {
+        return save_as();
+    }
+    const Outcome done = document_.save(document_.path());
+    if (!done) {
+        report(QString::fromStdString(done.problem().sentence()));
+    }
+    return done.ok();
+}
+
+bool JobFiles::save_as() {
+    const QString suggestion = document_.path().isEmpty()
+                                   ? QString::fromStdString(document_.job().name) + QStringLiteral(".wembrix")
+                                   : document_.path();
+    QString path =
+        QFileDialog::getSaveFileName(window_, tr("Save the job"), suggestion, tr("Wembrix jobs (*.wembrix)"));
+    if (path.isEmpty()) {
+        return false;
+    }
+    if (!path.endsWith(QStringLiteral(".wembrix"))) {
+        path += QStringLiteral(".wembrix");
+    }
+    const Outcome done = document_.save(path);
+    if (!done) {
+        report(QString::fromStdString(done.problem().sentence()));
+    } else {
+        add_recent_job(document_.path());
+    }
+    return done.ok();
+}
+
+bool JobFiles::may_lose_changes() {
+    if (document_.is_empty() || document_.is_saved()) {
+        return true;
+    }
+    QMessageBox box(QMessageBox::Question, tr("Wembrix"),
+                    tr("“%1” has changes that are not saved.").arg(QString::fromStdString(document_.job().name)),
+                    QMessageBox::NoButton, window_);
+    QAbstractButton* keep = box.addButton(tr("Save them"), QMessageBox::AcceptRole);
+    QAbstractButton* lose = box.addButton(tr("Lose them"), QMessageBox::DestructiveRole);
+    box.addButton(tr("Back"), QMessageBox::RejectRole);
+    box.exec();
+    return box.clickedButton() == lose || (box.clickedButton() == keep && save());
+}
+
+void JobFiles::ask_for_job() {
+    if (!may_lose_changes()) {
+        return;
+    }
+    const QString path =
+        QFileDialog::getOpenFileName(window_, tr("Open a job"), QString(), tr("Wembrix jobs (*.wembrix)"));
+    if (!path.isEmpty()) {
+        report(open_paths({path}));
+    }
+}
+
+void JobFiles::ask_for_files() {
+    const QStringList paths =
+        QFileDialog::getOpenFileNames(window_, tr("Bring in files"), QString(), tr("Scenes (*.glb *.gltf)"));
+    if (paths.isEmpty() || !may_lose_changes()) {
+        return;
+    }
+    document_.start(Job());
+    report(open_paths(paths));
+}
+
+void JobFiles::open_demo() {
+    if (!may_lose_changes()) {
+        return;
+    }
+    const QString folder = QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) + QStringLiteral("/demo");
+    // Beside the program, as it is installed; or where a build puts it.
+    QString maker;
+    for (const char* place : {"/wembrix-demo-maker", "/../../demo/wembrix-demo-maker"}) {
+        const QString candidate = QCoreApplication::applicationDirPath() + QString::fromUtf8(place);
+        if (maker.isEmpty() && QFileInfo::exists(candidate)) {
+            maker = candidate;
+        }
+    }
+    QDir().mkpath(folder);
+    auto* making = new QProcess(this);
+    const auto ended = [this, making, folder](bool well) {
+        making->deleteLater();
+        report(well ? open_paths({folder + QStringLiteral("/tansy.wembrix")})
+                    : tr("The demo job could not be made in %1.").arg(folder));
+    };
+    connect(making, &QProcess::finished, this,
+            [ended](int code, QProcess::ExitStatus status) { ended(status == QProcess::NormalExit && code == 0); });
+    connect(making, &QProcess::errorOccurred, this, [ended](QProcess::ProcessError error) {
+        if (error == QProcess::FailedToStart) {
+            ended(false);
+        }
+    });
+    Q_EMIT demoBegun();
+    making->start(maker, {folder});
+}
+
+void JobFiles::fill_recent(QMenu* menu) {
+    menu->clear();
+    for (const QString& job : recent_jobs()) {
+        QAction* action = menu->addAction(QFileInfo(job).fileName());
+        action->setToolTip(job);
+        connect(action, &QAction::triggered, this, [this, job] {
+            if (may_lose_changes()) {
+                report(open_paths({job}));
+            }
+        });
+    }
+    if (menu->isEmpty()) {
+        menu->addAction(tr("Jobs that you open or save stand here"))->setEnabled(false);
+    }
+    menu->setToolTipsVisible(true);
+}
+
+} // namespace wembrix::app

@@ -1,0 +1,46 @@
+// Opening, saving and starting jobs, with what is asked and said on the way.
+#pragma once
+
+#include "session/document.h"
+#include "session/session.h"
+
+#include <QObject>
+
+class QMenu;
+class QWidget;
+
+namespace wembrix::app {
+
+class JobFiles : public QObject {
+    Q_OBJECT
+  public:
+    /// `window` is what the questions stand before.
+    JobFiles(Document& document, Session& session, QWidget* window);
+
+    /// Opens a job, brings files into the one that is open, or starts one with them. Says what went wrong, or nothing.
+    QString open_paths(const QStringList& paths);
+    bool save();
+    bool save_as();
+    /// Asks about changes that are not saved, if there are any.
+    bool may_lose_changes();
+    void ask_for_job();
+    void ask_for_files();
+    /// Makes the demo job in the person's own folder, and opens it.
+    void open_demo();
+    void fill_recent(QMenu* menu);
+    /// Says what went wrong in a message; nothing for an empty text.
+    void report(const QString& problem);
+
+  Q_SIGNALS:
+    void demoBegun();
+
+  private:
+    void begin_new_job();
+
+    Document& document_;
+    Session& session_;
+    QWidget* window_;
+    bool is_new_ = false; ///< files were dropped; their first steps follow when they are read
+};
+
+} // namespace wembrix::app

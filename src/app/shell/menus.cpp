@@ -1,0 +1,163 @@
+#include "shell/menus.h"
+
+#include "shell/main_window.h"
+#include "shell/shortcuts.h"
+
+#include <QDialog>
+#include <QFormLayout>
+#include <QLabel>
+#include <QMenuBar>
+#include <QPushButton>
+#include <QUndoStack>
+
+namespace wembrix::app {
+
+namespace {
+
+using Run = std::function<void()>;
+
+QString tr(const char* text) {
+    return QObject::tr(text);
+}
+
+QAction* add_action(QMenu* menu, const QString& text, const QKeySequence& keys, const Run& run) {
+    QAction* action = menu->addAction(text);
+    action->setShortcut(keys);
+    QObject::connect(action, &QAction::triggered, menu, run);
+    return action;
+}
+
+void add_toggle(QMenu* menu, const QString& text, Shortcut keys, bool on, const std::function<void(bool)>& run) {
+    QAction* action = menu->addAction(text);
+    action->setCheckable(true);
+    action->setChecked(on);
+    action->setShortcut(keys_of(keys));
+    QObject::connect(action, &QAction::toggled, menu, run);
+}
+
+void make_job_menu(MainWindow& window) {
+    JobFiles& files = window.files();
+    QMenu* job = window.menuBar()->addMenu(tr("&Job"));
+    add_action(job, tr("New from files…"), QKeySequence::New, [&files] { files.ask_for_files(); });
+    add_action(job, tr("Open…"), QKeySequence::Open, [&files] { files.ask_for_job(); });
+    QMenu* recent = job->addMenu(tr("Recent jobs"));
+    recent->setObjectName(QStringLiteral("recentJobs"));
+    QObject::connect(recent, &QMenu::aboutToShow, recent, [&files, recent] { files.fill_recent(recent); });
+    add_action(job, tr("Open the demo job"), {}, [&files] { files.open_demo(); });
+    job->addSeparator();
+    add_action(job, tr("Save"), QKeySequence::Save, [&files] { files.save(); });
+    add_action(job, tr("Save as…"), QKeySequence::SaveAs, [&files] { files.save_as(); });
+    job->addSeparator();
+    add_action(job, tr("Destinations…"), {}, [&window] { window.edit_destinations(); });
+    add_action(job, tr("Deliver what is not up to date"), keys_of(Shortcut::deliver_stale),
+               [&window] { window.header().go().click(); });
+    job->addSeparator();
+    add_action(job, tr("Quit"), QKeySequence::Quit, [&window] { window.close(); });
+}
+
+void make_edit_menu(MainWindow& window) {
+    QMenu* edit = window.menuBar()->addMenu(tr("&Edit"));
+    QUndoStack& stack = window.document().undo();
+    QAction* undo = stack.createUndoAction(edit, tr("Undo"));
+    undo->setShortcut(QKeySequence::Undo);
+    QAction* redo = stack.createRedoAction(edit, tr("Redo"));
+    redo->setShortcut(QKeySequence::Redo);
+    edit->addAction(undo);
+    edit->addAction(redo);
+}
+
+void make_view_menu(MainWindow& window) {
+    QMenu* view = window.menuBar()->addMenu(tr("&View"));
+    Camera& camera = window.camera();
+    add_action(view, tr("See all"), keys_of(Shortcut::see_all), [&camera] { camera.frame_all(); });
+    add_action(view, tr("From the front"), keys_of(Shortcut::from_front), [&camera] { camera.look_from(0, 0.05); });
+    add_action(view, tr("From its left side"), keys_of(Shortcut::from_side),
+               [&camera] { camera.look_from(1.5708, 0.05); });
+    view->addSeparator();
+    add_action(view, tr("From above"), keys_of(Shortcut::from_top), [&camera] { camera.look_from(0, 1.5); });
+    TwinView& twin = window.twin();
+    add_action(view, tr("See what is chosen"), keys_of(Shortcut::see_chosen), [&twin] { twin.frame_selection(); });
+    view->addSeparator();
+    const auto show = [&window, &twin](bool Shown::*what, bool on) {
+        Shown shown = twin.shown();
+        shown.*what = on;
+        twin.set_shown(shown);
+        shown.tools = false;
+        window.deliver().panel().prepared_view().set_shown(shown);
+        window.deliver().panel().arrived_view().set_shown(shown);
+    };
+    add_toggle(view, tr("Joints"), Shortcut::joints, true, [show](bool on) { show(&Shown::joints, on); });
+    add_toggle(view, tr("Surfaces"), Shortcut::surfaces, true, [show](bool on) { show(&Shown::surfaces, on); });
+    add_toggle(view, tr("Names of the joints"), Shortcut::names, false, [show](bool on) { show(&Shown::names, on); });
+    add_toggle(view, tr("Both panes at the same scale"), Shortcut::same_scale, false,
+               [&twin](bool same) { twin.set_same_scale(same); });
+    view->addSeparator();
+    add_action(view, tr("Two states side by side"), keys_of(Shortcut::side_by_side),
+               [&twin] { twin.set_mode(TwinMode::side_by_side); });
+    add_action(view, tr("One over the other"), keys_of(Shortcut::overlaid),
+               [&twin] { twin.set_mode(TwinMode::overlaid); });
+    add_action(view, tr("How far they are apart"), keys_of(Shortcut::difference),
+               [&twin] { twin.set_mode(TwinMode::difference); });
+    view->addSeparator();
+    add_action(view, tr("Picture of the view…"), keys_of(Shortcut::picture), [&window] { window.save_picture(); });
+    view->addSeparator();
+    add_action(view, tr("Fold the route card"), keys_of(Shortcut::fold_card), [&window] { window.fold_card(); });
+    add_action(view, tr("Intake"), keys_of(Shortcut::intake), [&window] { window.choose_station(0); });
+    add_action(view, tr("Joints station"), keys_of(Shortcut::joints_station), [&window] { window.choose_station(1); });
+    add_action(view, tr("Takes"), keys_of(Shortcut::takes_station), [&window] { window.choose_station(2); });
+    add_action(view, tr("Deliver"), keys_of(Shortcut::deliver_station), [&window] { window.choose_station(3); });
+}
+
+void make_steps_menu(MainWindow& window) {
+    QMenu* steps = window.menuBar()->addMenu(tr("&Steps"));
+    for (const StepKind& kind : step_kinds()) {
+        QAction* action = add_action(steps, QString::fromUtf8(kind.label.data()) + QStringLiteral("…"), {},
+                                     [&window, id = std::string(kind.id)] { window.card().add_step(id); });
+        action->setToolTip(QString::fromUtf8(kind.why.data()));
+    }
+    steps->setToolTipsVisible(true);
+}
+
+void make_playback_menu(MainWindow& window) {
+    QMenu* playback = window.menuBar()->addMenu(tr("&Playback"));
+    Clock& clock = window.clock();
+    add_action(playback, tr("Play or pause"), keys_of(Shortcut::play),
+               [&clock] { clock.set_playing(!clock.is_playing()); });
+    const auto go = [&clock](int by) {
+        clock.set_playing(false);
+        clock.go_to(clock.frame() + by);
+    };
+    add_action(playback, tr("One frame on"), keys_of(Shortcut::next_frame), [go] { go(1); });
+    add_action(playback, tr("One frame back"), keys_of(Shortcut::previous_frame), [go] { go(-1); });
+    add_action(playback, tr("To the first frame"), keys_of(Shortcut::first_frame), [&clock] { clock.go_to(0); });
+}
+
+void show_shortcuts(QWidget* parent) {
+    QDialog dialog(parent);
+    dialog.setWindowTitle(tr("All shortcuts"));
+    auto* form = new QFormLayout(&dialog);
+    form->setHorizontalSpacing(28);
+    for (const ShortcutRow& row : shortcut_rows()) {
+        form->addRow(row.what, new QLabel(row.keys.toString(QKeySequence::NativeText), &dialog));
+    }
+    dialog.exec();
+}
+
+void make_help_menu(MainWindow& window) {
+    QMenu* help = window.menuBar()->addMenu(tr("&Help"));
+    add_action(help, tr("Guide"), QKeySequence::HelpContents, [&window] { window.show_guide(); });
+    add_action(help, tr("All shortcuts"), {}, [&window] { show_shortcuts(&window); });
+}
+
+} // namespace
+
+void make_menus(MainWindow& window) {
+    make_job_menu(window);
+    make_edit_menu(window);
+    make_view_menu(window);
+    make_steps_menu(window);
+    make_playback_menu(window);
+    make_help_menu(window);
+}
+
+} // namespace wembrix::app

@@ -1,0 +1,50 @@
+// The window on Tansy, mended: what the tests of the stations share.
+#pragma once
+
+#include "window_fixture.h"
+
+namespace wembrix::app {
+
+class Bench : public Window {
+  protected:
+    void SetUp() override {
+        with_drift = false;
+        Window::SetUp();
+    }
+    /// Tansy, one tree, upright and in metres, her names still as they came.
+    void open_mended() {
+        Result<Job> job = read_job(job_file.toStdString());
+        for (const char* step : {"strip_prefix", "fold_holders"}) {
+            job->steps.push_back({step});
+        }
+        job->steps.push_back({"resize", {{"factor", 0.01}}});
+        job->steps.push_back({"make_root", {{"name", "root"}}});
+        ASSERT_TRUE(write_job(*job, job_file.toStdString()).ok());
+        open();
+    }
+    [[nodiscard]] const Scene& prepared() const { return state().replay.prepared(); }
+    [[nodiscard]] bool has(const char* name) const { return prepared().find_node(name) >= 0; }
+    int row_of(const std::vector<LadderRow>& rows, const char* name) {
+        for (size_t i = 0; i < rows.size(); ++i) {
+            if (rows[i].bare == QString::fromUtf8(name)) {
+                return static_cast<int>(i);
+            }
+        }
+        ADD_FAILURE() << "no row " << name;
+        return 0;
+    }
+    void click(QWidget* widget, const QPoint& at, Qt::KeyboardModifiers modifiers = {}) {
+        QTest::mouseClick(widget, Qt::LeftButton, modifiers, at);
+    }
+    void drag(QWidget* widget, const QPoint& from, const QPoint& to) {
+        QTest::mousePress(widget, Qt::LeftButton, {}, from);
+        QMouseEvent half(QEvent::MouseMove, (from + to) / 2, widget->mapToGlobal((from + to) / 2), Qt::NoButton,
+                         Qt::LeftButton, Qt::NoModifier);
+        QApplication::sendEvent(widget, &half);
+        QMouseEvent move(QEvent::MouseMove, to, widget->mapToGlobal(to), Qt::NoButton, Qt::LeftButton, Qt::NoModifier);
+        QApplication::sendEvent(widget, &move);
+        QTest::mouseRelease(widget, Qt::LeftButton, {}, to);
+    }
+};
+
+} // namespace wembrix::app

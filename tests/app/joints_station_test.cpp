@@ -1,0 +1,246 @@
+// Names by rule with a clash, joints dropped, searched, folded, picked.
+#include "bench_fixture.h"
+#include "stations/joints/ladder_rows.h"
+
+#include <QScrollBar>
+
+namespace wembrix::app {
+namespace {
+
+TEST_F(Bench, TheLadderShowsWhatBecameOfEachJoint) {
+    open_mended();
+    window->choose_station(1);
+    const Ladder& ladder = window->joints().ladder().ladder();
+    EXPECT_EQ(ladder.received.size(), 64U) << "63 joints and the holder above them";
+    EXPECT_EQ(ladder.prepared.size(), 64U) << "63 joints and the new root";
+    EXPECT_EQ(ladder.added, 1U);
+    EXPECT_EQ(ladder.dropped, 0U);
+    EXPECT_EQ(ladder.renamed, 0U) << "a prefix that went is no other name";
+    EXPECT_EQ(ladder.prepared[0].bare, "root");
+    EXPECT_EQ(ladder.prepared[0].fate, Fate::added);
+    EXPECT_EQ(ladder.received[0].fate, Fate::dropped);
+    EXPECT_EQ(ladder.received[1].prefix, "market:tansy_rig:");
+}
+
+TEST_F(Bench, ARuleIsPreviewedItsClashRefusedAndThenUsed) {
+    open_mended();
+    window->choose_station(1);
+    auto* find = child<QLineEdit>("ruleFind");
+    auto* replace = child<QLineEdit>("ruleReplace");
+    auto* use = child<QPushButton>("useRule");
+    auto* table = child<QTableWidget>("rulePreview");
+    EXPECT_FALSE(use->isEnabled());
+    QTest::keyClicks(find, "^(Left|Right)");
+    EXPECT_TRUE(table->isVisible());
+    EXPECT_GT(table->rowCount(), 20);
+    EXPECT_FALSE(table->item(0, 2)->text().isEmpty()) << "clashes stand first";
+    EXPECT_FALSE(use->isEnabled());
+    EXPECT_TRUE(child<QLabel>("ruleOutcome")->text().contains("clash"));
+    const size_t before = steps();
+    QTest::keyClick(find, Qt::Key_Return);
+    EXPECT_EQ(steps(), before) << "a rule with a clash cannot be used";
+    find->clear();
+    QTest::keyClicks(find, "^Left(.*)$");
+    QTest::keyClicks(replace, "$1_l");
+    EXPECT_TRUE(use->isEnabled());
+    QTest::mouseClick(use, Qt::LeftButton);
+    EXPECT_EQ(steps(), before + 1);
+    settle();
+    EXPECT_TRUE(has("Leg_Hip_l"));
+    EXPECT_FALSE(has("LeftLeg_Hip"));
+    EXPECT_TRUE(find->text().isEmpty());
+    QTest::keyClicks(find, "(");
+    EXPECT_TRUE(child<QLabel>("ruleOutcome")->text().contains("regular expression"));
+    find->clear();
+    // The second rule goes into the same step, and undo takes one at a time.
+    QTest::keyClicks(find, "^Right(.*)$");
+    QTest::keyClicks(replace, "$1_r");
+    QTest::keyClick(replace, Qt::Key_Return);
+    EXPECT_EQ(steps(), before + 1);
+    settle();
+    EXPECT_TRUE(has("Leg_Hip_r"));
+    QTest::keySequence(window.get(), QKeySequence(QKeySequence::Undo));
+    settle();
+    EXPECT_FALSE(has("Leg_Hip_r"));
+    EXPECT_TRUE(has("Leg_Hip_l"));
+}
+
+TEST_F(Bench, ANameIsTypedInPlaceAndATakenOneRefused) {
+    open_mended();
+    window->choose_station(1);
+    JointLadder& ladder = window->joints().ladder();
+    const int row = row_of(ladder.right(), "spine_a");
+    const QPoint place = ladder.right_rect(row).center();
+    QTest::mouseDClick(ladder.viewport(), Qt::LeftButton, {}, place);
+    auto* editor = child<QLineEdit>("jointName");
+    ASSERT_TRUE(editor->isVisible());
+    EXPECT_EQ(editor->text(), "spine_a");
+    QTest::keyClicks(editor, "spine_01");
+    QTest::keyClick(editor, Qt::Key_Return);
+    settle();
+    EXPECT_TRUE(has("spine_01"));
+    EXPECT_EQ(window->document().undo().undoText().toStdString(), "Rename to spine_01");
+    const size_t before = steps();
+    ladder.edit_current();
+    editor->clear();
+    QTest::keyClicks(editor, "chest");
+    QTest::keyClick(editor, Qt::Key_Return);
+    EXPECT_EQ(steps(), before);
+    EXPECT_TRUE(has("spine_01"));
+    EXPECT_TRUE(child<QLabel>("ladderCounts")->text().contains("taken"));
+}
+
+TEST_F(Bench, JointsAreChosenDroppedAndTheirWeightsFollowed) {
+    open_mended();
+    window->choose_station(1);
+    JointLadder& ladder = window->joints().ladder();
+    click(ladder.viewport(), ladder.right_rect(row_of(ladder.right(), "beak_tip")).center());
+    JointFacts& facts = window->joints().facts();
+    EXPECT_TRUE(facts.text().contains("was market:tansy_rig:beak_tip"));
+    EXPECT_TRUE(facts.text().contains("end of a chain"));
+    ASSERT_TRUE(wait_for([&] { return facts.drop_text().contains("mm"); })) << facts.drop_text().toStdString();
+    EXPECT_TRUE(facts.drop_text().contains("beak_tip → beak_low")) << facts.drop_text().toStdString();
+    click(ladder.viewport(), ladder.right_rect(row_of(ladder.right(), "head_tip")).center(), Qt::ControlModifier);
+    EXPECT_EQ(window->selection().identities().size(), 2U);
+    ladder.setFocus();
+    QTest::keyClick(&ladder, Qt::Key_Delete);
+    settle();
+    EXPECT_EQ(window->document().job().steps.back().id, "drop_joints");
+    EXPECT_FALSE(has("beak_tip"));
+    EXPECT_FALSE(has("head_tip"));
+    const Ladder& after = ladder.ladder();
+    EXPECT_EQ(after.dropped, 2U);
+    const LadderRow& tip = after.received[static_cast<size_t>(row_of(after.received, "beak_tip"))];
+    EXPECT_EQ(tip.fate, Fate::dropped);
+    EXPECT_EQ(tip.weights_to, prepared().nodes[prepared().find_node("beak_low")].identity);
+    // By hand, through the card, the drift of that step is known too.
+    ASSERT_TRUE(wait_for([&] { return state().replay.outcomes.back().drift.has_value(); }));
+    EXPECT_GT(state().replay.outcomes.back().drift->largest_mm, 0);
+}
+
+TEST_F(Bench, TheLadderIsSearchedFoldedAndWalkedByKeys) {
+    open_mended();
+    window->choose_station(1);
+    JointLadder& ladder = window->joints().ladder();
+    const size_t all = ladder.right().size();
+    auto* search = child<QLineEdit>("jointSearch");
+    QTest::keyClicks(search, "crest");
+    EXPECT_EQ(ladder.right().size(), 3U);
+    EXPECT_EQ(ladder.left().size(), 3U);
+    search->clear();
+    EXPECT_EQ(ladder.right().size(), all);
+    click(ladder.viewport(), ladder.right_rect(row_of(ladder.right(), "head")).center());
+    ladder.setFocus();
+    QTest::keyClick(&ladder, Qt::Key_Left);
+    EXPECT_LT(ladder.right().size(), all);
+    EXPECT_EQ(ladder.left().size(), ladder.right().size());
+    QTest::keyClick(&ladder, Qt::Key_Right);
+    EXPECT_EQ(ladder.right().size(), all);
+    QTest::keyClick(&ladder, Qt::Key_Down);
+    EXPECT_EQ(window->selection().current(),
+              ladder.right()[static_cast<size_t>(row_of(ladder.right(), "head")) + 1].identity);
+    click(ladder.viewport(), ladder.right_rect(row_of(ladder.right(), "pelvis")).center());
+    click(ladder.viewport(), ladder.right_rect(row_of(ladder.right(), "spine_b")).center(), Qt::ShiftModifier);
+    EXPECT_EQ(window->selection().identities().size(), 3U);
+    QTest::keyClick(&ladder, Qt::Key_Escape);
+    EXPECT_TRUE(window->selection().is_empty());
+}
+
+TEST_F(Bench, AJointIsPickedInTheViewAndStandsOutOnTheLadder) {
+    open_mended();
+    SceneView& view = window->twin().right().view();
+    const int head = prepared().find_node("neck_4");
+    const QPoint at = view.place_of(head).toPoint();
+    ASSERT_TRUE(view.rect().contains(at));
+    QTest::mouseClick(&view, Qt::LeftButton, {}, at);
+    EXPECT_EQ(window->selection().current(), prepared().nodes[head].identity);
+    const int tail = prepared().find_node("tail_1");
+    QTest::mouseClick(&view, Qt::LeftButton, Qt::ControlModifier, view.place_of(tail).toPoint());
+    EXPECT_EQ(window->selection().identities().size(), 2U);
+    const double far = window->camera().distance;
+    QTest::keySequence(window.get(), keys_of(Shortcut::see_chosen));
+    EXPECT_LT(window->camera().distance, far);
+    QTest::mouseClick(&view, Qt::LeftButton, {}, QPoint(3, 3));
+    EXPECT_TRUE(window->selection().is_empty());
+}
+
+TEST_F(Bench, AFindingShowsItsPlace) {
+    open_mended();
+    QPushButton* show = show_button("idle_joints");
+    ASSERT_NE(show, nullptr);
+    QTest::mouseClick(show, Qt::LeftButton);
+    EXPECT_EQ(window->station(), 1);
+    EXPECT_TRUE(window->selection().holds(prepared().nodes[prepared().find_node("head_tip")].identity));
+    window->choose_station(0);
+    show = show_button("take_name");
+    ASSERT_NE(show, nullptr);
+    QTest::mouseClick(show, Qt::LeftButton);
+    EXPECT_EQ(window->station(), 2);
+    EXPECT_EQ(window->clock().clip(), "capture_07");
+}
+
+/// A chain of joints, each with an identity.
+Scene chain_of(int joints) {
+    Scene scene;
+    for (int i = 0; i < joints; ++i) {
+        Node node;
+        node.name = "joint_" + std::to_string(i);
+        node.parent = i - 1;
+        node.kind = NodeKind::joint;
+        node.identity = i + 1;
+        scene.nodes.push_back(node);
+    }
+    return scene;
+}
+
+TEST(LadderRows, FiveHundredJointsInAChainAreLaidOutWithoutRecursion) {
+    const Scene scene = chain_of(500);
+    const std::vector<Holding> held = holding_of(scene);
+    const Ladder ladder = make_ladder(scene, held, scene, held);
+    EXPECT_EQ(ladder.prepared.size(), 500U);
+    EXPECT_EQ(ladder.prepared.back().depth, 499);
+    EXPECT_EQ(shown_rows(ladder.prepared, ladder.received, {1}, "").size(), 1U);
+    EXPECT_EQ(shown_rows(ladder.prepared, ladder.received, {}, "_49").size(), 11U);
+}
+
+TEST(JointLadder, FiveHundredJointsAreScrolledWalkedAndFiltered) {
+    const Scene scene = chain_of(500);
+    const std::vector<Holding> held = holding_of(scene);
+    Selection selection;
+    JointLadder ladder(selection);
+    ladder.resize(620, 400);
+    ladder.show_ladder(make_ladder(scene, held, scene, held));
+    ladder.show();
+    ASSERT_TRUE(QTest::qWaitForWindowExposed(&ladder));
+    const QRect view = ladder.viewport()->rect();
+    EXPECT_TRUE(view.contains(ladder.right_rect(0)));
+    EXPECT_FALSE(view.intersects(ladder.right_rect(499)));
+    const QPointF middle = view.center();
+    QWheelEvent down(middle, ladder.mapToGlobal(middle), {}, {0, -120}, Qt::NoButton, Qt::NoModifier, Qt::NoScrollPhase,
+                     false);
+    const int before = ladder.right_rect(0).top();
+    QApplication::sendEvent(ladder.viewport(), &down);
+    EXPECT_LT(ladder.right_rect(0).top(), before);
+    EXPECT_EQ((before - ladder.right_rect(0).top()) % ladder.right_rect(0).height(), 0) << "whole rows";
+    ladder.verticalScrollBar()->setValue(ladder.verticalScrollBar()->maximum());
+    EXPECT_TRUE(view.contains(ladder.right_rect(499))) << "the last one can be reached";
+    QTest::mouseClick(ladder.viewport(), Qt::LeftButton, {}, ladder.right_rect(490).center());
+    EXPECT_EQ(selection.current(), 491);
+    QTest::keyClick(&ladder, Qt::Key_Home);
+    for (int i = 0; i < 60; ++i) {
+        QTest::keyClick(&ladder, Qt::Key_Down);
+    }
+    const auto current = std::find_if(ladder.right().begin(), ladder.right().end(),
+                                      [&](const LadderRow& row) { return row.identity == selection.current(); });
+    ASSERT_NE(current, ladder.right().end());
+    EXPECT_TRUE(view.contains(ladder.right_rect(static_cast<int>(current - ladder.right().begin())).center()))
+        << "what is walked to stays in sight";
+    ladder.set_filter("_499");
+    ASSERT_EQ(ladder.right().size(), 1U);
+    EXPECT_TRUE(view.contains(ladder.right_rect(0))) << "what is found stands in sight";
+    ladder.set_filter("");
+    EXPECT_EQ(ladder.right().size(), 500U);
+}
+
+} // namespace
+} // namespace wembrix::app

@@ -1,0 +1,166 @@
+// A take cut, dragged, snapped, named, listed.
+#include "bench_fixture.h"
+#include "stations/takes/strip_edits.h"
+
+#include <QDoubleSpinBox>
+
+namespace wembrix::app {
+namespace {
+
+TEST_F(Bench, ATakeIsCutDraggedSnappedAndNamed) {
+    open_mended();
+    window->choose_station(2);
+    TakeStrip& strip = window->takes().strip();
+    ASSERT_TRUE(wait_for([&] {
+        return !window->takes().model().takes().empty() && !window->takes().model().takes()[0].energy.empty();
+    }));
+    EXPECT_EQ(window->takes().model().takes()[0].frames, 900);
+    // The playhead goes where the strip is clicked; Enter cuts there.
+    const auto above = [&](int frame) { return QPoint(static_cast<int>(std::lround(strip.x_of(frame))), 60); };
+    click(&strip, above(300));
+    const int cut = strip.playhead();
+    EXPECT_NEAR(cut, 300, 2);
+    EXPECT_EQ(window->clock().clip(), "capture_07");
+    EXPECT_EQ(window->clock().frame(), cut);
+    strip.setFocus();
+    QTest::keyClick(&strip, Qt::Key_Return);
+    settle();
+    ASSERT_EQ(strip.cuts().size(), 2U);
+    EXPECT_EQ(strip.cuts()[0].last, cut);
+    EXPECT_EQ(prepared().clips.size(), 2U);
+    // The end of the second clip is dragged to frame 600.
+    QRect second = strip.span_rect(1);
+    drag(&strip, QPoint(second.right() - 1, second.center().y()),
+         QPoint(static_cast<int>(strip.x_of(620)), second.center().y()));
+    settle();
+    EXPECT_NEAR(strip.cuts()[1].last, 620, 3);
+    // Its beginning snaps to the end of the first when it comes near.
+    second = strip.span_rect(1);
+    drag(&strip, QPoint(second.left() + 2, second.center().y()),
+         QPoint(static_cast<int>(strip.x_of(420)), second.center().y()));
+    settle();
+    EXPECT_NEAR(strip.cuts()[1].first, 420, 8);
+    second = strip.span_rect(1);
+    drag(&strip, QPoint(second.left() + 2, second.center().y()),
+         QPoint(static_cast<int>(strip.x_of(cut)) + 5, second.center().y()));
+    settle();
+    EXPECT_EQ(strip.cuts()[1].first, cut);
+    // A name is typed into the span.
+    QTest::mouseDClick(&strip, Qt::LeftButton, {}, strip.span_rect(0).center());
+    auto* name = child<QLineEdit>("clipName");
+    ASSERT_TRUE(name->isVisible());
+    name->clear();
+    QTest::keyClicks(name, "stand");
+    QTest::keyClick(name, Qt::Key_Return);
+    settle();
+    EXPECT_NE(prepared().find_clip("stand"), nullptr);
+    // Delete takes the chosen one out; undo brings it back.
+    click(&strip, strip.span_rect(1).center());
+    strip.setFocus();
+    QTest::keyClick(&strip, Qt::Key_Delete);
+    settle();
+    EXPECT_EQ(strip.cuts().size(), 1U);
+    QTest::keySequence(window.get(), QKeySequence(QKeySequence::Undo));
+    settle();
+    EXPECT_EQ(strip.cuts().size(), 2U);
+}
+
+TEST_F(Bench, TheListOfClipsIsTypedReadAndWritten) {
+    open_mended();
+    window->choose_station(2);
+    ASSERT_TRUE(write_file_whole(folder.filePath("cuts.csv").toStdString(),
+                                 "name,first,last,repeats,colour,note\nstand,0,168,yes,#4B78A8,\n"
+                                 "shake_off,744,896,yes,#A84B5C,she is still shaking\n")
+                    .ok());
+    EXPECT_EQ(window->takes().read_list(folder.filePath("cuts.csv")).toStdString(), "");
+    settle();
+    auto* list = child<QTableWidget>("clipList");
+    ASSERT_EQ(list->rowCount(), 2);
+    EXPECT_EQ(list->item(1, 1)->text(), "shake_off");
+    EXPECT_EQ(list->item(1, 8)->text(), "she is still shaking");
+    EXPECT_TRUE(list->item(1, 6)->text().endsWith("mm")) << list->item(1, 6)->text().toStdString();
+    // A frame typed into the list moves the end; a clip that does not close is said, and mended with one click.
+    list->item(0, 3)->setText("160");
+    ASSERT_TRUE(wait_for([&] { return window->takes().strip().cuts()[0].last == 160; }));
+    settle();
+    EXPECT_EQ(prepared().find_clip("stand")->frames(), 161);
+    list->setCurrentCell(1, 1);
+    EXPECT_TRUE(child<QLabel>("takeMessage")->text().contains("does not close"));
+    EXPECT_EQ(window->clock().clip(), "shake_off");
+    auto* close = child<QPushButton>("closeLoop");
+    ASSERT_TRUE(close->isVisible());
+    QTest::mouseClick(close, Qt::LeftButton);
+    settle();
+    EXPECT_NE(window->takes().strip().cuts()[1].last, 896);
+    list->item(1, 5)->setCheckState(Qt::Unchecked);
+    ASSERT_TRUE(wait_for([&] { return !window->takes().strip().cuts()[1].repeats; }));
+    settle();
+    EXPECT_FALSE(prepared().find_clip("shake_off")->repeats);
+    EXPECT_EQ(window->takes().write_list(folder.filePath("out.json")).toStdString(), "");
+    const Result<std::string> text = read_file(folder.filePath("out.json").toStdString());
+    EXPECT_EQ(cuts_from_text(*text, "out")->at(1).note, "she is still shaking");
+    EXPECT_NE(window->takes().read_list(folder.filePath("none.csv")).toStdString(), "");
+}
+
+TEST_F(Bench, StillPlacesAreOfferedAndCut) {
+    open_mended();
+    window->choose_station(2);
+    ASSERT_TRUE(wait_for([&] { return child<QPushButton>("cutAll")->isEnabled(); }));
+    const QString few = child<QLabel>("offered")->text();
+    auto* threshold = child<QDoubleSpinBox>("stillBelow");
+    threshold->setValue(threshold->value() * 2);
+    EXPECT_NE(child<QLabel>("offered")->text(), few) << "the preview follows the threshold";
+    QTest::mouseClick(child<QPushButton>("cutAll"), Qt::LeftButton);
+    settle();
+    const std::vector<Cut>& cuts = window->takes().strip().cuts();
+    ASSERT_GT(cuts.size(), 2U);
+    EXPECT_EQ(cuts.front().first, 0);
+    EXPECT_EQ(cuts.back().last, 899);
+    for (size_t i = 1; i < cuts.size(); ++i) {
+        EXPECT_EQ(cuts[i].first, cuts[i - 1].last);
+    }
+}
+
+TEST_F(Bench, TheStripZoomsToTheSingleFrame) {
+    open_mended();
+    window->choose_station(2);
+    TakeStrip& strip = window->takes().strip();
+    const double all = strip.pixels_per_frame();
+    const double under = strip.frame_at(400);
+    for (int i = 0; i < 40; ++i) {
+        strip.zoom(1.25, 400);
+    }
+    EXPECT_EQ(strip.pixels_per_frame(), 40);
+    EXPECT_NEAR(strip.frame_at(400), under, 0.6) << "what is under the pointer stays there";
+    strip.see_all();
+    EXPECT_NEAR(strip.pixels_per_frame(), all, 1e-9);
+}
+
+TEST(StripEdits, CutsMovesAndSnaps) {
+    const std::vector<Cut> two = cut_at({}, 40, 100);
+    ASSERT_EQ(two.size(), 2U);
+    EXPECT_EQ(two[0].last, 40);
+    EXPECT_EQ(two[1].first, 40);
+    EXPECT_EQ(cut_at(two, 40, 100), two) << "on an end nothing is cut";
+    EXPECT_EQ(cut_at(two, 0, 100), two);
+    const std::vector<Cut> three = cut_at(two, 60, 100);
+    ASSERT_EQ(three.size(), 3U);
+    EXPECT_EQ(three[1].last, 60);
+    EXPECT_EQ(three[2].first, 60);
+    EXPECT_NE(three[2].name, three[1].name);
+    const std::vector<Cut> gap = cut_at({{"a", 0, 20, false, "", ""}, {"b", 70, 99, false, "", ""}}, 30, 100);
+    ASSERT_EQ(gap.size(), 3U);
+    EXPECT_EQ(gap[1].first, 30);
+    EXPECT_EQ(gap[1].last, 70);
+    EXPECT_EQ(move_end(two, 0, true, 500, 100)[0].last, 99);
+    EXPECT_EQ(move_end(two, 0, true, -5, 100)[0].last, 1);
+    EXPECT_EQ(move_end(two, 1, false, 99, 100)[1].first, 98);
+    EXPECT_EQ(move_end(two, 1, false, -9, 100)[1].first, 0);
+    EXPECT_EQ(snapped(41, {40, 44}, 3), 40);
+    EXPECT_EQ(snapped(50, {40, 44}, 3), 50);
+    EXPECT_EQ(cut_all({20, 45}, 100).size(), 3U);
+    EXPECT_EQ(cut_all({}, 100).size(), 1U);
+}
+
+} // namespace
+} // namespace wembrix::app
