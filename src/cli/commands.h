@@ -63,6 +63,21 @@ struct CutsOptions {
 };
 int cuts(const CutsOptions& options);
 
+struct VerifyOptions {
+    std::string file;
+    std::string destination; ///< a file, or the name of one that comes with Wembrix
+    std::string contract;    ///< a file; empty: the destination's own, if it has one
+    bool json = false;
+};
+int verify(const VerifyOptions& options);
+
+struct ContractOptions {
+    std::string file;    ///< a job or a source
+    std::string name;    ///< of the contract that is made; empty: the file's
+    std::string against; ///< a contract to compare with, instead of making one
+};
+int contract(const ContractOptions& options);
+
 /// Sources and route card of a job, replayed; or a source alone, as it is.
 struct Opened {
     Job job;

@@ -59,6 +59,20 @@ int run(int count, char** arguments) {
     cuts_command->add_option("--take", cuts_options.take, "Which take, where there are several");
     cuts_command->add_option("--from", cuts_options.from, "A list to read into the job");
     cuts_command->add_option("--to", cuts_options.to, "A list to write; without it, CSV to the terminal");
+    VerifyOptions verify_options;
+    CLI::App* verify_command =
+        app.add_subcommand("verify", "Say whether the skeleton of any file is clean, claim by claim");
+    verify_command->add_option("file", verify_options.file, ".glb or .gltf")->required();
+    verify_command->add_option("--destination", verify_options.destination, "A destination's file, or its name")
+        ->required();
+    verify_command->add_option("--contract", verify_options.contract, "A contract's file");
+    verify_command->add_flag("--json", verify_options.json, "As JSON");
+    ContractOptions contract_options;
+    CLI::App* contract_command =
+        app.add_subcommand("contract", "Write the skeleton of a file or job as a contract, or compare it with one");
+    contract_command->add_option("file", contract_options.file, ".glb, .gltf or .wembrix")->required();
+    contract_command->add_option("--name", contract_options.name, "What the contract is called");
+    contract_command->add_option("--against", contract_options.against, "A contract's file to compare with");
     try {
         app.parse(count, arguments);
     } catch (const CLI::CallForHelp&) {
@@ -79,6 +93,12 @@ int run(int count, char** arguments) {
     }
     if (takes_command->parsed()) {
         return takes(takes_options);
+    }
+    if (verify_command->parsed()) {
+        return verify(verify_options);
+    }
+    if (contract_command->parsed()) {
+        return contract(contract_options);
     }
     if (cuts_command->parsed()) {
         return cuts(cuts_options);

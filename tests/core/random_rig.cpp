@@ -84,6 +84,9 @@ class Maker {
                 if (chance(0.15)) {
                     rest.scale = Vec3::Ones() * real(0.7, 1.4);
                 }
+                if (options_.uneven_scale && chance(0.3)) {
+                    rest.scale = Vec3(real(0.6, 1.5), real(0.6, 1.5), real(0.6, 1.5));
+                }
                 const std::string side = chance(0.3) ? (chance(0.5) ? "Left" : "Right") : "mid";
                 const int node = add_node(fmt::format("{}{}_{}_{}", prefix_, side, r, i), parent, rest);
                 // A plain node between two joints is one of the skeleton without holding anything.
@@ -215,6 +218,9 @@ class Maker {
         channel.path = path;
         channel.width = width;
         channel.interpolation = static_cast<Interpolation>(whole(0, 2));
+        if (path == Path::scale && !options_.uneven_keys && channel.interpolation == Interpolation::cubic) {
+            channel.interpolation = Interpolation::linear;
+        }
         channel.times = times;
         std::vector<float> values;
         for (size_t k = 0; k < times.size(); ++k) {
@@ -272,7 +278,7 @@ class Maker {
                         }
                     }));
                 }
-                if (!holder && chance(0.15)) {
+                if (!holder && chance(0.15) && options_.moving_scale) {
                     clip.channels.push_back(make_channel(at, Path::scale, 3, times, [&](float* v) {
                         const double s = real(0.8, 1.25);
                         for (int k = 0; k < 3; ++k) {

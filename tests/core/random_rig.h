@@ -12,7 +12,10 @@ enum class Holders { none, even, mirrored, uneven, moving };
 struct RigOptions {
     Holders holders = Holders::even;
     bool two_roots = true;
-    bool odd_weights = true; ///< sums that are not 1
+    bool odd_weights = true;   ///< sums that are not 1
+    bool moving_scale = true;  ///< some joints have keys of scale
+    bool uneven_keys = true;   ///< that stretch them one way more than another between the keys
+    bool uneven_scale = false; ///< some joints are stretched at rest
 };
 
 /// The same scene for the same seed, on any machine. Classified and in order, as a reader would give it.

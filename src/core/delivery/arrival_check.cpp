@@ -71,7 +71,7 @@ void check_joints(const Scene& prepared, const Scene& arrived, const Destination
     const std::regex pattern(destination.joint_names);
     std::vector<std::string> strange;
     for (const JointRow& row : is) {
-        if (row.name.size() > 256 || !std::regex_match(row.name, pattern)) {
+        if (row.name.size() > static_cast<size_t>(destination.longest_name) || !std::regex_match(row.name, pattern)) {
             strange.push_back(row.name);
         }
     }

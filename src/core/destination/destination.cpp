@@ -70,9 +70,9 @@ Result<Destination> destination_from_json(const json& from, const std::string& w
             wrong = fmt::format("\"{}\" is no axis; an axis is one of +X -X +Y -Y +Z -Z.", key);
         }
     };
-    static const std::vector<std::string> known = {"format",      "version",    "name",       "container",     "unit_m",
-                                                   "up",          "forward",    "influences", "rate",          "root",
-                                                   "joint_names", "model_file", "clip_file",  "drift_limit_mm"};
+    static const std::vector<std::string> known = {
+        "format", "version", "name",        "container",    "unit_m",     "up",        "forward",        "influences",
+        "rate",   "root",    "joint_names", "longest_name", "model_file", "clip_file", "drift_limit_mm", "contract"};
     for (const auto& [key, value] : from.items()) {
         if (std::find(known.begin(), known.end(), key) == known.end()) {
             wrong = fmt::format("has no setting \"{}\".", key);
@@ -90,6 +90,17 @@ Result<Destination> destination_from_json(const json& from, const std::string& w
     double influences = to.influences;
     number("influences", influences, 1, 64);
     to.influences = static_cast<int>(influences);
+    double longest = to.longest_name;
+    number("longest_name", longest, 1, 256);
+    to.longest_name = static_cast<int>(longest);
+    if (const auto contract = from.find("contract"); contract != from.end() && !contract->is_null()) {
+        Result<Contract> read = contract_from_json(*contract, "\"contract\"");
+        if (read) {
+            to.contract = read.take();
+        } else {
+            wrong = read.problem().where + " " + read.problem().what;
+        }
+    }
     axis("up", to.axes.up);
     axis("forward", to.axes.forward);
     if (wrong.empty() && !to.axes.valid()) {
@@ -120,20 +131,25 @@ Result<Destination> destination_from_json(const json& from, const std::string& w
 }
 
 json destination_to_json(const Destination& from) {
-    return {{"format", "wembrix destination"},
-            {"version", 1},
-            {"name", from.name},
-            {"container", from.container},
-            {"unit_m", from.axes.unit_m},
-            {"up", axis_name(from.axes.up)},
-            {"forward", axis_name(from.axes.forward)},
-            {"influences", from.influences},
-            {"rate", from.rate},
-            {"root", from.root},
-            {"joint_names", from.joint_names},
-            {"model_file", from.model_file},
-            {"clip_file", from.clip_file},
-            {"drift_limit_mm", from.drift_limit_mm}};
+    json to = {{"format", "wembrix destination"},
+               {"version", 1},
+               {"name", from.name},
+               {"container", from.container},
+               {"unit_m", from.axes.unit_m},
+               {"up", axis_name(from.axes.up)},
+               {"forward", axis_name(from.axes.forward)},
+               {"influences", from.influences},
+               {"rate", from.rate},
+               {"root", from.root},
+               {"joint_names", from.joint_names},
+               {"longest_name", from.longest_name},
+               {"model_file", from.model_file},
+               {"clip_file", from.clip_file},
+               {"drift_limit_mm", from.drift_limit_mm}};
+    if (from.contract) {
+        to["contract"] = contract_to_json(*from.contract);
+    }
+    return to;
 }
 
 Result<Destination> read_destination(const std::filesystem::path& file) {

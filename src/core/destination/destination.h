@@ -3,9 +3,11 @@
 
 #include "core/base/result.h"
 #include "core/math/axes.h"
+#include "core/measure/contract.h"
 
 #include <filesystem>
 #include <nlohmann/json.hpp>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -19,9 +21,11 @@ struct Destination {
     double rate = 30;              ///< frames a second
     std::string root = "root";
     std::string joint_names = "^[A-Za-z][A-Za-z0-9_]*$"; ///< regular expression that a whole name must fit
+    int longest_name = 63;                               ///< characters of a joint's name
     std::string model_file = "{job}_model";              ///< tokens: {job} {destination}
     std::string clip_file = "{job}_{clip}";              ///< and {clip}
     double drift_limit_mm = 0.5;                         ///< a delivery that moves a point farther is held
+    std::optional<Contract> contract; ///< the skeleton that every delivery must have; one that differs is held
 
     bool operator==(const Destination& other) const;
     /// "Z up · 1 u = 1 cm · 4 influences"

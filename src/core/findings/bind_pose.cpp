@@ -2,6 +2,7 @@
 #include "core/findings/all.h"
 #include "core/measure/bounds.h"
 #include "core/steps/names.h"
+#include "core/steps/stored_pose.h"
 
 #include <fmt/format.h>
 
@@ -48,7 +49,10 @@ std::vector<Finding> find_bind_unlike_rest(const FindingContext& context) {
         fmt::format("{} stands {:.0f} mm and {:.0f}° from its bind pose; engines that rebuild one from the "
                     "other bend the surface.",
                     worst, farthest * 1000, turned);
-    finding.no_step = "delivered with both poses as they are, and checked on the posed surface";
+    // Two skins that bind a joint in two places cannot both be right at rest: there the surfaces are bound anew.
+    std::vector<std::string> disagree;
+    static_cast<void>(bind_pose(scene, &disagree));
+    finding.step = Step{"set_rest_pose", {{"from", "bind"}, {"surface", disagree.empty() ? "keep" : "rebind"}}};
     return {finding};
 }
 

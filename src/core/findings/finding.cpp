@@ -13,14 +13,18 @@ std::string_view grade_name(Grade grade) {
 }
 
 std::span<const FindingKind> finding_kinds() {
-    static constexpr std::array<FindingKind, 21> rows = {{
+    static constexpr std::array<FindingKind, 25> rows = {{
         {"size", find_odd_size, Station::intake},
+        {"facing", find_facing, Station::intake},
+        {"off_ground", find_off_ground, Station::intake},
         {"roots", find_roots, Station::joints},
         {"holder", find_holders, Station::intake},
         {"name_prefix", find_name_prefixes, Station::joints},
         {"doubled_name", find_doubled_names, Station::joints},
         {"illegal_name", find_illegal_names, Station::joints},
         {"case_clash", find_case_clashes, Station::joints},
+        {"contract", find_unlike_contract, Station::joints},
+        {"lone_side", find_lone_sides, Station::joints},
         {"joint_scale", find_joint_scales, Station::joints},
         {"bind_pose", find_bind_unlike_rest, Station::joints},
         {"holding_root", find_holding_root, Station::joints},

@@ -52,7 +52,8 @@ std::vector<Finding> groups(const FindingContext& context, std::string (*key)(co
 }
 
 /// Rules, each tried alone and with those before it, that make all of these names fit the pattern.
-std::optional<nlohmann::json> rules_that_fit(const std::vector<std::string>& names, const std::regex& pattern) {
+std::optional<nlohmann::json> rules_that_fit(const std::vector<std::string>& names, const std::regex& pattern,
+                                             size_t longest) {
     const nlohmann::json candidates = {{{"find", "[^A-Za-z0-9_]+"}, {"replace", "_"}},
                                        {{"find", "^([0-9])"}, {"replace", "j$1"}},
                                        {{"find", "^_+"}, {"replace", ""}}};
@@ -64,7 +65,7 @@ std::optional<nlohmann::json> rules_that_fit(const std::vector<std::string>& nam
         const Result<RenameRules> made = rename_rules_from(own, json);
         const bool all = std::all_of(names.begin(), names.end(), [&](const std::string& name) {
             const Result<std::string> now = made->apply(name);
-            return now && std::regex_match(*now, pattern);
+            return now && now->size() <= longest && std::regex_match(*now, pattern);
         });
         if (all) {
             return rules;
@@ -92,12 +93,13 @@ std::vector<Finding> find_illegal_names(const FindingContext& context) {
         return {};
     }
     const std::regex pattern(context.destination->joint_names);
+    const auto longest = static_cast<size_t>(context.destination->longest_name);
     Finding finding;
     finding.grade = Grade::stop;
     for (const int joint : joints_of(context.scene)) {
         const std::string& name = context.scene.nodes[joint].name;
         // Prefixes have a finding of their own, and go first.
-        if (prefix_of(name, ":").empty() && (name.size() > 256 || !std::regex_match(name, pattern))) {
+        if (prefix_of(name, ":").empty() && (name.size() > longest || !std::regex_match(name, pattern))) {
             finding.nodes.push_back(name);
         }
     }
@@ -107,9 +109,9 @@ std::vector<Finding> find_illegal_names(const FindingContext& context) {
     finding.where = some_of(finding.nodes, finding.nodes.size());
     finding.message = fmt::format("{} joint name{} {} does not take", finding.nodes.size(),
                                   finding.nodes.size() == 1 ? "" : "s", context.destination->name);
-    finding.reason =
-        fmt::format("{}: names there fit the pattern {}", some_of(finding.nodes), context.destination->joint_names);
-    if (const std::optional<nlohmann::json> rules = rules_that_fit(finding.nodes, pattern)) {
+    finding.reason = fmt::format("{}: names there fit the pattern {} and have at most {} characters",
+                                 some_of(finding.nodes), context.destination->joint_names, longest);
+    if (const std::optional<nlohmann::json> rules = rules_that_fit(finding.nodes, pattern, longest)) {
         finding.step = Step{"rename_joints", {{"rules", *rules}}};
     } else {
         finding.no_step = "no simple rule makes them fit; write one at the Joints station";

@@ -32,7 +32,19 @@ std::vector<Finding> find_joint_scales(const FindingContext& context) {
     finding.message =
         fmt::format("{} joint{} scaled at rest", finding.nodes.size(), finding.nodes.size() == 1 ? " is" : "s are");
     finding.reason = worst + ". Many engines drop joint scales, and the surface changes its size.";
-    finding.no_step = "scales are held against Prepared when delivered; a step that folds them is not there yet";
+    const std::vector<Mat4> world = rest_world(context.scene);
+    bool holder_scales = false;
+    for (size_t i = 0; i < context.scene.nodes.size(); ++i) {
+        const Mat3 linear = linear_of(world[i]);
+        holder_scales =
+            holder_scales || (context.scene.nodes[i].kind == NodeKind::holder &&
+                              (linear.transpose() * linear - Mat3::Identity()).cwiseAbs().maxCoeff() > 1e-9);
+    }
+    if (holder_scales) {
+        finding.no_step = "fold the holders first: they scale the joints from above";
+    } else {
+        finding.step = Step{"fold_scale", {{"stretch", "places"}}};
+    }
     return {finding};
 }
 

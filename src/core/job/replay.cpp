@@ -42,6 +42,7 @@ Replay replay(std::shared_ptr<const Scene> received, const std::vector<Step>& st
             outcome.account = applied->account;
             outcome.could_not = applied->could_not;
             outcome.moved = applied->moved;
+            outcome.other_rest = applied->other_rest;
             scene = std::make_shared<const Scene>(std::move(applied->scene));
             outcome.scene = scene;
         } else {
@@ -62,7 +63,8 @@ void measure_replay(Replay& replay, const std::function<bool()>& stop, const std
             progress(static_cast<double>(i) / static_cast<double>(replay.outcomes.size()));
         }
         if (!outcome.drift) {
-            const Drift drift = measure_drift_all(*before, *outcome.scene, Matching::identity, outcome.moved, stop);
+            const Drift drift = measure_drift_all(*before, *outcome.scene, Matching::identity, outcome.moved, stop,
+                                                  outcome.other_rest ? Over::clips : Over::rest_and_clips);
             if (stop && stop()) {
                 return;
             }

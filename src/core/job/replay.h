@@ -18,6 +18,7 @@ struct StepOutcome {
     std::vector<std::string> could_not;
     std::optional<Problem> problem; ///< why it did not fit; the steps after it still ran
     Mat4 moved = Mat4::Identity();
+    bool other_rest = false;    ///< it rests in another pose on purpose
     std::optional<Drift> drift; ///< of this step alone; nothing until it is measured
 };
 

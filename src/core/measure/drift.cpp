@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 #include <mutex>
+#include <optional>
 #include <tbb/blocked_range.h>
 #include <tbb/parallel_reduce.h>
 #include <unordered_map>
@@ -177,14 +178,17 @@ Drift measure_drift(const DriftRequest& request) {
 }
 
 Drift measure_drift_all(const Scene& should, const Scene& is, Matching matching, const Mat4& moved,
-                        const std::function<bool()>& stop) {
+                        const std::function<bool()>& stop, Over over) {
     DriftRequest request;
     request.should = &should;
     request.is = &is;
     request.matching = matching;
     request.moved = moved;
     request.stop = stop;
-    Drift worst = measure_drift(request);
+    std::optional<Drift> worst;
+    if (over == Over::rest_and_clips) {
+        worst = measure_drift(request);
+    }
     for (const Clip& clip : is.clips) {
         const Clip* from = nullptr;
         if (matching == Matching::name) {
@@ -206,9 +210,13 @@ Drift measure_drift_all(const Scene& should, const Scene& is, Matching matching,
         request.should_start_s = matching == Matching::identity ? clip.start_s - from->start_s : 0;
         request.rate = clip.rate;
         request.frames = clip.frames();
-        worst.take_worse(measure_drift(request));
+        if (worst) {
+            worst->take_worse(measure_drift(request));
+        } else {
+            worst = measure_drift(request);
+        }
     }
-    return worst;
+    return worst.value_or(Drift{});
 }
 
 } // namespace wembrix

@@ -45,8 +45,9 @@ struct DriftRequest {
 };
 Drift measure_drift(const DriftRequest& request);
 
+enum class Over { rest_and_clips, clips };
 /// Over the rest pose and all clips of `is`, each held against the take or clip of `should` it came from.
 Drift measure_drift_all(const Scene& should, const Scene& is, Matching matching, const Mat4& moved,
-                        const std::function<bool()>& stop = {});
+                        const std::function<bool()>& stop = {}, Over over = Over::rest_and_clips);
 
 } // namespace wembrix

@@ -1,55 +1,14 @@
 #include "core/measure/facing.h"
 
+#include "core/measure/pairs.h"
+
 #include <algorithm>
-#include <cctype>
-#include <map>
 #include <vector>
 
 namespace wembrix {
 
-namespace {
-
-/// "tansy_rig:LeftLeg_Hip" -> {"tansy", "rig", "left", "leg", "hip"}
-std::vector<std::string> words_of(std::string_view name) {
-    std::vector<std::string> words;
-    std::string word;
-    auto flush = [&] {
-        if (!word.empty()) {
-            words.push_back(word);
-            word.clear();
-        }
-    };
-    for (size_t i = 0; i < name.size(); ++i) {
-        const auto c = static_cast<unsigned char>(name[i]);
-        if (std::isalnum(c) == 0) {
-            flush();
-            continue;
-        }
-        if (std::isupper(c) != 0 && i > 0 && std::islower(static_cast<unsigned char>(name[i - 1])) != 0) {
-            flush();
-        }
-        word += static_cast<char>(std::tolower(c));
-    }
-    flush();
-    return words;
-}
-
-} // namespace
-
 Side side_of(std::string_view name) {
-    const size_t prefix = name.rfind(':');
-    const std::vector<std::string> words = words_of(prefix == std::string_view::npos ? name : name.substr(prefix + 1));
-    for (size_t i = 0; i < words.size(); ++i) {
-        const bool end =
-            i == 0 || i + 1 == words.size() || words[i + 1].find_first_not_of("0123456789") == std::string::npos;
-        if (words[i] == "left" || (end && words[i] == "l")) {
-            return Side::left;
-        }
-        if (words[i] == "right" || (end && words[i] == "r")) {
-            return Side::right;
-        }
-    }
-    return Side::middle;
+    return side_word(name).side;
 }
 
 std::optional<Facing> facing_of(const Scene& scene) {

@@ -200,7 +200,7 @@ class Drop {
                    (channel.path != Path::weights && std::binary_search(anew.begin(), anew.end(), channel.node));
         });
         if (!anew.empty()) {
-            const auto put = [&](const Pose& pose, std::vector<Transform>& locals) {
+            const auto put = [&](double, const Pose& pose, std::vector<Transform>& locals) {
                 for (size_t n = 0; n < anew.size(); ++n) {
                     Mat4 local = Mat4::Identity();
                     for (const int dropped : between_[anew[n]]) {

@@ -8,12 +8,12 @@
 #include "core/measure/pose.h"
 #include "core/steps/all.h"
 #include "core/steps/names.h"
+#include "core/steps/reframe.h"
 #include "core/steps/rekey.h"
 
 #include <Eigen/LU>
 #include <algorithm>
 #include <fmt/format.h>
-#include <set>
 
 namespace wembrix {
 
@@ -75,7 +75,7 @@ class Fold {
             result.account = "no holder stands above joints or surfaces";
             return result;
         }
-        own_meshes();
+        own_meshes(to_);
         place_nodes();
         fold_channels();
         fold_surfaces();
@@ -176,28 +176,6 @@ class Fold {
         }
         if (uneven_.empty()) {
             uneven_.push_back(from_.nodes[holder].name);
-        }
-    }
-
-    /// A mesh that several nodes show gets a copy for each: their places differ.
-    void own_meshes() {
-        std::set<int> seen;
-        for (Node& node : to_.nodes) {
-            if (node.mesh >= 0 && !seen.insert(node.mesh).second) {
-                Mesh copy = to_.meshes[node.mesh];
-                std::vector<std::string> names;
-                for (const Mesh& mesh : to_.meshes) {
-                    names.push_back(mesh.name);
-                }
-                int number = 2;
-                std::string name;
-                do {
-                    name = fmt::format("{}_{}", copy.name, number++);
-                } while (std::find(names.begin(), names.end(), name) != names.end());
-                copy.name = name;
-                node.mesh = static_cast<int>(to_.meshes.size());
-                to_.meshes.push_back(std::move(copy));
-            }
         }
     }
 
@@ -311,7 +289,7 @@ class Fold {
     /// Keys at every frame and at every key that was there.
     void key_below(const Clip& before, const std::vector<int>& nodes, Clip& clip) const {
         std::vector<Mat4> world(from_.nodes.size());
-        const auto place = [&](const Pose& pose, std::vector<Transform>& locals) {
+        const auto place = [&](double, const Pose& pose, std::vector<Transform>& locals) {
             for (size_t i = 0; i < world.size(); ++i) {
                 if (part_[i] != Part::gone) {
                     world[i] = folded_world(i, pose.world[i]);

@@ -97,6 +97,26 @@ std::vector<std::string> Parameters::texts(const char* key) {
     return result;
 }
 
+std::map<std::string, std::string> Parameters::pairs(const char* key) {
+    std::map<std::string, std::string> result;
+    const auto found = json_.find(key);
+    if (found == json_.end()) {
+        return result;
+    }
+    if (!found->is_object()) {
+        complain(fmt::format("\"{}\" is not an object of names.", key));
+        return result;
+    }
+    for (const auto& [name, value] : found->items()) {
+        if (!value.is_string()) {
+            complain(fmt::format("\"{}\" in \"{}\" is not a name.", name, key));
+            return {};
+        }
+        result[name] = value.get<std::string>();
+    }
+    return result;
+}
+
 const nlohmann::json& Parameters::objects(const char* key) {
     static const nlohmann::json none = nlohmann::json::array();
     const auto found = json_.find(key);

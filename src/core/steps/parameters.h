@@ -4,6 +4,7 @@
 #include "core/base/result.h"
 
 #include <initializer_list>
+#include <map>
 #include <nlohmann/json.hpp>
 #include <optional>
 #include <string>
@@ -21,7 +22,8 @@ class Parameters {
     bool flag(const char* key, bool otherwise);
     int needed_whole(const char* key);
     std::vector<std::string> texts(const char* key);
-    const nlohmann::json& objects(const char* key); ///< a list of objects, or an empty list
+    std::map<std::string, std::string> pairs(const char* key); ///< an object of texts, or none
+    const nlohmann::json& objects(const char* key);            ///< a list of objects, or an empty list
 
     void complain(const std::string& what);
     [[nodiscard]] bool ok() const { return !problem_; }

@@ -22,7 +22,7 @@ Clip whole_clip(const Clip& clip) {
 } // namespace
 
 void key_anew(const Scene& from, const Clip& before, const std::vector<int>& nodes,
-              const std::function<void(const Pose&, std::vector<Transform>&)>& place, Clip& clip) {
+              const std::function<void(double, const Pose&, std::vector<Transform>&)>& place, Clip& clip) {
     std::set<float> moments;
     const Clip whole = whole_clip(before);
     for (const Channel& channel : whole.channels) {
@@ -41,7 +41,7 @@ void key_anew(const Scene& from, const Clip& before, const std::vector<int>& nod
     Pose pose;
     for (const float time : times) {
         poser.at(time, pose);
-        place(pose, locals);
+        place(time, pose, locals);
         for (size_t n = 0; n < nodes.size(); ++n) {
             Transform& local = locals[n];
             if (local.rotation.dot(last[n]) < 0) {

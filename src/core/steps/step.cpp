@@ -8,10 +8,30 @@
 namespace wembrix {
 
 std::span<const StepKind> step_kinds() {
-    static const std::array rows = {leave_behind_step(),     strip_prefix_step(),      fold_holders_step(),
-                                    resize_step(),           make_root_step(),         drop_joints_step(),
-                                    rename_joints_step(),    rename_parts_step(),      rescale_weights_step(),
-                                    limit_influences_step(), drop_empty_shapes_step(), split_take_step()};
+    static const std::array rows = {leave_behind_step(),
+                                    strip_prefix_step(),
+                                    fold_holders_step(),
+                                    fold_scale_step(),
+                                    resize_step(),
+                                    turn_step(),
+                                    face_forward_step(),
+                                    ground_step(),
+                                    make_root_step(),
+                                    drop_joints_step(),
+                                    reparent_joints_step(),
+                                    insert_joint_step(),
+                                    reorder_joints_step(),
+                                    set_rest_pose_step(),
+                                    freeze_rest_turns_step(),
+                                    aim_joints_step(),
+                                    rename_joints_step(),
+                                    add_attachment_step(),
+                                    fit_contract_step(),
+                                    rename_parts_step(),
+                                    rescale_weights_step(),
+                                    limit_influences_step(),
+                                    drop_empty_shapes_step(),
+                                    split_take_step()};
     return rows;
 }
 

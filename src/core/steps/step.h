@@ -25,6 +25,7 @@ struct StepResult {
     std::string account;                ///< what it did, in one line
     std::vector<std::string> could_not; ///< what it left undone, and why
     Mat4 moved = Mat4::Identity();      ///< where the whole scene is meant to have gone (a resize)
+    bool other_rest = false;            ///< it rests in another pose on purpose: only clips can be held against before
 };
 
 /// A parameter as a person edits it.

@@ -1,0 +1,42 @@
+// A character that looks another way than forward, or does not stand on the ground.
+#include "core/findings/all.h"
+#include "core/measure/bounds.h"
+#include "core/measure/facing.h"
+
+#include <fmt/format.h>
+
+namespace wembrix {
+
+std::vector<Finding> find_facing(const FindingContext& context) {
+    const std::optional<Facing> facing = facing_of(context.scene);
+    if (!facing || facing->axis == Axis::pos_z || std::abs(direction(facing->axis).y()) > 0.5) {
+        return {};
+    }
+    Finding finding;
+    finding.grade = Grade::look;
+    finding.where = "scene";
+    finding.message = fmt::format("The character looks along {}", axis_name(facing->axis));
+    finding.reason =
+        fmt::format("Told from {}. An engine moves it along +Z: it would walk sideways or backwards.", facing->reason);
+    finding.step = Step{"face_forward", {{"looks_along", "guess"}}};
+    return {finding};
+}
+
+std::vector<Finding> find_off_ground(const FindingContext& context) {
+    const Bounds bounds = character_bounds(context.scene);
+    const double height = bounds.size().y();
+    if (bounds.empty() || joints_of(context.scene).empty() || height <= 0 ||
+        std::abs(bounds.low.y()) <= 0.02 * height) {
+        return {};
+    }
+    Finding finding;
+    finding.grade = Grade::note;
+    finding.where = "scene";
+    finding.message = fmt::format("The lowest point is {:.3g} mm {} the ground", std::abs(bounds.low.y()) * 1000,
+                                  bounds.low.y() > 0 ? "above" : "below");
+    finding.reason = "What floats or sinks in its file floats or sinks in the game.";
+    finding.step = Step{"ground", {{"centre", false}}};
+    return {finding};
+}
+
+} // namespace wembrix
