@@ -11,7 +11,6 @@ namespace {
 constexpr int joint_count = 200;
 constexpr int rings = 1000;
 constexpr int around = 100;
-constexpr int frame_count = 60;
 constexpr int clip_count = 20;
 constexpr double length = 2;
 
@@ -72,7 +71,7 @@ Mesh tube() {
     return mesh;
 }
 
-Clip sway(int number) {
+Clip sway(int number, int frame_count) {
     Clip clip;
     clip.name = fmt::format("sway_{:02}", number);
     clip.take = number + 1;
@@ -105,7 +104,7 @@ Clip sway(int number) {
 
 } // namespace
 
-Scene large_scene() {
+Scene large_scene(int frames) {
     Scene scene;
     Skin skin;
     skin.name = "skin";
@@ -120,7 +119,7 @@ Scene large_scene() {
     scene.skins.push_back(std::move(skin));
     scene.meshes.push_back(tube());
     for (int c = 0; c < clip_count; ++c) {
-        scene.clips.push_back(sway(c));
+        scene.clips.push_back(sway(c, frames));
     }
     return scene;
 }

@@ -1,5 +1,8 @@
 // Names by rule with a clash, joints dropped, searched, folded, picked.
 #include "bench_fixture.h"
+#include "core/job/card_edits.h"
+#include "shell/destinations_dialog.h"
+#include "shell/pose_commands.h"
 #include "stations/joints/ladder_rows.h"
 
 #include <QScrollBar>
@@ -177,6 +180,214 @@ TEST_F(Bench, AFindingShowsItsPlace) {
     QTest::mouseClick(show, Qt::LeftButton);
     EXPECT_EQ(window->station(), 2);
     EXPECT_EQ(window->clock().clip(), "capture_07");
+}
+
+TEST_F(Bench, AJointIsDraggedOntoAnotherAndUndone) {
+    open_mended();
+    window->choose_station(1);
+    JointLadder& ladder = window->joints().ladder();
+    const auto row_place = [&](const char* name) {
+        const QRect row = ladder.right_rect(row_of(ladder.right(), name));
+        return QPoint(row.left() + 80, row.center().y());
+    };
+    const auto parent_of = [&](const char* name) {
+        return prepared().nodes[prepared().nodes[prepared().find_node(name)].parent].name;
+    };
+    ASSERT_EQ(parent_of("spine_b"), "spine_a");
+    const size_t before = steps();
+    // Onto what hangs on it: nothing happens.
+    drag(ladder.viewport(), row_place("spine_a"), row_place("spine_b"));
+    EXPECT_EQ(steps(), before);
+    drag(ladder.viewport(), row_place("spine_b"), row_place("pelvis"));
+    EXPECT_EQ(steps(), before + 1);
+    EXPECT_EQ(window->document().undo().undoText().toStdString(), "Put spine_b under pelvis");
+    settle();
+    EXPECT_EQ(parent_of("spine_b"), "pelvis");
+    EXPECT_EQ(ladder.ladder().moved, 1U);
+    ASSERT_TRUE(wait_for([&] { return state().replay.outcomes.back().drift.has_value(); }));
+    EXPECT_LT(state().replay.outcomes.back().drift->largest_mm, 0.02) << "it hangs elsewhere and stays where it is";
+    // A second one goes into the same step; both chosen are dragged together.
+    const auto* pelvis = &ladder.right()[static_cast<size_t>(row_of(ladder.right(), "pelvis"))];
+    ASSERT_NE(pelvis->identity, 0);
+    click(ladder.viewport(), row_place("LeftLeg_Hip"));
+    click(ladder.viewport(), row_place("RightLeg_Hip"), Qt::ControlModifier);
+    drag(ladder.viewport(), row_place("RightLeg_Hip"), row_place("root"));
+    EXPECT_EQ(steps(), before + 1);
+    settle();
+    EXPECT_EQ(parent_of("LeftLeg_Hip"), "root");
+    EXPECT_EQ(parent_of("RightLeg_Hip"), "root");
+    QTest::keySequence(window.get(), QKeySequence(QKeySequence::Undo));
+    QTest::keySequence(window.get(), QKeySequence(QKeySequence::Undo));
+    settle();
+    EXPECT_EQ(parent_of("spine_b"), "spine_a");
+    EXPECT_EQ(steps(), before);
+}
+
+TEST_F(Bench, TheOtherSideIsFoundChosenAndNamedAfter) {
+    open_mended();
+    window->choose_station(1);
+    JointLadder& ladder = window->joints().ladder();
+    click(ladder.viewport(), ladder.right_rect(row_of(ladder.right(), "LeftLeg_Hip")).center());
+    EXPECT_TRUE(window->joints().facts().text().contains("mirror RightLeg_Hip"));
+    EXPECT_TRUE(window->joints().facts().text().contains("Symmetry")) << window->joints().facts().text().toStdString();
+    Q_EMIT ladder.mirrorAsked();
+    EXPECT_EQ(window->selection().current(), prepared().nodes[prepared().find_node("RightLeg_Hip")].identity);
+    // Its name is lost; the joint on the other side still has one.
+    ladder.edit_current();
+    auto* editor = child<QLineEdit>("jointName");
+    editor->clear();
+    QTest::keyClicks(editor, "bone_17");
+    QTest::keyClick(editor, Qt::Key_Return);
+    settle();
+    ASSERT_TRUE(has("bone_17"));
+    Q_EMIT ladder.nameFromMirrorAsked();
+    settle();
+    EXPECT_FALSE(has("bone_17"));
+    EXPECT_TRUE(has("RightLeg_Hip"));
+}
+
+TEST_F(Bench, SideWordsAndLettersAreRulesWithAPreview) {
+    open_mended();
+    window->choose_station(1);
+    auto* kind = child<QComboBox>("ruleKind");
+    auto* find = child<QLineEdit>("ruleFind");
+    auto* replace = child<QLineEdit>("ruleReplace");
+    auto* use = child<QPushButton>("useRule");
+    kind->setCurrentIndex(1);
+    QTest::keyClicks(find, "_l");
+    EXPECT_FALSE(use->isEnabled()) << "the other side has no word yet";
+    QTest::keyClicks(replace, "_r");
+    EXPECT_TRUE(use->isEnabled());
+    EXPECT_GT(window->joints().rules().preview().size(), 20U);
+    QTest::mouseClick(use, Qt::LeftButton);
+    settle();
+    EXPECT_TRUE(has("Leg_Hip_l"));
+    EXPECT_TRUE(has("Leg_Hip_r"));
+    kind->setCurrentIndex(2);
+    auto* detail = child<QComboBox>("ruleDetail");
+    EXPECT_FALSE(use->isEnabled());
+    detail->setCurrentIndex(1);
+    EXPECT_TRUE(use->isEnabled());
+    QTest::mouseClick(use, Qt::LeftButton);
+    settle();
+    EXPECT_TRUE(has("leg_hip_l"));
+    const Step& step = window->document().job().steps.back();
+    EXPECT_EQ(step.parameters["rules"].size(), 2U) << step.parameters.dump();
+    // The same rules as lines of text, in the step's own window.
+    StepDialog dialog(step, nullptr);
+    auto* lines = dialog.findChild<QPlainTextEdit*>("field_rules");
+    EXPECT_EQ(lines->toPlainText(), "sides: _l, _r, end\nletters: lower");
+    lines->setPlainText("sides: _le, _ri, start\nletters: upper, ^leg\na → b");
+    EXPECT_EQ(dialog.step().parameters["rules"],
+              nlohmann::json::parse(R"([{"left":"_le","right":"_ri","at":"start"},{"letters":"upper","find":"^leg"},
+                                        {"find":"a","replace":"b"}])"));
+}
+
+TEST_F(Bench, AContractIsDemandedMissedAndFitted) {
+    open_mended();
+    const Contract contract = contract_of(prepared(), "market_biped");
+    // In the destinations' window: the skeleton as it is now is demanded.
+    DestinationsDialog dialog(window->document().job().destinations, contract);
+    dialog.show();
+    QTest::mouseClick(dialog.findChild<QPushButton*>("contractFromJob"), Qt::LeftButton);
+    EXPECT_TRUE(dialog.findChild<QLabel*>("contractName")->text().contains("64 joints"));
+    ASSERT_TRUE(dialog.destinations()[0].contract.has_value());
+    window->document().edit("demand", [&](Job& job) { job.destinations = dialog.destinations(); });
+    settle();
+    window->choose_station(1);
+    const JointLadder& ladder = window->joints().ladder();
+    EXPECT_EQ(ladder.ladder().contract, "market_biped");
+    EXPECT_EQ(ladder.ladder().contract_same, 64);
+    EXPECT_TRUE(child<QLabel>("ladderCounts")->text().contains("of 64 joints the same"));
+    // A joint gets another name, another one hangs elsewhere: both are said, and the delivery would be held.
+    window->document().edit("spoil", [](Job& job) {
+        job.steps.push_back({"rename_joints", {{"names", {{"spine_b", "back"}}}}});
+        job.steps.push_back({"reparent_joints", {{"under", {{"LeftLeg_Hip", "root"}}}}});
+    });
+    settle();
+    EXPECT_EQ(ladder.ladder().contract_missing, QStringList{"spine_b"});
+    const auto& rows = ladder.ladder().prepared;
+    EXPECT_EQ(rows[static_cast<size_t>(row_of(rows, "back"))].contract, "not in it");
+    EXPECT_TRUE(rows[static_cast<size_t>(row_of(rows, "LeftLeg_Hip"))].contract.contains("parent"));
+    window->choose_station(0);
+    QPushButton* mend = finding_button("fit_contract");
+    ASSERT_NE(mend, nullptr);
+    QTest::mouseClick(mend, Qt::LeftButton);
+    settle();
+    EXPECT_TRUE(has("spine_b"));
+    EXPECT_TRUE(ladder.ladder().contract_missing.isEmpty());
+    EXPECT_EQ(ladder.ladder().contract_same, 64);
+}
+
+TEST_F(Bench, APoseIsKeptShownAndMadeTheRestPose) {
+    open_mended();
+    TwinView& twin = window->twin();
+    const auto head = [&] {
+        return point_of(twin.right().view().posed()->pose().world[prepared().find_node("head")], Vec3::Zero());
+    };
+    const auto shown = [&](const char* words) {
+        QTest::qWait(60); // until it is painted
+        return child<QLabel>("statusRight")->text() == QString::fromUtf8(words);
+    };
+    const Vec3 rest = head();
+    twin.playback().choose("capture_07");
+    window->clock().go_to(650);
+    QTest::qWait(60);
+    const Vec3 lifted = head();
+    ASSERT_GT((lifted - rest).norm(), 0.01);
+    PoseCommands poses(window->document(), window->session(), window->clock(), window.get());
+    poses.keep("lifted");
+    EXPECT_TRUE(shown("pose “lifted”")) << child<QLabel>("statusRight")->text().toStdString();
+    EXPECT_NEAR((head() - lifted).norm(), 0, 1e-9);
+    auto* choice = twin.playback().findChild<QComboBox*>("clipChoice");
+    EXPECT_GE(choice->findText("Pose “lifted”"), 0);
+    choice->setCurrentIndex(choice->findText("Bind pose"));
+    EXPECT_TRUE(shown("bind pose"));
+    choice->setCurrentIndex(choice->findText("Rest pose"));
+    EXPECT_TRUE(shown("rest pose"));
+    EXPECT_NEAR((head() - rest).norm(), 0, 1e-9);
+    // Saved with the job, and read back.
+    ASSERT_TRUE(window->document().save(job_file).ok());
+    EXPECT_EQ(read_job(job_file.toStdString())->poses.count("lifted"), 1U);
+    choice->setCurrentIndex(choice->findText("Pose “lifted”"));
+    poses.make_rest_pose();
+    settle();
+    EXPECT_EQ(window->document().job().steps.back().id, "set_rest_pose");
+    choice->setCurrentIndex(choice->findText("Rest pose"));
+    QTest::qWait(60);
+    EXPECT_NEAR((head() - lifted).norm(), 0, 1e-6);
+    ASSERT_TRUE(wait_for([&] { return state().replay.outcomes.back().drift.has_value(); }));
+    EXPECT_LT(state().replay.outcomes.back().drift->largest_mm, 0.02) << "the clips move as before";
+    choice->setCurrentIndex(choice->findText("Pose “lifted”"));
+    poses.forget();
+    EXPECT_TRUE(window->document().job().poses.empty());
+    EXPECT_EQ(choice->findText("Pose “lifted”"), -1);
+}
+
+TEST_F(Bench, TheMeasuringRodIsDraggedToAnotherHeight) {
+    open_mended();
+    SceneView& view = window->twin().right().view();
+    const double before = state().prepared.height_m;
+    const size_t count = steps();
+    const QPointF top = view.rod().p2();
+    ASSERT_TRUE(view.rect().contains(top.toPoint()));
+    const QPointF lower = view.rod().p1() + (top - view.rod().p1()) * 0.8;
+    drag(&view, top.toPoint(), lower.toPoint());
+    settle();
+    EXPECT_EQ(steps(), count) << "the step that resizes takes it up";
+    EXPECT_NEAR(state().prepared.height_m / before, 0.8, 0.03);
+    const double height = state().prepared.height_m;
+    EXPECT_NEAR(height, std::round(height * 100) / 100, 1e-4) << "to the centimetre";
+    QTest::keySequence(window.get(), QKeySequence(QKeySequence::Undo));
+    settle();
+    EXPECT_NEAR(state().prepared.height_m, before, 1e-9);
+    // Without such a step there is a new one.
+    Job job;
+    set_height(job, 1, 1.7);
+    ASSERT_EQ(job.steps.size(), 1U);
+    EXPECT_EQ(job.steps[0].parameters["height_m"], 1.7);
+    set_height(job, 1.7, 3.4);
+    EXPECT_EQ(job.steps[0].parameters["height_m"], 3.4);
 }
 
 /// A chain of joints, each with an identity.

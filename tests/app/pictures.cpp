@@ -1,4 +1,5 @@
 // wembrix-pictures JOB OUT [NAME]: the main views of the window on a job, as PNG files, for docs/screenshots.
+#include "core/job/card_edits.h"
 #include "shell/destinations_dialog.h"
 #include "shell/guide_window.h"
 #include "shell/main_window.h"
@@ -14,7 +15,7 @@
 namespace {
 
 using namespace wembrix::app;
-using wembrix::Scene;
+using namespace wembrix;
 
 bool wait_for(const std::function<bool()>& ready, int seconds = 120) {
     QElapsedTimer timer;
@@ -91,6 +92,21 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         take(window, out, QStringLiteral("joints-rule"));
         window.findChild<QLineEdit*>(QStringLiteral("ruleFind"))->clear();
     }
+    if (wanted("joints-contract")) {
+        // One joint hangs elsewhere than the contract has it, and another one has another name.
+        const Contract contract = contract_of(window.session().state()->replay.prepared(), "market_courier");
+        window.choose_station(1);
+        window.document().edit(QStringLiteral("contract"), [&](Job& edited) {
+            edited.destinations[0].contract = contract;
+            rename_one(edited, window.session().state()->replay,
+                       window.session().state()->replay.prepared().nodes[2].identity, "hips");
+            hang_under(edited, {"neck_02"}, "spine_02");
+        });
+        wait_for([&] { return window.session().is_current() && !window.session().is_busy(); });
+        take(window, out, QStringLiteral("joints-contract"));
+        window.document().undo().undo();
+        wait_for([&] { return window.session().is_current() && !window.session().is_busy(); });
+    }
     if (wanted("takes")) {
         window.choose_station(2);
         window.takes().go_to(QStringLiteral("shake_off"), 60);
@@ -124,7 +140,8 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         dialog.grab().save(out + QStringLiteral("/") + QString::fromUtf8(name) + QStringLiteral(".png"));
     };
     if (wanted("destinations")) {
-        DestinationsDialog dialog(window.document().job().destinations);
+        DestinationsDialog dialog(window.document().job().destinations,
+                                  contract_of(window.session().state()->replay.prepared(), "market_courier"));
         dialog_picture(dialog, "destinations");
     }
     if (wanted("guide")) {

@@ -202,8 +202,8 @@ TEST_F(Window, StopLeavesWholeFilesOnly) {
 TEST_F(Window, PlaysScrubsAndStepsByFrame) {
     open();
     auto* choice = child<QComboBox>("clipChoice");
-    EXPECT_EQ(choice->count(), 2);
-    choice->setCurrentIndex(1);
+    EXPECT_EQ(choice->count(), 3) << "the rest pose, the bind pose, the take";
+    choice->setCurrentIndex(2);
     window->choose_station(0);
     EXPECT_EQ(window->clock().frames(), 900);
     window->activateWindow();

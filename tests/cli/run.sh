@@ -91,6 +91,23 @@ check "a time that is none" ends 2 "$cli" takes "$work/demo/tansy_market.gltf" -
 check "props without joints are delivered" ends 0 "$cli" deliver "$work/demo/market_props.wembrix" --out "$work/props" --json
 check "and arrive" python_says "all(r['state'] == 'arrived' for x in d['deliveries'] for r in x['deliverables'])"
 
+model="$work/all/Tidewater_runtime/tansy_model.glb"
+tidewater="$work/demo/Tidewater_runtime.destination.json"
+check "a delivered model is clean" ends 0 "$cli" verify "$model" --destination "$tidewater"
+check "and says so" grep -qx "clean" "$work/out"
+check "every delivered clip, too" ends 0 "$cli" verify "$work/all/Lantern_web_view/tansy_wade.glb" --destination "Lantern web view"
+check "a source is not" ends 1 "$cli" verify "$work/demo/tansy_model.glb" --destination "$tidewater" --json
+check "claim by claim" python_says "not d['clean'] and {c['claim'] for c in d['claims'] if not c['holds']} >= {'Root', 'Holders', 'Joint names', 'Influences'}"
+check "a skeleton becomes a contract" ends 0 "$cli" contract "$work/demo/tansy.wembrix" --name market_biped
+cp "$work/out" "$work/biped.contract.json"
+check "of all joints" python_says "d['name'] == 'market_biped' and len(d['joints']) == 55 and d['joints'][0]['name'] == 'root'"
+check "the delivered model keeps it" ends 0 "$cli" verify "$model" --destination "$tidewater" --contract "$work/biped.contract.json"
+check "the source does not" ends 1 "$cli" contract "$work/demo/tansy_model.glb" --against "$work/biped.contract.json"
+check "its joints are told by likeness" grep -q "market:tansy_rig:LeftLeg_Hip → leg_hip_l (told by a name that is alike)" "$work/out"
+check "a contract that is none" ends 2 "$cli" verify "$model" --destination "$tidewater" --contract "$work/card.json"
+check "in one sentence" one_sentence
+check "a destination that is none" ends 2 "$cli" verify "$model" --destination "Moon"
+
 check "no file" ends 2 "$cli" inspect "$work/nowhere.glb"
 check "in one sentence" one_sentence
 check "not a scene" ends 2 "$cli" inspect "$work/demo/tansy.wembrix.txt"

@@ -138,13 +138,13 @@ TEST_F(OnTheLadder, TheSameNameChangesNothing) {
 }
 
 TEST_F(OnTheLadder, RulesGatherInOneStep) {
-    add_rename_rule(job, "^rig:", "");
-    add_rename_rule(job, "Left_(.)", "$1_l");
+    add_rename_rule(job, {{"find", "^rig:"}, {"replace", ""}});
+    add_rename_rule(job, {{"find", "Left_(.)"}, {"replace", "$1_l"}});
     ASSERT_EQ(job.steps.size(), 1U);
     EXPECT_EQ(job.steps[0].parameters["rules"].size(), 2U);
     EXPECT_GE(run().prepared().find_node("A_l"), 0);
     rename_one(job, run(), 2, "one");
-    add_rename_rule(job, "^one$", "two");
+    add_rename_rule(job, {{"find", "^one$"}, {"replace", "two"}});
     EXPECT_EQ(job.steps.size(), 2U) << "names given one by one are not touched by rules of the same step";
     EXPECT_GE(run().prepared().find_node("two"), 0);
 }

@@ -203,7 +203,21 @@ TEST_P(DropOnRandomRigs, WhoStaysKeepsItsPlaceInEveryFrame) {
         told += move.largest_mm;
     }
     const Drift drift = measure_drift_all(scene, result->scene, Matching::identity, Mat4::Identity());
-    EXPECT_LE(drift.largest_mm, told * 1.001 + 0.05 * largest) << "seed " << seed << " at " << drift.place;
+    if (result->could_not.empty()) { // stretch that is lost moves points that nobody handed over, and is said
+        EXPECT_LE(drift.largest_mm, told * 1.001 + 0.05 * largest) << "seed " << seed << " at " << drift.place;
+    }
+}
+
+// Seed 401: the joint that takes over was not in the skin, which was bound elsewhere than it rests.
+TEST(DropJoints, WhatIsToldHoldsForATakerThatIsNotInTheSkin) {
+    const Scene scene = random_rig(401, options_for(401));
+    const nlohmann::json names = {{"names", {"mid_0_3"}}};
+    const Result<DropPlan> plan = plan_drop(scene, names);
+    const std::vector<WeightMove> moves = measure_weight_moves(scene, plan->weights_to);
+    ASSERT_EQ(moves.size(), 1U);
+    const Drift drift = measure_drift_all(scene, dropped(scene, names), Matching::identity, Mat4::Identity());
+    EXPECT_NEAR(drift.largest_mm, moves[0].largest_mm, 1e-3 * drift.largest_mm);
+    EXPECT_EQ(drift.frame, moves[0].frame);
 }
 
 INSTANTIATE_TEST_SUITE_P(

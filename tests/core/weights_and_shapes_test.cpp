@@ -175,6 +175,51 @@ TEST(RenameParts, SurfacesShapesAndMaterials) {
     EXPECT_FALSE(apply_step(scene, {"rename_parts", {{"what", "bones"}}}).ok());
 }
 
+std::vector<std::string> by_rules(const nlohmann::json& rules, const std::vector<std::string>& names) {
+    const nlohmann::json json = {{"rules", rules}};
+    Parameters parameters(json, {"rules"});
+    const Result<RenameRules> read = rename_rules_from(parameters, json);
+    EXPECT_TRUE(read.ok()) << (read.ok() ? "" : read.problem().sentence());
+    std::vector<std::string> after;
+    for (const Result<std::string>& name : read->apply(names)) {
+        after.push_back(name ? *name : "! " + name.problem().what);
+    }
+    return after;
+}
+
+TEST(RenameRules, NumbersAreCountedForEachText) {
+    using Names = std::vector<std::string>;
+    EXPECT_EQ(by_rules({{{"find", "^(finger|toe)_.*$"}, {"replace", "$1_##"}}},
+                       {"finger_a", "toe_x", "finger_b", "wing", "finger_c", "toe_y"}),
+              (Names{"finger_01", "toe_01", "finger_02", "wing", "finger_03", "toe_02"}));
+    EXPECT_EQ(by_rules({{{"find", "^x$"}, {"replace", "#"}}}, {"x", "a#b"}), (Names{"1", "a#b"}));
+}
+
+TEST(RenameRules, SideWordsGoToEitherEndOrStay) {
+    using Names = std::vector<std::string>;
+    const Names names = {"LeftLeg_Hip", "arm_R", "spine", "wing_left_tip", "rig:LeftEye"};
+    EXPECT_EQ(by_rules({{{"left", "_l"}, {"right", "_r"}}}, names),
+              (Names{"Leg_Hip_l", "arm_r", "spine", "wing_tip_l", "rig:Eye_l"}));
+    EXPECT_EQ(by_rules({{{"left", "L_"}, {"right", "R_"}, {"at", "start"}}}, {"arm_R", "leg.left"}),
+              (Names{"R_arm", "L_leg"}));
+    EXPECT_EQ(by_rules({{{"left", "lt"}, {"right", "rt"}, {"at", "there"}}}, {"wing_left_tip"}),
+              (Names{"wing_lt_tip"}));
+}
+
+TEST(RenameRules, LettersOfAllNamesOrOfSome) {
+    using Names = std::vector<std::string>;
+    EXPECT_EQ(by_rules({{{"letters", "lower"}}}, {"Leg_Hip", "ARM"}), (Names{"leg_hip", "arm"}));
+    EXPECT_EQ(by_rules({{{"letters", "upper"}, {"find", "^l"}}}, {"leg", "arm"}), (Names{"LEG", "arm"}));
+    EXPECT_EQ(by_rules({{{"letters", "first"}}}, {"leg_hip 2a"}), (Names{"Leg_Hip 2a"}));
+    for (const char* bad :
+         {R"([{"letters":"small"}])", R"([{"left":"_l"}])", R"([{"left":"a","right":"b","at":"top"}])",
+          R"([{"replace":"b"}])", R"([{"letters":"lower","find":"("}])"}) {
+        const nlohmann::json json = {{"rules", nlohmann::json::parse(bad)}};
+        Parameters parameters(json, {"rules"});
+        EXPECT_FALSE(rename_rules_from(parameters, json).ok()) << bad;
+    }
+}
+
 TEST(RenameRules, PreviewShowsEveryNameAndItsClashes) {
     const nlohmann::json json = {{"rules", {{{"find", "_[LR]$"}, {"replace", ""}}}}, {"names", {{"tail", "fan"}}}};
     Parameters parameters(json, {"rules", "names"});

@@ -1,4 +1,5 @@
 // Any bytes at all: a scene or one sentence, never more. What is read is posed and written, too.
+#include "core/delivery/verify.h"
 #include "core/findings/finding.h"
 #include "core/formats/gltf/gltf.h"
 #include "core/measure/deform.h"
@@ -20,7 +21,11 @@ extern "C" int LLVMFuzzerTestOneInput(const uint8_t* data, size_t size) {
         const Destination destination = built_in_destinations()[0];
         (void)look_for_findings({*scene, &destination});
         (void)apply_step(*scene, {"drop_joints", {{"tips", true}, {"holding_nothing", true}}});
-        (void)apply_step(*scene, {"fold_holders"});
+        for (const char* step : {"fold_holders", "fold_scale", "set_rest_pose", "freeze_rest_turns", "aim_joints",
+                                 "reorder_joints", "ground", "face_forward"}) {
+            (void)apply_step(*scene, {step});
+        }
+        (void)verify_scene(*scene, destination, contract_of(*scene, "fuzz"));
     }
     return 0;
 }

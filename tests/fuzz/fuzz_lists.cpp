@@ -1,7 +1,9 @@
-// The readers of our own small files: jobs, destinations, route cards, lists of cuts, manifests.
+// The readers of our own small files: jobs, destinations, contracts, poses, route cards, lists of cuts, manifests.
 #include "core/delivery/manifest.h"
 #include "core/job/cuts.h"
 #include "core/job/job.h"
+#include "core/measure/contract.h"
+#include "core/steps/stored_pose.h"
 
 #include <cstddef>
 #include <cstdint>
@@ -23,6 +25,8 @@ extern "C" int LLVMFuzzerTestOneInput(const uint8_t* data, size_t size) {
         }
         (void)destination_from_json(json, "fuzz");
         (void)card_from_json(json, "fuzz");
+        (void)contract_from_json(json, "fuzz");
+        (void)pose_from_json(json);
         (void)rows_of(json);
         (void)held_in(json);
     }

@@ -86,7 +86,16 @@ int rigs(const std::filesystem::path& folder, uint32_t count) {
         if (!put(scene, fmt::format("received_{:03}", seed))) {
             return 2;
         }
-        for (const Step& step : std::vector<Step>{{"strip_prefix"}, {"fold_holders"}, {"make_root"}}) {
+        std::vector<Step> card = {{"strip_prefix"}, {"fold_holders"}, {"make_root"}};
+        if (seed % 2 == 0) {
+            // The skeleton made anew: other binds, scales, turns and order.
+            card.insert(card.end(), {{"set_rest_pose", {{"from", "bind"}, {"surface", "rebind"}}},
+                                     {"fold_scale", {{"stretch", seed % 4 == 0 ? "keep" : "places"}}},
+                                     {"aim_joints"},
+                                     {"insert_joint", {{"name", "made"}, {"under", "root"}}},
+                                     {"reorder_joints", {{"by", "name"}}}});
+        }
+        for (const Step& step : card) {
             const Result<StepResult> applied = apply_step(scene, step);
             if (!applied) {
                 return 2;

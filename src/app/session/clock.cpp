@@ -17,6 +17,8 @@ int Clock::frame() const {
 
 void Clock::choose(const QString& clip, int frames, double rate) {
     const bool other = clip != clip_;
+    still_ = Still::rest;
+    pose_name_.clear();
     clip_ = clip;
     frames_ = std::max(1, frames);
     rate_ = rate > 0 ? rate : 30;
@@ -26,6 +28,35 @@ void Clock::choose(const QString& clip, int frames, double rate) {
     }
     Q_EMIT clipChanged();
     Q_EMIT moved();
+}
+
+void Clock::stand(Still still, const QString& name, const StoredPose& pose) {
+    set_playing(false);
+    clip_.clear();
+    frames_ = 1;
+    seconds_ = 0;
+    still_ = still;
+    pose_name_ = name;
+    stored_ = pose;
+    Q_EMIT clipChanged();
+    Q_EMIT moved();
+}
+
+void Clock::show_bind_pose() {
+    stand(Still::bind, QString(), {});
+}
+
+void Clock::show_stored_pose(const QString& name, const StoredPose& pose) {
+    stand(Still::stored, name, pose);
+}
+
+QString Clock::words() const {
+    if (!clip_.isEmpty()) {
+        return tr("%1, frame %2").arg(clip_).arg(frame());
+    }
+    return still_ == Still::bind     ? tr("bind pose")
+           : still_ == Still::stored ? tr("pose “%1”").arg(pose_name_)
+                                     : tr("rest pose");
 }
 
 void Clock::go_to(int frame) {

@@ -1,6 +1,8 @@
 // One clock for all views: which clip, which frame, playing or not.
 #pragma once
 
+#include "core/steps/stored_pose.h"
+
 #include <QElapsedTimer>
 #include <QObject>
 #include <QString>
@@ -21,6 +23,16 @@ class Clock : public QObject {
     [[nodiscard]] bool is_playing() const { return timer_.isActive(); }
 
     void choose(const QString& clip, int frames, double rate);
+    /// A pose instead of a clip.
+    void show_bind_pose();
+    void show_stored_pose(const QString& name, const StoredPose& pose);
+    enum class Still { rest, bind, stored };
+    [[nodiscard]] Still still() const { return still_; } ///< which pose is shown while no clip is
+    [[nodiscard]] const QString& pose_name() const { return pose_name_; }
+    [[nodiscard]] const StoredPose& stored_pose() const { return stored_; }
+    /// "rest pose", "bind pose", "pose “lift”", or the clip and its frame.
+    [[nodiscard]] QString words() const;
+
     void go_to(int frame);
     void set_playing(bool playing);
 
@@ -31,7 +43,11 @@ class Clock : public QObject {
 
   private:
     void tick();
+    void stand(Still still, const QString& name, const StoredPose& pose);
     QString clip_;
+    Still still_ = Still::rest;
+    QString pose_name_;
+    StoredPose stored_;
     double seconds_ = 0;
     double rate_ = 30;
     int frames_ = 1;

@@ -20,6 +20,7 @@ SceneFacts facts_of(const Scene& scene) {
     }
     facts.roots = root_joints(scene).size();
     facts.held = holding_of(scene);
+    facts.sides = find_sides(scene);
     for (const Node& node : scene.nodes) {
         if (node.kind == NodeKind::joint) {
             ++facts.joints;

@@ -6,6 +6,7 @@
 #include "core/job/replay.h"
 #include "core/math/axes.h"
 #include "core/measure/holding.h"
+#include "core/measure/pairs.h"
 #include "session/document.h"
 
 #include <QObject>
@@ -28,6 +29,7 @@ struct SceneFacts {
     bool scales_one = true;
     bool odd_size = false;
     std::vector<Holding> held; ///< one a node
+    Sides sides;
 };
 SceneFacts facts_of(const Scene& scene);
 

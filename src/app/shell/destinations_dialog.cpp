@@ -2,6 +2,7 @@
 
 #include "core/formats/format.h"
 #include "session/library.h"
+#include "shell/contract_row.h"
 #include "style/look.h"
 
 #include <QComboBox>
@@ -24,7 +25,8 @@ namespace {
 /// Numbers stand in the file as numbers, all else as text.
 bool is_number(const char* key) {
     const std::string_view name(key);
-    return name == "unit_m" || name == "influences" || name == "rate" || name == "drift_limit_mm";
+    return name == "unit_m" || name == "influences" || name == "longest_name" || name == "rate" ||
+           name == "drift_limit_mm";
 }
 
 QString text_of(const nlohmann::json& json, const char* key) {
@@ -34,7 +36,8 @@ QString text_of(const nlohmann::json& json, const char* key) {
 
 } // namespace
 
-DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, QWidget* parent)
+DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, std::optional<Contract> own,
+                                       QWidget* parent)
     : QDialog(parent), before_(destinations), now_(std::move(destinations)) {
     setWindowTitle(tr("Destinations"));
     resize(820, 620);
@@ -107,9 +110,17 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, QW
     add_field(tr("Frames a second"), "rate", tr("Every joint is keyed at each of these frames."));
     add_field(tr("Root joint"), "root", tr("The one joint at the top. A file with another root is held."));
     add_field(tr("Joint names"), "joint_names", tr("A regular expression that a whole name must fit."));
+    add_field(tr("Longest name"), "longest_name", tr("Characters that a joint's name may have."));
     add_field(tr("Model file"), "model_file", tr("{job} and {destination} are filled in."));
     add_field(tr("Clip file"), "clip_file", tr("{job}, {destination} and {clip} are filled in."));
     add_field(tr("Drift limit (mm)"), "drift_limit_mm", tr("A delivery that moves any point farther is held."));
+    contract_ = new ContractRow(std::move(own), form_);
+    connect(contract_, &ContractRow::chosen, this, [this](const std::optional<Contract>& contract) {
+        now_[static_cast<size_t>(row_)].contract = contract;
+        contract_->show_contract(contract);
+    });
+    connect(contract_, &ContractRow::failed, this, [this](const QString& problem) { problem_->setText(problem); });
+    fields_->addRow(tr("Contract"), contract_);
     scroll->setWidget(form_);
     row->addWidget(scroll, 1);
     column->addLayout(row, 1);
@@ -216,6 +227,7 @@ void DestinationsDialog::choose(int row) {
         for (const Field& field : rows_) {
             field.write(text_of(json, field.key));
         }
+        contract_->show_contract(now_[static_cast<size_t>(row)].contract);
     }
     filling_ = false;
     read_fields();
@@ -250,7 +262,7 @@ void DestinationsDialog::read_fields() {
             const double value = QLocale::c().toDouble(text, &number);
             if (!number) {
                 wrong = tr("“%1” is not a number.").arg(text);
-            } else if (std::string_view(field.key) == "influences") {
+            } else if (std::string_view(field.key) == "influences" || std::string_view(field.key) == "longest_name") {
                 json[field.key] = static_cast<int>(value);
             } else {
                 json[field.key] = value;

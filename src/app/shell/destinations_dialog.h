@@ -14,10 +14,14 @@ class QPushButton;
 
 namespace wembrix::app {
 
+class ContractRow;
+
 class DestinationsDialog : public QDialog {
     Q_OBJECT
   public:
-    explicit DestinationsDialog(std::vector<Destination> destinations, QWidget* parent = nullptr);
+    /// `own`: the skeleton that the job has prepared, to be demanded as a contract.
+    explicit DestinationsDialog(std::vector<Destination> destinations, std::optional<Contract> own = std::nullopt,
+                                QWidget* parent = nullptr);
     [[nodiscard]] const std::vector<Destination>& destinations() const { return now_; }
 
   private:
@@ -34,6 +38,7 @@ class DestinationsDialog : public QDialog {
     QListWidget* list_;
     QWidget* form_;
     QFormLayout* fields_;
+    ContractRow* contract_;
     QLabel* problem_;
     QPushButton* use_;
     QPushButton* reset_;

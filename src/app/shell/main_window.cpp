@@ -1,5 +1,6 @@
 #include "shell/main_window.h"
 
+#include "core/job/card_edits.h"
 #include "shell/destinations_dialog.h"
 #include "shell/guide_window.h"
 #include "shell/menus.h"
@@ -87,6 +88,15 @@ void MainWindow::connect_parts() {
     connect(files_, &JobFiles::demoBegun, this, [this] { status_left_->setText(tr("Making the demo job…")); });
     connect(intake_, &IntakeStation::filesAsked, files_, &JobFiles::ask_for_files);
     connect(intake_, &IntakeStation::demoAsked, files_, &JobFiles::open_demo);
+    for (Pane* pane : {&twin_->left(), &twin_->right()}) {
+        connect(&pane->view(), &SceneView::heightAsked, this, [this](double height_m) {
+            if (const std::shared_ptr<const SessionState> state = session_.state()) {
+                document_.edit(tr("Make it %1 m tall").arg(height_m),
+                               [&](Job& job) { set_height(job, state->prepared.height_m, height_m); });
+            }
+        });
+    }
+    connect(joints_, &JointsStation::stepAsked, this, [this](const Step& step) { card_->add_step(step); });
     connect(intake_, &IntakeStation::placeAsked, this, &MainWindow::go_to);
     connect(&watch_, &SourceWatch::changed, this, [this] { news_->show_news(watch_.news()); });
     connect(&runner_, &DeliveryRunner::finished, &recovery_, &Recovery::keep);
@@ -106,7 +116,7 @@ void MainWindow::connect_parts() {
     connect(&deliver_->board(), &QAbstractItemModel::modelReset, this, &MainWindow::refresh);
     connect(&clock_, &Clock::moved, this, [this] {
         status_right_->setText(clock_.clip().isEmpty()
-                                   ? tr("rest pose")
+                                   ? clock_.words()
                                    : tr("%1 %2 / %3").arg(clock_.clip()).arg(clock_.frame()).arg(clock_.frames() - 1) +
                                          (clock_.is_playing() ? tr(" · playing") : QString()));
     });
@@ -137,6 +147,7 @@ QWidget* MainWindow::make_status() {
     status_left_->setObjectName(QStringLiteral("statusLeft"));
     status_middle_ = new QLabel(status);
     status_right_ = new QLabel(tr("rest pose"), status);
+    status_right_->setObjectName(QStringLiteral("statusRight"));
     row->addWidget(status_left_);
     row->addWidget(status_middle_);
     row->addStretch(1);
@@ -157,6 +168,7 @@ int MainWindow::station() const {
 }
 
 void MainWindow::show_state() {
+    joints_->show_destination(destination());
     const std::shared_ptr<const SessionState> state = session_.state();
     if (state) {
         const Destination* to = destination();
@@ -200,6 +212,9 @@ const Destination* MainWindow::destination() const {
 
 void MainWindow::refresh() {
     header_->show_job(document_);
+    for (PlaybackBar* bar : {&twin_->playback(), &deliver_->playback()}) {
+        bar->set_poses(document_.job().poses);
+    }
     setWindowTitle(document_.is_empty() ? QStringLiteral("Wembrix")
                                         : tr("%1%2 – Wembrix")
                                               .arg(QString::fromStdString(document_.job().name),
@@ -232,7 +247,12 @@ void MainWindow::show_status(const SessionState& state) {
 }
 
 void MainWindow::edit_destinations() {
-    DestinationsDialog dialog(document_.job().destinations, this);
+    std::optional<Contract> own;
+    if (const std::shared_ptr<const SessionState> state = session_.state();
+        state && !joints_of(state->replay.prepared()).empty()) {
+        own = contract_of(state->replay.prepared(), document_.job().name);
+    }
+    DestinationsDialog dialog(document_.job().destinations, std::move(own), this);
     if (dialog.exec() == QDialog::Accepted) {
         document_.edit(tr("Edit destinations"), [&](Job& job) { job.destinations = dialog.destinations(); });
     }

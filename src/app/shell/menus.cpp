@@ -1,6 +1,7 @@
 #include "shell/menus.h"
 
 #include "shell/main_window.h"
+#include "shell/pose_commands.h"
 #include "shell/shortcuts.h"
 
 #include <QDialog>
@@ -130,6 +131,15 @@ void make_playback_menu(MainWindow& window) {
     add_action(playback, tr("One frame on"), keys_of(Shortcut::next_frame), [go] { go(1); });
     add_action(playback, tr("One frame back"), keys_of(Shortcut::previous_frame), [go] { go(-1); });
     add_action(playback, tr("To the first frame"), keys_of(Shortcut::first_frame), [&clock] { clock.go_to(0); });
+    playback->addSeparator();
+    auto* poses = new PoseCommands(window.document(), window.session(), clock, &window);
+    add_action(playback, tr("Keep this pose…"), {}, [poses] { poses->ask_and_keep(); });
+    QAction* forget = add_action(playback, tr("Forget this pose"), {}, [poses] { poses->forget(); });
+    QAction* rest = add_action(playback, tr("Make this pose the rest pose"), {}, [poses] { poses->make_rest_pose(); });
+    QObject::connect(playback, &QMenu::aboutToShow, playback, [&clock, forget, rest] {
+        forget->setEnabled(clock.still() == Clock::Still::stored);
+        rest->setEnabled(!clock.clip().isEmpty() || clock.still() != Clock::Still::rest);
+    });
 }
 
 void show_shortcuts(QWidget* parent) {

@@ -1,5 +1,7 @@
 #include "shell/route_card.h"
 
+#include "core/job/card_edits.h"
+
 #include "shell/step_dialog.h"
 #include "style/look.h"
 
@@ -257,10 +259,15 @@ void RouteCard::add_step(const std::string& id) {
             step.parameters["take"] = now->replay.prepared().clips.front().name;
         }
     }
+    add_step(std::move(step));
+}
+
+void RouteCard::add_step(Step step) {
     const std::shared_ptr<const SessionState> state = session_.state();
-    StepDialog dialog(step, state ? state->replay.prepared_scene() : nullptr, this);
+    const std::string id = step.id;
+    StepDialog dialog(std::move(step), state ? state->replay.prepared_scene() : nullptr, this);
     if (dialog.exec() == QDialog::Accepted) {
-        document_.edit(tr("Add %1").arg(label_of(id)), [&](Job& job) { job.steps.push_back(dialog.step()); });
+        document_.edit(tr("Add %1").arg(label_of(id)), [&](Job& job) { add_step_at_its_place(job, dialog.step()); });
     }
 }
 

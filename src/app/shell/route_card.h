@@ -44,8 +44,9 @@ class RouteCard : public QWidget {
     Q_OBJECT
   public:
     RouteCard(Document& document, Session& session, QWidget* parent = nullptr);
-    /// Opens the dialog for a new step of a kind and puts it at the end of the card.
+    /// Opens the dialog for a new step of a kind, and puts it where it works: before what cuts takes.
     void add_step(const std::string& id);
+    void add_step(Step step);
     void edit_step(size_t index);
 
   private:

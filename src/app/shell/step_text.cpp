@@ -2,6 +2,8 @@
 
 #include <QObject>
 #include <QStringList>
+#include <optional>
+#include <utility>
 
 namespace wembrix::app {
 
@@ -14,7 +16,18 @@ QString from(const json& value, const char* key) {
     return found != value.end() && found->is_string() ? QString::fromStdString(found->get<std::string>()) : QString();
 }
 
+/// "^Left(.*)$ → $1_l", "letters: lower", "sides: _l, _r, end"
 QString rule_line(const json& rule) {
+    if (rule.contains("letters")) {
+        const QString only = from(rule, "find");
+        return QStringLiteral("letters: ") + from(rule, "letters") +
+               (only.isEmpty() ? QString() : QStringLiteral(", ") + only);
+    }
+    if (rule.contains("left")) {
+        return QStringLiteral("sides: %1, %2, %3")
+            .arg(from(rule, "left"), from(rule, "right"),
+                 rule.contains("at") ? from(rule, "at") : QStringLiteral("end"));
+    }
     return from(rule, "find") + QStringLiteral(" → ") + from(rule, "replace");
 }
 
@@ -34,15 +47,44 @@ QString clip_line(const json& clip) {
     return cells.join(QStringLiteral(", "));
 }
 
-QString read_rule(const QString& line, json& rules) {
+/// The two sides of an arrow.
+std::optional<std::pair<QString, QString>> read_arrow(const QString& line) {
     QStringList sides = line.split(QStringLiteral("→"));
     if (sides.size() == 1) {
         sides = line.split(QStringLiteral("->"));
     }
     if (sides.size() != 2 || sides[0].trimmed().isEmpty()) {
+        return std::nullopt;
+    }
+    return std::pair(sides[0].trimmed(), sides[1].trimmed());
+}
+
+QString read_rule(const QString& line, json& rules) {
+    if (line.startsWith(QStringLiteral("letters:"))) {
+        const QString words = line.mid(8).trimmed();
+        const qsizetype comma = words.indexOf(QLatin1Char(','));
+        json rule = {{"letters", words.left(comma).trimmed().toStdString()}};
+        if (comma >= 0) {
+            rule["find"] = words.mid(comma + 1).trimmed().toStdString();
+        }
+        rules.push_back(rule);
+        return {};
+    }
+    if (line.startsWith(QStringLiteral("sides:"))) {
+        const QStringList words = line.mid(6).split(QLatin1Char(','));
+        if (words.size() < 2) {
+            return QObject::tr("“%1” is not of the form sides: left word, right word, end").arg(line);
+        }
+        json rule = {{"left", words[0].trimmed().toStdString()}, {"right", words[1].trimmed().toStdString()}};
+        rule["at"] = words.size() > 2 ? words[2].trimmed().toStdString() : "end";
+        rules.push_back(rule);
+        return {};
+    }
+    const auto sides = read_arrow(line);
+    if (!sides) {
         return QObject::tr("“%1” is not of the form find → replace").arg(line);
     }
-    rules.push_back({{"find", sides[0].trimmed().toStdString()}, {"replace", sides[1].trimmed().toStdString()}});
+    rules.push_back({{"find", sides->first.toStdString()}, {"replace", sides->second.toStdString()}});
     return {};
 }
 
@@ -121,12 +163,11 @@ QString set_parameter(json& parameters, const StepField& field, const QString& t
     if (field.kind == StepField::Kind::pairs) {
         json pairs = json::object();
         for (const QString& line : typed.split(QLatin1Char('\n'), Qt::SkipEmptyParts)) {
-            json rule = json::array();
-            const QString wrong = read_rule(line, rule);
-            if (!wrong.isEmpty()) {
+            const auto sides = read_arrow(line);
+            if (!sides) {
                 return QObject::tr("“%1” is not of the form old → new").arg(line);
             }
-            pairs[rule[0]["find"].get<std::string>()] = rule[0]["replace"];
+            pairs[sides->first.toStdString()] = sides->second.toStdString();
         }
         if (pairs.empty()) {
             parameters.erase(key);

@@ -9,6 +9,7 @@
 #include <QSignalBlocker>
 #include <QSlider>
 #include <algorithm>
+#include <utility>
 
 namespace wembrix::app {
 
@@ -42,6 +43,7 @@ PlaybackBar::PlaybackBar(Clock& clock, QWidget* parent) : QWidget(parent), clock
         clock_.set_playing(false);
         clock_.go_to(frame);
     });
+    connect(&clock_, &Clock::clipChanged, this, &PlaybackBar::follow);
     connect(&clock_, &Clock::moved, this, &PlaybackBar::refresh);
     connect(&clock_, &Clock::playingChanged, this, &PlaybackBar::refresh);
     offer_nothing();
@@ -56,19 +58,76 @@ void PlaybackBar::offer_nothing() {
     refresh();
 }
 
+void PlaybackBar::set_poses(const std::map<std::string, StoredPose>& poses) {
+    if (poses_ == poses) {
+        return;
+    }
+    poses_ = poses;
+    if (rows_.empty()) {
+        return;
+    }
+    // The poses stand between the rest pose and the clips.
+    const std::vector<Row> before = std::exchange(rows_, {});
+    const QSignalBlocker quiet(clips_);
+    QStringList labels;
+    for (size_t i = 0; i < before.size(); ++i) {
+        labels << clips_->itemText(static_cast<int>(i));
+    }
+    clips_->clear();
+    offer_poses();
+    for (size_t i = 0; i < before.size(); ++i) {
+        if (before[i].frames > 1 || before[i].take != 0) {
+            rows_.push_back(before[i]);
+            clips_->addItem(labels[static_cast<qsizetype>(i)]);
+        }
+    }
+    const int index = row_of_clock();
+    clips_->setCurrentIndex(index);
+    chosen(index);
+}
+
+int PlaybackBar::row_of_clock() const {
+    const bool clip = !clock_.clip().isEmpty();
+    for (size_t i = 0; i < rows_.size(); ++i) {
+        if (rows_[i].name == (clip ? clock_.clip() : clock_.pose_name()) && rows_[i].still == clock_.still()) {
+            return static_cast<int>(i);
+        }
+    }
+    return 0;
+}
+
+void PlaybackBar::follow() {
+    const QSignalBlocker quiet(clips_);
+    clips_->setCurrentIndex(row_of_clock());
+}
+
+void PlaybackBar::offer_poses() {
+    rows_ = {Row{}, Row{}};
+    rows_.back().still = Clock::Still::bind;
+    clips_->addItem(tr("Rest pose"));
+    clips_->addItem(tr("Bind pose"));
+    for (const auto& [name, pose] : poses_) {
+        static_cast<void>(pose);
+        rows_.push_back({QString::fromStdString(name)});
+        rows_.back().still = Clock::Still::stored;
+        clips_->addItem(tr("Pose “%1”").arg(rows_.back().name));
+    }
+}
+
+void PlaybackBar::resizeEvent(QResizeEvent* event) {
+    QWidget::resizeEvent(event);
+    // In a narrow place the slider needs the room; the status line says the frame as well.
+    label_->setVisible(width() >= 420);
+    clips_->setMaximumWidth(width() >= 420 ? 170 : 120);
+}
+
 void PlaybackBar::offer(const Scene& scene, const Scene& received) {
-    const QString wanted = clock_.clip();
-    rows_ = {Row{}};
     const QSignalBlocker quiet(clips_);
     clips_->clear();
-    clips_->addItem(tr("Rest pose"));
-    int index = 0;
+    offer_poses();
     for (const Clip& clip : scene.clips) {
         rows_.push_back({QString::fromStdString(clip.name), clip.frames(), clip.rate, clip.take, clip.start_s});
         clips_->addItem(rows_.back().name);
-        if (rows_.back().name == wanted) {
-            index = clips_->count() - 1;
-        }
     }
     // A take that was cut can still be seen whole.
     for (const Clip& take : received.clips) {
@@ -79,19 +138,17 @@ void PlaybackBar::offer(const Scene& scene, const Scene& received) {
         if (cut && !whole && scene.find_clip(take.name) == nullptr) {
             rows_.push_back({QString::fromStdString(take.name), take.frames(), take.rate, take.take, take.start_s});
             clips_->addItem(tr("%1 (whole take)").arg(rows_.back().name));
-            if (rows_.back().name == wanted) {
-                index = clips_->count() - 1;
-            }
         }
     }
     setEnabled(true);
+    const int index = row_of_clock();
     clips_->setCurrentIndex(index);
     chosen(index);
 }
 
 void PlaybackBar::choose(const QString& clip) {
     for (size_t i = 0; i < rows_.size(); ++i) {
-        if (rows_[i].name == clip) {
+        if (rows_[i].name == clip && rows_[i].still == Clock::Still::rest) {
             clips_->setCurrentIndex(static_cast<int>(i));
         }
     }
@@ -104,7 +161,13 @@ void PlaybackBar::chosen(int index) {
     const Row& row = rows_[index];
     clock_.setProperty("take", row.take);
     clock_.setProperty("start_s", row.start_s);
-    clock_.choose(row.name, row.frames, row.rate);
+    if (row.still == Clock::Still::bind) {
+        clock_.show_bind_pose();
+    } else if (row.still == Clock::Still::stored) {
+        clock_.show_stored_pose(row.name, poses_[row.name.toStdString()]);
+    } else {
+        clock_.choose(row.name, row.frames, row.rate);
+    }
     refresh();
 }
 
@@ -118,7 +181,7 @@ void PlaybackBar::refresh() {
     label_->setText(
         clock_.frames() > 1
             ? tr("f %1 of %2 · %3 s").arg(clock_.frame()).arg(clock_.frames() - 1).arg(clock_.seconds(), 0, 'f', 2)
-            : tr("rest pose"));
+            : clock_.words());
     label_->setToolTip(tr("Frame and time, at %1 frames a second").arg(clock_.rate()));
 }
 

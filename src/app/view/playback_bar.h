@@ -21,11 +21,18 @@ class PlaybackBar : public QWidget {
     /// The clips of Prepared, and the takes of Received that they were cut from.
     void offer(const Scene& scene, const Scene& received);
     void offer_nothing();
+    /// Poses that the job keeps, beside the rest pose and the bind pose.
+    void set_poses(const std::map<std::string, StoredPose>& poses);
     void choose(const QString& clip);
+
+  protected:
+    void resizeEvent(QResizeEvent* event) override;
 
   private:
     void chosen(int index);
     void refresh();
+    void follow(); ///< shows in the box what the clock was told elsewhere
+    [[nodiscard]] int row_of_clock() const;
 
     struct Row {
         QString name;
@@ -33,9 +40,12 @@ class PlaybackBar : public QWidget {
         double rate = 30;
         qlonglong take = 0;
         double start_s = 0;
+        Clock::Still still = Clock::Still::rest; ///< when the name is that of no clip
     };
+    void offer_poses();
     Clock& clock_;
     std::vector<Row> rows_;
+    std::map<std::string, StoredPose> poses_;
     QComboBox* clips_;
     QPushButton* play_;
     QSlider* scrub_;

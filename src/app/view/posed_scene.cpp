@@ -71,10 +71,21 @@ PosedScene::PosedScene(std::shared_ptr<const Scene> scene, const std::vector<int
 void PosedScene::choose(const Clip* clip, double start_s) {
     poser_ = std::make_unique<Poser>(*scene_, clip);
     start_s_ = start_s;
+    still_.clear();
+}
+
+void PosedScene::choose_pose(std::vector<Transform> locals) {
+    choose(nullptr, 0);
+    still_ = std::move(locals);
 }
 
 void PosedScene::pose_at(double seconds) {
     poser_->at(start_s_ + seconds, pose_);
+    for (size_t i = 0; i < still_.size(); ++i) {
+        const int parent = scene_->nodes[i].parent;
+        pose_.local[i] = still_[i];
+        pose_.world[i] = parent < 0 ? still_[i].matrix() : Mat4(pose_.world[parent] * still_[i].matrix());
+    }
     deformer_.points_and_normals(pose_, points_, normals_);
 }
 

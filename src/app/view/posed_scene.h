@@ -20,6 +20,8 @@ class PosedScene {
 
     /// Clip by name, or the take that a clip was cut from; empty: the rest pose.
     void choose(const Clip* clip, double start_s);
+    /// One local transform a node, instead of a clip.
+    void choose_pose(std::vector<Transform> locals);
     void pose_at(double seconds);
 
     [[nodiscard]] const Scene& scene() const { return *scene_; }
@@ -41,6 +43,7 @@ class PosedScene {
     Deformer deformer_;
     std::unique_ptr<Poser> poser_;
     double start_s_ = 0;
+    std::vector<Transform> still_; ///< empty: the poser's
     Pose pose_;
     std::vector<Vec3f> points_;
     std::vector<Vec3f> normals_;

@@ -85,14 +85,19 @@ void draw_figure(QPainter& painter, const Projection& p) {
     painter.drawText(QRectF(above.x() - 40, above.y() - 16, 80, 14), Qt::AlignCenter, QObject::tr("1.75 m"));
 }
 
+QLineF rod_of(const Projection& p, double height_m) {
+    const Vec3 foot = p.middle + p.aside() * (0.42 * p.unit);
+    return {p.on_screen(foot), p.on_screen(foot + Vec3(0, height_m, 0))};
+}
+
 void draw_rod(QPainter& painter, const Projection& p, double height_m, const QColor& colour) {
     if (height_m <= 0) {
         return;
     }
     const Vec3 aside = p.aside();
     const Vec3 foot = p.middle + aside * (0.42 * p.unit);
-    const QPointF low = p.on_screen(foot);
-    const QPointF high = p.on_screen(foot + Vec3(0, height_m, 0));
+    const QPointF low = rod_of(p, height_m).p1();
+    const QPointF high = rod_of(p, height_m).p2();
     painter.setPen(QPen(colour, 1.4));
     painter.drawLine(low, high);
     painter.drawLine(low + QPointF(-5, 0), low + QPointF(5, 0));

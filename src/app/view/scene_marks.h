@@ -6,6 +6,7 @@
 #include "view/posed_scene.h"
 #include "view/projection.h"
 
+#include <QLineF>
 #include <QPainter>
 #include <vector>
 
@@ -17,6 +18,8 @@ double grid_gap(double unit);
 void draw_ground(QPainter& painter, const Projection& p);
 /// A person of 1.75 m beside the character, turned to the viewer.
 void draw_figure(QPainter& painter, const Projection& p);
+/// Where the measuring rod of that height begins and ends in the pane.
+QLineF rod_of(const Projection& p, double height_m);
 void draw_rod(QPainter& painter, const Projection& p, double height_m, const QColor& colour);
 
 /// Where each joint is in the pane; nodes that are no joints or lie behind the eye are not `shown`.

@@ -7,11 +7,13 @@
 #include <QPainter>
 #include <QWheelEvent>
 #include <cmath>
+#include <utility>
 
 namespace wembrix::app {
 
 SceneView::SceneView(State state, Camera& camera, Clock& clock, QWidget* parent)
     : QOpenGLWidget(parent), state_(state), camera_(camera), clock_(clock) {
+    setMouseTracking(true);
     setFocusPolicy(Qt::ClickFocus);
     setToolTip(tr("Click a joint to choose it · drag to turn · right drag to slide · wheel to come nearer · "
                   "double-click to see all"));
@@ -190,6 +192,21 @@ void SceneView::choose_clip_of(PosedScene& posed) const {
         }
     }
     posed.choose(clip, start);
+    if (!name.empty() || clock_.still() == Clock::Still::rest) {
+        return;
+    }
+    const Scene& scene = posed.scene();
+    if (clock_.still() == Clock::Still::bind) {
+        posed.choose_pose(bind_pose(scene));
+    } else if (&posed != posed_.get() || state_ != State::received) {
+        // A stored pose speaks of the joints of Prepared: in what was received they stand otherwise.
+        std::vector<Transform> locals;
+        for (const Node& node : scene.nodes) {
+            const auto stored = clock_.stored_pose().find(node.name);
+            locals.push_back(stored == clock_.stored_pose().end() ? node.rest : stored->second);
+        }
+        posed.choose_pose(std::move(locals));
+    }
 }
 
 void SceneView::initializeGL() {
@@ -346,7 +363,10 @@ void SceneView::paintGL() {
             draw_joints(over, p, *posed_, selection_, shown_.names);
         }
         if (shown_.tools && facts_.height_m > 0) {
-            draw_rod(over, p, facts_.height_m, facts_.odd_size ? l.stop : l.of(state_));
+            draw_rod(over, p, rod_m_ > 0 ? rod_m_ : facts_.height_m,
+                     rod_m_ > 0        ? l.selection
+                     : facts_.odd_size ? l.stop
+                                       : l.of(state_));
         }
         if (difference_) {
             draw_difference_scale(over, p, difference_->largest(), difference_->largest_ever());
@@ -408,13 +428,43 @@ void SceneView::draw_labels(QPainter& painter, const Projection& p) const {
 void SceneView::mousePressEvent(QMouseEvent* event) {
     pressed_ = last_ = event->position();
     dragged_ = false;
+    rod_m_ = event->button() == Qt::LeftButton && on_rod(event->position()) ? facts_.height_m : 0;
+}
+
+QLineF SceneView::rod() const {
+    return rod_of(projection(), facts_.height_m);
+}
+
+bool SceneView::on_rod(const QPointF& place) const {
+    return posed_ && shown_.tools && state_ == State::prepared && facts_.height_m > 0 &&
+           QLineF(place, rod().p2()).length() < 12;
+}
+
+void SceneView::drag_rod(const QPointF& place) {
+    const QLineF now = rod();
+    const double pixels = now.p1().y() - now.p2().y();
+    if (pixels > 8) {
+        const double height = facts_.height_m * std::max(0.02, (now.p1().y() - place.y()) / pixels);
+        // To the centimetre for what is about as large as a person, else to three figures.
+        const double step = std::pow(10.0, std::floor(std::log10(height)) - 2);
+        rod_m_ = std::round(height / step) * step;
+        setToolTip(tr("%1 m tall").arg(rod_m_));
+        update();
+    }
 }
 
 void SceneView::mouseMoveEvent(QMouseEvent* event) {
     const QPointF by = event->position() - last_;
     last_ = event->position();
     dragged_ = dragged_ || (event->position() - pressed_).manhattanLength() >= QApplication::startDragDistance() / 2.0;
-    if (!dragged_) {
+    if (event->buttons() == Qt::NoButton) {
+        setCursor(on_rod(event->position()) ? Qt::SizeVerCursor : Qt::ArrowCursor);
+    }
+    if (!dragged_ || event->buttons() == Qt::NoButton) {
+        return;
+    }
+    if (rod_m_ > 0) {
+        drag_rod(event->position());
         return;
     }
     const bool slide =
@@ -428,6 +478,13 @@ void SceneView::mouseMoveEvent(QMouseEvent* event) {
 }
 
 void SceneView::mouseReleaseEvent(QMouseEvent* event) {
+    if (const double height = std::exchange(rod_m_, 0); height > 0) {
+        update();
+        if (dragged_ && std::abs(height / facts_.height_m - 1) > 1e-6) {
+            Q_EMIT heightAsked(height);
+        }
+        return;
+    }
     if (dragged_ || event->button() != Qt::LeftButton || selection_ == nullptr || !posed_ || !shown_.joints) {
         return;
     }

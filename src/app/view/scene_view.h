@@ -65,10 +65,13 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     /// Turns the camera's eye to the chosen joints, near enough to fill the pane; to all when none is chosen.
     void frame_selection();
     [[nodiscard]] QPointF place_of(int node) const; ///< of a joint, in the pane
+    /// The measuring rod, from the ground to the top, in the pane. Its top can be dragged in Prepared.
+    [[nodiscard]] QLineF rod() const;
     [[nodiscard]] QSize minimumSizeHint() const override { return {120, 140}; }
 
   Q_SIGNALS:
     void ready();
+    void heightAsked(double height_m); ///< the rod's top was dragged there
 
   protected:
     void initializeGL() override;
@@ -94,6 +97,8 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     [[nodiscard]] QImage layer() const; ///< an empty picture of the pane's size
     void paint_back(const Projection& p);
     void draw_surfaces(const Projection& p);
+    [[nodiscard]] bool on_rod(const QPointF& place) const;
+    void drag_rod(const QPointF& place);
     void draw_labels(QPainter& painter, const Projection& p) const;
 
     State state_;
@@ -116,6 +121,7 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     QPointF pressed_;
     QPointF last_;
     bool dragged_ = false;
+    double rod_m_ = 0; ///< while its top is dragged
     ClayPrograms programs_;
     Clay clay_;
     Clay other_clay_;

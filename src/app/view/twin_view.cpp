@@ -216,8 +216,7 @@ QImage TwinView::picture() {
         bold.setWeight(QFont::DemiBold);
         painter.setFont(bold);
         painter.setPen(look().of(panes[i]->state()));
-        const QString moment =
-            clock_.clip().isEmpty() ? tr("rest pose") : tr("%1, frame %2").arg(clock_.clip()).arg(clock_.frame());
+        const QString moment = clock_.words();
         painter.drawText(QRect(x + 8, 4, images[i].width() - 16, caption - 4), Qt::AlignLeft | Qt::AlignVCenter,
                          tr("%1 · %2").arg(state_name(panes[i]->state()), moment));
         painter.drawImage(x, caption, images[i]);

@@ -63,8 +63,8 @@ std::optional<nlohmann::json> rules_that_fit(const std::vector<std::string>& nam
         const nlohmann::json json = {{"rules", rules}};
         Parameters own(json, {"rules"});
         const Result<RenameRules> made = rename_rules_from(own, json);
-        const bool all = std::all_of(names.begin(), names.end(), [&](const std::string& name) {
-            const Result<std::string> now = made->apply(name);
+        const std::vector<Result<std::string>> after = made->apply(names);
+        const bool all = std::all_of(after.begin(), after.end(), [&](const Result<std::string>& now) {
             return now && now->size() <= longest && std::regex_match(*now, pattern);
         });
         if (all) {

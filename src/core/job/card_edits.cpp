@@ -56,8 +56,39 @@ void rename_one(Job& job, const Replay& replay, int64_t identity, const std::str
     add_step_at_its_place(job, {"rename_joints", {{"names", {{now, name}}}}});
 }
 
-void add_rename_rule(Job& job, const std::string& find, const std::string& replace) {
-    const nlohmann::json rule = {{"find", find}, {"replace", replace}};
+void set_height(Job& job, double now_m, double wanted_m) {
+    for (size_t i = job.steps.size(); i-- > 0;) {
+        Step& step = job.steps[i];
+        if (step.id != "resize" || !step.on) {
+            continue;
+        }
+        for (const char* key : {"factor", "height_m"}) {
+            if (step.parameters.contains(key) && step.parameters[key].is_number()) {
+                step.parameters[key] = step.parameters[key].get<double>() * (wanted_m / now_m);
+                return;
+            }
+        }
+    }
+    add_step_at_its_place(job, {"resize", {{"height_m", wanted_m}}});
+}
+
+void hang_under(Job& job, const std::vector<std::string>& names, const std::string& under) {
+    const size_t place = before_cuts(job);
+    nlohmann::json moves = nlohmann::json::object();
+    for (const std::string& name : names) {
+        moves[name] = under;
+    }
+    if (place > 0) {
+        Step& last = job.steps[place - 1];
+        if (last.id == "reparent_joints" && last.on && last.parameters.contains("under")) {
+            last.parameters["under"].update(moves);
+            return;
+        }
+    }
+    add_step_at_its_place(job, {"reparent_joints", {{"under", moves}}});
+}
+
+void add_rename_rule(Job& job, const nlohmann::json& rule) {
     const size_t place = before_cuts(job);
     if (place > 0) {
         Step& last = job.steps[place - 1];

@@ -18,9 +18,16 @@ void add_step_at_its_place(Job& job, const Step& step);
 /// later steps unchanged, else in a new one at the end.
 void rename_one(Job& job, const Replay& replay, int64_t identity, const std::string& name);
 
+/// Makes what is `now_m` tall `wanted_m` tall: in the card's last step that resizes, else in a new one.
+void set_height(Job& job, double now_m, double wanted_m);
+
 /// Adds a rule behind all others: to the last step before the cuts if that renames by rule, else in a new
 /// one.
-void add_rename_rule(Job& job, const std::string& find, const std::string& replace);
+void add_rename_rule(Job& job, const nlohmann::json& rule);
+
+/// Hangs joints, by their names in Prepared, under another one: with the last step before the cuts if that does so,
+/// else with a new one.
+void hang_under(Job& job, const std::vector<std::string>& names, const std::string& under);
 
 /// Drops joints by their names in Prepared: with the last step before the cuts if that drops by name, else with a new
 /// one.

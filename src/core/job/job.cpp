@@ -21,9 +21,13 @@ json job_to_json(const Job& job) {
     for (const Destination& destination : job.destinations) {
         destinations.push_back(destination_to_json(destination));
     }
-    return {{"format", "wembrix job"},     {"version", 1},   {"name", job.name},
-            {"sources", job.sources},      {"steps", steps}, {"destinations", destinations},
-            {"deliveries", job.deliveries}};
+    json to = {{"format", "wembrix job"},     {"version", 1},   {"name", job.name},
+               {"sources", job.sources},      {"steps", steps}, {"destinations", destinations},
+               {"deliveries", job.deliveries}};
+    for (const auto& [name, pose] : job.poses) {
+        to["poses"][name] = pose_to_json(pose);
+    }
+    return to;
 }
 
 Result<Job> job_from_json(const json& from, const std::string& where) {
@@ -66,6 +70,15 @@ Result<Job> job_from_json(const json& from, const std::string& where) {
                 }
             }
             job.destinations.push_back(destination.take());
+        }
+    }
+    if (from.contains("poses") && from["poses"].is_object()) {
+        for (const auto& [name, pose] : from["poses"].items()) {
+            Result<StoredPose> read = pose_from_json(pose);
+            if (!read) {
+                return Problem{read.problem().what, where + ", pose \"" + name.substr(0, 60) + "\"", ""};
+            }
+            job.poses[name] = read.take();
         }
     }
     return job;

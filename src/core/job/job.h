@@ -6,8 +6,10 @@
 #include "core/destination/destination.h"
 #include "core/scene/scene.h"
 #include "core/steps/step.h"
+#include "core/steps/stored_pose.h"
 
 #include <filesystem>
+#include <map>
 #include <string>
 #include <vector>
 
@@ -18,7 +20,8 @@ struct Job {
     std::vector<std::string> sources; ///< paths; relative ones count from the job's folder
     std::vector<Step> steps;
     std::vector<Destination> destinations;
-    std::string deliveries = "deliveries"; ///< folder; relative ones count from the job's folder
+    std::map<std::string, StoredPose> poses; ///< by name, of Prepared
+    std::string deliveries = "deliveries";   ///< folder; relative ones count from the job's folder
 
     bool operator==(const Job& other) const = default;
 };

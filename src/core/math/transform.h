@@ -20,6 +20,9 @@ struct Transform {
     Vec3 scale = Vec3::Ones();
 
     [[nodiscard]] Mat4 matrix() const;
+    bool operator==(const Transform& other) const {
+        return translation == other.translation && rotation.coeffs() == other.rotation.coeffs() && scale == other.scale;
+    }
 };
 
 /// A matrix taken apart: matrix ~ translation * rotation * scale. A mirror goes into scale.x.

@@ -39,9 +39,24 @@ struct Group {
     std::vector<Given> points;
 };
 
-Mat4 bind_of(const Skin& skin, int joint, const Mat4& world) {
+Mat4 bind_of(const Skin& skin, int joint) {
     const auto found = std::find(skin.joints.begin(), skin.joints.end(), joint);
-    return found == skin.joints.end() ? Mat4(world.inverse()) : skin.inverse_binds[found - skin.joints.begin()];
+    return skin.inverse_binds[static_cast<size_t>(found - skin.joints.begin())];
+}
+
+/// The bind that the one who takes over has, or is given: so that what the first of the skin's joints hands to it does
+/// not move at rest.
+Mat4 bind_of_taker(const Skin& skin, int taker, const std::map<int, int>& to, const std::vector<Mat4>& world) {
+    if (std::find(skin.joints.begin(), skin.joints.end(), taker) != skin.joints.end()) {
+        return bind_of(skin, taker);
+    }
+    for (size_t j = 0; j < skin.joints.size(); ++j) {
+        const auto goes = to.find(skin.joints[j]);
+        if (goes != to.end() && goes->second == taker) {
+            return world[taker].inverse() * world[skin.joints[j]] * skin.inverse_binds[j];
+        }
+    }
+    return world[taker].inverse();
 }
 
 /// Of each point; empty for a surface without shapes.
@@ -95,8 +110,8 @@ std::vector<Group> groups_of(const Scene& scene, const std::map<int, int>& to, s
                     Group group;
                     group.move = move->second;
                     group.skin = node.skin;
-                    group.bind = bind_of(skin, joint, world[joint]);
-                    group.to_bind = bind_of(skin, to.at(joint), world[to.at(joint)]);
+                    group.bind = bind_of(skin, joint);
+                    group.to_bind = bind_of_taker(skin, to.at(joint), to, world);
                     groups.push_back(std::move(group));
                 }
                 groups[at->second].points.push_back({mesh.positions[i].cast<double>(),

@@ -20,9 +20,15 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
     size_t renamed = 0;
     std::string example;
     std::vector<std::string> names;
+    std::vector<std::string> all;
+    for (const int joint : joints_of(scene)) {
+        all.push_back(scene.nodes[joint].name);
+    }
+    const std::vector<Result<std::string>> ruled = rules->apply(all);
+    size_t next = 0;
     for (Node& node : result.scene.nodes) {
         if (node.kind == NodeKind::joint) {
-            const Result<std::string> name = rules->apply(node.name);
+            const Result<std::string>& name = ruled[next++];
             if (!name) {
                 return name.problem();
             }

@@ -22,8 +22,14 @@ class Renaming {
 
     void run(const std::vector<std::string*>& names, const std::vector<std::string>& others) {
         std::vector<std::string> all = others;
-        for (std::string* name : names) {
-            const Result<std::string> after = rules.apply(*name);
+        std::vector<std::string> before;
+        for (const std::string* name : names) {
+            before.push_back(*name);
+        }
+        const std::vector<Result<std::string>> renamed = rules.apply(before);
+        for (size_t i = 0; i < names.size(); ++i) {
+            std::string* name = names[i];
+            const Result<std::string>& after = renamed[i];
             if (!after) {
                 problem = problem ? problem : std::optional<Problem>(after.problem());
                 return;

@@ -13,17 +13,31 @@ namespace wembrix {
 
 struct RenameRules {
     struct Rule {
-        std::regex find;
+        enum class Kind {
+            replace, ///< what `find` finds becomes `replace`; a run of # in it is a number, counted for each other text
+            letters, ///< the whole name in `letters`
+            sides,   ///< the word for the side becomes `left` or `right`, put `at`
+        };
+        enum class Letters { lower, upper, first };
+        enum class At { end, start, there };
+        Kind kind = Kind::replace;
+        std::regex find; ///< names it finds nothing in are left alone
         std::string replace;
+        Letters letters = Letters::lower;
+        std::string left;
+        std::string right;
+        At at = At::end;
     };
     std::vector<Rule> rules;                  ///< applied in order, each to what the one before made
     std::map<std::string, std::string> names; ///< old name to new; such a name is not touched by the rules
 
-    /// The name after the rules, or why there is none.
-    [[nodiscard]] Result<std::string> apply(const std::string& name) const;
+    /// The names after the rules, or why there is none. Numbers are counted in the order of the names.
+    [[nodiscard]] std::vector<Result<std::string>> apply(const std::vector<std::string>& all) const;
 };
 
-/// Reads "rules" (a list of {"find", "replace"}) and "names" (an object) of a step's parameters.
+/// Reads "rules" and "names" (an object) of a step's parameters. A rule is {"find", "replace"};
+/// {"letters": "lower" | "upper" | "first"}; or {"left", "right", "at": "end" | "start" | "there"}; the last two may
+/// have a "find", too.
 Result<RenameRules> rename_rules_from(Parameters& parameters, const nlohmann::json& json);
 
 /// What the rules would make of each name, and what is wrong with it.

@@ -87,9 +87,7 @@ DeliverStation::DeliverStation(Document& document, Session& session, DeliveryRun
     connect(view_->selectionModel(), &QItemSelectionModel::currentChanged, this, [this](const QModelIndex& now) {
         if (const BoardEntry* cell = model_->cell(now)) {
             chosen_ = cell->key;
-            playback_->choose(cell->key.second.rfind("clip:", 0) == 0
-                                  ? QString::fromStdString(cell->key.second.substr(5))
-                                  : QString());
+            play_chosen();
             show_chosen();
             refresh();
         }
@@ -101,6 +99,15 @@ DeliverStation::DeliverStation(Document& document, Session& session, DeliveryRun
 void DeliverStation::take_view(TwinView& twin) {
     // The arrival check has panes of its own.
     twin.hide();
+    play_chosen();
+}
+
+void DeliverStation::play_chosen() {
+    // The board is made anew after every edit, wherever that is done: what plays there is not the board's to change.
+    if (isVisible() && !chosen_.first.empty()) {
+        playback_->choose(chosen_.second.rfind("clip:", 0) == 0 ? QString::fromStdString(chosen_.second.substr(5))
+                                                                : QString());
+    }
 }
 
 void DeliverStation::keep_choice() {

@@ -30,6 +30,7 @@ class DeliverStation : public StationPage {
     void refresh();
     void show_chosen();
     void keep_choice();
+    void play_chosen(); ///< the clip of the chosen cell, while the board is in sight
 
     Document& document_;
     Session& session_;

@@ -35,25 +35,25 @@ QString turn_text(const Quat& turn) {
     return QObject::tr("X %1° · Y %2° · Z %3°").arg(xyz.x(), 0, 'f', 1).arg(xyz.y(), 0, 'f', 1).arg(xyz.z(), 0, 'f', 1);
 }
 
-/// The joint on the other side: the same place but for the sign of X, within a fiftieth of the height.
-int mirror_of(const Scene& scene, const std::vector<Mat4>& world, int joint, double height_m) {
-    const Side side = side_of(scene.nodes[joint].name);
-    if (side == Side::middle) {
-        return -1;
-    }
-    const Vec3 at = point_of(world[joint], Vec3::Zero());
-    const Vec3 there(-at.x(), at.y(), at.z());
-    int best = -1;
-    double least = height_m / 50;
-    for (const int other : joints_of(scene)) {
-        const Side other_side = side_of(scene.nodes[other].name);
-        const double far = (point_of(world[other], Vec3::Zero()) - there).norm();
-        if (other_side != Side::middle && other_side != side && far < least) {
-            least = far;
-            best = other;
+/// "longer by 3 mm than its mirror": what is unlike of the two, or nothing.
+QString unlike_mirror(const Sides& sides, int joint) {
+    for (const JointPair& pair : sides.pairs) {
+        if (pair.left != joint && pair.right != joint) {
+            continue;
         }
+        QStringList unlike;
+        const double longer = pair.left == joint ? pair.longer_m : -pair.longer_m;
+        if (std::abs(longer) > 1e-4) {
+            unlike << QObject::tr("%1 mm %2 than its mirror")
+                          .arg(std::abs(longer) * 1000, 0, 'f', 1)
+                          .arg(longer > 0 ? QObject::tr("longer") : QObject::tr("shorter"));
+        }
+        if (pair.apart_m > 1e-4) {
+            unlike << QObject::tr("%1 mm from its mirror image").arg(pair.apart_m * 1000, 0, 'f', 1);
+        }
+        return unlike.isEmpty() ? QObject::tr("the same, within 0.1 mm") : unlike.join(QStringLiteral(", "));
     }
-    return best;
+    return {};
 }
 
 } // namespace
@@ -137,7 +137,7 @@ void JointFacts::refresh() {
     words << (was < 0 ? tr("made by a step") : tr("was %1").arg(QString::fromStdString(received.nodes[was].name)));
     const Side side = side_of(joint.name);
     words << (side == Side::left ? tr("left side") : side == Side::right ? tr("right side") : tr("middle"));
-    const int mirror = mirror_of(prepared, world, node, state->prepared.height_m);
+    const int mirror = mirror_of(state->prepared.sides, node);
     if (mirror >= 0) {
         words << tr("mirror %1").arg(QString::fromStdString(prepared.nodes[mirror].name));
     }
@@ -162,6 +162,9 @@ void JointFacts::refresh() {
                  (scale - Vec3::Ones()).cwiseAbs().maxCoeff() < 1e-5
                      ? tr("1")
                      : tr("%1, %2, %3").arg(scale.x(), 0, 'g', 4).arg(scale.y(), 0, 'g', 4).arg(scale.z(), 0, 'g', 4));
+    if (mirror >= 0) {
+        table += row(tr("Symmetry"), unlike_mirror(state->prepared.sides, node));
+    }
     int clips = 0;
     for (const Clip& clip : prepared.clips) {
         clips += std::any_of(clip.channels.begin(), clip.channels.end(),

@@ -4,21 +4,15 @@
 #include "style/look.h"
 #include "style/name_box.h"
 
+#include <QApplication>
 #include <QHelpEvent>
 #include <QMenu>
 #include <QMouseEvent>
-#include <QPainter>
-#include <QPainterPath>
 #include <QScrollBar>
 #include <QToolTip>
 #include <algorithm>
-#include <unordered_map>
 
 namespace wembrix::app {
-
-namespace {
-constexpr int row_height = 22;
-} // namespace
 
 JointLadder::JointLadder(Selection& selection, QWidget* parent) : QAbstractScrollArea(parent), selection_(selection) {
     setObjectName(QStringLiteral("jointLadder"));
@@ -52,9 +46,9 @@ void JointLadder::lay_out() {
     left_ = shown_rows(ladder_.received, ladder_.prepared, folded_, filter_);
     right_ = shown_rows(ladder_.prepared, ladder_.received, folded_, filter_);
     const int rows = static_cast<int>(std::max(left_.size(), right_.size()));
-    verticalScrollBar()->setSingleStep(row_height);
+    verticalScrollBar()->setSingleStep(ladder_row_height);
     verticalScrollBar()->setPageStep(viewport()->height());
-    verticalScrollBar()->setRange(0, std::max(0, rows * row_height + 8 - viewport()->height()));
+    verticalScrollBar()->setRange(0, std::max(0, rows * ladder_row_height + 8 - viewport()->height()));
     viewport()->update();
 }
 
@@ -66,147 +60,17 @@ int JointLadder::right_start() const {
     return viewport()->width() * 56 / 100;
 }
 
+int JointLadder::contract_width() const {
+    return ladder_.contract.isEmpty() ? 0 : 84;
+}
+
 QRect JointLadder::left_rect(int row) const {
-    return {4, 4 + row * row_height - verticalScrollBar()->value(), left_width() - 8, row_height};
+    return {4, 4 + row * ladder_row_height - verticalScrollBar()->value(), left_width() - 8, ladder_row_height};
 }
 
 QRect JointLadder::right_rect(int row) const {
-    return {right_start(), 4 + row * row_height - verticalScrollBar()->value(), viewport()->width() - right_start() - 6,
-            row_height};
-}
-
-void JointLadder::draw_row(QPainter& painter, const LadderRow& row, const QRect& where, bool right) const {
-    const Look& l = look();
-    const bool chosen = row.identity != 0 && selection_.holds(row.identity);
-    if (chosen) {
-        QColor wash = l.selection;
-        wash.setAlpha(l.dark ? 70 : 34);
-        painter.setPen(QPen(l.selection, row.identity == selection_.current() ? 1.2 : 0.0));
-        painter.setBrush(wash);
-        painter.drawRoundedRect(where.adjusted(0, 1, 0, -1), 4, 4);
-    }
-    const int x = where.left() + 16 + row.indent;
-    const int y = where.center().y();
-    painter.setPen(QPen(l.line, 1));
-    if (row.depth > 0 && filter_.isEmpty()) {
-        painter.drawLine(x - 5, where.top() - row_height / 2 + 4, x - 5, y);
-        painter.drawLine(x - 5, y, x - 3, y);
-    }
-    QColor dot = row.side == Side::left ? l.left_side : row.side == Side::right ? l.right_side : l.ink;
-    if (!right) {
-        dot = l.received;
-    }
-    const bool gone = !right && row.fate == Fate::dropped;
-    painter.setPen(QPen(gone ? l.soft : dot, 1.3));
-    painter.setBrush(gone || !row.joint ? l.card : dot);
-    painter.drawEllipse(QPointF(x, y), 3.2, 3.2);
-    if (row.has_below && filter_.isEmpty()) {
-        QPolygonF mark;
-        const double cx = x - 10.5;
-        if (row.folded) {
-            mark << QPointF(cx - 2, y - 4) << QPointF(cx + 3, y) << QPointF(cx - 2, y + 4);
-        } else {
-            mark << QPointF(cx - 4, y - 2) << QPointF(cx + 4, y - 2) << QPointF(cx, y + 3);
-        }
-        painter.setPen(Qt::NoPen);
-        painter.setBrush(l.soft);
-        painter.drawPolygon(mark);
-    }
-    QFont plain = font();
-    plain.setPixelSize(12);
-    QFont name = plain;
-    name.setStrikeOut(gone);
-    if (right && (row.fate == Fate::renamed || row.fate == Fate::added)) {
-        name.setWeight(QFont::DemiBold);
-    }
-    const int text = x + 9;
-    const int number_width = right ? 58 : 4;
-    int room = where.right() - number_width - text;
-    const QFontMetrics metrics(name);
-    QString prefix = row.prefix;
-    const int bare_width = metrics.horizontalAdvance(row.bare);
-    if (!prefix.isEmpty()) {
-        prefix = metrics.elidedText(prefix, Qt::ElideMiddle, std::max(0, room - bare_width));
-        painter.setFont(name);
-        painter.setPen(l.soft);
-        painter.drawText(QRect(text, where.top(), room, row_height), Qt::AlignLeft | Qt::AlignVCenter, prefix);
-    }
-    const int prefix_width = prefix.isEmpty() ? 0 : metrics.horizontalAdvance(prefix);
-    room -= prefix_width;
-    painter.setFont(name);
-    painter.setPen(row.clash && right                                                ? l.stop
-                   : gone || !row.joint                                              ? l.soft
-                   : right && (row.fate == Fate::renamed || row.fate == Fate::added) ? l.accent
-                                                                                     : l.ink);
-    painter.drawText(QRect(text + prefix_width, where.top(), std::max(0, room), row_height),
-                     Qt::AlignLeft | Qt::AlignVCenter, metrics.elidedText(row.bare, Qt::ElideRight, room));
-    if (right) {
-        painter.setFont(plain);
-        painter.setPen(l.soft);
-        painter.drawText(where.adjusted(0, 0, -6, 0), Qt::AlignRight | Qt::AlignVCenter,
-                         row.points == 0 ? QStringLiteral("–") : grouped(row.points));
-    }
-}
-
-void JointLadder::draw_lines(QPainter& painter) const {
-    const Look& l = look();
-    std::unordered_map<int64_t, int> place;
-    for (size_t i = 0; i < right_.size(); ++i) {
-        if (right_[i].identity != 0) {
-            place.emplace(right_[i].identity, static_cast<int>(i));
-        }
-    }
-    const QRect view = viewport()->rect().adjusted(0, -40, 0, 40);
-    painter.setBrush(Qt::NoBrush);
-    for (size_t i = 0; i < left_.size(); ++i) {
-        const LadderRow& row = left_[i];
-        const bool gone = row.fate == Fate::dropped;
-        const auto to = place.find(gone ? row.weights_to : row.identity);
-        if (to == place.end()) {
-            continue;
-        }
-        const QPointF a(left_rect(static_cast<int>(i)).right() + 2, left_rect(static_cast<int>(i)).center().y() + 1);
-        const QPointF b(right_rect(to->second).left() - 2, right_rect(to->second).center().y() + 1);
-        if (std::max(a.y(), b.y()) < view.top() || std::min(a.y(), b.y()) > view.bottom()) {
-            continue;
-        }
-        const bool chosen = selection_.holds(row.identity);
-        QPen pen(chosen                      ? l.selection
-                 : gone                      ? l.look
-                 : row.fate == Fate::renamed ? l.accent
-                                             : l.line.darker(115),
-                 chosen ? 2.0 : 1.2);
-        if (gone) {
-            pen.setStyle(Qt::DashLine);
-        }
-        painter.setPen(pen);
-        QPainterPath path(a);
-        const double half = (b.x() - a.x()) * 0.5;
-        path.cubicTo(a + QPointF(half, 0), b - QPointF(half, 0), b);
-        painter.drawPath(path);
-    }
-}
-
-void JointLadder::paintEvent(QPaintEvent*) {
-    QPainter painter(viewport());
-    painter.fillRect(viewport()->rect(), look().card);
-    painter.setRenderHint(QPainter::Antialiasing);
-    draw_lines(painter);
-    // Only what is in sight is drawn, however many joints there are.
-    const int first = std::max(0, verticalScrollBar()->value() / row_height - 1);
-    const int last = first + viewport()->height() / row_height + 3;
-    for (int i = first; i < std::min<int>(last, static_cast<int>(left_.size())); ++i) {
-        draw_row(painter, left_[i], left_rect(i), false);
-    }
-    for (int i = first; i < std::min<int>(last, static_cast<int>(right_.size())); ++i) {
-        draw_row(painter, right_[i], right_rect(i), true);
-    }
-    if (left_.empty() && right_.empty()) {
-        painter.setPen(look().soft);
-        painter.drawText(viewport()->rect(), Qt::AlignCenter,
-                         filter_.isEmpty() ? tr("The joints of what came in, and what became of each, stand here.")
-                                           : tr("No joint has “%1” in its name.").arg(filter_));
-    }
+    return {right_start(), 4 + row * ladder_row_height - verticalScrollBar()->value(),
+            viewport()->width() - right_start() - 6, ladder_row_height};
 }
 
 void JointLadder::resizeEvent(QResizeEvent* event) {
@@ -215,7 +79,7 @@ void JointLadder::resizeEvent(QResizeEvent* event) {
 }
 
 JointLadder::Hit JointLadder::hit(const QPoint& place) const {
-    const int index = (place.y() - 4 + verticalScrollBar()->value()) / row_height;
+    const int index = (place.y() - 4 + verticalScrollBar()->value()) / ladder_row_height;
     const bool right = place.x() >= right_start();
     const std::vector<LadderRow>& rows = right ? right_ : left_;
     if (place.y() < 4 - verticalScrollBar()->value() || index < 0 || index >= static_cast<int>(rows.size()) ||
@@ -275,7 +139,58 @@ void JointLadder::mousePressEvent(QMouseEvent* event) {
     if (event->button() == Qt::RightButton && selection_.holds(at.row->identity)) {
         return;
     }
+    if (event->button() == Qt::LeftButton && event->modifiers() == Qt::NoModifier && at.right && at.row->joint) {
+        pressed_ = event->position().toPoint();
+        pressed_on_ = at.row->identity;
+        if (selection_.holds(at.row->identity)) {
+            return; // all that are chosen may be dragged; a click alone chooses this one when it ends
+        }
+    }
     choose(*at.row, event->modifiers(), at.right);
+}
+
+void JointLadder::mouseMoveEvent(QMouseEvent* event) {
+    pointer_ = event->position().toPoint();
+    if (pressed_on_ == 0 || (event->buttons() & Qt::LeftButton) == 0) {
+        return;
+    }
+    if (!dragging_ && (pointer_ - pressed_).manhattanLength() < QApplication::startDragDistance()) {
+        return;
+    }
+    dragging_ = true;
+    onto_ = 0;
+    const Hit at = hit(pointer_);
+    if (at.row != nullptr && at.right && at.row->joint &&
+        with_all_below(ladder_.prepared, selection_.identities()).count(at.row->identity) == 0) {
+        onto_ = at.row->identity;
+    }
+    setCursor(onto_ != 0 ? Qt::DragMoveCursor : Qt::ForbiddenCursor);
+    // A list that is longer than what is seen of it goes along with the pointer.
+    if (pointer_.y() < 12 || pointer_.y() > viewport()->height() - 12) {
+        verticalScrollBar()->setValue(verticalScrollBar()->value() +
+                                      (pointer_.y() < 12 ? -ladder_row_height : ladder_row_height));
+    }
+    viewport()->update();
+}
+
+void JointLadder::mouseReleaseEvent(QMouseEvent*) {
+    const int64_t clicked = pressed_on_;
+    const int64_t under = onto_;
+    const bool dragged = dragging_;
+    stop_drag();
+    if (dragged && under != 0) {
+        Q_EMIT hangAsked(under);
+    } else if (!dragged && clicked != 0 && selection_.identities().size() > 1) {
+        selection_.choose(clicked);
+    }
+}
+
+void JointLadder::stop_drag() {
+    pressed_on_ = 0;
+    onto_ = 0;
+    dragging_ = false;
+    unsetCursor();
+    viewport()->update();
 }
 
 void JointLadder::mouseDoubleClickEvent(QMouseEvent* event) {
@@ -297,19 +212,19 @@ void JointLadder::edit_current() {
 void JointLadder::edit(const LadderRow& row, const QRect& where) {
     edited_ = row.identity;
     const int x = where.left() + 16 + row.indent + 4;
-    editor_->open({x, where.top(), std::max(90, where.right() - 58 - x), row_height}, row.prefix + row.bare);
+    editor_->open({x, where.top(), std::max(90, where.right() - 58 - x), ladder_row_height}, row.prefix + row.bare);
 }
 
 void JointLadder::show_current() {
     const auto reveal = [&](const std::vector<LadderRow>& rows) {
         for (size_t i = 0; i < rows.size(); ++i) {
             if (rows[i].identity == selection_.current() && rows[i].identity != 0) {
-                const int top = static_cast<int>(i) * row_height;
+                const int top = static_cast<int>(i) * ladder_row_height;
                 QScrollBar* bar = verticalScrollBar();
                 if (top < bar->value()) {
                     bar->setValue(top);
-                } else if (top + row_height + 8 > bar->value() + viewport()->height()) {
-                    bar->setValue(top + row_height + 8 - viewport()->height());
+                } else if (top + ladder_row_height + 8 > bar->value() + viewport()->height()) {
+                    bar->setValue(top + ladder_row_height + 8 - viewport()->height());
                 }
                 return true;
             }
@@ -342,10 +257,10 @@ void JointLadder::keyPressEvent(QKeyEvent* event) {
         step(1);
         break;
     case Qt::Key_PageUp:
-        step(-viewport()->height() / row_height);
+        step(-viewport()->height() / ladder_row_height);
         break;
     case Qt::Key_PageDown:
-        step(viewport()->height() / row_height);
+        step(viewport()->height() / ladder_row_height);
         break;
     case Qt::Key_Home:
         step(-static_cast<int>(right_.size() + left_.size()));
@@ -373,6 +288,10 @@ void JointLadder::keyPressEvent(QKeyEvent* event) {
         Q_EMIT dropAsked();
         break;
     case Qt::Key_Escape:
+        if (dragging_) {
+            stop_drag();
+            break;
+        }
         selection_.clear();
         break;
     default:
@@ -389,6 +308,12 @@ void JointLadder::contextMenuEvent(QContextMenuEvent* event) {
     menu.addAction(selection_.identities().size() == 1 ? tr("Drop this joint")
                                                        : tr("Drop these %1 joints").arg(selection_.identities().size()),
                    this, &JointLadder::dropAsked);
+    menu.addAction(tr("Put under another joint…"), this, &JointLadder::hangTyped);
+    menu.addAction(tr("Insert a joint above it…"), this, &JointLadder::insertAsked);
+    menu.addAction(tr("Add an attachment point…"), this, &JointLadder::attachAsked);
+    menu.addSeparator();
+    menu.addAction(tr("Choose the joint on the other side"), this, &JointLadder::mirrorAsked);
+    menu.addAction(tr("Name it after the other side"), this, &JointLadder::nameFromMirrorAsked);
     menu.exec(event->globalPos());
 }
 
@@ -406,7 +331,10 @@ bool JointLadder::viewportEvent(QEvent* event) {
                                                  .arg(grouped(at.row->points))
                                            : tr(" · gone; it held nothing");
             } else if (at.right) {
-                text += tr(" · holds %1 points").arg(grouped(at.row->points));
+                text += tr(" · holds %1 points · drag it onto the joint it is to hang on").arg(grouped(at.row->points));
+            }
+            if (at.right && !at.row->contract.isEmpty()) {
+                text += tr(" · contract: %1").arg(at.row->contract);
             }
             if (at.right && at.row->clash) {
                 text += tr(" · another joint has this name, capitals ignored");

@@ -10,6 +10,8 @@ namespace wembrix::app {
 
 class NameBox;
 
+constexpr int ladder_row_height = 22;
+
 class JointLadder : public QAbstractScrollArea {
     Q_OBJECT
   public:
@@ -29,11 +31,20 @@ class JointLadder : public QAbstractScrollArea {
   Q_SIGNALS:
     void renamed(qlonglong identity, const QString& name);
     void dropAsked();
+    /// The chosen joints are to hang on this one.
+    void hangAsked(qlonglong under);
+    void hangTyped(); ///< the same, on one that is to be named
+    void mirrorAsked();
+    void nameFromMirrorAsked();
+    void insertAsked();
+    void attachAsked();
 
   protected:
     void paintEvent(QPaintEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override;
+    void mouseMoveEvent(QMouseEvent* event) override;
+    void mouseReleaseEvent(QMouseEvent* event) override;
     void mouseDoubleClickEvent(QMouseEvent* event) override;
     void keyPressEvent(QKeyEvent* event) override;
     void contextMenuEvent(QContextMenuEvent* event) override;
@@ -52,6 +63,9 @@ class JointLadder : public QAbstractScrollArea {
     void choose(const LadderRow& row, Qt::KeyboardModifiers modifiers, bool right);
     void draw_row(QPainter& painter, const LadderRow& row, const QRect& where, bool right) const;
     void draw_lines(QPainter& painter) const;
+    void draw_drag(QPainter& painter) const;
+    void stop_drag();
+    [[nodiscard]] int contract_width() const;
     [[nodiscard]] int left_width() const;
     [[nodiscard]] int right_start() const;
 
@@ -64,6 +78,11 @@ class JointLadder : public QAbstractScrollArea {
     NameBox* editor_ = nullptr;
     int64_t edited_ = 0;
     int64_t anchor_ = 0; ///< where a shift-click counts from
+    QPoint pressed_;
+    int64_t pressed_on_ = 0; ///< a prepared joint that may be dragged; chosen alone when it is not
+    bool dragging_ = false;
+    int64_t onto_ = 0; ///< what the dragged joints would hang on, or 0 where they cannot
+    QPoint pointer_;
 };
 
 } // namespace wembrix::app

@@ -4,6 +4,7 @@
 #include "style/look.h"
 
 #include <QHBoxLayout>
+#include <QInputDialog>
 #include <QLabel>
 #include <QLineEdit>
 #include <QVBoxLayout>
@@ -34,16 +35,17 @@ JointsStation::JointsStation(Document& document, Session& session, Selection& se
     prepared_ = new QLabel(card);
     prepared_->setStyleSheet(QStringLiteral("font-weight: 600; color: %1;").arg(look().prepared.name()));
     top->addWidget(prepared_);
-    auto* held = new QLabel(tr("points held"), card);
-    held->setObjectName(QStringLiteral("soft"));
-    held->setContentsMargins(16, 0, 12, 0);
-    top->addWidget(held);
+    held_ = new QLabel(tr("points held"), card);
+    held_->setObjectName(QStringLiteral("soft"));
+    held_->setContentsMargins(16, 0, 12, 0);
+    top->addWidget(held_);
     column->addLayout(top);
     ladder_ = new JointLadder(selection, card);
     column->addWidget(ladder_, 1);
     counts_ = new QLabel(card);
     counts_->setObjectName(QStringLiteral("ladderCounts"));
     counts_->setTextFormat(Qt::RichText);
+    counts_->setWordWrap(true);
     column->addWidget(counts_);
     rules_ = new RuleBox(document, session, card);
     column->addWidget(rules_);
@@ -60,17 +62,20 @@ JointsStation::JointsStation(Document& document, Session& session, Selection& se
     row->addLayout(side, 10);
     connect(search_, &QLineEdit::textChanged, ladder_, &JointLadder::set_filter);
     connect(&session_, &Session::changed, this, &JointsStation::refresh);
-    connect(ladder_, &JointLadder::renamed, this, [this](qlonglong identity, const QString& name) {
+    connect(ladder_, &JointLadder::renamed, this,
+            [this](qlonglong identity, const QString& name) { rename(identity, name.toStdString()); });
+    connect(ladder_, &JointLadder::hangAsked, this, [this](qlonglong under) {
         const std::shared_ptr<const SessionState> state = session_.state();
-        const int taken = state ? state->replay.prepared().find_node(name.toStdString()) : -1;
-        if (taken >= 0 && state->replay.prepared().nodes[taken].identity != identity) {
-            counts_->setText(QStringLiteral("<b><font color='%1'>%2</font></b>")
-                                 .arg(look().stop.name(), tr("“%1” is taken already; the name stays.").arg(name)));
-        } else if (state) {
-            document_.edit(tr("Rename to %1").arg(name),
-                           [&](Job& job) { rename_one(job, state->replay, identity, name.toStdString()); });
+        const int node = state ? state->replay.prepared().find_identity(under) : -1;
+        if (node >= 0) {
+            hang_chosen(state->replay.prepared().nodes[node].name);
         }
     });
+    connect(ladder_, &JointLadder::hangTyped, this, &JointsStation::ask_what_to_hang_on);
+    connect(ladder_, &JointLadder::mirrorAsked, this, &JointsStation::choose_mirror);
+    connect(ladder_, &JointLadder::nameFromMirrorAsked, this, &JointsStation::name_from_mirror);
+    connect(ladder_, &JointLadder::insertAsked, this, &JointsStation::ask_to_insert);
+    connect(ladder_, &JointLadder::attachAsked, this, &JointsStation::ask_to_attach);
     connect(ladder_, &JointLadder::dropAsked, this, &JointsStation::drop_chosen);
     connect(facts_, &JointFacts::dropAsked, this, &JointsStation::drop_chosen);
     refresh();
@@ -82,24 +87,145 @@ void JointsStation::take_view(TwinView& twin) {
     twin.show();
 }
 
-void JointsStation::drop_chosen() {
+std::vector<std::string> JointsStation::chosen_names() const {
+    std::vector<std::string> names;
+    if (const std::shared_ptr<const SessionState> state = session_.state()) {
+        const Scene& prepared = state->replay.prepared();
+        for (const int node : selection_.nodes_in(prepared)) {
+            if (prepared.nodes[node].kind == NodeKind::joint) {
+                names.push_back(prepared.nodes[node].name);
+            }
+        }
+    }
+    return names;
+}
+
+int JointsStation::current_node() const {
+    const std::shared_ptr<const SessionState> state = session_.state();
+    return state && selection_.current() != 0 ? state->replay.prepared().find_identity(selection_.current()) : -1;
+}
+
+void JointsStation::complain(const QString& what) {
+    counts_->setText(QStringLiteral("<b><font color='%1'>%2</font></b>").arg(look().stop.name(), what));
+}
+
+void JointsStation::rename(int64_t identity, const std::string& name) {
     const std::shared_ptr<const SessionState> state = session_.state();
     if (!state) {
         return;
     }
-    std::vector<std::string> names;
     const Scene& prepared = state->replay.prepared();
-    for (const int node : selection_.nodes_in(prepared)) {
-        if (prepared.nodes[node].kind == NodeKind::joint) {
-            names.push_back(prepared.nodes[node].name);
+    const int taken = prepared.find_node(name);
+    if (taken >= 0 && prepared.nodes[taken].identity != identity) {
+        complain(tr("“%1” is taken already; the name stays.").arg(QString::fromStdString(name)));
+    } else if (taken < 0) {
+        document_.edit(tr("Rename to %1").arg(QString::fromStdString(name)),
+                       [&](Job& job) { rename_one(job, state->replay, identity, name); });
+    }
+}
+
+void JointsStation::hang_chosen(const std::string& under) {
+    const std::vector<std::string> names = chosen_names();
+    if (!names.empty()) {
+        const QString where = QString::fromStdString(under);
+        document_.edit(names.size() == 1 ? tr("Put %1 under %2").arg(QString::fromStdString(names[0]), where)
+                                         : tr("Put %1 joints under %2").arg(names.size()).arg(where),
+                       [&](Job& job) { hang_under(job, names, under); });
+    }
+}
+
+void JointsStation::ask_what_to_hang_on() {
+    const std::shared_ptr<const SessionState> state = session_.state();
+    if (!state || chosen_names().empty()) {
+        return;
+    }
+    const std::set<int64_t> below = with_all_below(ladder_->ladder().prepared, selection_.identities());
+    QStringList joints;
+    for (const LadderRow& row : ladder_->ladder().prepared) {
+        if (row.joint && below.count(row.identity) == 0) {
+            joints << row.prefix + row.bare;
         }
     }
+    bool chosen = false;
+    const QString under =
+        QInputDialog::getItem(this, tr("Put under another joint"), tr("The joint that the chosen ones are to hang on"),
+                              joints, 0, false, &chosen);
+    if (chosen) {
+        hang_chosen(under.toStdString());
+    }
+}
+
+void JointsStation::choose_mirror() {
+    const int node = current_node();
+    const int mirror = node < 0 ? -1 : mirror_of(session_.state()->prepared.sides, node);
+    if (mirror >= 0) {
+        selection_.choose(session_.state()->replay.prepared().nodes[mirror].identity);
+    } else if (node >= 0) {
+        complain(tr("No joint answers it on the other side."));
+    }
+}
+
+void JointsStation::name_from_mirror() {
+    const int node = current_node();
+    const int mirror = node < 0 ? -1 : mirror_of(session_.state()->prepared.sides, node);
+    if (mirror < 0) {
+        complain(tr("No joint answers it on the other side."));
+        return;
+    }
+    const Scene& prepared = session_.state()->replay.prepared();
+    const std::string name = other_side(prepared.nodes[mirror].name);
+    if (name.empty()) {
+        complain(tr("“%1” does not say its side.").arg(QString::fromStdString(prepared.nodes[mirror].name)));
+    } else {
+        rename(prepared.nodes[node].identity, name);
+    }
+}
+
+void JointsStation::ask_to_insert() {
+    const int node = current_node();
+    if (node < 0) {
+        return;
+    }
+    const Scene& prepared = session_.state()->replay.prepared();
+    const int parent = prepared.nodes[node].parent;
+    if (parent < 0 || prepared.nodes[parent].kind != NodeKind::joint) {
+        complain(tr("No joint is above it; “Make root” puts one there."));
+        return;
+    }
+    const std::string& name = prepared.nodes[node].name;
+    Q_EMIT stepAsked({"insert_joint",
+                      {{"name", prepared.nodes[parent].name + "_part"},
+                       {"under", prepared.nodes[parent].name},
+                       {"above", {name}},
+                       {"along", 0.5}}});
+}
+
+void JointsStation::ask_to_attach() {
+    const int node = current_node();
+    if (node >= 0) {
+        const std::string& name = session_.state()->replay.prepared().nodes[node].name;
+        Q_EMIT stepAsked(
+            {"add_attachment", {{"name", name + "_point"}, {"under", name}, {"x_m", 0}, {"y_m", 0}, {"z_m", 0}}});
+    }
+}
+
+void JointsStation::drop_chosen() {
+    const std::vector<std::string> names = chosen_names();
     if (names.empty()) {
         return;
     }
     document_.edit(names.size() == 1 ? tr("Drop %1").arg(QString::fromStdString(names[0]))
                                      : tr("Drop %1 joints").arg(names.size()),
                    [&](Job& job) { drop_by_name(job, names); });
+}
+
+void JointsStation::show_destination(const Destination* destination) {
+    const std::optional<Contract> contract = destination == nullptr ? std::nullopt : destination->contract;
+    if (contract_ != contract) {
+        contract_ = contract;
+        shown_prepared_.reset();
+        refresh();
+    }
 }
 
 void JointsStation::refresh() {
@@ -118,17 +244,38 @@ void JointsStation::refresh() {
     }
     shown_received_ = state->replay.received;
     shown_prepared_ = state->replay.prepared_scene();
-    ladder_->show_ladder(make_ladder(*shown_received_, state->received.held, *shown_prepared_, state->prepared.held));
+    Ladder made = make_ladder(*shown_received_, state->received.held, *shown_prepared_, state->prepared.held);
+    if (contract_) {
+        mark_contract(made, *shown_prepared_, *contract_);
+    }
+    ladder_->show_ladder(std::move(made));
     received_->setText(tr("Received · %1").arg(state->received.joints));
     prepared_->setText(tr("Prepared · %1").arg(state->prepared.joints));
+    held_->setText(contract_ ? tr("points held      contract") : tr("points held"));
+    show_counts();
+}
+
+void JointsStation::show_counts() {
     const Ladder& ladder = ladder_->ladder();
     const auto number = [](size_t count, const QColor& colour) {
         return QStringLiteral("<b><font color='%1'>%2</font></b>").arg(colour.name()).arg(count);
     };
-    counts_->setText(
+    QString text =
         tr("%1 renamed &nbsp; %2 added &nbsp; %3 dropped, weights along the dashed line &nbsp; %4 under another joint")
             .arg(number(ladder.renamed, look().accent), number(ladder.added, look().accent),
-                 number(ladder.dropped, look().look), number(ladder.moved, look().ink)));
+                 number(ladder.dropped, look().look), number(ladder.moved, look().ink));
+    if (!ladder.contract.isEmpty()) {
+        const bool all = ladder.contract_missing.isEmpty() && ladder.contract_same == ladder.contract_joints;
+        text += QStringLiteral("<br>") +
+                tr("Contract “%1”: %2 of %3 joints the same")
+                    .arg(ladder.contract.toHtmlEscaped())
+                    .arg(number(static_cast<size_t>(ladder.contract_same), all ? look().well : look().stop))
+                    .arg(ladder.contract_joints);
+        if (!ladder.contract_missing.isEmpty()) {
+            text += tr(", missing: %1").arg(ladder.contract_missing.join(QStringLiteral(", ")).toHtmlEscaped());
+        }
+    }
+    counts_->setText(text);
 }
 
 } // namespace wembrix::app

@@ -9,6 +9,8 @@
 #include "stations/joints/rule_box.h"
 #include "stations/station.h"
 
+#include <optional>
+
 class QLabel;
 class QLineEdit;
 
@@ -19,13 +21,30 @@ class JointsStation : public StationPage {
   public:
     JointsStation(Document& document, Session& session, Selection& selection, QWidget* parent = nullptr);
     void take_view(TwinView& twin) override;
+    /// Whose contract the ladder is held against; null for none.
+    void show_destination(const Destination* destination);
     JointLadder& ladder() { return *ladder_; }
     RuleBox& rules() { return *rules_; }
     JointFacts& facts() { return *facts_; }
 
+  Q_SIGNALS:
+    /// A step to be looked at before it goes onto the card.
+    void stepAsked(const wembrix::Step& step);
+
   private:
     void refresh();
+    void show_counts();
     void drop_chosen();
+    void rename(int64_t identity, const std::string& name);
+    void hang_chosen(const std::string& under);
+    void ask_what_to_hang_on();
+    void choose_mirror();
+    void name_from_mirror();
+    void ask_to_insert();
+    void ask_to_attach();
+    [[nodiscard]] std::vector<std::string> chosen_names() const;
+    [[nodiscard]] int current_node() const; ///< in Prepared, or -1
+    void complain(const QString& what);
 
     Document& document_;
     Session& session_;
@@ -36,10 +55,12 @@ class JointsStation : public StationPage {
     QLineEdit* search_;
     QLabel* received_;
     QLabel* prepared_;
+    QLabel* held_;
     QLabel* counts_;
     QWidget* place_;
     std::shared_ptr<const Scene> shown_received_;
     std::shared_ptr<const Scene> shown_prepared_;
+    std::optional<Contract> contract_;
 };
 
 } // namespace wembrix::app

@@ -2,7 +2,9 @@
 
 #include "core/steps/names.h"
 
+#include <QObject>
 #include <algorithm>
+#include <climits>
 #include <map>
 #include <unordered_map>
 
@@ -132,6 +134,61 @@ Ladder make_ladder(const Scene& received, const std::vector<Holding>& held_befor
         row.clash = uses[row.bare.toLower()] > 1;
     }
     return ladder;
+}
+
+void mark_contract(Ladder& ladder, const Scene& prepared, const Contract& contract) {
+    using Kind = ContractDifference::Kind;
+    std::map<std::string, QStringList> unlike;
+    ladder.contract = QString::fromStdString(contract.name);
+    ladder.contract_joints = static_cast<int>(contract.joints.size());
+    ladder.contract_missing.clear();
+    for (const ContractDifference& difference : compare_with_contract(prepared, contract)) {
+        switch (difference.kind) {
+        case Kind::missing:
+            ladder.contract_missing << QString::fromStdString(difference.joint);
+            break;
+        case Kind::extra:
+            unlike[difference.joint] << QObject::tr("not in it");
+            break;
+        case Kind::parent:
+            unlike[difference.joint] << QObject::tr("parent");
+            break;
+        case Kind::order:
+            unlike[difference.joint] << QObject::tr("order");
+            break;
+        case Kind::length:
+            unlike[difference.joint] << QObject::tr("length");
+            break;
+        case Kind::turn:
+            unlike[difference.joint] << QObject::tr("turn");
+            break;
+        }
+    }
+    ladder.contract_same = 0;
+    for (LadderRow& row : ladder.prepared) {
+        if (row.joint) {
+            const auto found = unlike.find(prepared.nodes[row.node].name);
+            row.contract = found == unlike.end() ? QObject::tr("same") : found->second.join(QStringLiteral(", "));
+            ladder.contract_same += found == unlike.end() ? 1 : 0;
+        }
+    }
+}
+
+std::set<int64_t> with_all_below(const std::vector<LadderRow>& rows, const std::set<int64_t>& identities) {
+    std::set<int64_t> below;
+    int inside = INT_MAX; // depth of the branch that is being walked through
+    for (const LadderRow& row : rows) {
+        if (row.depth <= inside) {
+            inside = INT_MAX;
+        }
+        if (identities.count(row.identity) != 0) {
+            inside = std::min(inside, row.depth);
+        }
+        if (inside != INT_MAX) {
+            below.insert(row.identity);
+        }
+    }
+    return below;
 }
 
 std::vector<LadderRow> shown_rows(const std::vector<LadderRow>& rows, const std::vector<LadderRow>& counterpart,

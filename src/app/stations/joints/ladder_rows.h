@@ -1,11 +1,13 @@
 // The joint ladder as data: both hierarchies, and what became of each joint. No widgets.
 #pragma once
 
+#include "core/measure/contract.h"
 #include "core/measure/facing.h"
 #include "core/measure/holding.h"
 #include "core/scene/scene.h"
 
 #include <QString>
+#include <QStringList>
 #include <cstdint>
 #include <set>
 #include <vector>
@@ -34,6 +36,7 @@ struct LadderRow {
     size_t points = 0;      ///< held; on the right
     int64_t weights_to = 0; ///< of a dropped joint that held points: who holds them now
     bool clash = false;     ///< shares its name, capitals ignored
+    QString contract;       ///< how it stands to the contract: "same", or what differs; empty without a contract
 };
 
 struct Ladder {
@@ -43,11 +46,21 @@ struct Ladder {
     size_t added = 0;
     size_t dropped = 0;
     size_t moved = 0; ///< under another joint than before, dropped ones left out
+    QString contract; ///< its name; empty without one
+    int contract_joints = 0;
+    int contract_same = 0;        ///< joints that are as the contract has them
+    QStringList contract_missing; ///< joints of the contract that are not there
 };
 
 /// All joints and the holders above them, in order. What is held is one value a node of each scene.
 Ladder make_ladder(const Scene& received, const std::vector<Holding>& held_before, const Scene& prepared,
                    const std::vector<Holding>& held);
+
+/// Says of each prepared joint how it stands to the contract.
+void mark_contract(Ladder& ladder, const Scene& prepared, const Contract& contract);
+
+/// The rows of `rows` that hang below one of `identities`, and those themselves.
+std::set<int64_t> with_all_below(const std::vector<LadderRow>& rows, const std::set<int64_t>& identities);
 
 /// What is seen of one side: without what folded rows hide; with `filter`, rows whose name holds it (capitals
 /// ignored) or whose counterpart's does.

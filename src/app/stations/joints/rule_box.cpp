@@ -3,11 +3,13 @@
 #include "core/job/card_edits.h"
 #include "style/look.h"
 
+#include <QComboBox>
 #include <QHBoxLayout>
 #include <QHeaderView>
 #include <QLabel>
 #include <QLineEdit>
 #include <QPushButton>
+#include <QSignalBlocker>
 #include <QTableWidget>
 #include <QVBoxLayout>
 #include <algorithm>
@@ -34,18 +36,22 @@ RuleBox::RuleBox(Document& document, Session& session, QWidget* parent)
     column->addWidget(table_);
     auto* row = new QHBoxLayout;
     row->setSpacing(6);
-    row->addWidget(new QLabel(tr("Rename"), this));
+    kind_ = new QComboBox(this);
+    kind_->setObjectName(QStringLiteral("ruleKind"));
+    kind_->addItems({tr("Rename"), tr("Side words"), tr("Letters")});
+    kind_->setToolTip(tr("By what is found in a name; by the word for left and right; or by small and large letters"));
+    row->addWidget(kind_);
     find_ = new QLineEdit(this);
     find_->setObjectName(QStringLiteral("ruleFind"));
-    find_->setPlaceholderText(tr("find, e.g. ^Left(.*)$"));
-    find_->setToolTip(tr("A regular expression. What it finds in a name is replaced; (…) are groups."));
     row->addWidget(find_, 3);
-    row->addWidget(new QLabel(QStringLiteral("→"), this));
+    arrow_ = new QLabel(QStringLiteral("→"), this);
+    row->addWidget(arrow_);
     replace_ = new QLineEdit(this);
     replace_->setObjectName(QStringLiteral("ruleReplace"));
-    replace_->setPlaceholderText(tr("replace, e.g. $1_l"));
-    replace_->setToolTip(tr("$1 stands for what the first group found"));
     row->addWidget(replace_, 2);
+    detail_ = new QComboBox(this);
+    detail_->setObjectName(QStringLiteral("ruleDetail"));
+    row->addWidget(detail_, 2);
     use_ = new QPushButton(tr("Use rule"), this);
     use_->setObjectName(QStringLiteral("useRule"));
     use_->setToolTip(tr("Adds the rule to the route card, so that it renames the next version too"));
@@ -55,13 +61,70 @@ RuleBox::RuleBox(Document& document, Session& session, QWidget* parent)
     outcome_->setObjectName(QStringLiteral("ruleOutcome"));
     outcome_->setStyleSheet(QStringLiteral("font-size: 11px;"));
     column->addWidget(outcome_);
+    connect(kind_, &QComboBox::currentIndexChanged, this, &RuleBox::show_kind);
+    connect(detail_, &QComboBox::currentIndexChanged, this, &RuleBox::refresh);
     connect(find_, &QLineEdit::textChanged, this, &RuleBox::refresh);
     connect(replace_, &QLineEdit::textChanged, this, &RuleBox::refresh);
     connect(find_, &QLineEdit::returnPressed, this, &RuleBox::use);
     connect(replace_, &QLineEdit::returnPressed, this, &RuleBox::use);
     connect(use_, &QPushButton::clicked, this, &RuleBox::use);
     connect(&session_, &Session::changed, this, &RuleBox::refresh);
+    show_kind();
+}
+
+void RuleBox::show_kind() {
+    const int kind = kind_->currentIndex();
+    {
+        const QSignalBlocker quiet_find(find_);
+        const QSignalBlocker quiet_replace(replace_);
+        const QSignalBlocker quiet_detail(detail_);
+        find_->clear();
+        replace_->clear();
+        detail_->clear();
+        if (kind == 1) {
+            detail_->addItem(tr("at the end"), QStringLiteral("end"));
+            detail_->addItem(tr("at the start"), QStringLiteral("start"));
+            detail_->addItem(tr("where it is"), QStringLiteral("there"));
+        } else if (kind == 2) {
+            detail_->addItem(tr("choose…"), QString());
+            detail_->addItem(tr("all small"), QStringLiteral("lower"));
+            detail_->addItem(tr("all large"), QStringLiteral("upper"));
+            detail_->addItem(tr("each word begins large"), QStringLiteral("first"));
+        }
+    }
+    find_->setPlaceholderText(kind == 0   ? tr("find, e.g. ^Left(.*)$")
+                              : kind == 1 ? tr("left, e.g. _l")
+                                          : tr("only names with… (or all)"));
+    find_->setToolTip(kind == 1 ? tr("What left is to be called, with its separator")
+                                : tr("A regular expression. What it finds in a name is replaced; (…) are groups."));
+    replace_->setPlaceholderText(kind == 1 ? tr("right, e.g. _r") : tr("replace, e.g. $1_##"));
+    replace_->setToolTip(kind == 1 ? tr("What right is to be called, with its separator")
+                                   : tr("$1 stands for what the first group found; ## for a number of two digits, "
+                                        "counted in the order of the joints"));
+    arrow_->setVisible(kind == 0);
+    replace_->setVisible(kind != 2);
+    detail_->setVisible(kind != 0);
     refresh();
+}
+
+nlohmann::json RuleBox::rule() const {
+    const std::string find = find_->text().toStdString();
+    const std::string replace = replace_->text().toStdString();
+    const std::string detail = detail_->currentData().toString().toStdString();
+    switch (kind_->currentIndex()) {
+    case 0:
+        return find.empty() ? nlohmann::json() : nlohmann::json{{"find", find}, {"replace", replace}};
+    case 1:
+        return find.empty() || replace.empty() ? nlohmann::json()
+                                               : nlohmann::json{{"left", find}, {"right", replace}, {"at", detail}};
+    default:
+        break;
+    }
+    nlohmann::json letters = {{"letters", detail}};
+    if (!find.empty()) {
+        letters["find"] = find;
+    }
+    return detail.empty() ? nlohmann::json() : letters;
 }
 
 void RuleBox::refresh() {
@@ -76,13 +139,13 @@ void RuleBox::refresh() {
         table_->setVisible(!rows_.empty());
         Q_EMIT previewChanged();
     };
-    if (!state || find_->text().isEmpty()) {
+    const nlohmann::json typed = rule();
+    if (!state || typed.is_null()) {
         say(tr("Every name is previewed here before the rule is used."), look().soft, false);
         finish();
         return;
     }
-    const nlohmann::json json = {
-        {"rules", {{{"find", find_->text().toStdString()}, {"replace", replace_->text().toStdString()}}}}};
+    const nlohmann::json json = {{"rules", nlohmann::json::array({typed})}};
     Parameters parameters(json, {"rules"});
     const Result<RenameRules> rules = rename_rules_from(parameters, json);
     if (!rules) {
@@ -130,9 +193,12 @@ void RuleBox::use() {
     if (!use_->isEnabled()) {
         return;
     }
-    const std::string find = find_->text().toStdString();
-    const std::string replace = replace_->text().toStdString();
-    document_.edit(tr("Rename by %1").arg(find_->text()), [&](Job& job) { add_rename_rule(job, find, replace); });
+    const nlohmann::json used = rule();
+    const QString what = kind_->currentIndex() == 0   ? tr("Rename by %1").arg(find_->text())
+                         : kind_->currentIndex() == 1 ? tr("Side words %1, %2").arg(find_->text(), replace_->text())
+                                                      : tr("Letters: %1").arg(detail_->currentText());
+    document_.edit(what, [&](Job& job) { add_rename_rule(job, used); });
+    detail_->setCurrentIndex(0);
     find_->clear();
     replace_->clear();
 }

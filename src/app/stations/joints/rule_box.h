@@ -7,6 +7,7 @@
 
 #include <QWidget>
 
+class QComboBox;
 class QLabel;
 class QLineEdit;
 class QPushButton;
@@ -26,10 +27,16 @@ class RuleBox : public QWidget {
   private:
     void refresh();
     void use();
+    void show_kind();
+    /// The rule as it is typed now; null when something is missing.
+    [[nodiscard]] nlohmann::json rule() const;
 
     Document& document_;
     Session& session_;
+    QComboBox* kind_; ///< find and replace, side words, letters
+    QComboBox* detail_;
     QLineEdit* find_;
+    QLabel* arrow_;
     QLineEdit* replace_;
     QPushButton* use_;
     QLabel* outcome_;
