@@ -100,7 +100,7 @@ int run(const QString& job, const QString& first_look, const QString& out, const
             edited.destinations[0].contract = contract;
             rename_one(edited, window.session().state()->replay,
                        window.session().state()->replay.prepared().nodes[2].identity, "hips");
-            hang_under(edited, {"neck_02"}, "spine_02");
+            hang_under(edited, {"wing_shoulder_l"}, "spine_b");
         });
         wait_for([&] { return window.session().is_current() && !window.session().is_busy(); });
         take(window, out, QStringLiteral("joints-contract"));

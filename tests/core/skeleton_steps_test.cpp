@@ -1,4 +1,5 @@
 // Steps on the skeleton, on small scenes with the answer known.
+#include "core/formats/gltf/gltf.h"
 #include "core/measure/bounds.h"
 #include "core/measure/drift.h"
 #include "core/measure/pairs.h"
@@ -308,6 +309,20 @@ TEST(AddAttachment, StandsWhereItWasTypedWithoutScale) {
     EXPECT_EQ(own.scene.nodes[own.scene.find_node("p")].rest.translation, Vec3(0, 0, 0.1));
     EXPECT_NE(refused(more.scene, step).find("taken"), std::string::npos);
     EXPECT_NE(refused(scene, {"add_attachment", {{"name", "p"}, {"under", "tower"}}}).find("joint"), std::string::npos);
+}
+
+// Found by the standard's validator: a turn that is one by a rounding too much was written so.
+TEST(Writing, AUnitQuaternionIsNeverLargerThanOne) {
+    Scene scene = tower({"a", "b"});
+    scene.nodes[1].rest.rotation.coeffs() = Eigen::Vector4d(1e-9, 0, 0, -1.0000000000000004);
+    const Result<std::vector<WrittenFile>> files = write_gltf_embedded(scene, "a");
+    ASSERT_TRUE(files.ok());
+    const json written = json::parse(files->front().bytes);
+    for (const json& node : written["nodes"]) {
+        for (const json& value : node.value("rotation", json::array())) {
+            EXPECT_LE(std::abs(value.get<double>()), 1.0) << node.dump();
+        }
+    }
 }
 
 TEST(Sides, PairsAreFoundByNameAndByPlace) {

@@ -31,7 +31,8 @@ bool is_number(const char* key) {
 
 QString text_of(const nlohmann::json& json, const char* key) {
     const nlohmann::json& value = json[key];
-    return QString::fromStdString(value.is_string() ? value.get<std::string>() : value.dump());
+    return value.is_number() ? QString::number(value.get<double>(), 'g', 10)
+                             : QString::fromStdString(value.is_string() ? value.get<std::string>() : value.dump());
 }
 
 } // namespace

@@ -53,15 +53,15 @@ void JointLadder::lay_out() {
 }
 
 int JointLadder::left_width() const {
-    return viewport()->width() * 44 / 100;
+    return viewport()->width() * (contract_width() > 0 ? 35 : 44) / 100;
 }
 
 int JointLadder::right_start() const {
-    return viewport()->width() * 56 / 100;
+    return viewport()->width() * (contract_width() > 0 ? 44 : 56) / 100;
 }
 
 int JointLadder::contract_width() const {
-    return ladder_.contract.isEmpty() ? 0 : 84;
+    return ladder_.contract.isEmpty() ? 0 : 78;
 }
 
 QRect JointLadder::left_rect(int row) const {

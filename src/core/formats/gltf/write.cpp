@@ -134,7 +134,8 @@ class Writer {
                     json["translation"] = list_of(node.rest.translation);
                 }
                 if (!node.rest.rotation.coeffs().isApprox(Quat::Identity().coeffs(), 0)) {
-                    json["rotation"] = list_of(node.rest.rotation.coeffs());
+                    // A unit quaternion may be one by a rounding too much, which the standard refuses.
+                    json["rotation"] = list_of(node.rest.rotation.coeffs().cwiseMax(-1.0).cwiseMin(1.0).eval());
                 }
                 if (node.rest.scale != Vec3::Ones()) {
                     json["scale"] = list_of(node.rest.scale);
