@@ -15,6 +15,7 @@
 #include <QMenu>
 #include <QPushButton>
 #include <QScrollArea>
+#include <QStyle>
 #include <QVBoxLayout>
 #include <algorithm>
 
@@ -160,6 +161,7 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
     auto* buttons = new QDialogButtonBox(this);
     use_ = buttons->addButton(tr("Use these"), QDialogButtonBox::AcceptRole);
     use_->setObjectName(QStringLiteral("go"));
+    use_->style()->polish(use_); // it was made before it had this name
     buttons->addButton(tr("Leave them"), QDialogButtonBox::RejectRole);
     connect(buttons, &QDialogButtonBox::accepted, this, &QDialog::accept);
     connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);

@@ -11,6 +11,7 @@
 #include <QLineEdit>
 #include <QPlainTextEdit>
 #include <QPushButton>
+#include <QStyle>
 #include <QVBoxLayout>
 
 namespace wembrix::app {
@@ -86,6 +87,7 @@ StepDialog::StepDialog(const Step& step, std::shared_ptr<const Scene> before, QW
     auto* buttons = new QDialogButtonBox(this);
     accept_ = buttons->addButton(tr("Use this step"), QDialogButtonBox::AcceptRole);
     accept_->setObjectName(QStringLiteral("go"));
+    accept_->style()->polish(accept_); // it was made before it had this name
     buttons->addButton(tr("Leave it"), QDialogButtonBox::RejectRole);
     connect(buttons, &QDialogButtonBox::accepted, this, &QDialog::accept);
     connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);

@@ -109,6 +109,9 @@ QComboBox::drop-down { border: none; width: 18px; }
 QComboBox::down-arrow { image: url(:/style/arrow.png); width: 9px; height: 6px; }
 QComboBox QAbstractItemView { background: @card; border: 1px solid @line; selection-background-color: @well_ground; selection-color: @ink; }
 QLineEdit, QPlainTextEdit { background: @card; border: 1px solid @line; border-radius: 4px; padding: 3px 6px; selection-background-color: @accent; }
+QListView { background: @card; border: 1px solid @line; border-radius: 4px; outline: none; }
+QListView::item { padding: 3px 6px; }
+QListView::item:selected { background: @well_ground; color: @ink; }
 QTreeView, QTableView { background: @card; border: none; outline: none; alternate-background-color: @card; gridline-color: @line; }
 QTreeView::item { border-bottom: 1px solid @line; padding: 3px 2px; }
 QTreeView::item:selected { background: @well_ground; color: @ink; }

@@ -188,6 +188,18 @@ std::vector<CellKey> BoardModel::due() const {
     return keys;
 }
 
+std::vector<CellKey> BoardModel::planned() const {
+    std::vector<CellKey> keys;
+    for (const Row& row : table_.rows) {
+        for (const BoardEntry& at : row.cells) {
+            if (at.planned) {
+                keys.push_back(at.key);
+            }
+        }
+    }
+    return keys;
+}
+
 int BoardModel::count(CellState state) const {
     int number = 0;
     for (const Row& row : table_.rows) {

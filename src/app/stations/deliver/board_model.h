@@ -34,6 +34,7 @@ class BoardModel : public QAbstractTableModel {
     [[nodiscard]] const BoardEntry* cell(const QModelIndex& index) const;
     [[nodiscard]] const BoardEntry* entry(const CellKey& key) const; ///< null when it is not planned
     [[nodiscard]] std::vector<CellKey> due() const;                  ///< all that has not arrived as it should be now
+    [[nodiscard]] std::vector<CellKey> planned() const;              ///< all there are
     [[nodiscard]] int count(CellState state) const;
     [[nodiscard]] const QString& problem() const { return table_.problem; }
     /// Looks at the folders of all destinations in the background; the model is reset when that is done.

@@ -57,6 +57,10 @@ DeliverStation::DeliverStation(Document& document, Session& session, DeliveryRun
     one_->setObjectName(QStringLiteral("deliverOne"));
     one_->setToolTip(tr("Writes the chosen cell's file anew and checks it"));
     foot_row->addWidget(one_);
+    all_ = new QPushButton(tr("Deliver all"), foot);
+    all_->setObjectName(QStringLiteral("deliverAll"));
+    all_->setToolTip(tr("Writes every file anew, up to date or not, and checks it"));
+    foot_row->addWidget(all_);
     stop_ = new QPushButton(tr("Stop"), foot);
     stop_->setObjectName(QStringLiteral("stopDelivery"));
     stop_->setToolTip(tr("Ends after the file that is being written; what arrived stays"));
@@ -71,6 +75,7 @@ DeliverStation::DeliverStation(Document& document, Session& session, DeliveryRun
     row->addWidget(panel_);
     connect(stop_, &QPushButton::clicked, &runner_, &DeliveryRunner::stop);
     connect(one_, &QPushButton::clicked, this, [this] { runner_.deliver_cells({chosen_}); });
+    connect(all_, &QPushButton::clicked, this, [this] { runner_.deliver_cells(model_->planned()); });
     connect(&runner_, &DeliveryRunner::progressed, this, &DeliverStation::refresh);
     connect(&runner_, &DeliveryRunner::finished, this, &DeliverStation::refresh);
     connect(&session_, &Session::changed, this, [this] {
@@ -156,6 +161,8 @@ void DeliverStation::refresh() {
                               .arg(QString::fromStdString(document_.job().deliveries)));
     stop_->setVisible(running);
     one_->setVisible(!running);
+    all_->setVisible(!running);
+    all_->setEnabled(session_.state() != nullptr && !model_->planned().empty());
     one_->setEnabled(!chosen_.first.empty() && session_.state() != nullptr);
     progress_->setVisible(running);
     if (running) {

@@ -44,6 +44,7 @@ class DeliverStation : public StationPage {
     QLabel* doing_;
     QProgressBar* progress_;
     QPushButton* one_;
+    QPushButton* all_;
     QPushButton* stop_;
     CellKey chosen_;
 };
