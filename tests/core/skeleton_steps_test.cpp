@@ -157,6 +157,34 @@ TEST(ReparentJoints, HangsElsewhereAndStaysInTheWorld) {
     EXPECT_EQ(parent_of(top.scene, "head"), "");
 }
 
+TEST(ReparentJoints, AParentThatIsHiddenByAScaleOfNothingLeavesNoBrokenKeys) {
+    Scene scene = breathing();
+    Channel& scale = scene.clips[0].channels.back();
+    scale.values = std::vector<float>{1, 1, 1, 0, 0, 0, 1, 1, 1}; // "b" vanishes in the middle
+    Node prop;
+    prop.name = "prop";
+    prop.kind = NodeKind::joint;
+    prop.parent = 0;
+    prop.identity = 77;
+    prop.rest.translation = Vec3(1, 0, 0);
+    scene.nodes.push_back(prop);
+    for (const Step& step : std::vector<Step>{{"reparent_joints", {{"under", {{"prop", "b"}}}}},
+                                              {"reparent_joints", {{"under", {{"c", "a"}}}}},
+                                              {"aim_joints"},
+                                              {"fold_scale"},
+                                              {"fold_scale", {{"stretch", "keep"}}}}) {
+        const StepResult moved = done(scene, step);
+        for (const Channel& channel : moved.scene.clips[0].channels) {
+            for (const float value : channel.values) {
+                ASSERT_TRUE(std::isfinite(value)) << step.id << " " << moved.scene.nodes[channel.node].name;
+            }
+        }
+    }
+    const StepResult away = done(scene, {"reparent_joints", {{"under", {{"c", "a"}}}}});
+    EXPECT_LE(measure_drift_all(scene, away.scene, Matching::identity, away.moved).largest_mm, 1e-2)
+        << "what hung on it vanishes with it still";
+}
+
 TEST(InsertJoint, StandsPartOfTheWayAndCarriesWhatIsAbove) {
     Scene scene = tower({"a", "b", "c"});
     add_nod(scene, "nod", 0, 0.7, true);

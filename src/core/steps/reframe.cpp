@@ -91,9 +91,19 @@ class Reframer {
         }
     }
 
+    /// Under a parent that has no size at this moment (things are hidden so) every place is the same one: the rest
+    /// place is taken then.
     [[nodiscard]] Mat4 local_of(const std::vector<Mat4>& world, size_t node) const {
         const int parent = frames_.parent[node];
-        return parent < 0 ? world[node] : Mat4(world[parent].inverse() * world[node]);
+        if (parent < 0) {
+            return world[node];
+        }
+        const Mat4& above = world[parent];
+        const double volume = std::abs(linear_of(above).determinant());
+        if (!(volume > 1e-24)) {
+            return node < from_.nodes.size() ? from_.nodes[node].rest.matrix() : Mat4(Mat4::Identity());
+        }
+        return above.inverse() * world[node];
     }
 
     void note(size_t node, double part, const std::string& clip, int frame) {
