@@ -11,7 +11,6 @@
 #include "random_rig.h"
 #include "small_scenes.h"
 
-#include <cstdlib>
 #include <filesystem>
 #include <gtest/gtest.h>
 
@@ -249,11 +248,6 @@ TEST_P(CleanFile, AfterACardThatEndsWell) {
     ASSERT_TRUE(back.ok());
     std::string wrong = not_so(verify_scene(*back, destination, contract_of(scene, "own")));
     EXPECT_EQ(wrong, "") << "seed " << seed;
-}
-
-uint32_t seeds() {
-    const char* wanted = std::getenv("WEMBRIX_SEEDS");
-    return wanted == nullptr ? 60 : static_cast<uint32_t>(std::strtoul(wanted, nullptr, 10));
 }
 
 INSTANTIATE_TEST_SUITE_P(Seeds, CleanFile, ::testing::Range<uint32_t>(1, seeds() + 1));

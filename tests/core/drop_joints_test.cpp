@@ -8,7 +8,6 @@
 #include "random_rig.h"
 #include "small_scenes.h"
 
-#include <cstdlib>
 #include <gtest/gtest.h>
 #include <set>
 
@@ -220,11 +219,7 @@ TEST(DropJoints, WhatIsToldHoldsForATakerThatIsNotInTheSkin) {
     EXPECT_EQ(drift.frame, moves[0].frame);
 }
 
-INSTANTIATE_TEST_SUITE_P(
-    Seeds, DropOnRandomRigs,
-    ::testing::Range<uint32_t>(1, 1 + (std::getenv("WEMBRIX_SEEDS") == nullptr
-                                           ? 60
-                                           : static_cast<uint32_t>(std::atoi(std::getenv("WEMBRIX_SEEDS"))))));
+INSTANTIATE_TEST_SUITE_P(Seeds, DropOnRandomRigs, ::testing::Range<uint32_t>(1, seeds() + 1));
 
 } // namespace
 } // namespace wembrix::testing

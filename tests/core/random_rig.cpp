@@ -1,6 +1,7 @@
 #include "random_rig.h"
 
 #include <Eigen/LU>
+#include <cstdlib>
 #include <fmt/format.h>
 #include <functional>
 #include <random>
@@ -323,6 +324,11 @@ RigOptions options_for(uint32_t seed) {
     options.two_roots = seed % 2 == 0;
     options.odd_weights = seed % 5 != 0;
     return options;
+}
+
+uint32_t seeds() {
+    const char* wanted = std::getenv("WEMBRIX_SEEDS");
+    return wanted == nullptr ? 60 : static_cast<uint32_t>(std::strtoul(wanted, nullptr, 10));
 }
 
 } // namespace wembrix::testing

@@ -23,4 +23,7 @@ Scene random_rig(uint32_t seed, const RigOptions& options);
 /// Options that differ from seed to seed, uneven and moving holders left out.
 RigOptions options_for(uint32_t seed);
 
+/// How many seeds the tests try: WEMBRIX_SEEDS, else 60.
+uint32_t seeds();
+
 } // namespace wembrix::testing

@@ -5,7 +5,6 @@
 #include "random_rig.h"
 
 #include <Eigen/LU>
-#include <cstdlib>
 #include <fmt/format.h>
 #include <gtest/gtest.h>
 #include <random>
@@ -14,11 +13,6 @@ namespace wembrix::testing {
 namespace {
 
 using nlohmann::json;
-
-uint32_t seeds() {
-    const char* wanted = std::getenv("WEMBRIX_SEEDS");
-    return wanted == nullptr ? 60 : static_cast<uint32_t>(std::strtoul(wanted, nullptr, 10));
-}
 
 double allowed_mm(const Scene& scene) {
     return 1e-5 * whole_bounds(scene).size().norm() * 1000;

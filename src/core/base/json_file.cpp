@@ -2,6 +2,8 @@
 
 #include "core/base/files.h"
 
+#include <cmath>
+
 namespace wembrix {
 
 Result<nlohmann::json> read_json_file(const std::filesystem::path& file) {
@@ -14,6 +16,23 @@ Result<nlohmann::json> read_json_file(const std::filesystem::path& file) {
         return Problem{"is not valid JSON.", file.string(), ""};
     }
     return parsed;
+}
+
+bool numbers_from(const nlohmann::json& json, const char* key, size_t count, double* out) {
+    const auto found = json.find(key);
+    if (found == json.end()) {
+        return true;
+    }
+    if (!found->is_array() || found->size() != count) {
+        return false;
+    }
+    for (size_t i = 0; i < count; ++i) {
+        if (!(*found)[i].is_number() || !std::isfinite((*found)[i].get<double>())) {
+            return false;
+        }
+        out[i] = (*found)[i].get<double>();
+    }
+    return true;
 }
 
 } // namespace wembrix

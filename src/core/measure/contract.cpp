@@ -26,23 +26,6 @@ int joint_above(const Scene& scene, int node) {
     return above;
 }
 
-bool numbers(const nlohmann::json& json, const char* key, size_t count, double* out) {
-    const auto found = json.find(key);
-    if (found == json.end()) {
-        return true;
-    }
-    if (!found->is_array() || found->size() != count) {
-        return false;
-    }
-    for (size_t i = 0; i < count; ++i) {
-        if (!(*found)[i].is_number() || !std::isfinite((*found)[i].get<double>())) {
-            return false;
-        }
-        out[i] = (*found)[i].get<double>();
-    }
-    return true;
-}
-
 /// What is left of a name when the ways of writing it are put aside: its side and its letters.
 std::string alike_key(std::string_view name) {
     const size_t colon = name.rfind(':');
@@ -267,8 +250,8 @@ Result<Contract> contract_from_json(const nlohmann::json& json, const std::strin
         if (!seen.insert(joint.name).second) {
             return complain(fmt::format("has two joints \"{}\".", joint.name));
         }
-        if (!numbers(from, "place_m", 3, joint.place.data()) ||
-            !numbers(from, "turn_xyzw", 4, joint.turn.coeffs().data()) || joint.turn.norm() < 1e-6) {
+        if (!numbers_from(from, "place_m", 3, joint.place.data()) ||
+            !numbers_from(from, "turn_xyzw", 4, joint.turn.coeffs().data()) || joint.turn.norm() < 1e-6) {
             return complain(
                 fmt::format("\"{}\" needs three numbers of \"place_m\" and four of \"turn_xyzw\".", joint.name));
         }

@@ -1,32 +1,13 @@
 #include "core/steps/stored_pose.h"
 
+#include "core/base/json_file.h"
+
 #include <Eigen/LU>
 #include <algorithm>
 #include <cmath>
 #include <fmt/format.h>
 
 namespace wembrix {
-
-namespace {
-
-bool numbers_from(const nlohmann::json& json, const char* key, int count, double* out) {
-    const auto found = json.find(key);
-    if (found == json.end()) {
-        return true;
-    }
-    if (!found->is_array() || found->size() != static_cast<size_t>(count)) {
-        return false;
-    }
-    for (int i = 0; i < count; ++i) {
-        if (!(*found)[i].is_number() || !std::isfinite((*found)[i].get<double>())) {
-            return false;
-        }
-        out[i] = (*found)[i].get<double>();
-    }
-    return true;
-}
-
-} // namespace
 
 nlohmann::json pose_to_json(const StoredPose& pose) {
     nlohmann::json json = nlohmann::json::object();
