@@ -1,8 +1,10 @@
 #include "commands.h"
 
 #include "core/measure/bounds.h"
+#include "core/measure/contacts.h"
 #include "core/measure/motion.h"
 #include "core/measure/seam.h"
+#include "core/measure/travel.h"
 
 #include <algorithm>
 #include <cmath>
@@ -33,6 +35,17 @@ void print(const nlohmann::json& row) {
         fmt::print("  still from frame {} to {}{}\n", place["first"].get<int>(), place["last"].get<int>(),
                    place["cut"].is_null() ? "" : fmt::format(": cut at {}", place["cut"].get<int>()));
     }
+    if (!row["travel"].is_null()) {
+        const auto& travel = row["travel"];
+        fmt::print("  {} goes {:.2f} m, turns {:.0f}° about up, {:.2f} m/s on average, {:.2f} at most (frame {})\n",
+                   travel["joint"].get<std::string>(), travel["metres"].get<double>(),
+                   travel["turn_degrees"].get<double>(), travel["mean_m_s"].get<double>(),
+                   travel["top_m_s"].get<double>(), travel["top_frame"].get<int>());
+    }
+    for (const auto& contact : row["contacts"]) {
+        fmt::print("  {} stands from frame {} to {}, slides {:.0f} mm\n", contact["joint"].get<std::string>(),
+                   contact["first"].get<int>(), contact["last"].get<int>(), contact["slide_mm"].get<double>());
+    }
     if (!row["seam"].is_null()) {
         const auto& seam = row["seam"];
         fmt::print("  repeats: seam {:.1f} mm ({}), {:.1f}° ({}){}\n", seam["apart_mm"].get<double>(),
@@ -57,6 +70,7 @@ int takes(const TakesOptions& options) {
     }
     const Scene& scene = opened->replay.prepared();
     const double height = height_m(scene);
+    const std::vector<int> feet = foot_joints(scene, height);
     nlohmann::json rows = nlohmann::json::array();
     int code = opened->replay.problems().empty() ? all_well : held;
     for (const Clip& clip : scene.clips) {
@@ -83,6 +97,24 @@ int takes(const TakesOptions& options) {
                               {"energy_largest_m_s", largest},
                               {"still_below_m_s", threshold},
                               {"still", still}};
+        row["travel"] = nlohmann::json();
+        if (const int carrier = carrying_joint(scene); carrier >= 0) {
+            const Travel travel = travel_of(way_of(scene, clip, carrier, clip.rate, 0, clip.frames()));
+            row["travel"] = {{"joint", scene.nodes[static_cast<size_t>(carrier)].name},
+                             {"metres", travel.metres},
+                             {"along_m", travel.along_m},
+                             {"turn_degrees", travel.turn_degrees},
+                             {"mean_m_s", travel.mean_m_s},
+                             {"top_m_s", travel.top_m_s},
+                             {"top_frame", travel.top_frame}};
+        }
+        row["contacts"] = nlohmann::json::array();
+        for (const Contact& contact : contacts_of(scene, clip, feet, height)) {
+            row["contacts"].push_back({{"joint", scene.nodes[static_cast<size_t>(contact.joint)].name},
+                                       {"first", contact.first},
+                                       {"last", contact.last},
+                                       {"slide_mm", contact.slide_mm}});
+        }
         row["seam"] = clip.repeats ? seam_json(scene, clip, height) : nlohmann::json();
         if (clip.repeats && !row["seam"]["closes"].get<bool>()) {
             code = held;

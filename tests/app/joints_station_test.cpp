@@ -319,6 +319,111 @@ TEST_F(Bench, AContractIsDemandedMissedAndFitted) {
     EXPECT_EQ(ladder.ladder().contract_same, 64);
 }
 
+TEST_F(Bench, JointsAreMatchedWithTheContractOnTheLadder) {
+    open_mended();
+    const Contract contract = contract_of(prepared(), "market_biped");
+    window->document().edit("demand and spoil", [&](Job& job) {
+        job.destinations[0].contract = contract;
+        job.steps.push_back({"rename_joints", {{"names", {{"spine_b", "back"}, {"head", "Skull_01"}}}}});
+    });
+    settle();
+    window->choose_station(1);
+    JointLadder& ladder = window->joints().ladder();
+    const size_t before = steps();
+    const int back = row_of(ladder.right(), "back");
+    EXPECT_EQ(ladder.right()[static_cast<size_t>(back)].proposal, "spine_b");
+    EXPECT_TRUE(child<QLabel>("ladderCounts")->text().contains("take the 2 that are offered"));
+    // A click on what is offered takes it.
+    click(ladder.viewport(), ladder.contract_rect(back).center());
+    settle();
+    EXPECT_EQ(steps(), before + 1);
+    EXPECT_TRUE(has("spine_b"));
+    EXPECT_TRUE(has("Skull_01"));
+    EXPECT_EQ(ladder.ladder().contract_missing, QStringList{"head"});
+    // It was the wrong one: the joint is meant to be the head. The same step says so now, and what it was is open
+    // again.
+    Q_EMIT ladder.matchAsked(prepared().nodes[prepared().find_node("spine_b")].identity, "head");
+    settle();
+    EXPECT_EQ(steps(), before + 1);
+    EXPECT_EQ(window->document().job().steps.back().parameters["matches"], nlohmann::json({{"back", "head"}}));
+    EXPECT_EQ(ladder.ladder().contract_missing, QStringList{"spine_b"});
+    QTest::keySequence(window.get(), QKeySequence(QKeySequence::Undo));
+    QTest::keySequence(window.get(), QKeySequence(QKeySequence::Undo));
+    settle();
+    EXPECT_EQ(steps(), before);
+    // All that are offered, at once.
+    Q_EMIT child<QLabel>("ladderCounts")->linkActivated("all");
+    settle();
+    EXPECT_TRUE(ladder.ladder().contract_missing.isEmpty());
+    EXPECT_EQ(ladder.ladder().contract_same, 64);
+}
+
+TEST_F(Bench, AnAttachmentPointIsPlacedInTheView) {
+    open_mended();
+    window->choose_station(1);
+    const int head = prepared().find_node("head");
+    window->selection().choose(prepared().nodes[head].identity);
+    settle();
+    SceneView& view = window->twin().right().view();
+    // Any pose will do: the place is kept as the joint sees it.
+    window->twin().playback().choose("capture_07");
+    window->clock().go_to(301);
+    QTest::qWait(60);
+    Q_EMIT window->joints().ladder().placeAsked();
+    ASSERT_TRUE(view.is_asking());
+    QTest::keyClick(&view, Qt::Key_Escape);
+    EXPECT_FALSE(view.is_asking());
+    Q_EMIT window->joints().ladder().placeAsked();
+    Step asked;
+    QTimer::singleShot(200, window.get(), [&] {
+        auto* dialog = qobject_cast<StepDialog*>(QApplication::activeModalWidget());
+        ASSERT_NE(dialog, nullptr);
+        asked = dialog->step();
+        dialog->accept();
+    });
+    click(&view, view.place_of(head).toPoint());
+    settle();
+    EXPECT_EQ(asked.id, "add_attachment");
+    const int point = prepared().find_node("head_point");
+    ASSERT_GE(point, 0);
+    EXPECT_EQ(prepared().nodes[point].kind, NodeKind::point);
+    // On her surface: near the joint, and on the line from the eye through the pixel that was clicked.
+    const Vec3 place = prepared().nodes[point].rest.translation;
+    EXPECT_GT(place.norm(), 0.005);
+    EXPECT_LT(place.norm(), 0.2);
+    QTest::qWait(60);
+    EXPECT_LT(QLineF(view.place_of(point), view.place_of(head)).length(), 3);
+    QTest::keySequence(window.get(), QKeySequence(QKeySequence::Undo));
+    settle();
+    EXPECT_FALSE(has("head_point"));
+}
+
+TEST_F(Bench, DroppingSeveralIsToldJointByJointAndUnlikeSidesAreListed) {
+    open_mended();
+    window->choose_station(1);
+    JointFacts& facts = window->joints().facts();
+    EXPECT_TRUE(facts.text().contains("pairs")) << facts.text().toStdString();
+    std::vector<int64_t> tips;
+    for (const char* name : {"beak_tip", "LeftWing_Tip", "RightWing_Tip"}) {
+        const int node = prepared().find_node(name);
+        ASSERT_GE(node, 0) << name;
+        tips.push_back(prepared().nodes[node].identity);
+    }
+    window->selection().choose_all(tips);
+    ASSERT_TRUE(wait_for([&] { return facts.text().contains("held then by"); })) << facts.text().toStdString();
+    EXPECT_TRUE(facts.text().contains("LeftWing_Tip"));
+    EXPECT_TRUE(facts.text().contains("beak_low"));
+    EXPECT_GE(facts.text().count("mm<"), 3);
+    // One side is lengthened: the list says so, and a click on it chooses both.
+    window->selection().clear();
+    window->document().edit("longer", [](Job& job) {
+        job.steps.push_back({"insert_joint", {{"name", "LeftWing_Extra"}, {"under", "LeftWing_Hand"}}});
+    });
+    settle();
+    EXPECT_TRUE(facts.text().contains("LeftWing_Extra")) << facts.text().toStdString();
+    EXPECT_TRUE(facts.text().contains("nothing on the other side"));
+}
+
 TEST_F(Bench, APoseIsKeptShownAndMadeTheRestPose) {
     open_mended();
     TwinView& twin = window->twin();

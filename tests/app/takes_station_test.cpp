@@ -1,5 +1,6 @@
 // A take cut, dragged, snapped, named, listed.
 #include "bench_fixture.h"
+#include "core/job/card_edits.h"
 #include "stations/takes/strip_edits.h"
 
 #include <QDoubleSpinBox>
@@ -160,6 +161,118 @@ TEST(StripEdits, CutsMovesAndSnaps) {
     EXPECT_EQ(snapped(50, {40, 44}, 3), 50);
     EXPECT_EQ(cut_all({20, 45}, 100).size(), 3U);
     EXPECT_EQ(cut_all({}, 100).size(), 1U);
+}
+
+/// Waits for a step's window, looks at it and takes it as it is.
+void accept_step(const std::function<void(StepDialog&)>& look) {
+    QTimer::singleShot(200, qApp, [look] {
+        auto* dialog = qobject_cast<StepDialog*>(QApplication::activeModalWidget());
+        ASSERT_NE(dialog, nullptr);
+        look(*dialog);
+        dialog->accept();
+    });
+}
+
+TEST_F(Bench, ALoopIsClosedFromItsFindingAndARootTakesTheWay) {
+    open_mended();
+    window->document().edit("cut", [](Job& job) {
+        set_cuts(job, "capture_07", {{"wade", 220, 396, true, "", ""}, {"shake_off", 744, 896, true, "", ""}});
+    });
+    settle();
+    window->choose_station(2);
+    ASSERT_TRUE(wait_for([&] { return window->takes().model().clip("shake_off") != nullptr; }));
+    EXPECT_FALSE(window->takes().model().clip("shake_off")->closes);
+    // From the station: a window with the step, taken as it is.
+    window->takes().go_to("shake_off", 10);
+    auto* blend = child<QPushButton>("blendLoop");
+    ASSERT_TRUE(blend->isVisible());
+    accept_step([](StepDialog& dialog) { EXPECT_EQ(dialog.step().parameters["clip"], "shake_off"); });
+    QTest::mouseClick(blend, Qt::LeftButton);
+    settle();
+    EXPECT_EQ(window->document().job().steps.back().id, "close_loop");
+    ASSERT_TRUE(wait_for([&] { return !window->takes().model().is_busy(); }));
+    EXPECT_TRUE(window->takes().model().clip("shake_off")->closes);
+    EXPECT_TRUE(prepared().find_clip("shake_off")->last_is_first);
+    QTest::keySequence(window.get(), QKeySequence(QKeySequence::Undo));
+    settle();
+    // From its finding, with one click.
+    window->choose_station(0);
+    QPushButton* mend = finding_button("close_loop");
+    ASSERT_NE(mend, nullptr);
+    QTest::mouseClick(mend, Qt::LeftButton);
+    settle();
+    EXPECT_EQ(finding_button("close_loop"), nullptr) << "a closed loop is no finding any more";
+    // The root takes the way of the wading clip; the head stays where it was.
+    const auto head_at = [&](int frame) {
+        Pose pose;
+        const Clip* clip = prepared().find_clip("wade");
+        Poser(prepared(), clip).at(frame / clip->rate, pose);
+        return std::pair(Vec3(pose.world[static_cast<size_t>(prepared().find_node("head"))].topRightCorner<3, 1>()),
+                         Vec3(pose.world[static_cast<size_t>(prepared().find_node("root"))].topRightCorner<3, 1>()));
+    };
+    const auto [head, root] = head_at(170);
+    window->choose_station(2);
+    window->takes().go_to("wade", 0);
+    auto* way = child<QPushButton>("rootMotion");
+    ASSERT_TRUE(way->isVisible());
+    accept_step([](StepDialog& dialog) { EXPECT_EQ(dialog.step().id, "take_root_motion"); });
+    QTest::mouseClick(way, Qt::LeftButton);
+    settle();
+    const auto [head_now, root_now] = head_at(170);
+    EXPECT_LT((head_now - head).norm(), 1e-4);
+    EXPECT_GT((root_now - root).norm(), 1.5);
+    while (window->document().undo().canUndo()) {
+        window->document().undo().undo();
+    }
+    settle();
+    EXPECT_EQ(prepared().find_clip("wade"), nullptr) << "all of it is undone";
+}
+
+TEST_F(Bench, FeetLikenessRowsAndWhatGoesOut) {
+    open_mended();
+    window->choose_station(2);
+    TakeStrip& strip = window->takes().strip();
+    ASSERT_TRUE(wait_for([&] {
+        return !window->takes().model().takes().empty() && window->takes().model().takes()[0].poses != nullptr;
+    }));
+    settle();
+    const TakeFacts& take = window->takes().model().takes()[0];
+    ASSERT_EQ(take.feet.size(), 2U);
+    EXPECT_EQ(take.scene->nodes[static_cast<size_t>(take.feet[0])].name, "LeftLeg_Foot");
+    ASSERT_FALSE(take.contacts.empty());
+    // Over a contact the pointer is told which foot stands, and how far it slides.
+    const QPoint on = strip.contact_rect(take.contacts[0]).center();
+    QTest::mouseMove(&strip, on - QPoint(0, 60));
+    QTest::mouseMove(&strip, on);
+    ASSERT_TRUE(wait_for([&] { return strip.toolTip().contains("LeftLeg_Foot stands"); }, 5));
+    EXPECT_TRUE(strip.toolTip().contains("mm"));
+    // Over the energy, every pose is held against the one under it: in its wading one step is like the next.
+    const int frame = 300;
+    QTest::mouseMove(&strip, QPoint(static_cast<int>(std::lround(strip.x_of(frame))), 70));
+    ASSERT_TRUE(wait_for([&] { return strip.pointed() >= 0; }, 5));
+    ASSERT_EQ(strip.alike().size(), 900U);
+    EXPECT_EQ(strip.alike()[static_cast<size_t>(strip.pointed())], 0);
+    EXPECT_LT(strip.alike()[static_cast<size_t>(strip.pointed()) + 44], 20) << "a step later";
+    EXPECT_GT(strip.alike()[static_cast<size_t>(strip.pointed()) + 22], 20) << "half a step later";
+    // Clips that overlap stand one below the other.
+    window->document().edit("cut", [](Job& job) {
+        set_cuts(job, "capture_07", {{"a", 0, 300, false, "", ""}, {"b", 200, 500, false, "", ""}});
+    });
+    settle();
+    EXPECT_FALSE(strip.span_rect(0).intersects(strip.span_rect(1)));
+    EXPECT_LT(strip.span_rect(0).bottom(), strip.span_rect(1).bottom());
+    // Without its tick a clip is no deliverable; undo brings it back.
+    const auto rows = [&] { return window->deliver().board().rowCount(); };
+    const int before = rows();
+    auto* list = child<QTableWidget>("clipList");
+    list->item(1, 0)->setCheckState(Qt::Unchecked);
+    QTest::qWait(50);
+    settle();
+    EXPECT_FALSE(prepared().find_clip("b")->deliver);
+    EXPECT_EQ(rows(), before - 1);
+    QTest::keySequence(window.get(), QKeySequence(QKeySequence::Undo));
+    settle();
+    EXPECT_EQ(rows(), before);
 }
 
 } // namespace

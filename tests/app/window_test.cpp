@@ -4,12 +4,19 @@ namespace wembrix::app {
 namespace {
 
 TEST_F(Window, EmptyItSaysWhatWouldFillIt) {
-    EXPECT_TRUE(child<QPushButton>("bringIn")->isVisible());
-    EXPECT_TRUE(child<QPushButton>("openDemo")->isVisible());
     EXPECT_FALSE(child<QPushButton>("go")->isEnabled());
     EXPECT_FALSE(child<QPushButton>("play")->isEnabled());
     EXPECT_TRUE(window->twin().left().view().empty_text().contains("sources"));
     EXPECT_TRUE(window->twin().right().view().empty_text().contains("route card"));
+    // Every station says what would fill it and offers the command.
+    for (int station = 0; station < 4; ++station) {
+        window->choose_station(station);
+        int offered = 0;
+        for (const QPushButton* button : window->findChildren<QPushButton*>("bringIn")) {
+            offered += button->isVisible() ? 1 : 0;
+        }
+        EXPECT_EQ(offered, 1) << station;
+    }
 }
 
 TEST_F(Window, OpensTheDemoJobWithItsFindings) {

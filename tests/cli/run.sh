@@ -33,7 +33,7 @@ check "its findings" python_says "{f['id'] for f in d['findings']} >= {'size','r
 check "a take has its frames" ends 0 "$cli" inspect "$work/demo/tansy_market.gltf" --json
 check "900 of them" python_says "d['clips'] and d['clips'][0]['frames'] == 900 and d['clips'][0]['rate'] == 30"
 check "inspect of a job" ends 0 "$cli" inspect "$work/demo/tansy.wembrix" --json
-check "drift of every step" python_says "all(s['drift_mm'] is not None and s['drift_mm'] < 1.7 for s in d['steps']) and {f['id'] for f in d['findings']} == {'influences','open_loop'} and d['roots'] == ['root']"
+check "drift of every step" python_says "all(s['drift_mm'] is not None and s['drift_mm'] < 1.7 for s in d['steps']) and {f['id'] for f in d['findings']} >= {'influences','open_loop'} and d['roots'] == ['root']"
 check "the human form of a job" ends 0 "$cli" inspect "$work/demo/tansy.wembrix"
 check "says the clips" grep -q "clip wade: 177 frames at 30 a second" "$work/out"
 
@@ -56,6 +56,29 @@ python3 -c 'import json,sys; job=json.load(open(sys.argv[1])); json.dump({"steps
 check "a card instead of a job" ends 0 "$cli" deliver --card "$work/card.json" --destination "$work/demo/Tidewater_runtime.destination.json" \
     --out "$work/carded" "$work/demo/tansy_model.glb" "$work/demo/tansy_market.gltf"
 check "five clips and a model" test "$(ls "$work/carded"/*.glb | wc -l)" -eq 6
+python3 - "$work" <<'PY'
+import json, sys
+work = sys.argv[1]
+d = json.load(open(work + "/demo/Lantern_web_view.destination.json"))
+d.update(container="bvh", name="Motion sheet", turn_order="XYZ")
+json.dump(d, open(work + "/bvh.destination.json", "w"))
+PY
+echo '{"steps": []}' > "$work/empty.card.json"
+check "a delivery as BVH" ends 0 "$cli" deliver --card "$work/card.json" --destination "$work/bvh.destination.json" \
+    --out "$work/bvh" "$work/demo/tansy_model.glb" "$work/demo/tansy_market.gltf" --json
+check "checked on arrival" python_says "all(r['state'] == 'arrived' and r['drift_mm'] < 0.5 for r in d['deliveries'][0]['deliverables'])"
+check "five motions, no model" test "$(ls "$work/bvh"/*.bvh | wc -l)" -eq 5
+check "in the order that was asked for" grep -q "Xrotation Yrotation Zrotation" "$work/bvh/tansy_model_wade.bvh"
+check "a BVH is inspected" ends 0 "$cli" inspect "$work/bvh/tansy_model_wade.bvh" --json
+check "its frames" python_says "d['clips'][0]['frames'] == 177 and d['clips'][0]['rate'] == 30 and len(d['roots']) == 1"
+check "its travel and contacts" ends 0 "$cli" takes "$work/bvh/tansy_model_wade.bvh" --json
+check "as numbers" python_says "d['takes'][0]['travel']['along_m'] > 0.1"
+check "a BVH moves the model" ends 0 "$cli" deliver --card "$work/empty.card.json" --destination "$work/demo/Lantern_web_view.destination.json" \
+    --out "$work/from_bvh" "$work/one/tansy_model.glb" "$work/bvh/tansy_model_wade.bvh"
+check "as it did" ends 0 "$cli" compare "$work/one/tansy_wade.glb" "$work/from_bvh/tansy_model_tansy_model_wade.glb" --json
+sed 's/^Frames: .*/Frames: 100000/' "$work/bvh/tansy_model_wade.bvh" > "$work/short.bvh"
+check "a BVH with too few frames is refused" ends 2 "$cli" inspect "$work/short.bvh"
+check "in one sentence" one_sentence
 check "compare ends with 0" ends 0 "$cli" compare "$work/one/tansy_wade.glb" "$work/all/Tidewater_runtime/tansy_wade.glb" --json
 check "no drift between equals" python_says "d['clips'][0]['clip'] == 'wade' and d['clips'][0]['largest_mm'] < 1e-6 and d['clips'][0]['frames'] == 177"
 

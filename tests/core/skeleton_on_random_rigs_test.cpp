@@ -57,7 +57,7 @@ json parents_of_chance(const Scene& scene, std::mt19937& random) {
 }
 
 Step step_of_chance(const Scene& scene, std::mt19937& random, int number) {
-    switch (random() % 14) {
+    switch (random() % 15) {
     case 0:
         return {"reparent_joints", parents_of_chance(scene, random)};
     case 1:
@@ -85,6 +85,8 @@ Step step_of_chance(const Scene& scene, std::mt19937& random, int number) {
     case 12:
         return {"add_attachment",
                 {{"name", fmt::format("point_{}", number)}, {"under", joint_of_chance(scene, random)}, {"x_m", 0.1}}};
+    case 13:
+        return {"place_origin", {{"props", {"*"}}, {"at", random() % 2 == 0 ? "own" : "world"}}};
     default:
         return {"make_root", {{"name", "root"}}};
     }
@@ -117,6 +119,22 @@ TEST_P(RandomSkeleton, EveryStepAloneKeepsMotion) {
                                               {"freeze_rest_turns"},
                                               {"aim_joints", {{"bone", "+X"}, {"up", "+Y"}, {"toward", "-Z"}}}}) {
         after(scene, step, seed);
+    }
+    after(received, {"place_origin", {{"props", {"*"}}, {"at", "own"}}}, seed);
+    after(scene, {"place_origin", {{"props", {"*"}}, {"at", "world"}}}, seed);
+    // What is bound in one pose becomes one surface.
+    const Result<StepResult> rebound = apply_step(scene, {"set_rest_pose", {{"from", "bind"}, {"surface", "rebind"}}});
+    ASSERT_TRUE(rebound.ok()) << rebound.problem().sentence();
+    const Scene& bound = rebound->scene;
+    json skinned = json::array();
+    for (const int node : surfaces_of(bound)) {
+        if (bound.nodes[node].skin >= 0) {
+            skinned.push_back(bound.nodes[node].name);
+        }
+    }
+    if (skinned.size() > 1) {
+        const Scene joined = after(bound, {"join_surfaces", {{"surfaces", skinned}}}, seed);
+        EXPECT_EQ(surfaces_of(joined).size() + skinned.size(), surfaces_of(bound).size() + 1) << "seed " << seed;
     }
     // A joint between another one and all that hangs on it.
     const std::vector<int> joints = joints_of(scene);

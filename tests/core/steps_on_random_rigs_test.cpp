@@ -70,7 +70,7 @@ TEST_P(RandomRig, AWholeCardKeepsMotionAndLeavesOneCleanSkeleton) {
                            {"rename_joints", {{"rules", {{{"find", "^Left(.*)$"}, {"replace", "$1_l"}}}}}}}) {
         const Result<StepResult> applied = apply_step(scene, step);
         ASSERT_TRUE(applied.ok()) << applied.problem().sentence();
-        moved = applied->moved * moved;
+        moved = applied->moved.all * moved;
         scene = keeps_motion(scene, step, seed);
     }
     const Drift all = measure_drift_all(received, scene, Matching::identity, moved);

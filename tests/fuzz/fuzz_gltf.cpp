@@ -25,6 +25,14 @@ extern "C" int LLVMFuzzerTestOneInput(const uint8_t* data, size_t size) {
                                  "reorder_joints", "ground", "face_forward"}) {
             (void)apply_step(*scene, {step});
         }
+        for (const char* step : {"place_origin", "bake", "reverse", "take_root_motion", "reduce_keys"}) {
+            (void)apply_step(*scene, {step});
+        }
+        (void)apply_step(*scene, {"join_surfaces", {{"surfaces", {"*"}}}});
+        (void)apply_step(*scene, {"mirror_clip", {{"ending", ""}}});
+        if (!scene->clips.empty()) {
+            (void)apply_step(*scene, {"close_loop", {{"clip", scene->clips[0].name}, {"way", "repeat_first"}}});
+        }
         (void)verify_scene(*scene, destination, contract_of(*scene, "fuzz"));
     }
     return 0;

@@ -19,7 +19,31 @@ JobFiles::JobFiles(Document& document, Session& session, QWidget* window)
     connect(&session_, &Session::changed, this, &JobFiles::begin_new_job);
 }
 
-QString JobFiles::open_paths(const QStringList& paths) {
+namespace {
+
+/// A folder stands for the scenes that lie in it, in order of their names.
+QStringList with_folders_open(const QStringList& given) {
+    QStringList paths;
+    for (const QString& path : given) {
+        if (!QFileInfo(path).isDir()) {
+            paths << path;
+            continue;
+        }
+        const QStringList scenes = {QStringLiteral("*.glb"), QStringLiteral("*.gltf"), QStringLiteral("*.bvh")};
+        for (const QFileInfo& file : QDir(path).entryInfoList(scenes, QDir::Files | QDir::Readable, QDir::Name)) {
+            paths << file.absoluteFilePath();
+        }
+    }
+    return paths;
+}
+
+} // namespace
+
+QString JobFiles::open_paths(const QStringList& given) {
+    const QStringList paths = with_folders_open(given);
+    if (paths.isEmpty() && !given.isEmpty()) {
+        return tr("%1 holds no .glb, .gltf or .bvh file.").arg(given.front());
+    }
     for (const QString& path : paths) {
         if (path.endsWith(QStringLiteral(".wembrix"))) {
             is_new_ = false;
@@ -127,7 +151,7 @@ void JobFiles::ask_for_job() {
 
 void JobFiles::ask_for_files() {
     const QStringList paths =
-        QFileDialog::getOpenFileNames(window_, tr("Bring in files"), QString(), tr("Scenes (*.glb *.gltf)"));
+        QFileDialog::getOpenFileNames(window_, tr("Bring in files"), QString(), tr("Scenes (*.glb *.gltf *.bvh)"));
     if (paths.isEmpty() || !may_lose_changes()) {
         return;
     }

@@ -86,8 +86,10 @@ void MainWindow::connect_parts() {
         runner_.deliver_cells(deliver_->board().due());
     });
     connect(files_, &JobFiles::demoBegun, this, [this] { status_left_->setText(tr("Making the demo job…")); });
-    connect(intake_, &IntakeStation::filesAsked, files_, &JobFiles::ask_for_files);
-    connect(intake_, &IntakeStation::demoAsked, files_, &JobFiles::open_demo);
+    for (StationPage* page : std::initializer_list<StationPage*>{intake_, joints_, takes_, deliver_}) {
+        connect(page, &StationPage::filesAsked, files_, &JobFiles::ask_for_files);
+        connect(page, &StationPage::demoAsked, files_, &JobFiles::open_demo);
+    }
     for (Pane* pane : {&twin_->left(), &twin_->right()}) {
         connect(&pane->view(), &SceneView::heightAsked, this, [this](double height_m) {
             if (const std::shared_ptr<const SessionState> state = session_.state()) {
@@ -96,6 +98,30 @@ void MainWindow::connect_parts() {
             }
         });
     }
+    // What Prepared is shown in; the names and identities of what arrived are others.
+    const auto prepared_view = [this]() -> SceneView* {
+        for (Pane* pane : {&twin_->right(), &twin_->left()}) {
+            if (pane->isVisible() && pane->state() == State::prepared) {
+                return &pane->view();
+            }
+        }
+        return nullptr;
+    };
+    connect(joints_, &JointsStation::placeAsked, this, [prepared_view](const QString& words) {
+        if (SceneView* view = prepared_view()) {
+            view->ask_for_place(words);
+        }
+    });
+    joints_->set_joint_now([prepared_view](int64_t identity) -> std::optional<Mat4> {
+        const SceneView* view = prepared_view();
+        const PosedScene* posed = view == nullptr ? nullptr : view->posed();
+        const int node = posed == nullptr ? -1 : posed->scene().find_identity(identity);
+        return node < 0 ? std::nullopt : std::optional<Mat4>(posed->pose().world[static_cast<size_t>(node)]);
+    });
+    for (Pane* pane : {&twin_->left(), &twin_->right()}) {
+        connect(&pane->view(), &SceneView::placePicked, joints_, &JointsStation::place_attachment);
+    }
+    connect(takes_, &TakesStation::stepAsked, this, [this](const Step& step) { card_->add_step(step); });
     connect(joints_, &JointsStation::stepAsked, this, [this](const Step& step) { card_->add_step(step); });
     connect(intake_, &IntakeStation::placeAsked, this, &MainWindow::go_to);
     connect(&watch_, &SourceWatch::changed, this, [this] { news_->show_news(watch_.news()); });

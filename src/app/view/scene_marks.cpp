@@ -213,6 +213,32 @@ void draw_joints(QPainter& painter, const Projection& p, const PosedScene& posed
     }
 }
 
+void draw_points(QPainter& painter, const Projection& p, const PosedScene& posed, const Selection* selection) {
+    const Scene& scene = posed.scene();
+    const Look& l = look();
+    QFont small = painter.font();
+    small.setPixelSize(10);
+    painter.setFont(small);
+    for (size_t i = 0; i < scene.nodes.size(); ++i) {
+        bool ahead = false;
+        const QPointF at = p.on_screen(point_of(posed.pose().world[i], Vec3::Zero()), &ahead);
+        if (!ahead || scene.nodes[i].kind != NodeKind::point) {
+            continue;
+        }
+        const bool chosen =
+            selection != nullptr && scene.nodes[i].identity != 0 && selection->holds(scene.nodes[i].identity);
+        painter.setPen(QPen(chosen ? l.selection : l.accent, 1.6));
+        painter.drawLine(at - QPointF(5, 0), at + QPointF(5, 0));
+        painter.drawLine(at - QPointF(0, 5), at + QPointF(0, 5));
+        const QString name = QString::fromStdString(scene.nodes[i].name);
+        const QRectF box(at + QPointF(8, -7), QSizeF(painter.fontMetrics().horizontalAdvance(name) + 6, 14));
+        QColor ground = l.card;
+        ground.setAlpha(200);
+        painter.fillRect(box, ground);
+        painter.drawText(box, Qt::AlignCenter, name);
+    }
+}
+
 void draw_difference_scale(QPainter& painter, const Projection& p, double largest_mm, double at_most_mm) {
     const QRectF bar(10, p.size.height() - 46, std::min(160.0, p.size.width() - 20.0), 8);
     QLinearGradient ramp(bar.topLeft(), bar.topRight());

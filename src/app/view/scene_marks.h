@@ -31,6 +31,8 @@ std::vector<JointMark> joint_marks(const Projection& p, const PosedScene& posed)
 /// Reeds, rings, and with `names` the names of all joints, else only those of the chosen ones.
 void draw_joints(QPainter& painter, const Projection& p, const PosedScene& posed, const Selection* selection,
                  bool names);
+/// Attachment points: small crosses with their names.
+void draw_points(QPainter& painter, const Projection& p, const PosedScene& posed, const Selection* selection);
 /// The joint within `reach` pixels of a place in the pane, or -1.
 int joint_at(const std::vector<JointMark>& marks, const QPointF& place, double reach);
 

@@ -1,5 +1,6 @@
 #include "view/scene_view.h"
 
+#include "view/pick.h"
 #include "view/scene_marks.h"
 
 #include <QApplication>
@@ -361,6 +362,7 @@ void SceneView::paintGL() {
         over.setFont(font());
         if (shown_.joints) {
             draw_joints(over, p, *posed_, selection_, shown_.names);
+            draw_points(over, p, *posed_, selection_);
         }
         if (shown_.tools && facts_.height_m > 0) {
             draw_rod(over, p, rod_m_ > 0 ? rod_m_ : facts_.height_m,
@@ -412,6 +414,13 @@ void SceneView::draw_labels(QPainter& painter, const Projection& p) const {
     painter.setFont(small);
     painter.setPen(look().soft);
     const QRectF foot(8, height() - 18, width() - 16, 14);
+    if (is_asking()) {
+        const QRectF line(8, 8, width() - 16, 18);
+        painter.fillRect(line, look().card);
+        painter.setPen(look().accent);
+        painter.drawText(line, Qt::AlignCenter, asked_);
+        painter.setPen(look().soft);
+    }
     painter.drawText(foot, Qt::AlignLeft | Qt::AlignVCenter, tr("grid %1 m").arg(grid_gap(p.unit), 0, 'g', 4));
     if (shown_.tools && p.unit > 40) {
         painter.setPen(look().stop);
@@ -423,6 +432,21 @@ void SceneView::draw_labels(QPainter& painter, const Projection& p) const {
         painter.drawText(foot.translated(0, -60), Qt::AlignLeft | Qt::AlignVCenter,
                          tr("no surface has the same points in both"));
     }
+}
+
+void SceneView::ask_for_place(const QString& words) {
+    asked_ = words;
+    setCursor(words.isEmpty() ? Qt::ArrowCursor : Qt::CrossCursor);
+    setFocus();
+    update();
+}
+
+void SceneView::keyPressEvent(QKeyEvent* event) {
+    if (event->key() == Qt::Key_Escape && is_asking()) {
+        ask_for_place({});
+        return;
+    }
+    QOpenGLWidget::keyPressEvent(event);
 }
 
 void SceneView::mousePressEvent(QMouseEvent* event) {
@@ -458,7 +482,7 @@ void SceneView::mouseMoveEvent(QMouseEvent* event) {
     last_ = event->position();
     dragged_ = dragged_ || (event->position() - pressed_).manhattanLength() >= QApplication::startDragDistance() / 2.0;
     if (event->buttons() == Qt::NoButton) {
-        setCursor(on_rod(event->position()) ? Qt::SizeVerCursor : Qt::ArrowCursor);
+        setCursor(is_asking() ? Qt::CrossCursor : on_rod(event->position()) ? Qt::SizeVerCursor : Qt::ArrowCursor);
     }
     if (!dragged_ || event->buttons() == Qt::NoButton) {
         return;
@@ -482,6 +506,15 @@ void SceneView::mouseReleaseEvent(QMouseEvent* event) {
         update();
         if (dragged_ && std::abs(height / facts_.height_m - 1) > 1e-6) {
             Q_EMIT heightAsked(height);
+        }
+        return;
+    }
+    if (!dragged_ && event->button() == Qt::LeftButton && is_asking()) {
+        ask_for_place({});
+        if (posed_) {
+            if (const std::optional<Vec3> at = surface_at(projection(), *posed_, event->position())) {
+                Q_EMIT placePicked(at->x(), at->y(), at->z());
+            }
         }
         return;
     }

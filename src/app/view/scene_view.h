@@ -67,11 +67,16 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     [[nodiscard]] QPointF place_of(int node) const; ///< of a joint, in the pane
     /// The measuring rod, from the ground to the top, in the pane. Its top can be dragged in Prepared.
     [[nodiscard]] QLineF rod() const;
+    /// The next click on a surface says its place; `words` stand in the pane until then. Escape or a click beside it
+    /// ends that.
+    void ask_for_place(const QString& words);
+    [[nodiscard]] bool is_asking() const { return !asked_.isEmpty(); }
     [[nodiscard]] QSize minimumSizeHint() const override { return {120, 140}; }
 
   Q_SIGNALS:
     void ready();
-    void heightAsked(double height_m); ///< the rod's top was dragged there
+    void heightAsked(double height_m);              ///< the rod's top was dragged there
+    void placePicked(double x, double y, double z); ///< in the world, as the scene is posed now
 
   protected:
     void initializeGL() override;
@@ -81,6 +86,7 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     void mouseReleaseEvent(QMouseEvent* event) override;
     void mouseDoubleClickEvent(QMouseEvent* event) override;
     void wheelEvent(QWheelEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
 
   private:
     struct Drawn {
@@ -122,6 +128,7 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     QPointF last_;
     bool dragged_ = false;
     double rod_m_ = 0; ///< while its top is dragged
+    QString asked_;    ///< a place on the surface is asked for, in these words
     ClayPrograms programs_;
     Clay clay_;
     Clay other_clay_;

@@ -1,5 +1,7 @@
 #include "core/delivery/arrival_check.h"
 
+#include "core/destination/conform.h"
+#include "core/formats/format.h"
 #include "core/measure/bounds.h"
 #include "core/measure/facing.h"
 #include "core/steps/names.h"
@@ -220,8 +222,9 @@ Scene put_together(const Scene& model, const Scene& arrived) {
 
 } // namespace
 
-void check_clip(const Scene& prepared, const Clip& clip, const Scene& arrived, const Scene& model,
+void check_clip(const Scene& prepared, const Clip& whole, const Scene& arrived, const Scene& model,
                 const Destination& destination, Arrival& arrival) {
+    const Clip clip = shown_part(whole, destination);
     check_root(prepared, arrived, destination, arrival);
     check_joints(prepared, arrived, destination, arrival);
 
@@ -230,7 +233,9 @@ void check_clip(const Scene& prepared, const Clip& clip, const Scene& arrived, c
     const int is_frames = is == nullptr ? 0 : static_cast<int>(std::lround(is->seconds * destination.rate)) + 1;
     Claim length{"Clip length", fmt::format("{:.3f} s, {} frames", clip.seconds, frames),
                  is == nullptr ? "no clip" : fmt::format("{:.3f} s, {} frames", is->seconds, is_frames), false, ""};
-    length.holds = is != nullptr && is->name == clip.name && frames == is_frames &&
+    const Format* format = format_with_id(destination.container);
+    const bool has_names = format != nullptr && format->surfaces; // skeletons alone: no shapes, no clip names
+    length.holds = is != nullptr && (!has_names || is->name == clip.name) && frames == is_frames &&
                    std::abs(is->seconds - (frames - 1) / destination.rate) < 1e-4;
     length.detail = length.holds ? "" : "another clip or another length arrived";
     arrival.claims.push_back(std::move(length));
@@ -253,16 +258,25 @@ void check_clip(const Scene& prepared, const Clip& clip, const Scene& arrived, c
     }
     std::sort(should_shapes.begin(), should_shapes.end());
     std::sort(is_shapes.begin(), is_shapes.end());
-    arrival.claims.push_back({"Shapes moved", fmt::format("{}", should_shapes.size()),
-                              fmt::format("{}", is_shapes.size()), should_shapes == is_shapes,
-                              should_shapes == is_shapes ? "" : "other shapes arrived"});
+    if (has_names) {
+        arrival.claims.push_back({"Shapes moved", fmt::format("{}", should_shapes.size()),
+                                  fmt::format("{}", is_shapes.size()), should_shapes == is_shapes,
+                                  should_shapes == is_shapes ? "" : "other shapes arrived"});
+    } else {
+        arrival.claims.push_back(
+            {"Shapes moved", fmt::format("{}", should_shapes.size()), "the container holds none", true, ""});
+    }
 
+    Clip held_against = clip;
+    if (!has_names) {
+        std::erase_if(held_against.channels, [](const Channel& channel) { return channel.path == Path::weights; });
+    }
     auto together = std::make_shared<Scene>(put_together(model, arrived));
     if (!together->clips.empty()) {
         together->clips[0].rate = destination.rate;
         DriftRequest request;
         request.should = &prepared;
-        request.should_clip = &clip;
+        request.should_clip = &held_against;
         request.is = together.get();
         request.is_clip = &together->clips[0];
         request.matching = Matching::name;

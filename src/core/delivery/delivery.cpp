@@ -41,12 +41,17 @@ Result<std::vector<Deliverable>> plan_deliverables(const Scene& prepared, const 
         plan.push_back({kind, clip, stem.take()});
         return Done{};
     };
-    if (!surfaces_of(prepared).empty() || !joints_of(prepared).empty()) {
+    const Format* format = format_with_id(destination.container);
+    const bool holds_models = format == nullptr || format->surfaces;
+    if (holds_models && (!surfaces_of(prepared).empty() || !joints_of(prepared).empty())) {
         if (Outcome done = add(Deliverable::Kind::model, ""); !done) {
             return done.problem();
         }
     }
     for (const Clip& clip : prepared.clips) {
+        if (!clip.deliver) {
+            continue;
+        }
         if (Outcome done = add(Deliverable::Kind::clip, clip.name); !done) {
             return done.problem();
         }
@@ -196,7 +201,12 @@ class Delivery {
     }
 
     Outcome make_model(const std::string& stem, Arrival& arrival) {
-        const Conformed conformed = conform_model(*request_.prepared, request_.destination);
+        Conformed conformed = conform_model(*request_.prepared, request_.destination);
+        if (!format_with_id(request_.destination.container)->surfaces) {
+            // The container holds no surfaces: motion is checked on those that it is meant for.
+            model_ = std::make_shared<const Scene>(std::move(conformed.scene));
+            return Done{};
+        }
         Result<Scene> arrived = there_and_back(conformed.scene, stem, arrival);
         if (!arrived) {
             return arrived.problem();
@@ -342,7 +352,8 @@ Result<Arrival> check_again(const DeliveryRequest& request, const Deliverable& d
     if (!stem) {
         return stem.problem();
     }
-    Result<Scene> model = format->read(request.folder / (*stem + std::string(format->suffix)));
+    Result<Scene> model = format->surfaces ? format->read(request.folder / (*stem + std::string(format->suffix)))
+                                           : Result<Scene>(conform_model(prepared, request.destination).scene);
     if (!model) {
         return model.problem();
     }

@@ -1,6 +1,7 @@
 #include "core/delivery/manifest.h"
 
 #include "core/base/files.h"
+#include "core/destination/conform.h"
 #include "core/measure/bounds.h"
 #include "core/measure/facing.h"
 
@@ -143,14 +144,17 @@ json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable
                              {"made_from", made_from_json(request)}});
         }
         if (deliverable.kind == Deliverable::Kind::clip) {
-            const Clip& clip = *prepared.find_clip(deliverable.clip);
+            const Clip clip = shown_part(*prepared.find_clip(deliverable.clip), destination);
             const int frames = static_cast<int>(std::ceil(clip.seconds * destination.rate - 1e-3)) + 1;
             clips.push_back({{"name", clip.name},
                              {"file", arrival->files.front()},
                              {"frames", frames},
                              {"rate", destination.rate},
                              {"seconds", (frames - 1) / destination.rate},
-                             {"repeats", clip.repeats}});
+                             {"repeats", clip.repeats},
+                             {"last_frame", !clip.last_is_first     ? "its own"
+                                            : destination.keep_last ? "the first once more"
+                                                                    : "the first once more, left out"}});
         }
     }
     manifest["files"] = std::move(files);

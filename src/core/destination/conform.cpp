@@ -25,6 +25,14 @@ bool moves(const Clip& clip, int node, Path path) {
 
 } // namespace
 
+Clip shown_part(const Clip& clip, const Destination& destination) {
+    Clip part = clip;
+    if (clip.repeats && clip.last_is_first && !destination.keep_last && clip.frames() > 2) {
+        part.seconds -= 1 / destination.rate;
+    }
+    return part;
+}
+
 Clip bake_clip(const Scene& scene, const Clip& clip, double rate) {
     Clip baked = clip;
     baked.channels.clear();
@@ -196,7 +204,8 @@ Conformed conform_clip(const Scene& prepared, const Clip& clip, const Destinatio
     Conformed result;
     Scene& scene = result.scene;
     scene = prepared;
-    scene.clips = {bake_clip(prepared, clip, destination.rate)};
+    scene.turn_order = destination.turn_order;
+    scene.clips = {bake_clip(prepared, shown_part(clip, destination), destination.rate)};
     std::vector<char> shaped(scene.nodes.size(), 0);
     for (const Channel& channel : scene.clips[0].channels) {
         shaped[channel.node] = channel.path == Path::weights ? 1 : shaped[channel.node];

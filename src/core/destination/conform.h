@@ -12,6 +12,10 @@ namespace wembrix {
 /// to its last. Stepped channels stay stepped; turns never take the long way. The last frame is the clip's end.
 Clip bake_clip(const Scene& scene, const Clip& clip, double rate);
 
+/// What of a clip goes to a destination: all of it, or, of a repeat that ends on its first pose once more, all but
+/// that frame where the destination leaves it.
+Clip shown_part(const Clip& clip, const Destination& destination);
+
 struct Conformed {
     Scene scene;
     std::string account;

@@ -127,7 +127,8 @@ std::vector<Finding> find_open_loops(const FindingContext& context) {
         } else {
             finding.nodes = {seam.turned_joint};
         }
-        finding.no_step = "move its end on the take strip: the frame that closes best is shown there";
+        const int blend = std::min(8, clip.frames() - 2);
+        finding.step = Step{"close_loop", {{"clip", clip.name}, {"way", "blend"}, {"frames", blend}}};
         findings.push_back(std::move(finding));
     }
     return findings;

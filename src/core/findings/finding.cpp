@@ -13,10 +13,11 @@ std::string_view grade_name(Grade grade) {
 }
 
 std::span<const FindingKind> finding_kinds() {
-    static constexpr std::array<FindingKind, 25> rows = {{
+    static constexpr std::array<FindingKind, 31> rows = {{
         {"size", find_odd_size, Station::intake},
         {"facing", find_facing, Station::intake},
         {"off_ground", find_off_ground, Station::intake},
+        {"far_origin", find_far_origins, Station::intake},
         {"roots", find_roots, Station::joints},
         {"holder", find_holders, Station::intake},
         {"name_prefix", find_name_prefixes, Station::joints},
@@ -38,6 +39,11 @@ std::span<const FindingKind> finding_kinds() {
         {"still_clip", find_still_clips, Station::takes},
         {"stray_keys", find_stray_keys, Station::takes},
         {"open_loop", find_open_loops, Station::takes},
+        {"creeping_loop", find_drifting_roots, Station::takes},
+        {"jump", find_jumps, Station::takes},
+        {"odd_length", find_odd_lengths, Station::takes},
+        {"same_motion", find_same_motions, Station::takes},
+        {"sliding_foot", find_sliding_feet, Station::takes},
         {"reader", find_reader_notes, Station::intake},
     }};
     return rows;

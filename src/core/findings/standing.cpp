@@ -1,7 +1,8 @@
-// A character that looks another way than forward, or does not stand on the ground.
+// A character that looks another way than forward, or does not stand on the ground; a prop far from its own origin.
 #include "core/findings/all.h"
 #include "core/measure/bounds.h"
 #include "core/measure/facing.h"
+#include "core/measure/props.h"
 
 #include <fmt/format.h>
 
@@ -37,6 +38,27 @@ std::vector<Finding> find_off_ground(const FindingContext& context) {
     finding.reason = "What floats or sinks in its file floats or sinks in the game.";
     finding.step = Step{"ground", {{"centre", false}}};
     return {finding};
+}
+
+std::vector<Finding> find_far_origins(const FindingContext& context) {
+    std::vector<Finding> findings;
+    const std::vector<Prop> props = props_of(context.scene);
+    const int character = character_among(props);
+    for (size_t i = 0; i < props.size(); ++i) {
+        const Prop& prop = props[i];
+        if (static_cast<int>(i) == character || prop.bounds.empty() || prop.away_m <= prop.bounds.size().norm()) {
+            continue;
+        }
+        Finding finding;
+        finding.grade = Grade::note;
+        finding.where = prop.name;
+        finding.nodes = {prop.name};
+        finding.message = fmt::format("“{}” lies {:.3g} m from its own origin", prop.name, prop.away_m);
+        finding.reason = "An engine places a prop by its origin, and turns it about that: this one would swing aside.";
+        finding.step = Step{"place_origin", {{"props", {prop.name}}, {"at", "own"}, {"by", "ground"}}};
+        findings.push_back(std::move(finding));
+    }
+    return findings;
 }
 
 } // namespace wembrix

@@ -1,5 +1,6 @@
 #include "core/formats/format.h"
 
+#include "core/formats/bvh/bvh.h"
 #include "core/formats/gltf/gltf.h"
 
 #include <algorithm>
@@ -8,10 +9,11 @@
 namespace wembrix {
 
 namespace {
-constexpr std::array<Format, 3> rows = {{
-    {"glb", "glTF 2.0, one binary file", ".glb", read_gltf, write_glb},
-    {"gltf", "glTF 2.0, text with its buffer beside it", ".gltf", read_gltf, write_gltf_for_delivery},
-    {"gltf_embedded", "glTF 2.0, text with its buffer inside", ".gltf", read_gltf, write_gltf_embedded},
+constexpr std::array<Format, 4> rows = {{
+    {"glb", "glTF 2.0, one binary file", ".glb", true, read_gltf, write_glb},
+    {"gltf", "glTF 2.0, text with its buffer beside it", ".gltf", true, read_gltf, write_gltf_for_delivery},
+    {"gltf_embedded", "glTF 2.0, text with its buffer inside", ".gltf", true, read_gltf, write_gltf_embedded},
+    {"bvh", "BVH, joints and motion as text", ".bvh", false, read_bvh, write_bvh},
 }};
 } // namespace
 
@@ -33,7 +35,7 @@ Result<Scene> read_scene(const std::filesystem::path& file) {
         }
     }
     return Problem{"no reader for files that end in \"" + suffix + "\".", file.string(),
-                   "Wembrix reads .glb and .gltf."};
+                   "Wembrix reads .glb, .gltf and .bvh."};
 }
 
 } // namespace wembrix

@@ -22,6 +22,7 @@ struct Format {
     std::string_view id;     ///< "glb"; what a destination's `container` says
     std::string_view label;  ///< for people
     std::string_view suffix; ///< ".glb"
+    bool surfaces = true;    ///< it holds models; else skeletons and motion alone
     /// Reads into core's conventions. Never trusts the file; never reads outside its folder.
     Result<Scene> (*read)(const std::filesystem::path& file) = nullptr;
     /// Writes a scene; `stem` is the file name without its suffix. Same scene in, same bytes out.

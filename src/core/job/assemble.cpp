@@ -1,11 +1,11 @@
 #include "core/job/assemble.h"
 
+#include "core/job/bring_take.h"
 #include "core/scene/picture_places.h"
 #include "core/steps/names.h"
 
 #include <fmt/format.h>
 #include <nlohmann/json.hpp>
-#include <unordered_map>
 #include <unordered_set>
 
 namespace wembrix {
@@ -13,10 +13,6 @@ namespace wembrix {
 namespace {
 
 using nlohmann::json;
-
-std::string bare(const std::string& name) {
-    return name.substr(prefix_of(name, ":").size());
-}
 
 std::string free_name(const std::string& wanted, std::unordered_set<std::string>& taken) {
     std::string name = wanted;
@@ -41,45 +37,37 @@ void shift_key(json& texture, const char* key, size_t by) {
 }
 
 void add_takes(Scene& base, const NamedScene& source, int64_t identity) {
-    std::unordered_map<std::string, int> places;
-    for (size_t i = 0; i < base.nodes.size(); ++i) {
-        places.emplace(bare(base.nodes[i].name), static_cast<int>(i));
-    }
-    std::unordered_set<std::string> lost;
-    std::vector<Clip> clips = source.scene.clips;
-    for (Clip& clip : clips) {
+    Brought brought = bring_take(base, source.scene);
+    for (Clip& clip : brought.clips) {
         clip.take += identity;
-        for (Channel& channel : clip.channels) {
-            const Node& from = source.scene.nodes[channel.node];
-            const auto found = places.find(bare(from.name));
-            channel.node = found == places.end() ? -1 : found->second;
-            if (channel.node >= 0 && channel.path == Path::weights) {
-                const Node& to = base.nodes[channel.node];
-                const bool fits = to.mesh >= 0 && static_cast<int>(base.meshes[to.mesh].shapes.size()) == channel.width;
-                channel.node = fits ? channel.node : -1;
-            }
-            if (channel.node < 0) {
-                lost.insert(from.name);
-            }
-        }
-        std::erase_if(clip.channels, [](const Channel& channel) { return channel.node < 0; });
     }
-    free_names(base.clips, clips);
-    base.clips.insert(base.clips.end(), clips.begin(), clips.end());
-    if (!lost.empty()) {
-        base.notes.push_back(
-            {source.name,
-             fmt::format("moves {} nodes that the model does not have (\"{}\" is one); their keys are left out.",
-                         lost.size(), *lost.begin())});
+    free_names(base.clips, brought.clips);
+    base.clips.insert(base.clips.end(), brought.clips.begin(), brought.clips.end());
+    const auto note = [&](std::string what) { base.notes.push_back({source.name, std::move(what)}); };
+    if (brought.factor != 1) {
+        note(fmt::format("counts in another unit than the model: its lengths are taken {:g} times.", brought.factor));
+    }
+    if (brought.carried) {
+        note("rests otherwise than the model: its motion is carried over so that each bone lies where it lay.");
+    }
+    if (brought.longest_apart > 0.02) {
+        note(fmt::format("has bones up to {:.0f} % longer or shorter than the model's; the model keeps its own.",
+                         brought.longest_apart * 100));
+    }
+    if (!brought.left_out.empty()) {
+        note(fmt::format("moves {} nodes that the model does not have ({}); their keys are left out.",
+                         brought.left_out.size(), some_of(brought.left_out, 12)));
+    }
+    std::unordered_set<std::string> known;
+    for (const Node& node : base.nodes) {
+        known.insert(bare_name(node.name));
     }
     size_t surfaces = 0;
     for (const int node : surfaces_of(source.scene)) {
-        surfaces += places.count(bare(source.scene.nodes[node].name)) == 0 ? 1 : 0;
+        surfaces += known.count(bare_name(source.scene.nodes[node].name)) == 0 ? 1 : 0;
     }
     if (surfaces > 0) {
-        base.notes.push_back(
-            {source.name,
-             fmt::format("its {} surfaces stay out: it was taken as motion for the model's joints.", surfaces)});
+        note(fmt::format("its {} surfaces stay out: it was taken as motion for the model's joints.", surfaces));
     }
 }
 
@@ -160,14 +148,14 @@ Scene assemble(std::vector<NamedScene> sources) {
     for (size_t s = 1; s < sources.size(); ++s) {
         std::unordered_set<std::string> known;
         for (const int joint : joints_of(base)) {
-            known.insert(bare(base.nodes[joint].name));
+            known.insert(bare_name(base.nodes[joint].name));
         }
         const Scene& scene = sources[s].scene;
         size_t matched = 0;
         size_t moving = 0;
         for (const int joint : joints_of(scene)) {
             ++moving;
-            matched += known.count(bare(scene.nodes[joint].name));
+            matched += known.count(bare_name(scene.nodes[joint].name));
         }
         const int64_t identity = static_cast<int64_t>(s) << 32U;
         if (!scene.clips.empty() && matched * 2 >= moving && matched > 0) {

@@ -1,6 +1,7 @@
 #include "core/job/card_edits.h"
 
 #include <algorithm>
+#include <set>
 
 namespace wembrix {
 
@@ -11,10 +12,18 @@ const Scene& before_step(const Replay& replay, size_t step) {
     return step == 0 ? *replay.received : *replay.outcomes[step - 1].scene;
 }
 
-/// Where a step for the skeleton goes: behind all others but those that cut takes at the end.
+/// Steps that work on clips: they stand at the end of the card, behind those that make the skeleton.
+bool is_for_clips(const std::string& id) {
+    static const std::set<std::string> ids = {
+        "split_take", "bake",       "change_rate", "stretch_time",  "reverse",     "start_at",        "close_loop",
+        "join_clips", "still_pose", "mirror_clip", "make_additive", "reduce_keys", "take_root_motion"};
+    return ids.count(id) != 0;
+}
+
+/// Where a step for the skeleton goes: behind all others but those for clips at the end.
 size_t before_cuts(const Job& job) {
     size_t place = job.steps.size();
-    while (place > 0 && job.steps[place - 1].id == "split_take") {
+    while (place > 0 && is_for_clips(job.steps[place - 1].id)) {
         --place;
     }
     return place;
@@ -23,7 +32,7 @@ size_t before_cuts(const Job& job) {
 } // namespace
 
 void add_step_at_its_place(Job& job, const Step& step) {
-    const bool last = step.id == "split_take" || step.id == "leave_behind";
+    const bool last = is_for_clips(step.id) || step.id == "leave_behind";
     const size_t place = last ? job.steps.size() : before_cuts(job);
     job.steps.insert(job.steps.begin() + static_cast<ptrdiff_t>(place), step);
 }
@@ -113,6 +122,36 @@ void drop_by_name(Job& job, const std::vector<std::string>& names) {
         }
     }
     add_step_at_its_place(job, {"drop_joints", {{"names", names}}});
+}
+
+void match_joints(Job& job, const Contract& contract, const std::map<std::string, std::string>& matches) {
+    const nlohmann::json wanted = contract_to_json(contract);
+    size_t place = before_cuts(job);
+    const bool fits = place > 0 && job.steps[place - 1].id == "fit_contract" && job.steps[place - 1].on &&
+                      job.steps[place - 1].parameters.value("contract", nlohmann::json()) == wanted;
+    if (!fits) {
+        add_step_at_its_place(job, {"fit_contract", {{"contract", wanted}, {"others", "keep"}}});
+        place = before_cuts(job);
+    }
+    nlohmann::json& told = job.steps[place - 1].parameters["matches"];
+    told = told.is_object() ? told : nlohmann::json::object();
+    for (const auto& [joint, to] : matches) {
+        // The step knows a joint by the name it had before it.
+        std::string before = joint;
+        for (const auto& [name, meant] : told.items()) {
+            before = meant == joint ? name : before;
+        }
+        for (auto other = told.begin(); other != told.end();) {
+            other = other.value() == to ? told.erase(other) : std::next(other);
+        }
+        told.erase(before);
+        if (!to.empty()) {
+            told[before] = to;
+        }
+    }
+    if (told.empty() && !fits) {
+        job.steps.erase(job.steps.begin() + static_cast<ptrdiff_t>(place) - 1);
+    }
 }
 
 int split_place(const Job& job, const std::string& take) {

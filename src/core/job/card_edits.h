@@ -4,8 +4,10 @@
 #include "core/job/cuts.h"
 #include "core/job/job.h"
 #include "core/job/replay.h"
+#include "core/measure/contract.h"
 
 #include <cstdint>
+#include <map>
 #include <string>
 #include <vector>
 
@@ -32,6 +34,10 @@ void hang_under(Job& job, const std::vector<std::string>& names, const std::stri
 /// Drops joints by their names in Prepared: with the last step before the cuts if that drops by name, else with a new
 /// one.
 void drop_by_name(Job& job, const std::vector<std::string>& names);
+
+/// Says which joints of a contract joints of Prepared are, by name; an empty name: none of them. With the last step
+/// before the cuts if that fits this contract, else with a new one. What a joint was said to be before no longer holds.
+void match_joints(Job& job, const Contract& contract, const std::map<std::string, std::string>& matches);
 
 /// The step that cuts `take`, by its place on the card; -1 when no step does.
 int split_place(const Job& job, const std::string& take);

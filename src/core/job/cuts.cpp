@@ -165,6 +165,9 @@ json cuts_to_json(const std::vector<Cut>& cuts) {
         if (!cut.note.empty()) {
             row["note"] = cut.note;
         }
+        if (!cut.deliver) {
+            row["deliver"] = false;
+        }
         rows.push_back(std::move(row));
     }
     return rows;
@@ -196,6 +199,7 @@ Result<std::vector<Cut>> cuts_from_json(const json& from, const std::string& whe
         const bool repeats = row.contains("repeats") && row["repeats"].is_boolean() && row["repeats"].get<bool>();
         cuts.push_back(
             {text("name"), row["first"].get<int>(), row["last"].get<int>(), repeats, text("colour"), text("note")});
+        cuts.back().deliver = row.value("deliver", json(true)) != json(false);
     }
     return cuts;
 }

@@ -19,6 +19,7 @@ struct Cut {
     bool repeats = false;
     std::string colour; ///< "#RRGGBB" or empty
     std::string note;
+    bool deliver = true; ///< goes out as a file of its own
     bool operator==(const Cut& other) const = default;
 };
 

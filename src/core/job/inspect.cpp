@@ -2,6 +2,8 @@
 
 #include "core/measure/bounds.h"
 #include "core/measure/facing.h"
+#include "core/measure/pairs.h"
+#include "core/measure/props.h"
 
 #include <cmath>
 
@@ -66,9 +68,27 @@ json inspect_scene(const Scene& scene, const Destination* destination) {
     for (const Finding& finding : look_for_findings({scene, destination})) {
         findings.push_back(finding_to_json(finding));
     }
+    const Sides found = find_sides(scene);
+    json unlike = json::array();
+    for (const JointPair& pair : unlike_pairs(found, 1e-4)) {
+        unlike.push_back({{"left", scene.nodes[pair.left].name},
+                          {"right", scene.nodes[pair.right].name},
+                          {"apart_mm", pair.apart_m * 1000},
+                          {"longer_mm", pair.longer_m * 1000}});
+    }
+    json alone = json::array();
+    for (const int joint : found.alone) {
+        alone.push_back(scene.nodes[joint].name);
+    }
+    const json sides = {{"pairs", found.pairs.size()}, {"unlike", unlike}, {"alone", alone}};
+    json props = json::array();
+    for (const Prop& prop : props_of(scene)) {
+        props.push_back({{"name", prop.name}, {"joints", prop.joints}, {"origin_away_m", prop.away_m}});
+    }
     const std::optional<Facing> facing = facing_of(scene);
-    json result = {{"joints", joints}, {"roots", roots},   {"height_m", height_m(scene)}, {"meshes", meshes},
-                   {"clips", clips},   {"others", others}, {"findings", findings}};
+    json result = {{"joints", joints},     {"roots", roots}, {"height_m", height_m(scene)},
+                   {"meshes", meshes},     {"clips", clips}, {"others", others},
+                   {"findings", findings}, {"sides", sides}, {"props", props}};
     result["facing"] = facing ? json(axis_name(facing->axis)) : json();
     return result;
 }

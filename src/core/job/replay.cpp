@@ -15,7 +15,7 @@ std::vector<std::string> Replay::problems() const {
 Mat4 Replay::moved() const {
     Mat4 moved = Mat4::Identity();
     for (const StepOutcome& outcome : outcomes) {
-        moved = outcome.moved * moved;
+        moved = outcome.moved.all * moved;
     }
     return moved;
 }
@@ -43,6 +43,7 @@ Replay replay(std::shared_ptr<const Scene> received, const std::vector<Step>& st
             outcome.could_not = applied->could_not;
             outcome.moved = applied->moved;
             outcome.other_rest = applied->other_rest;
+            outcome.finer = applied->finer;
             scene = std::make_shared<const Scene>(std::move(applied->scene));
             outcome.scene = scene;
         } else {
@@ -63,8 +64,9 @@ void measure_replay(Replay& replay, const std::function<bool()>& stop, const std
             progress(static_cast<double>(i) / static_cast<double>(replay.outcomes.size()));
         }
         if (!outcome.drift) {
-            const Drift drift = measure_drift_all(*before, *outcome.scene, Matching::identity, outcome.moved, stop,
-                                                  outcome.other_rest ? Over::clips : Over::rest_and_clips);
+            const Drift drift =
+                measure_drift_all(*before, *outcome.scene, Matching::identity, outcome.moved, stop,
+                                  outcome.other_rest ? Over::clips : Over::rest_and_clips, outcome.finer);
             if (stop && stop()) {
                 return;
             }

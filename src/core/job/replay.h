@@ -17,8 +17,9 @@ struct StepOutcome {
     std::string account;
     std::vector<std::string> could_not;
     std::optional<Problem> problem; ///< why it did not fit; the steps after it still ran
-    Mat4 moved = Mat4::Identity();
+    Moved moved;
     bool other_rest = false;    ///< it rests in another pose on purpose
+    int finer = 1;              ///< moments a frame at which its drift is measured
     std::optional<Drift> drift; ///< of this step alone; nothing until it is measured
 };
 
@@ -32,7 +33,8 @@ struct Replay {
     }
     /// Steps that no longer fit.
     [[nodiscard]] std::vector<std::string> problems() const;
-    /// What the whole card did to the size of things: the product of the steps' own.
+    /// What the whole card did to the size of things: the product of the steps' own; what some of it did by itself is
+    /// not in it.
     [[nodiscard]] Mat4 moved() const;
 };
 

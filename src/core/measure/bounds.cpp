@@ -28,6 +28,12 @@ void add_joints(const Scene& scene, Bounds& bounds) {
 
 } // namespace
 
+Bounds surface_bounds(const Scene& scene, const std::vector<int>& surfaces) {
+    Bounds bounds;
+    add_surfaces(scene, surfaces, bounds);
+    return bounds;
+}
+
 Bounds character_bounds(const Scene& scene) {
     std::vector<int> skinned;
     for (const int node : surfaces_of(scene)) {

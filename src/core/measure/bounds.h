@@ -3,7 +3,7 @@
 
 #include "core/scene/scene.h"
 
-#include <optional>
+#include <vector>
 
 namespace wembrix {
 
@@ -21,6 +21,8 @@ struct Bounds {
 
 /// The skinned surfaces if there are any (the character), else all surfaces, else the joints. Metres.
 Bounds character_bounds(const Scene& scene);
+/// Of the surfaces of these nodes.
+Bounds surface_bounds(const Scene& scene, const std::vector<int>& surfaces);
 /// Everything: surfaces and joints.
 Bounds whole_bounds(const Scene& scene);
 /// How tall the character stands, in metres; 0 for an empty scene.

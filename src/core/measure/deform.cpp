@@ -93,15 +93,17 @@ bool any_shape(const Mesh& mesh, const Pose& pose, int offset) {
 
 } // namespace
 
-void Deformer::run(const Pose& pose, Vec3f* out, Vec3f* normals) {
-    constexpr size_t grain = 4096;
+void Deformer::take(const Pose& pose) {
+    take(pose, false);
+}
+
+void Deformer::take(const Pose& pose, bool normals) {
     for (size_t s = 0; s < surfaces_.size(); ++s) {
-        const Surface& surface = surfaces_[s];
         Held& held = held_[s];
         const Mesh& mesh = *held.mesh;
-        const bool with_normals = normals != nullptr && mesh.normals.size() == mesh.point_count();
-        const bool shaped = any_shape(mesh, pose, held.shape_offset);
-        if (shaped) {
+        const bool with_normals = normals && mesh.normals.size() == mesh.point_count();
+        held.in_shape = any_shape(mesh, pose, held.shape_offset);
+        if (held.in_shape) {
             std::copy(mesh.positions.begin(), mesh.positions.end(), held.shaped.begin());
             if (with_normals) {
                 held.shaped_normals.resize(mesh.point_count());
@@ -127,46 +129,62 @@ void Deformer::run(const Pose& pose, Vec3f* out, Vec3f* normals) {
                 put_columns(pose.world[skin.joints[j]] * skin.inverse_binds[j], &held.palette[j * 4]);
             }
         } else {
-            put_columns(pose.world[surface.node], held.palette.data());
+            put_columns(pose.world[surfaces_[s].node], held.palette.data());
         }
-        Vec3f* to = out + surface.first;
-        Vec3f* to_normals = normals == nullptr ? nullptr : normals + surface.first;
-        const Vec3f* from = shaped ? held.shaped.data() : mesh.positions.data();
-        const Vec3f* from_normals = !with_normals ? nullptr : shaped ? held.shaped_normals.data() : mesh.normals.data();
-        const auto some = [&](const tbb::blocked_range<size_t>& range) {
-            const Column* palette = held.palette.data();
-            const uint16_t* joints = held.joints.data();
-            const float* weights = held.weights.data();
-            Blend blend;
-            for (size_t i = range.begin(); i != range.end(); ++i) {
-                const Column* matrix = palette;
-                if (held.skin >= 0) {
-                    const uint32_t first = held.offsets[i];
-                    const uint32_t last = held.offsets[i + 1];
-                    if (last - first == 1) {
-                        matrix = palette + joints[first] * 4UL;
-                    } else {
-                        for (Column& column : blend.columns) {
-                            column.setZero();
-                        }
-                        for (uint32_t k = first; k < last; ++k) {
-                            const Column* joint = palette + joints[k] * 4UL;
-                            for (int c = 0; c < 4; ++c) {
-                                blend.columns[c] += joint[c] * weights[k];
-                            }
-                        }
-                        matrix = blend.columns;
+    }
+}
+
+void Deformer::some(size_t surface, size_t begin, size_t end, Vec3f* to, Vec3f* to_normals) const {
+    const Held& held = held_[surface];
+    const Mesh& mesh = *held.mesh;
+    const bool with_normals = to_normals != nullptr && mesh.normals.size() == mesh.point_count();
+    const Vec3f* from = held.in_shape ? held.shaped.data() : mesh.positions.data();
+    const Vec3f* from_normals = !with_normals   ? nullptr
+                                : held.in_shape ? held.shaped_normals.data()
+                                                : mesh.normals.data();
+    const Column* palette = held.palette.data();
+    const uint16_t* joints = held.joints.data();
+    const float* weights = held.weights.data();
+    Blend blend;
+    for (size_t i = begin; i != end; ++i) {
+        const Column* matrix = palette;
+        if (held.skin >= 0) {
+            const uint32_t first = held.offsets[i];
+            const uint32_t last = held.offsets[i + 1];
+            if (last - first == 1) {
+                matrix = palette + joints[first] * 4UL;
+            } else {
+                for (Column& column : blend.columns) {
+                    column.setZero();
+                }
+                for (uint32_t k = first; k < last; ++k) {
+                    const Column* joint = palette + joints[k] * 4UL;
+                    for (int c = 0; c < 4; ++c) {
+                        blend.columns[c] += joint[c] * weights[k];
                     }
                 }
-                place(matrix, from[i], to[i]);
-                if (from_normals != nullptr) {
-                    turn_normal(matrix, from_normals[i], to_normals[i]);
-                } else if (to_normals != nullptr) {
-                    to_normals[i] = Vec3f::Zero();
-                }
+                matrix = blend.columns;
             }
-        };
-        tbb::parallel_for(tbb::blocked_range<size_t>(0, surface.count, grain), some);
+        }
+        place(matrix, from[i], to[i - begin]);
+        if (from_normals != nullptr) {
+            turn_normal(matrix, from_normals[i], to_normals[i - begin]);
+        } else if (to_normals != nullptr) {
+            to_normals[i - begin] = Vec3f::Zero();
+        }
+    }
+}
+
+void Deformer::run(const Pose& pose, Vec3f* out, Vec3f* normals) {
+    constexpr size_t grain = 4096;
+    take(pose, normals != nullptr);
+    for (size_t s = 0; s < surfaces_.size(); ++s) {
+        const size_t at = surfaces_[s].first;
+        tbb::parallel_for(tbb::blocked_range<size_t>(0, surfaces_[s].count, grain),
+                          [&](const tbb::blocked_range<size_t>& range) {
+                              some(s, range.begin(), range.end(), out + at + range.begin(),
+                                   normals == nullptr ? nullptr : normals + at + range.begin());
+                          });
     }
 }
 

@@ -27,6 +27,13 @@ class Deformer {
     /// The same with unit normals (zero where a surface has none).
     void points_and_normals(const Pose& pose, std::span<Vec3f> out, std::span<Vec3f> normals);
 
+    /// The same in two parts, for who wants a block at a time while it is near: takes the pose (not from two threads),
+    void take(const Pose& pose);
+    /// then gives points [first, last) of surfaces()[surface], from any number of threads.
+    void block(size_t surface, size_t first, size_t last, Vec3f* out) const {
+        some(surface, first, last, out, nullptr);
+    }
+
   private:
     struct Held {
         const Mesh* mesh = nullptr;
@@ -38,8 +45,11 @@ class Deformer {
         std::vector<Vec3f> shaped; ///< positions with the shapes in
         std::vector<Vec3f> shaped_normals;
         std::vector<Eigen::Array4f> palette; ///< four columns a joint, of world * inverse bind
+        bool in_shape = false;               ///< in the pose taken last, some shape is in
     };
     void run(const Pose& pose, Vec3f* out, Vec3f* normals);
+    void take(const Pose& pose, bool with_normals);
+    void some(size_t surface, size_t first, size_t last, Vec3f* out, Vec3f* normals) const;
 
     const Scene& scene_;
     std::vector<Surface> surfaces_;

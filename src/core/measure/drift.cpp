@@ -1,6 +1,7 @@
 #include "core/measure/drift.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <mutex>
 #include <optional>
@@ -33,7 +34,28 @@ namespace {
 struct Pair {
     int should = -1;
     int is = -1;
+    size_t first_point = 0; ///< where the points of `should` begin among those of `is`, which may hold more
 };
+
+/// Surfaces that were joined: each of `should` that is now a piece of one of `is`.
+std::vector<Pair> piece_pairs(const Scene& should, const Scene& is) {
+    std::unordered_map<int64_t, std::pair<int, Piece>> by_identity;
+    for (size_t i = 0; i < is.nodes.size(); ++i) {
+        for (const Piece& piece : is.nodes[i].pieces) {
+            by_identity.emplace(piece.identity, std::pair(static_cast<int>(i), piece));
+        }
+    }
+    std::vector<Pair> pairs;
+    for (const int node : by_identity.empty() ? std::vector<int>() : surfaces_of(should)) {
+        const Node& surface = should.nodes[node];
+        const auto found = by_identity.find(surface.identity);
+        if (surface.pieces.empty() && found != by_identity.end() &&
+            found->second.second.point_count == should.meshes[surface.mesh].point_count()) {
+            pairs.push_back({node, found->second.first, found->second.second.first_point});
+        }
+    }
+    return pairs;
+}
 
 std::vector<Pair> node_pairs(const Scene& should, const Scene& is, Matching matching) {
     std::unordered_map<int64_t, int> by_identity;
@@ -64,18 +86,32 @@ struct Worst {
     size_t at = 0;
 };
 
-Worst farthest(const Vec3f* a, const Vec3f* b, size_t count, const Eigen::Matrix4f* moved) {
+constexpr size_t block_points = 2048; // two blocks of points stay near the core that made them
+
+/// The farthest point of one surface, each block compared right after it is posed.
+Worst farthest(const Deformer& should, const Deformer& is, size_t surface, size_t is_first,
+               const Eigen::Matrix4f& moved) {
+    const size_t count = should.surfaces()[surface].count;
+    const size_t blocks = (count + block_points - 1) / block_points;
+    const bool moves = !moved.isIdentity(0);
     return tbb::parallel_reduce(
-        tbb::blocked_range<size_t>(0, count, 8192), Worst{},
+        tbb::blocked_range<size_t>(0, blocks), Worst{},
         [&](const tbb::blocked_range<size_t>& range, Worst worst) {
-            for (size_t i = range.begin(); i != range.end(); ++i) {
-                const Vec3f from = moved == nullptr
-                                       ? a[i]
-                                       : Vec3f(moved->topLeftCorner<3, 3>() * a[i] + moved->topRightCorner<3, 1>());
-                const float squared = (from - b[i]).squaredNorm();
-                // A point that is no number is as far away as can be.
-                if (!(squared <= worst.squared)) {
-                    worst = {std::isnan(squared) ? HUGE_VALF : squared, i};
+            std::array<Vec3f, block_points> a;
+            std::array<Vec3f, block_points> b;
+            for (size_t block = range.begin(); block != range.end(); ++block) {
+                const size_t first = block * block_points;
+                const size_t last = std::min(count, first + block_points);
+                should.block(surface, first, last, a.data());
+                is.block(surface, is_first + first, is_first + last, b.data());
+                for (size_t i = 0; i < last - first; ++i) {
+                    const Vec3f from =
+                        moves ? Vec3f(moved.topLeftCorner<3, 3>() * a[i] + moved.topRightCorner<3, 1>()) : a[i];
+                    const float squared = (from - b[i]).squaredNorm();
+                    // A point that is no number is as far away as can be.
+                    if (!(squared <= worst.squared)) {
+                        worst = {std::isnan(squared) ? HUGE_VALF : squared, first + i};
+                    }
                 }
             }
             return worst;
@@ -92,20 +128,24 @@ Drift measure_drift(const DriftRequest& request) {
     drift.clip = request.is_clip != nullptr ? request.is_clip->name : "";
     const Scene& should = *request.should;
     const Scene& is = *request.is;
-    std::vector<int> should_surfaces;
-    std::vector<int> is_surfaces;
+    std::vector<Pair> surfaces;
     std::vector<Pair> joints;
     std::vector<char> paired(should.nodes.size(), 0);
+    if (request.matching == Matching::identity) {
+        surfaces = piece_pairs(should, is);
+        for (const Pair& pair : surfaces) {
+            paired[pair.should] = 1;
+        }
+    }
     for (const Pair& pair : node_pairs(should, is, request.matching)) {
         const Node& a = should.nodes[pair.should];
         const Node& b = is.nodes[pair.is];
-        if (a.kind == NodeKind::joint && b.kind == NodeKind::joint) {
+        if (a.kind == NodeKind::joint && b.kind == NodeKind::joint && request.moved.let_go.count(a.identity) == 0) {
             joints.push_back(pair);
         }
-        if (a.mesh >= 0 && b.mesh >= 0) {
+        if (a.mesh >= 0 && b.mesh >= 0 && paired[pair.should] == 0) {
             if (should.meshes[a.mesh].point_count() == is.meshes[b.mesh].point_count()) {
-                should_surfaces.push_back(pair.should);
-                is_surfaces.push_back(pair.is);
+                surfaces.push_back(pair);
                 paired[pair.should] = 1;
             }
         }
@@ -115,20 +155,21 @@ Drift measure_drift(const DriftRequest& request) {
             drift.not_compared.push_back(should.nodes[node].name);
         }
     }
+    std::vector<int> should_surfaces;
+    std::vector<int> is_surfaces;
+    for (const Pair& pair : surfaces) {
+        should_surfaces.push_back(pair.should);
+        is_surfaces.push_back(pair.is);
+    }
     const Poser should_poser(should, request.should_clip);
     const Poser is_poser(is, request.is_clip);
-    const bool any_surface = !should_surfaces.empty();
-    const std::vector<int> nobody = {};
-    Deformer should_deformer(should, any_surface ? should_surfaces : nobody);
-    Deformer is_deformer(is, any_surface ? is_surfaces : nobody);
-    const size_t count = any_surface ? should_deformer.point_count() : 0;
-    std::vector<Vec3f> a(any_surface ? count : should_deformer.point_count());
-    std::vector<Vec3f> b(any_surface ? count : is_deformer.point_count());
+    // A surface that several were joined into stands once for each of them; only the points asked for are posed.
+    Deformer should_deformer(should, should_surfaces);
+    Deformer is_deformer(is, is_surfaces);
+    const size_t count = surfaces.empty() ? 0 : should_deformer.point_count();
     drift.points_compared = count;
     drift.joints_compared = joints.size();
     drift.per_frame_mm.reserve(request.frames);
-    const bool moves = request.moved != Mat4::Identity();
-    const Eigen::Matrix4f moved = request.moved.cast<float>();
     Pose should_pose;
     Pose is_pose;
     for (int frame = 0; frame < request.frames; ++frame) {
@@ -142,21 +183,22 @@ Drift measure_drift(const DriftRequest& request) {
         std::string place;
         size_t point = 0;
         if (count > 0) {
-            should_deformer.points(should_pose, a);
-            is_deformer.points(is_pose, b);
-            for (const Deformer::Surface& surface : is_deformer.surfaces()) {
-                const Worst found =
-                    farthest(&a[surface.first], &b[surface.first], surface.count, moves ? &moved : nullptr);
+            should_deformer.take(should_pose);
+            is_deformer.take(is_pose);
+            for (size_t s = 0; s < surfaces.size(); ++s) {
+                const Worst found = farthest(should_deformer, is_deformer, s, surfaces[s].first_point,
+                                             request.moved.of(should.nodes[surfaces[s].should].identity).cast<float>());
                 const double distance = std::sqrt(static_cast<double>(found.squared)) * 1000;
                 if (distance > worst || place.empty()) {
                     worst = distance;
-                    place = is.nodes[surface.node].name;
-                    point = found.at;
+                    place = is.nodes[surfaces[s].is].name;
+                    point = surfaces[s].first_point + found.at;
                 }
             }
         }
         for (const Pair& pair : joints) {
-            const Vec3 from = point_of(request.moved, point_of(should_pose.world[pair.should], Vec3::Zero()));
+            const Vec3 from = point_of(request.moved.of(should.nodes[pair.should].identity),
+                                       point_of(should_pose.world[pair.should], Vec3::Zero()));
             const Vec3 to = point_of(is_pose.world[pair.is], Vec3::Zero());
             const double apart = (from - to).norm() * 1000;
             const double distance = std::isnan(apart) ? HUGE_VAL : apart;
@@ -177,8 +219,8 @@ Drift measure_drift(const DriftRequest& request) {
     return drift;
 }
 
-Drift measure_drift_all(const Scene& should, const Scene& is, Matching matching, const Mat4& moved,
-                        const std::function<bool()>& stop, Over over) {
+Drift measure_drift_all(const Scene& should, const Scene& is, Matching matching, const Moved& moved,
+                        const std::function<bool()>& stop, Over over, int finer) {
     DriftRequest request;
     request.should = &should;
     request.is = &is;
@@ -196,7 +238,9 @@ Drift measure_drift_all(const Scene& should, const Scene& is, Matching matching,
         } else {
             for (const Clip& candidate : should.clips) {
                 const double begin = clip.start_s - candidate.start_s;
-                if (candidate.take == clip.take && begin >= -1e-9 && begin + clip.seconds <= candidate.seconds + 1e-6) {
+                if (candidate.take == clip.take && candidate.remade == clip.remade &&
+                    (!clip.remade || candidate.name == clip.name) && begin >= -1e-9 &&
+                    begin + clip.seconds <= candidate.seconds + 1e-6) {
                     from = &candidate;
                     break;
                 }
@@ -208,12 +252,14 @@ Drift measure_drift_all(const Scene& should, const Scene& is, Matching matching,
         request.should_clip = from;
         request.is_clip = &clip;
         request.should_start_s = matching == Matching::identity ? clip.start_s - from->start_s : 0;
-        request.rate = clip.rate;
-        request.frames = clip.frames();
+        request.rate = clip.rate * finer;
+        request.frames = (clip.frames() - 1) * finer + 1;
+        Drift drift = measure_drift(request);
+        drift.frame /= finer;
         if (worst) {
-            worst->take_worse(measure_drift(request));
+            worst->take_worse(drift);
         } else {
-            worst = measure_drift(request);
+            worst = std::move(drift);
         }
     }
     return worst.value_or(Drift{});

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/measure/deform.h"
+#include "core/measure/moved.h"
 #include "core/scene/scene.h"
 
 #include <functional>
@@ -40,14 +41,16 @@ struct DriftRequest {
     double rate = 30;
     int frames = 1;
     Matching matching = Matching::identity;
-    Mat4 moved = Mat4::Identity(); ///< where the whole of `should` is expected to have gone (a resize)
-    std::function<bool()> stop;    ///< asked between frames; true ends the measure early
+    Moved moved;                ///< where `should` is expected to have gone (a resize)
+    std::function<bool()> stop; ///< asked between frames; true ends the measure early
 };
 Drift measure_drift(const DriftRequest& request);
 
 enum class Over { rest_and_clips, clips };
-/// Over the rest pose and all clips of `is`, each held against the take or clip of `should` it came from.
-Drift measure_drift_all(const Scene& should, const Scene& is, Matching matching, const Mat4& moved,
-                        const std::function<bool()>& stop = {}, Over over = Over::rest_and_clips);
+/// Over the rest pose and all clips of `is`, each held against the take or clip of `should` it came from, at `finer`
+/// moments a frame (the frame that is told is the clip's). A clip that a step in between remade has nothing to be held
+/// against.
+Drift measure_drift_all(const Scene& should, const Scene& is, Matching matching, const Moved& moved,
+                        const std::function<bool()>& stop = {}, Over over = Over::rest_and_clips, int finer = 1);
 
 } // namespace wembrix

@@ -154,6 +154,16 @@ Sides find_sides(const Scene& scene) {
     return sides;
 }
 
+std::vector<JointPair> unlike_pairs(const Sides& sides, double tolerance_m) {
+    const auto how_far = [](const JointPair& pair) { return std::max(pair.apart_m, std::abs(pair.longer_m)); };
+    std::vector<JointPair> unlike;
+    std::copy_if(sides.pairs.begin(), sides.pairs.end(), std::back_inserter(unlike),
+                 [&](const JointPair& pair) { return how_far(pair) > tolerance_m; });
+    std::stable_sort(unlike.begin(), unlike.end(),
+                     [&](const JointPair& a, const JointPair& b) { return how_far(a) > how_far(b); });
+    return unlike;
+}
+
 int mirror_of(const Sides& sides, int joint) {
     for (const JointPair& pair : sides.pairs) {
         if (pair.left == joint || pair.right == joint) {

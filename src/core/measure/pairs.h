@@ -36,6 +36,8 @@ struct Sides {
 /// Joints of the rest pose. By name first; of the rest, those that stand within 1 % of the height of each other's
 /// mirror image, hang on joints that answer each other, and are farther than that from the middle.
 Sides find_sides(const Scene& scene);
+/// Pairs that are farther than `tolerance_m` from each other's mirror image, or differ so in length; the worst first.
+std::vector<JointPair> unlike_pairs(const Sides& sides, double tolerance_m);
 /// The joint on the other side, or -1.
 int mirror_of(const Sides& sides, int joint);
 

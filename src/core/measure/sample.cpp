@@ -47,9 +47,51 @@ void turn_between(const float* from, const float* to, double u, double* out) {
     normalise(out);
 }
 
+/// `next` is the first key after the moment.
+void sample_at(const Channel& channel, double seconds, size_t next, double* out);
+
+/// Key times are single precision: a frame's time must not fall just before the key made for it.
+double with_slack(double seconds) {
+    return seconds + 1e-6 * std::max(1.0, std::abs(seconds)) * 0.5;
+}
+
 } // namespace
 
 void sample_channel(const Channel& channel, double seconds, double* out) {
+    const std::vector<float>& times = channel.times.get();
+    const auto next = std::upper_bound(times.begin(), times.end(), with_slack(seconds),
+                                       [](double at, float key) { return at < static_cast<double>(key); });
+    sample_at(channel, seconds, static_cast<size_t>(next - times.begin()), out);
+}
+
+void sample_frames(const Channel& channel, double from_s, double rate, int frames, float* out) {
+    const std::vector<float>& times = channel.times.get();
+    const auto width = static_cast<size_t>(channel.width);
+    std::vector<double> value(std::max<size_t>(4, width));
+    size_t next = 0;
+    for (int f = 0; f < frames; ++f) {
+        const double seconds = from_s + f / rate;
+        const double slack = with_slack(seconds);
+        while (next < times.size() && static_cast<double>(times[next]) <= slack) {
+            ++next;
+        }
+        sample_at(channel, seconds, next, value.data());
+        float* to = out + static_cast<size_t>(f) * width;
+        std::copy_n(value.begin(), width, to);
+        if (channel.path == Path::rotation && f > 0) {
+            const float* before = to - 4;
+            if (to[0] * before[0] + to[1] * before[1] + to[2] * before[2] + to[3] * before[3] < 0) {
+                for (int k = 0; k < 4; ++k) {
+                    to[k] = -to[k];
+                }
+            }
+        }
+    }
+}
+
+namespace {
+
+void sample_at(const Channel& channel, double seconds, size_t next, double* out) {
     const std::vector<float>& times = channel.times.get();
     const int width = channel.width;
     const bool cubic = channel.interpolation == Interpolation::cubic;
@@ -67,16 +109,12 @@ void sample_channel(const Channel& channel, double seconds, double* out) {
         std::fill(out, out + width, 0.0);
         return;
     }
-    // Key times are single precision: a frame's time must not fall just before the key made for it.
-    const double slack = 1e-6 * std::max(1.0, std::abs(seconds)) * 0.5;
-    const auto next = std::upper_bound(times.begin(), times.end(), seconds + slack,
-                                       [](double at, float key) { return at < static_cast<double>(key); });
-    if (next == times.begin()) {
+    if (next == 0) {
         hold(0);
         return;
     }
-    const size_t key = static_cast<size_t>(next - times.begin()) - 1;
-    if (next == times.end() || channel.interpolation == Interpolation::step) {
+    const size_t key = next - 1;
+    if (next == times.size() || channel.interpolation == Interpolation::step) {
         hold(key);
         return;
     }
@@ -110,5 +148,7 @@ void sample_channel(const Channel& channel, double seconds, double* out) {
         normalise(out);
     }
 }
+
+} // namespace
 
 } // namespace wembrix

@@ -9,4 +9,8 @@ namespace wembrix {
 /// the last key). Rotations come out as unit quaternions. `out` has room for `channel.width`.
 void sample_channel(const Channel& channel, double seconds, double* out);
 
+/// The same at `frames` moments, `from_s` and then one every `1 / rate`: `channel.width` values each. One walk over the
+/// keys. Turns keep one sign from frame to frame.
+void sample_frames(const Channel& channel, double from_s, double rate, int frames, float* out);
+
 } // namespace wembrix

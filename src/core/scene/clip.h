@@ -35,8 +35,11 @@ struct Clip {
     double rate = 30;   ///< frames a second that it was made at
     bool cut = false;   ///< made by a step (it has a name and a range that a person gave)
     bool repeats = false;
-    std::string colour; ///< "#RRGGBB" or empty
-    std::string note;   ///< what a person wrote beside it; stays in the job
+    bool last_is_first = false; ///< its last frame is its first once more, so that a repeat has no gap
+    bool remade = false; ///< a step changed its motion on purpose: its take no longer says where things should be
+    bool deliver = true; ///< it goes out as a file of its own
+    std::string colour;  ///< "#RRGGBB" or empty
+    std::string note;    ///< what a person wrote beside it; stays in the job
     std::vector<Channel> channels;
     Carried carried;
 

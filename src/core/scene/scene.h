@@ -24,6 +24,13 @@ enum class NodeKind : uint8_t {
 };
 std::string_view kind_name(NodeKind kind);
 
+/// One of the surfaces that were joined into another: which of its points are those of the node it came from.
+struct Piece {
+    int64_t identity = 0;
+    uint32_t first_point = 0;
+    uint32_t point_count = 0;
+};
+
 struct Node {
     std::string name; ///< unique among the scene's nodes
     int parent = -1;  ///< always before the node itself
@@ -35,6 +42,7 @@ struct Node {
     std::vector<float> shape_weights; ///< the node's own starting weights; empty: the mesh's
     uint64_t scenes = 1;              ///< bit i: belongs to the file's scene i
     int camera = -1;                  ///< place in Scene::cameras
+    std::vector<Piece> pieces;        ///< of a surface that was joined from several, itself the first; else empty
     Carried carried;
 };
 
@@ -66,7 +74,8 @@ struct Scene {
     Carried carried; ///< of the file itself
     Carried asset;
     std::string copyright;
-    std::vector<Note> notes;                   ///< what the reader mended or could not take
+    std::string turn_order = "ZXY"; ///< in which turns about three axes are written, by formats that write them so
+    std::vector<Note> notes;        ///< what the reader mended or could not take
     std::vector<std::filesystem::path> beside; ///< files beside the source that it was read from, too
 
     [[nodiscard]] int find_node(std::string_view name) const; ///< -1 if there is none

@@ -13,6 +13,8 @@ StepKind turn_step();
 StepKind face_forward_step();
 StepKind ground_step();
 StepKind fold_scale_step();
+StepKind place_origin_step();
+StepKind join_surfaces_step();
 StepKind make_root_step();
 StepKind reparent_joints_step();
 StepKind insert_joint_step();
@@ -29,5 +31,17 @@ StepKind rescale_weights_step();
 StepKind limit_influences_step();
 StepKind drop_empty_shapes_step();
 StepKind split_take_step();
+StepKind bake_step();
+StepKind change_rate_step();
+StepKind stretch_time_step();
+StepKind reverse_step();
+StepKind start_at_step();
+StepKind close_loop_step();
+StepKind take_root_motion_step();
+StepKind join_clips_step();
+StepKind still_pose_step();
+StepKind mirror_clip_step();
+StepKind make_additive_step();
+StepKind reduce_keys_step();
 
 } // namespace wembrix

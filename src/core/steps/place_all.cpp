@@ -30,12 +30,20 @@ void carry_channel(Channel& channel, const Quat& turn, const Vec3& move) {
 } // namespace
 
 void place_all(Scene& scene, const Quat& turn, const Vec3& move) {
+    place_some(scene, turn, move, std::vector<char>(scene.nodes.size(), 1));
+}
+
+void place_some(Scene& scene, const Quat& turn, const Vec3& move, const std::vector<char>& chosen) {
     Mat4 matrix = translating(move);
     matrix.topLeftCorner<3, 3>() = turn.toRotationMatrix();
     own_meshes(scene, Meshes::skinned);
     // The node of a skinned surface places nothing: its joints do. Its points are carried instead.
     const auto skinned = [&](const Node& node) { return node.mesh >= 0 && node.skin >= 0; };
-    for (Node& node : scene.nodes) {
+    for (size_t i = 0; i < scene.nodes.size(); ++i) {
+        Node& node = scene.nodes[i];
+        if (chosen[i] == 0) {
+            continue;
+        }
         if (skinned(node)) {
             transform_mesh(scene.meshes[node.mesh], matrix);
         }
@@ -46,14 +54,16 @@ void place_all(Scene& scene, const Quat& turn, const Vec3& move) {
     }
     const Mat4 back = matrix.inverse();
     for (Skin& skin : scene.skins) {
-        for (Mat4& bind : skin.inverse_binds) {
-            bind = bind * back;
+        for (size_t j = 0; j < skin.joints.size(); ++j) {
+            if (chosen[skin.joints[j]] != 0) {
+                skin.inverse_binds[j] = skin.inverse_binds[j] * back;
+            }
         }
     }
     for (Clip& clip : scene.clips) {
         for (Channel& channel : clip.channels) {
             const Node& node = scene.nodes[channel.node];
-            if (node.parent < 0 && !skinned(node)) {
+            if (chosen[channel.node] != 0 && node.parent < 0 && !skinned(node)) {
                 carry_channel(channel, turn, move);
             }
         }

@@ -36,7 +36,7 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
         node.rest.translation *= k;
     }
     for (Mesh& mesh : result.scene.meshes) {
-        transform_mesh(mesh, result.moved);
+        transform_mesh(mesh, result.moved.all);
     }
     for (Skin& skin : result.scene.skins) {
         for (Mat4& bind : skin.inverse_binds) {

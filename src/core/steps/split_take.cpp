@@ -11,7 +11,7 @@ namespace wembrix {
 namespace {
 
 Result<Clip> cut(const Clip& take, const nlohmann::json& row) {
-    Parameters parameters(row, {"name", "first", "last", "repeats", "colour", "note"});
+    Parameters parameters(row, {"name", "first", "last", "repeats", "colour", "note", "deliver"});
     Clip clip = take;
     clip.name = parameters.needed_text("name");
     const int first = parameters.needed_whole("first");
@@ -19,6 +19,7 @@ Result<Clip> cut(const Clip& take, const nlohmann::json& row) {
     clip.repeats = parameters.flag("repeats", false);
     clip.colour = parameters.text("colour", "");
     clip.note = parameters.text("note", "");
+    clip.deliver = parameters.flag("deliver", true);
     static const std::regex colour("#[0-9a-fA-F]{6}");
     if (!clip.colour.empty() && !std::regex_match(clip.colour, colour)) {
         parameters.complain("\"colour\" is not of the form #RRGGBB.");

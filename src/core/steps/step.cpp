@@ -8,30 +8,19 @@
 namespace wembrix {
 
 std::span<const StepKind> step_kinds() {
-    static const std::array rows = {leave_behind_step(),
-                                    strip_prefix_step(),
-                                    fold_holders_step(),
-                                    fold_scale_step(),
-                                    resize_step(),
-                                    turn_step(),
-                                    face_forward_step(),
-                                    ground_step(),
-                                    make_root_step(),
-                                    drop_joints_step(),
-                                    reparent_joints_step(),
-                                    insert_joint_step(),
-                                    reorder_joints_step(),
-                                    set_rest_pose_step(),
-                                    freeze_rest_turns_step(),
-                                    aim_joints_step(),
-                                    rename_joints_step(),
-                                    add_attachment_step(),
-                                    fit_contract_step(),
-                                    rename_parts_step(),
-                                    rescale_weights_step(),
-                                    limit_influences_step(),
-                                    drop_empty_shapes_step(),
-                                    split_take_step()};
+    static const std::array rows = {leave_behind_step(),      strip_prefix_step(),    fold_holders_step(),
+                                    fold_scale_step(),        resize_step(),          turn_step(),
+                                    face_forward_step(),      ground_step(),          place_origin_step(),
+                                    make_root_step(),         drop_joints_step(),     reparent_joints_step(),
+                                    insert_joint_step(),      reorder_joints_step(),  set_rest_pose_step(),
+                                    freeze_rest_turns_step(), aim_joints_step(),      rename_joints_step(),
+                                    add_attachment_step(),    fit_contract_step(),    rename_parts_step(),
+                                    join_surfaces_step(),     rescale_weights_step(), limit_influences_step(),
+                                    drop_empty_shapes_step(), split_take_step(),      bake_step(),
+                                    change_rate_step(),       stretch_time_step(),    reverse_step(),
+                                    start_at_step(),          close_loop_step(),      take_root_motion_step(),
+                                    join_clips_step(),        still_pose_step(),      mirror_clip_step(),
+                                    make_additive_step(),     reduce_keys_step()};
     return rows;
 }
 

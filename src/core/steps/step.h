@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/base/result.h"
+#include "core/measure/moved.h"
 #include "core/scene/scene.h"
 
 #include <nlohmann/json.hpp>
@@ -24,7 +25,8 @@ struct StepResult {
     Scene scene;
     std::string account;                ///< what it did, in one line
     std::vector<std::string> could_not; ///< what it left undone, and why
-    Mat4 moved = Mat4::Identity();      ///< where the whole scene is meant to have gone (a resize)
+    Moved moved;                        ///< where things are meant to have gone (a resize)
+    int finer = 1;                      ///< it makes keys anew: held against before at so many moments a frame
     bool other_rest = false;            ///< it rests in another pose on purpose: only clips can be held against before
 };
 

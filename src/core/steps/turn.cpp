@@ -17,8 +17,8 @@ StepResult placed(const Scene& scene, const Quat& turn, const Vec3& move) {
     StepResult result;
     result.scene = scene;
     place_all(result.scene, turn, move);
-    result.moved = translating(move);
-    result.moved.topLeftCorner<3, 3>() = turn.toRotationMatrix();
+    result.moved.all = translating(move);
+    result.moved.all.topLeftCorner<3, 3>() = turn.toRotationMatrix();
     return result;
 }
 

@@ -35,6 +35,10 @@ DeliverStation::DeliverStation(Document& document, Session& session, DeliveryRun
     model_ = new BoardModel(document, session, runner, this);
     view_ = new BoardView(*model_, card);
     column->addWidget(view_, 1);
+    empty_ = offer(tr("Nothing to deliver yet. Bring in a rigged model: its files stand here, one row each, with a "
+                      "column for every destination."),
+                   card);
+    column->addWidget(empty_, 1);
     auto* foot = new QFrame(card);
     foot->setStyleSheet(
         QStringLiteral("QFrame { border-top: 1px solid %1; } QLabel { border: none; }").arg(look().line.name()));
@@ -155,6 +159,8 @@ void DeliverStation::show_chosen() {
 
 void DeliverStation::refresh() {
     const bool running = runner_.is_running();
+    empty_->setVisible(document_.is_empty());
+    view_->setVisible(!document_.is_empty());
     where_->setText(document_.job().destinations.empty() || document_.is_empty()
                         ? tr("one row a file, one column a destination")
                         : tr("one row a file · one column a destination · to %1/")

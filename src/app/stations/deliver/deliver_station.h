@@ -37,6 +37,7 @@ class DeliverStation : public StationPage {
     DeliveryRunner& runner_;
     BoardModel* model_;
     BoardView* view_;
+    QWidget* empty_;
     ArrivalPanel* panel_;
     PlaybackBar* playback_;
     QLabel* where_;

@@ -9,7 +9,6 @@
 #include <QHBoxLayout>
 #include <QHeaderView>
 #include <QLabel>
-#include <QPushButton>
 #include <QSignalBlocker>
 #include <QTreeWidget>
 #include <QVBoxLayout>
@@ -51,23 +50,9 @@ IntakeStation::IntakeStation(Document& document, Session& session, QWidget* pare
     contents_->setColumnWidth(0, 142);
     contents_->setTextElideMode(Qt::ElideLeft);
     column->addWidget(contents_, 5);
-    empty_ = new QWidget(card);
-    auto* empty_column = new QVBoxLayout(empty_);
-    auto* words = new QLabel(
-        tr("Nothing yet. Drop a rigged model and its takes here (.glb or .gltf), or look at the demo job first."),
-        empty_);
-    words->setWordWrap(true);
-    words->setObjectName(QStringLiteral("soft"));
-    empty_column->addWidget(words);
-    auto* bring = new QPushButton(tr("Bring in files…"), empty_);
-    bring->setObjectName(QStringLiteral("bringIn"));
-    connect(bring, &QPushButton::clicked, this, &IntakeStation::filesAsked);
-    empty_column->addWidget(bring, 0, Qt::AlignLeft);
-    auto* demo = new QPushButton(tr("Open the demo job"), empty_);
-    demo->setObjectName(QStringLiteral("openDemo"));
-    connect(demo, &QPushButton::clicked, this, &IntakeStation::demoAsked);
-    empty_column->addWidget(demo, 0, Qt::AlignLeft);
-    empty_column->addStretch(1);
+    empty_ = offer(
+        tr("Nothing yet. Drop a rigged model and its takes here (.glb, .gltf, .bvh), or look at the demo job first."),
+        card);
     column->addWidget(empty_, 3);
     auto* line = new QFrame(card);
     line->setFixedHeight(1);

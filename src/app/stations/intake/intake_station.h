@@ -18,8 +18,6 @@ class IntakeStation : public StationPage {
     void take_view(TwinView& twin) override;
 
   Q_SIGNALS:
-    void filesAsked();
-    void demoAsked();
     void placeAsked(const wembrix::Finding& finding);
 
   private:

@@ -56,6 +56,35 @@ QString unlike_mirror(const Sides& sides, int joint) {
     return {};
 }
 
+/// Joint by joint what each would hand on and move, the worst first; nothing for a single one.
+QString each_joint(const Scene& scene, std::vector<WeightMove> moves) {
+    std::erase_if(moves, [](const WeightMove& move) { return move.points == 0; });
+    if (moves.size() < 2) {
+        return {};
+    }
+    std::stable_sort(moves.begin(), moves.end(),
+                     [](const WeightMove& a, const WeightMove& b) { return a.largest_mm > b.largest_mm; });
+    QString table = QStringLiteral("<table cellspacing='0' cellpadding='2'>");
+    table += QStringLiteral("<tr style='color:%1'><td>%2</td><td>%3</td><td align='right'>%4</td><td "
+                            "align='right'>%5</td></tr>")
+                 .arg(look().soft.name(), QObject::tr("dropped"), QObject::tr("held then by"), QObject::tr("points"),
+                      QObject::tr("moved"));
+    constexpr size_t most = 8;
+    for (size_t i = 0; i < std::min(most, moves.size()); ++i) {
+        const WeightMove& move = moves[i];
+        table += QStringLiteral("<tr><td style='padding-right:8px'>%1</td><td style='padding-right:8px'>%2</td><td "
+                                "align='right' style='padding-right:8px'>%3</td><td align='right'>%4</td></tr>")
+                     .arg(QString::fromStdString(scene.nodes[move.joint].name),
+                          QString::fromStdString(scene.nodes[move.to].name), grouped(move.points),
+                          QObject::tr("%1 mm").arg(move.largest_mm, 0, 'f', 2));
+    }
+    if (moves.size() > most) {
+        table += QStringLiteral("<tr><td colspan='4' style='color:%1'>%2</td></tr>")
+                     .arg(look().soft.name(), QObject::tr("and %1 more, which move less").arg(moves.size() - most));
+    }
+    return table + QStringLiteral("</table>");
+}
+
 } // namespace
 
 JointFacts::JointFacts(Session& session, Selection& selection, QWidget* parent)
@@ -76,7 +105,18 @@ JointFacts::JointFacts(Session& session, Selection& selection, QWidget* parent)
     facts_->setObjectName(QStringLiteral("jointFacts"));
     facts_->setTextFormat(Qt::RichText);
     facts_->setWordWrap(true);
-    facts_->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    facts_->setTextInteractionFlags(Qt::TextSelectableByMouse | Qt::LinksAccessibleByMouse |
+                                    Qt::LinksAccessibleByKeyboard);
+    connect(facts_, &QLabel::linkActivated, this, [this](const QString& identity) {
+        if (const std::shared_ptr<const SessionState> state = session_.state()) {
+            const Scene& prepared = state->replay.prepared();
+            const int joint = prepared.find_identity(identity.toLongLong());
+            const int mirror = joint < 0 ? -1 : mirror_of(state->prepared.sides, joint);
+            if (mirror >= 0) {
+                selection_.choose_all({prepared.nodes[mirror].identity, prepared.nodes[joint].identity});
+            }
+        }
+    });
     column->addWidget(facts_);
     column->addStretch(1);
     drop_words_ = new QLabel(this);
@@ -116,6 +156,9 @@ void JointFacts::refresh() {
     if (!state || selection_.is_empty()) {
         title_->setText(tr("No joint chosen"));
         words_->setText(tr("Choose one on the ladder or in the view: its length, turn, weights and keys stand here."));
+        if (state) {
+            show_sides(*state);
+        }
         return;
     }
     const Scene& prepared = state->replay.prepared();
@@ -186,6 +229,41 @@ void JointFacts::refresh() {
     preview_drop();
 }
 
+void JointFacts::show_sides(const SessionState& state) {
+    const Scene& scene = state.replay.prepared();
+    const Sides& sides = state.prepared.sides;
+    std::vector<JointPair> unlike = unlike_pairs(sides, 1e-4);
+    if (sides.pairs.empty() && sides.alone.empty()) {
+        return;
+    }
+    QString table = QStringLiteral("<table cellspacing='0' cellpadding='2'>");
+    table +=
+        row(tr("Sides"),
+            unlike.empty()
+                ? tr("%1 pairs, all the same within 0.1 mm").arg(sides.pairs.size())
+                : tr("%1 pairs, %2 of them unlike by more than 0.1 mm").arg(sides.pairs.size()).arg(unlike.size()));
+    constexpr size_t most = 6;
+    for (size_t i = 0; i < std::min(most, unlike.size()); ++i) {
+        const JointPair& pair = unlike[i];
+        const QString link = QStringLiteral("<a href='%1' style='color: %2'>%3</a>")
+                                 .arg(scene.nodes[pair.left].identity)
+                                 .arg(look().accent.name(), QString::fromStdString(scene.nodes[pair.left].name));
+        table += row(link, std::abs(pair.longer_m) > 1e-4
+                               ? tr("%1 mm aside, %2 mm %3")
+                                     .arg(pair.apart_m * 1000, 0, 'f', 1)
+                                     .arg(std::abs(pair.longer_m) * 1000, 0, 'f', 1)
+                                     .arg(pair.longer_m > 0 ? tr("longer") : tr("shorter"))
+                               : tr("%1 mm from its mirror image").arg(pair.apart_m * 1000, 0, 'f', 1));
+    }
+    if (unlike.size() > most) {
+        table += row(QString(), tr("and %1 more").arg(unlike.size() - most));
+    }
+    for (const int joint : sides.alone) {
+        table += row(QString::fromStdString(scene.nodes[joint].name), tr("has nothing on the other side"));
+    }
+    facts_->setText(table + QStringLiteral("</table>"));
+}
+
 void JointFacts::preview_drop() {
     const uint64_t run = run_;
     const std::shared_ptr<const SessionState> state = session_.state();
@@ -203,6 +281,7 @@ void JointFacts::preview_drop() {
         const Scene& scene = state->replay.prepared();
         const Result<DropPlan> plan = plan_drop(scene, {{"names", names}});
         QString words;
+        QString each;
         bool possible = plan.ok();
         if (!plan) {
             words = QString::fromStdString(plan.problem().sentence());
@@ -211,10 +290,12 @@ void JointFacts::preview_drop() {
         } else {
             size_t points = 0;
             WeightMove worst;
-            for (const WeightMove& move : measure_weight_moves(scene, plan->weights_to, stale)) {
+            std::vector<WeightMove> moves = measure_weight_moves(scene, plan->weights_to, stale);
+            for (const WeightMove& move : moves) {
                 points += move.points;
                 worst = move.largest_mm >= worst.largest_mm ? move : worst;
             }
+            each = each_joint(scene, std::move(moves));
             words = tr("Dropping hands %1 points on and moves one at most %2 mm (%3 → %4, %5)")
                         .arg(grouped(points))
                         .arg(worst.largest_mm, 0, 'f', 2)
@@ -229,8 +310,11 @@ void JointFacts::preview_drop() {
         }
         QMetaObject::invokeMethod(
             this,
-            [this, run, words, possible] {
+            [this, run, words, each, possible] {
                 if (run_ == run) {
+                    if (!each.isEmpty()) {
+                        facts_->setText(each);
+                    }
                     drop_words_->setText(words);
                     drop_words_->setStyleSheet(QStringLiteral("font-size: 11px; color: %1;")
                                                    .arg((possible ? look().ink : look().stop).name()));

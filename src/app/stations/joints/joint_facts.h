@@ -20,6 +20,7 @@ class JointFacts : public QFrame {
     ~JointFacts() override;
     [[nodiscard]] QString text() const;
     [[nodiscard]] QString drop_text() const;
+    [[nodiscard]] QLabel& facts() { return *facts_; }
 
   Q_SIGNALS:
     void dropAsked();
@@ -27,6 +28,7 @@ class JointFacts : public QFrame {
   private:
     void refresh();
     void preview_drop();
+    void show_sides(const SessionState& state);
 
     Session& session_;
     Selection& selection_;

@@ -73,6 +73,13 @@ QRect JointLadder::right_rect(int row) const {
             viewport()->width() - right_start() - 6, ladder_row_height};
 }
 
+QRect JointLadder::contract_rect(int row) const {
+    const QRect where = right_rect(row);
+    return contract_width() == 0
+               ? QRect()
+               : QRect(where.right() - contract_width() + 6, where.top(), contract_width() - 10, where.height());
+}
+
 void JointLadder::resizeEvent(QResizeEvent* event) {
     QAbstractScrollArea::resizeEvent(event);
     lay_out();
@@ -89,7 +96,7 @@ JointLadder::Hit JointLadder::hit(const QPoint& place) const {
     const LadderRow& row = rows[index];
     const int dot = (right ? right_rect(index) : left_rect(index)).left() + 16 + row.indent;
     const bool fold = row.has_below && filter_.isEmpty() && place.x() < dot - 4 && place.x() > dot - 16;
-    return {&row, right, fold};
+    return {&row, right, fold, right && contract_rect(index).contains(place)};
 }
 
 void JointLadder::choose(const LadderRow& row, Qt::KeyboardModifiers modifiers, bool right) {
@@ -134,6 +141,10 @@ void JointLadder::mousePressEvent(QMouseEvent* event) {
             folded_.insert(at.row->identity);
         }
         lay_out();
+        return;
+    }
+    if (event->button() == Qt::LeftButton && at.contract && !at.row->proposal.isEmpty()) {
+        Q_EMIT matchAsked(at.row->identity, at.row->proposal);
         return;
     }
     if (event->button() == Qt::RightButton && selection_.holds(at.row->identity)) {
@@ -311,10 +322,36 @@ void JointLadder::contextMenuEvent(QContextMenuEvent* event) {
     menu.addAction(tr("Put under another joint…"), this, &JointLadder::hangTyped);
     menu.addAction(tr("Insert a joint above it…"), this, &JointLadder::insertAsked);
     menu.addAction(tr("Add an attachment point…"), this, &JointLadder::attachAsked);
+    menu.addAction(tr("Place an attachment point in the view"), this, &JointLadder::placeAsked);
+    add_contract_menu(menu);
     menu.addSeparator();
     menu.addAction(tr("Choose the joint on the other side"), this, &JointLadder::mirrorAsked);
     menu.addAction(tr("Name it after the other side"), this, &JointLadder::nameFromMirrorAsked);
     menu.exec(event->globalPos());
+}
+
+void JointLadder::add_contract_menu(QMenu& menu) {
+    const auto row = std::find_if(ladder_.prepared.begin(), ladder_.prepared.end(),
+                                  [&](const LadderRow& one) { return one.identity == selection_.current(); });
+    if (ladder_.contract.isEmpty() || row == ladder_.prepared.end() || !row->joint) {
+        return;
+    }
+    QMenu* meant = menu.addMenu(tr("In the contract it is"));
+    meant->setObjectName(QStringLiteral("contractJoint"));
+    const auto add = [&](const QString& text, const QString& joint) {
+        meant->addAction(text, this, [this, identity = row->identity, joint] { Q_EMIT matchAsked(identity, joint); });
+    };
+    if (!row->proposal.isEmpty()) {
+        add(tr("%1 (%2)").arg(row->proposal, row->why_proposed), row->proposal);
+        meant->addSeparator();
+    }
+    for (const QString& joint : ladder_.contract_missing) {
+        if (joint != row->proposal) {
+            add(joint, joint);
+        }
+    }
+    meant->addSeparator();
+    add(tr("none of its joints"), {});
 }
 
 bool JointLadder::viewportEvent(QEvent* event) {
@@ -335,6 +372,10 @@ bool JointLadder::viewportEvent(QEvent* event) {
             }
             if (at.right && !at.row->contract.isEmpty()) {
                 text += tr(" · contract: %1").arg(at.row->contract);
+            }
+            if (at.right && !at.row->proposal.isEmpty()) {
+                text += tr(" · probably its “%1” (%2): click there to take it, or right-click for another")
+                            .arg(at.row->proposal, at.row->why_proposed);
             }
             if (at.right && at.row->clash) {
                 text += tr(" · another joint has this name, capitals ignored");

@@ -6,6 +6,8 @@
 
 #include <QAbstractScrollArea>
 
+class QMenu;
+
 namespace wembrix::app {
 
 class NameBox;
@@ -26,7 +28,8 @@ class JointLadder : public QAbstractScrollArea {
     /// Where a row is, in the viewport.
     [[nodiscard]] QRect left_rect(int row) const;
     [[nodiscard]] QRect right_rect(int row) const;
-    void edit_current(); ///< opens the name of the joint chosen last
+    [[nodiscard]] QRect contract_rect(int row) const; ///< of a prepared row; empty without a contract
+    void edit_current();                              ///< opens the name of the joint chosen last
 
   Q_SIGNALS:
     void renamed(qlonglong identity, const QString& name);
@@ -38,6 +41,9 @@ class JointLadder : public QAbstractScrollArea {
     void nameFromMirrorAsked();
     void insertAsked();
     void attachAsked();
+    void placeAsked(); ///< an attachment point, by a click in the view
+    /// A joint is that one of the contract; an empty name: none of it.
+    void matchAsked(qlonglong identity, const QString& contract_joint);
 
   protected:
     void paintEvent(QPaintEvent* event) override;
@@ -55,6 +61,7 @@ class JointLadder : public QAbstractScrollArea {
         const LadderRow* row = nullptr;
         bool right = false;
         bool fold = false;
+        bool contract = false; ///< on what is said of the contract
     };
     [[nodiscard]] Hit hit(const QPoint& place) const;
     void lay_out();
@@ -65,6 +72,7 @@ class JointLadder : public QAbstractScrollArea {
     void draw_lines(QPainter& painter) const;
     void draw_drag(QPainter& painter) const;
     void stop_drag();
+    void add_contract_menu(QMenu& menu);
     [[nodiscard]] int contract_width() const;
     [[nodiscard]] int left_width() const;
     [[nodiscard]] int right_start() const;

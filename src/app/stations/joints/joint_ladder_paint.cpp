@@ -83,10 +83,12 @@ void JointLadder::draw_row(QPainter& painter, const LadderRow& row, const QRect&
                          row.points == 0 ? QStringLiteral("–") : grouped(row.points));
         if (contract_width() > 0 && row.joint) {
             const bool same = row.contract == tr("same");
-            painter.setPen(same ? l.well : l.stop);
+            const bool offered = !row.proposal.isEmpty();
+            painter.setPen(same ? l.well : offered ? l.accent : l.stop);
             const QRect cell(where.right() - contract_width() + 6, where.top(), contract_width() - 10, where.height());
+            const QString words = offered ? tr("%1?").arg(row.proposal) : row.contract;
             painter.drawText(cell, Qt::AlignLeft | Qt::AlignVCenter,
-                             QFontMetrics(plain).elidedText(row.contract, Qt::ElideRight, cell.width()));
+                             QFontMetrics(plain).elidedText(words, Qt::ElideMiddle, cell.width()));
         }
     }
 }

@@ -3,11 +3,13 @@
 #include "core/job/card_edits.h"
 #include "style/look.h"
 
+#include <Eigen/LU>
 #include <QHBoxLayout>
 #include <QInputDialog>
 #include <QLabel>
 #include <QLineEdit>
 #include <QVBoxLayout>
+#include <cmath>
 
 namespace wembrix::app {
 
@@ -42,6 +44,10 @@ JointsStation::JointsStation(Document& document, Session& session, Selection& se
     column->addLayout(top);
     ladder_ = new JointLadder(selection, card);
     column->addWidget(ladder_, 1);
+    empty_ = offer(tr("No joints yet. Bring in a rigged model: what came in stands here on the left, what each joint "
+                      "became on the right."),
+                   card);
+    column->addWidget(empty_, 1);
     counts_ = new QLabel(card);
     counts_->setObjectName(QStringLiteral("ladderCounts"));
     counts_->setTextFormat(Qt::RichText);
@@ -76,6 +82,15 @@ JointsStation::JointsStation(Document& document, Session& session, Selection& se
     connect(ladder_, &JointLadder::nameFromMirrorAsked, this, &JointsStation::name_from_mirror);
     connect(ladder_, &JointLadder::insertAsked, this, &JointsStation::ask_to_insert);
     connect(ladder_, &JointLadder::attachAsked, this, &JointsStation::ask_to_attach);
+    connect(ladder_, &JointLadder::placeAsked, this, &JointsStation::ask_for_place);
+    connect(ladder_, &JointLadder::matchAsked, this, [this](qlonglong identity, const QString& to) {
+        const std::shared_ptr<const SessionState> state = session_.state();
+        const int node = state ? state->replay.prepared().find_identity(identity) : -1;
+        if (node >= 0) {
+            match({{state->replay.prepared().nodes[node].name, to.toStdString()}});
+        }
+    });
+    connect(counts_, &QLabel::linkActivated, this, &JointsStation::take_proposals);
     connect(ladder_, &JointLadder::dropAsked, this, &JointsStation::drop_chosen);
     connect(facts_, &JointFacts::dropAsked, this, &JointsStation::drop_chosen);
     refresh();
@@ -209,6 +224,56 @@ void JointsStation::ask_to_attach() {
     }
 }
 
+void JointsStation::ask_for_place() {
+    const int node = current_node();
+    if (node >= 0) {
+        const Node& joint = session_.state()->replay.prepared().nodes[node];
+        attaching_ = joint.identity;
+        Q_EMIT placeAsked(tr("Click the surface where the point on %1 is to be; Escape leaves it")
+                              .arg(QString::fromStdString(joint.name)));
+    }
+}
+
+void JointsStation::place_attachment(double x, double y, double z) {
+    const std::shared_ptr<const SessionState> state = session_.state();
+    const int node = state ? state->replay.prepared().find_identity(attaching_) : -1;
+    const std::optional<Mat4> now = node < 0 || !joint_now_ ? std::nullopt : joint_now_(attaching_);
+    if (!now) {
+        return;
+    }
+    const Node& joint = state->replay.prepared().nodes[node];
+    // The view may show any pose: the place is kept as the joint sees it.
+    const Vec3 own = point_of(now->inverse(), Vec3(x, y, z));
+    const auto to_tenth_mm = [](double metres) { return std::round(metres * 1e4) / 1e4; };
+    Q_EMIT stepAsked({"add_attachment",
+                      {{"name", joint.name + "_point"},
+                       {"under", joint.name},
+                       {"x_m", to_tenth_mm(own.x())},
+                       {"y_m", to_tenth_mm(own.y())},
+                       {"z_m", to_tenth_mm(own.z())}}});
+}
+
+void JointsStation::match(const std::map<std::string, std::string>& matches) {
+    if (contract_ && !matches.empty()) {
+        const auto& [joint, to] = *matches.begin();
+        document_.edit(
+            matches.size() > 1 ? tr("Match %1 joints with the contract").arg(matches.size())
+            : to.empty()       ? tr("Take %1 out of the contract").arg(QString::fromStdString(joint))
+                         : tr("%1 is the contract's %2").arg(QString::fromStdString(joint), QString::fromStdString(to)),
+            [&](Job& job) { match_joints(job, *contract_, matches); });
+    }
+}
+
+void JointsStation::take_proposals() {
+    std::map<std::string, std::string> matches;
+    for (const LadderRow& row : ladder_->ladder().prepared) {
+        if (!row.proposal.isEmpty()) {
+            matches[(row.prefix + row.bare).toStdString()] = row.proposal.toStdString();
+        }
+    }
+    match(matches);
+}
+
 void JointsStation::drop_chosen() {
     const std::vector<std::string> names = chosen_names();
     if (names.empty()) {
@@ -230,6 +295,8 @@ void JointsStation::show_destination(const Destination* destination) {
 
 void JointsStation::refresh() {
     const std::shared_ptr<const SessionState> state = session_.state();
+    empty_->setVisible(!state);
+    ladder_->setVisible(state != nullptr);
     if (!state) {
         received_->setText(tr("Received"));
         prepared_->setText(tr("Prepared"));
@@ -273,6 +340,12 @@ void JointsStation::show_counts() {
                     .arg(ladder.contract_joints);
         if (!ladder.contract_missing.isEmpty()) {
             text += tr(", missing: %1").arg(ladder.contract_missing.join(QStringLiteral(", ")).toHtmlEscaped());
+        }
+        if (ladder.proposals > 0) {
+            text += QStringLiteral(" · <a href='all' style='color: %1'>%2</a>")
+                        .arg(look().accent.name(), ladder.proposals == 1
+                                                       ? tr("take the one that is offered")
+                                                       : tr("take the %1 that are offered").arg(ladder.proposals));
         }
     }
     counts_->setText(text);

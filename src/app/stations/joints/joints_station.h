@@ -9,6 +9,8 @@
 #include "stations/joints/rule_box.h"
 #include "stations/station.h"
 
+#include <functional>
+#include <map>
 #include <optional>
 
 class QLabel;
@@ -26,10 +28,19 @@ class JointsStation : public StationPage {
     JointLadder& ladder() { return *ladder_; }
     RuleBox& rules() { return *rules_; }
     JointFacts& facts() { return *facts_; }
+    /// The place that was asked for, in the world as the view poses it now.
+    void place_attachment(double x, double y, double z);
+
+    /// How the world matrix of a joint of Prepared, as the view poses it, is asked for.
+    void set_joint_now(std::function<std::optional<Mat4>(int64_t identity)> joint_now) {
+        joint_now_ = std::move(joint_now);
+    }
 
   Q_SIGNALS:
     /// A step to be looked at before it goes onto the card.
     void stepAsked(const wembrix::Step& step);
+    /// A place on the surface, by a click in the view; the words say what for.
+    void placeAsked(const QString& words);
 
   private:
     void refresh();
@@ -42,6 +53,9 @@ class JointsStation : public StationPage {
     void name_from_mirror();
     void ask_to_insert();
     void ask_to_attach();
+    void ask_for_place();
+    void match(const std::map<std::string, std::string>& matches);
+    void take_proposals();
     [[nodiscard]] std::vector<std::string> chosen_names() const;
     [[nodiscard]] int current_node() const; ///< in Prepared, or -1
     void complain(const QString& what);
@@ -58,9 +72,12 @@ class JointsStation : public StationPage {
     QLabel* held_;
     QLabel* counts_;
     QWidget* place_;
+    QWidget* empty_;
+    int64_t attaching_ = 0; ///< the joint that an attachment point is being placed on
     std::shared_ptr<const Scene> shown_received_;
     std::shared_ptr<const Scene> shown_prepared_;
     std::optional<Contract> contract_;
+    std::function<std::optional<Mat4>(int64_t)> joint_now_;
 };
 
 } // namespace wembrix::app

@@ -172,6 +172,23 @@ void mark_contract(Ladder& ladder, const Scene& prepared, const Contract& contra
             ladder.contract_same += found == unlike.end() ? 1 : 0;
         }
     }
+    ladder.proposals = 0;
+    if (ladder.contract_missing.isEmpty()) {
+        return;
+    }
+    std::map<int, ContractMatch> meant;
+    for (ContractMatch& match : propose_matches(prepared, contract)) {
+        meant.emplace(match.joint, match);
+    }
+    for (LadderRow& row : ladder.prepared) {
+        const auto match = row.joint ? meant.find(row.node) : meant.end();
+        row.proposal.clear();
+        if (match != meant.end() && contract.find(prepared.nodes[row.node].name) < 0) {
+            row.proposal = QString::fromStdString(match->second.to);
+            row.why_proposed = QString::fromUtf8(how_name(match->second.how));
+            ++ladder.proposals;
+        }
+    }
 }
 
 std::set<int64_t> with_all_below(const std::vector<LadderRow>& rows, const std::set<int64_t>& identities) {

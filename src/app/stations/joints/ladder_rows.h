@@ -37,6 +37,8 @@ struct LadderRow {
     int64_t weights_to = 0; ///< of a dropped joint that held points: who holds them now
     bool clash = false;     ///< shares its name, capitals ignored
     QString contract;       ///< how it stands to the contract: "same", or what differs; empty without a contract
+    QString proposal;       ///< of a joint that is not in it: which of its joints that are missing is probably meant
+    QString why_proposed;
 };
 
 struct Ladder {
@@ -50,6 +52,7 @@ struct Ladder {
     int contract_joints = 0;
     int contract_same = 0;        ///< joints that are as the contract has them
     QStringList contract_missing; ///< joints of the contract that are not there
+    int proposals = 0;            ///< rows with one
 };
 
 /// All joints and the holders above them, in order. What is held is one value a node of each scene.

@@ -1,5 +1,7 @@
 #include "stations/takes/take_strip.h"
 
+#include "core/measure/facing.h"
+#include "core/steps/names.h"
 #include "stations/takes/strip_edits.h"
 #include "style/look.h"
 #include "style/name_box.h"
@@ -11,6 +13,7 @@
 #include <QToolTip>
 #include <algorithm>
 #include <cmath>
+#include <numeric>
 
 namespace wembrix::app {
 
@@ -21,6 +24,7 @@ constexpr int span_height = 44;
 constexpr int bar_height = 12;
 constexpr double widest = 40; ///< pixels a frame: single frames are far apart
 constexpr int grip_width = 6;
+constexpr int contact_height = 11; ///< a foot's row
 } // namespace
 
 TakeStrip::TakeStrip(QWidget* parent) : QWidget(parent) {
@@ -51,6 +55,7 @@ void TakeStrip::show_take(const TakeFacts* take, std::vector<Cut> cuts, const Ta
     if (grip_.clip < 0) {
         cuts_ = std::move(cuts);
     }
+    lay_spans();
     chosen_ = chosen_ < static_cast<int>(cuts_.size()) ? chosen_ : -1;
     if (other) {
         see_all();
@@ -120,11 +125,153 @@ void TakeStrip::resizeEvent(QResizeEvent* event) {
     }
 }
 
+void TakeStrip::lay_spans() {
+    // The first row that is free where a clip begins.
+    std::vector<int> ends;
+    span_rows_.assign(cuts_.size(), 0);
+    std::vector<size_t> order(cuts_.size());
+    std::iota(order.begin(), order.end(), size_t{0});
+    std::stable_sort(order.begin(), order.end(), [&](size_t a, size_t b) { return cuts_[a].first < cuts_[b].first; });
+    for (const size_t at : order) {
+        size_t row = 0;
+        while (row < ends.size() && ends[row] > cuts_[at].first) {
+            ++row;
+        }
+        ends.resize(std::max(ends.size(), row + 1));
+        ends[row] = cuts_[at].last;
+        span_rows_[at] = static_cast<int>(row);
+    }
+    row_count_ = std::clamp(static_cast<int>(ends.size()), 1, 4);
+}
+
 QRect TakeStrip::span_rect(int clip) const {
     const Cut& cut = cuts_[static_cast<size_t>(clip)];
-    const int top = height() - bar_height - 6 - span_height;
+    const int tall = span_height / row_count_;
+    const int row = std::min(span_rows_[static_cast<size_t>(clip)], row_count_ - 1);
+    const int top = height() - bar_height - 6 - span_height + row * tall;
     const int left = static_cast<int>(std::lround(x_of(cut.first)));
-    return {left, top, std::max(3, static_cast<int>(std::lround(x_of(cut.last))) - left), span_height};
+    return {left, top, std::max(3, static_cast<int>(std::lround(x_of(cut.last))) - left),
+            row_count_ == 1 ? tall : tall - 1};
+}
+
+void TakeStrip::point_at(const QPoint& place) {
+    int frame = -1;
+    if (any_ && take_.poses && take_.poses->frames() == take_.frames && place.y() > ruler_height &&
+        place.y() < energy_bottom()) {
+        frame = std::clamp(static_cast<int>(std::lround(frame_at(place.x()))), 0, take_.frames - 1);
+    }
+    if (frame == pointed_) {
+        return;
+    }
+    pointed_ = frame;
+    alike_.assign(frame < 0 ? 0 : static_cast<size_t>(take_.frames), 0.0F);
+    if (frame >= 0) {
+        take_.poses->distances_from(frame, alike_);
+    }
+    update();
+}
+
+void TakeStrip::leaveEvent(QEvent* event) {
+    QWidget::leaveEvent(event);
+    point_at({-1, -1});
+}
+
+/// Dark where the pose is that of the frame under the pointer, paler the farther it is.
+void TakeStrip::draw_likeness(QPainter& painter) const {
+    if (alike_.empty()) {
+        return;
+    }
+    const Look& l = look();
+    const float most = std::max(1e-6F, *std::max_element(alike_.begin(), alike_.end()));
+    const QRectF band(margin, energy_bottom() - 8, width() - 2.0 * margin, 8);
+    painter.setPen(Qt::NoPen);
+    for (double x = band.left(); x < band.right(); x += 1) {
+        const auto first = static_cast<size_t>(std::clamp(frame_at(x), 0.0, take_.frames - 1.0));
+        const auto last = static_cast<size_t>(std::clamp(frame_at(x + 1), 0.0, take_.frames - 1.0));
+        float least = alike_[first];
+        for (size_t f = first; f <= last; ++f) {
+            least = std::min(least, alike_[f]);
+        }
+        QColor colour = l.selection;
+        colour.setAlphaF(std::pow(1 - least / most, 3.0F));
+        painter.setBrush(colour);
+        painter.drawRect(QRectF(x, band.top(), 1, band.height()));
+    }
+    QFont small = font();
+    small.setPixelSize(10);
+    painter.setFont(small);
+    painter.setPen(l.selection);
+    const QString words = tr("poses like frame %1: dark the same, pale %2 mm apart").arg(pointed_).arg(most, 0, 'f', 0);
+    const double wide = painter.fontMetrics().horizontalAdvance(words) + 8;
+    QRectF box(std::clamp(x_of(pointed_) - wide / 2, band.left(), band.right() - wide), band.top() - 15, wide, 14);
+    painter.fillRect(box, l.card);
+    painter.drawText(box, Qt::AlignCenter, words);
+}
+
+double TakeStrip::contacts_top() const {
+    const int rows = std::min<int>(4, static_cast<int>(take_.feet.size()));
+    return height() - bar_height - span_height - 12.0 - rows * contact_height;
+}
+
+double TakeStrip::energy_bottom() const {
+    return contacts_top() - 6.0;
+}
+
+QRect TakeStrip::contact_rect(const Contact& contact) const {
+    const auto foot = std::find(take_.feet.begin(), take_.feet.end(), contact.joint) - take_.feet.begin();
+    const int left = static_cast<int>(std::lround(x_of(contact.first)));
+    const int right = static_cast<int>(std::lround(x_of(contact.last)));
+    return foot >= 4 ? QRect()
+                     : QRect(left, static_cast<int>(contacts_top()) + static_cast<int>(foot) * contact_height + 1,
+                             std::max(2, right - left), contact_height - 3);
+}
+
+QString TakeStrip::contact_text(const Contact& contact) const {
+    return tr("%1 stands from frame %2 to %3 and slides %4 mm")
+        .arg(QString::fromStdString(take_.scene->nodes[static_cast<size_t>(contact.joint)].name))
+        .arg(contact.first)
+        .arg(contact.last)
+        .arg(contact.slide_mm, 0, 'f', 0);
+}
+
+void TakeStrip::draw_contacts(QPainter& painter) const {
+    const Look& l = look();
+    QFont small = font();
+    small.setPixelSize(9);
+    painter.setFont(small);
+    for (size_t foot = 0; foot < std::min<size_t>(4, take_.feet.size()); ++foot) {
+        const std::string& name = take_.scene->nodes[static_cast<size_t>(take_.feet[foot])].name;
+        const Side side = side_of(name);
+        const QColor colour = side == Side::left ? l.left_side : side == Side::right ? l.right_side : l.ink;
+        const QRectF row(margin, contacts_top() + static_cast<double>(foot) * contact_height, width() - 2.0 * margin,
+                         contact_height);
+        painter.setPen(QPen(l.line, 1));
+        painter.drawLine(row.bottomLeft(), row.bottomRight());
+        for (const Contact& contact : take_.contacts) {
+            if (contact.joint != take_.feet[foot]) {
+                continue;
+            }
+            const QRect box = contact_rect(contact);
+            if (box.right() < 0 || box.left() > width()) {
+                continue;
+            }
+            QColor fill = colour;
+            fill.setAlpha(150);
+            painter.fillRect(box, fill);
+            const QString text = tr("%1 mm").arg(contact.slide_mm, 0, 'f', 0);
+            if (painter.fontMetrics().horizontalAdvance(text) + 6 < box.width()) {
+                painter.setPen(Qt::white);
+                painter.drawText(box, Qt::AlignCenter, text);
+            }
+        }
+        const QString label = QString::fromStdString(name.substr(prefix_of(name, ":").size()));
+        const int wide = painter.fontMetrics().horizontalAdvance(label) + 6;
+        QColor ground = l.card;
+        ground.setAlpha(215);
+        painter.fillRect(QRectF(margin, row.top() + 1, wide, contact_height - 2), ground);
+        painter.setPen(colour);
+        painter.drawText(QRectF(margin + 2, row.top(), wide, contact_height), Qt::AlignLeft | Qt::AlignVCenter, label);
+    }
 }
 
 void TakeStrip::draw_ruler(QPainter& painter) const {
@@ -163,7 +310,7 @@ void TakeStrip::draw_ruler(QPainter& painter) const {
 void TakeStrip::draw_energy(QPainter& painter) const {
     const Look& l = look();
     const double top = ruler_height + 4;
-    const double bottom = height() - bar_height - span_height - 18;
+    const double bottom = energy_bottom();
     QFont small = font();
     small.setPixelSize(10);
     painter.setFont(small);
@@ -264,6 +411,9 @@ void TakeStrip::draw_spans(QPainter& painter) const {
             text, Qt::AlignLeft | Qt::AlignTop,
             painter.fontMetrics().elidedText(QString::fromStdString(cut.name), Qt::ElideRight, text.width()));
         painter.setFont(small);
+        if (row_count_ > 1) {
+            continue; // two lines do not fit into a half-high span; the list has the rest
+        }
         QString below = tr("%1–%2 · %3").arg(cut.first).arg(cut.last).arg(cut.repeats ? tr("repeats") : tr("once"));
         const ClipFacts* facts = clips_ == nullptr ? nullptr : clips_->clip(cut.name);
         const bool open = facts != nullptr && facts->seam && !facts->closes;
@@ -314,6 +464,8 @@ void TakeStrip::paintEvent(QPaintEvent*) {
     }
     draw_ruler(painter);
     draw_energy(painter);
+    draw_likeness(painter);
+    draw_contacts(painter);
     draw_spans(painter);
     draw_playhead(painter);
     if (hasFocus()) {
@@ -398,6 +550,7 @@ void TakeStrip::mouseMoveEvent(QMouseEvent* event) {
         const int to = free ? frame : snapped(frame, snap_targets(grip_.clip), 7 / scale_);
         snapped_to_ = !free && to != frame ? to : -1;
         cuts_ = move_end(before_drag_, static_cast<size_t>(grip_.clip), grip_.last, to, take_.frames);
+        lay_spans();
         const Cut& cut = cuts_[static_cast<size_t>(grip_.clip)];
         QToolTip::showText(event->globalPosition().toPoint(),
                            tr("%1: frames %2 to %3, %4 s")
@@ -413,7 +566,13 @@ void TakeStrip::mouseMoveEvent(QMouseEvent* event) {
         Q_EMIT scrubbed(std::clamp(static_cast<int>(std::lround(frame_at(place.x()))), 0, take_.frames - 1));
         return;
     }
+    point_at(place);
     setCursor(any_ && grip_at(place).clip >= 0 ? Qt::SizeHorCursor : Qt::ArrowCursor);
+    QString words;
+    for (const Contact& contact : take_.contacts) {
+        words = contact_rect(contact).adjusted(0, -1, 0, 2).contains(place) ? contact_text(contact) : words;
+    }
+    setToolTip(words);
 }
 
 void TakeStrip::mouseReleaseEvent(QMouseEvent*) {

@@ -32,8 +32,13 @@ class TakeStrip : public QWidget {
     [[nodiscard]] double x_of(double frame) const;
     [[nodiscard]] double frame_at(double x) const;
     [[nodiscard]] QRect span_rect(int clip) const;
+    [[nodiscard]] QRect contact_rect(const Contact& contact) const;
     [[nodiscard]] double pixels_per_frame() const { return scale_; }
     [[nodiscard]] QSize minimumSizeHint() const override { return {300, 210}; }
+
+    /// The frame under the pointer and how far every other pose is from its own, in mm; -1 and nothing elsewhere.
+    [[nodiscard]] int pointed() const { return pointed_; }
+    [[nodiscard]] const std::vector<float>& alike() const { return alike_; }
 
   Q_SIGNALS:
     void scrubbed(int frame);
@@ -42,6 +47,7 @@ class TakeStrip : public QWidget {
     void cutAsked();
 
   protected:
+    void leaveEvent(QEvent* event) override;
     void paintEvent(QPaintEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
     void mousePressEvent(QMouseEvent* event) override;
@@ -60,8 +66,15 @@ class TakeStrip : public QWidget {
     [[nodiscard]] int clip_at(const QPoint& place) const;
     [[nodiscard]] std::vector<int> snap_targets(int without) const;
     void keep_in_range();
+    void point_at(const QPoint& place);
+    void lay_spans();
     void draw_ruler(QPainter& painter) const;
     void draw_energy(QPainter& painter) const;
+    void draw_likeness(QPainter& painter) const;
+    void draw_contacts(QPainter& painter) const;
+    [[nodiscard]] double contacts_top() const;
+    [[nodiscard]] double energy_bottom() const;
+    [[nodiscard]] QString contact_text(const Contact& contact) const;
     void draw_spans(QPainter& painter) const;
     void draw_playhead(QPainter& painter) const;
 
@@ -69,6 +82,8 @@ class TakeStrip : public QWidget {
     bool any_ = false;
     const TakesModel* clips_ = nullptr;
     std::vector<Cut> cuts_;
+    std::vector<int> span_rows_; ///< of each cut: those that overlap stand one below the other
+    int row_count_ = 1;
     std::vector<Cut> before_drag_;
     std::vector<int> offers_;
     int playhead_ = 0;
@@ -78,6 +93,8 @@ class TakeStrip : public QWidget {
     Grip grip_;
     bool scrubbing_ = false;
     int snapped_to_ = -1;
+    int pointed_ = -1;         ///< the frame under the pointer, when it is over the energy
+    std::vector<float> alike_; ///< mm from its pose to that of every frame
     QScrollBar* bar_;
     NameBox* name_;
     int named_ = -1;

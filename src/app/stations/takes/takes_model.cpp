@@ -1,6 +1,7 @@
 #include "stations/takes/takes_model.h"
 
 #include "core/job/card_edits.h"
+#include "core/measure/bounds.h"
 #include "core/measure/motion.h"
 
 #include <algorithm>
@@ -103,6 +104,9 @@ void TakesModel::refresh() {
             if (before.scene == take.scene && before.name == take.name) {
                 take.energy = before.energy;
                 take.still_below = before.still_below;
+                take.feet = before.feet;
+                take.contacts = before.contacts;
+                take.poses = before.poses;
             }
         }
     }
@@ -119,6 +123,11 @@ void TakesModel::refresh() {
             if (take.energy.empty() && !stale()) {
                 take.energy = motion_energy(*take.scene, *take.scene->find_clip(take.name), take.rate, stale);
                 take.still_below = still_threshold(take.energy);
+                const double height = height_m(*take.scene);
+                take.feet = foot_joints(*take.scene, height);
+                take.poses =
+                    std::make_shared<const PoseTable>(*take.scene, *take.scene->find_clip(take.name), take.rate, stale);
+                take.contacts = contacts_of(*take.scene, *take.scene->find_clip(take.name), take.feet, height);
             }
         }
         std::map<std::string, ClipFacts> clips;

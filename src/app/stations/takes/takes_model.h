@@ -2,6 +2,8 @@
 #pragma once
 
 #include "core/job/cuts.h"
+#include "core/measure/contacts.h"
+#include "core/measure/pose_distance.h"
 #include "core/measure/seam.h"
 #include "session/document.h"
 #include "session/session.h"
@@ -25,10 +27,13 @@ struct TakeFacts {
     int64_t take = 0; ///< its identity, kept by the clips cut from it
     double start_s = 0;
     double seconds = 0;
-    int step = -1;                      ///< of the card that cuts it, or -1
-    std::shared_ptr<const Scene> scene; ///< in which it still is whole
-    std::vector<float> energy;          ///< m/s, one a frame; empty until it is measured
-    double still_below = 0;             ///< m/s: what tells rest from motion here
+    int step = -1;                          ///< of the card that cuts it, or -1
+    std::shared_ptr<const Scene> scene;     ///< in which it still is whole
+    std::vector<float> energy;              ///< m/s, one a frame; empty until it is measured
+    double still_below = 0;                 ///< m/s: what tells rest from motion here
+    std::vector<int> feet;                  ///< joints that stand on the ground at rest
+    std::vector<Contact> contacts;          ///< where they stand in the take
+    std::shared_ptr<const PoseTable> poses; ///< null until it is made
 };
 
 /// Of a clip in Prepared.

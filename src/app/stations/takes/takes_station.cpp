@@ -72,7 +72,7 @@ TakesStation::TakesStation(Document& document, Session& session, Clock& clock, Q
     list_column->addLayout(list_top);
     clips_ = new QTableWidget(0, 9, clip_card);
     clips_->setObjectName(QStringLiteral("clipList"));
-    clips_->setHorizontalHeaderLabels({QString(), tr("Clip"), tr("First"), tr("Last"), tr("Length"), tr("Repeats"),
+    clips_->setHorizontalHeaderLabels({tr("Out"), tr("Clip"), tr("First"), tr("Last"), tr("Length"), tr("Repeats"),
                                        tr("Seam"), tr("Travel"), tr("Note")});
     clips_->verticalHeader()->hide();
     clips_->verticalHeader()->setDefaultSectionSize(25);
@@ -88,7 +88,7 @@ TakesStation::TakesStation(Document& document, Session& session, Clock& clock, Q
     clips_->setStyleSheet(QStringLiteral("QTableView { selection-background-color: %1; selection-color: %2; }")
                               .arg(wash.name(QColor::HexArgb), look().ink.name()));
     clips_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    const int widths[] = {18, 110, 46, 46, 58, 66, 68, 58};
+    const int widths[] = {36, 104, 46, 46, 58, 66, 68, 58};
     for (int i = 0; i < 8; ++i) {
         clips_->setColumnWidth(i, widths[i]);
     }
@@ -103,11 +103,28 @@ TakesStation::TakesStation(Document& document, Session& session, Clock& clock, Q
     once_ = new QPushButton(tr("Play it once"), clip_card);
     once_->setObjectName(QStringLiteral("playOnce"));
     once_->setToolTip(tr("It is delivered as a clip that does not repeat"));
+    blend_ = new QPushButton(tr("Blend it closed"), clip_card);
+    blend_->setObjectName(QStringLiteral("blendLoop"));
+    blend_->setToolTip(tr("Its last frames lead into its first pose; how many can be said"));
+    way_ = new QPushButton(tr("Hand its way to the root…"), clip_card);
+    way_->setObjectName(QStringLiteral("rootMotion"));
+    way_->setToolTip(tr("What the pelvis goes over the ground becomes the root's, or is taken out"));
     mends->addWidget(close_);
+    mends->addWidget(blend_);
+    mends->addWidget(way_);
     mends->addWidget(once_);
     mends->addStretch(1);
     list_column->addLayout(mends);
+    clip_card_ = clip_card;
     top->addWidget(clip_card, 7);
+    auto* empty_card = new QFrame(this);
+    empty_card->setObjectName(QStringLiteral("card"));
+    auto* empty_column = new QVBoxLayout(empty_card);
+    empty_column->addWidget(offer(tr("No take yet. Bring in a file with motion, or a model and its takes: the clips "
+                                     "that are cut from them are listed here."),
+                                  empty_card));
+    empty_ = empty_card;
+    top->addWidget(empty_card, 7);
     column->addLayout(top, 10);
     auto* card = new QFrame(this);
     card->setObjectName(QStringLiteral("card"));
@@ -224,6 +241,17 @@ TakesStation::TakesStation(Document& document, Session& session, Clock& clock, Q
             }
         }
     });
+    connect(blend_, &QPushButton::clicked, this, [this] {
+        if (const std::string name = chosen_name(); !name.empty()) {
+            Q_EMIT stepAsked({"close_loop", {{"clip", name}, {"way", "blend"}, {"frames", 8}}});
+        }
+    });
+    connect(way_, &QPushButton::clicked, this, [this] {
+        if (const std::string name = chosen_name(); !name.empty()) {
+            Q_EMIT stepAsked({"take_root_motion",
+                              {{"clips", {name}}, {"way", "to_root"}, {"x", true}, {"z", true}, {"turn", true}}});
+        }
+    });
     connect(once_, &QPushButton::clicked, this, [this] {
         std::vector<Cut> list = cuts();
         const int at = strip_->chosen();
@@ -254,6 +282,12 @@ std::vector<Cut> TakesStation::cuts() const {
     return model_->cuts(takes_->currentText().toStdString());
 }
 
+std::string TakesStation::chosen_name() const {
+    const std::vector<Cut> list = cuts();
+    const int at = strip_->chosen();
+    return at >= 0 && at < static_cast<int>(list.size()) ? list[static_cast<size_t>(at)].name : std::string();
+}
+
 void TakesStation::set_cuts(const QString& what, const std::vector<Cut>& cuts) {
     const std::string name = takes_->currentText().toStdString();
     if (take() == nullptr) {
@@ -274,6 +308,9 @@ void TakesStation::refresh() {
         takes_->setCurrentIndex(std::max(0, takes_->findText(wanted)));
         takes_->setVisible(takes_->count() > 0);
     }
+    const bool nothing = document_.is_empty() || (session_.state() && model_->takes().empty());
+    empty_->setVisible(nothing);
+    clip_card_->setVisible(!nothing);
     const TakeFacts* one = take();
     about_->setText(one == nullptr
                         ? QString()
@@ -329,8 +366,14 @@ void TakesStation::refresh_clips() {
             clips_->setItem(row, at, item);
             return item;
         };
-        put(colour_column, QString(), false, tr("Double-click to choose another colour"))
-            ->setBackground(QColor(QString::fromStdString(cut.colour.empty() ? clip_colour(i) : cut.colour)));
+        auto* colour = put(colour_column, QString(), false,
+                           tr("Ticked, it goes out as a file of its own. Double-click for another colour."));
+        // A swatch of its own: a background would be gone while the row is chosen.
+        QPixmap swatch(12, 14);
+        swatch.fill(QColor(QString::fromStdString(cut.colour.empty() ? clip_colour(i) : cut.colour)));
+        colour->setIcon(swatch);
+        colour->setFlags(colour->flags() | Qt::ItemIsUserCheckable);
+        colour->setCheckState(cut.deliver ? Qt::Checked : Qt::Unchecked);
         put(name_column, QString::fromStdString(cut.name), true);
         put(first_column, QString::number(cut.first), true, tr("First frame of the take"));
         put(last_column, QString::number(cut.last), true, tr("Last frame of the take, counted too"));
@@ -370,7 +413,9 @@ void TakesStation::refresh_message() {
     const std::vector<Cut> list = cuts();
     const int at = strip_->chosen();
     close_->hide();
+    blend_->hide();
     once_->hide();
+    way_->setVisible(at >= 0 && at < static_cast<int>(list.size()));
     message_->setStyleSheet(QStringLiteral("color: %1; font-size: 11px;").arg(look().soft.name()));
     if (take() == nullptr) {
         message_->setText(tr("Clips cut from a take are listed here."));
@@ -415,6 +460,7 @@ void TakesStation::refresh_message() {
         close_->show();
     }
     message_->setText(text);
+    blend_->show();
     once_->show();
 }
 
@@ -519,6 +565,12 @@ void TakesStation::edited(QTableWidgetItem* item) {
         cut.last = number ? frame : cut.last;
         break;
     }
+    case colour_column:
+        if (cut.deliver == (item->checkState() == Qt::Checked)) {
+            return;
+        }
+        cut.deliver = item->checkState() == Qt::Checked;
+        break;
     case repeats_column:
         cut.repeats = item->checkState() == Qt::Checked;
         break;

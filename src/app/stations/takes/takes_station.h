@@ -30,7 +30,12 @@ class TakesStation : public StationPage {
     QString write_list(const QString& file);
     void cut_at_playhead();
 
+  Q_SIGNALS:
+    /// A step to be looked at before it goes onto the card.
+    void stepAsked(const wembrix::Step& step);
+
   private:
+    [[nodiscard]] std::string chosen_name() const;
     void refresh();
     void refresh_offers();
     void refresh_clips();
@@ -60,7 +65,11 @@ class TakesStation : public StationPage {
     QLabel* message_;
     QPushButton* close_;
     QPushButton* once_;
+    QPushButton* blend_;
+    QPushButton* way_;
     QWidget* place_;
+    QWidget* clip_card_;
+    QWidget* empty_;
     TwinView* twin_ = nullptr;
     QString threshold_of_; ///< the take that the threshold in the box belongs to
     std::vector<int> offers_;

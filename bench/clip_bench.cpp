@@ -1,0 +1,74 @@
+// A take of 36 000 frames of 200 joints: baked, its energy and still places, poses searched through; beside one plain
+// pass over the same number of joint transforms.
+#include "core/measure/baked.h"
+#include "core/measure/motion.h"
+#include "core/measure/pose_distance.h"
+#include "large_scene.h"
+
+#include <benchmark/benchmark.h>
+
+namespace {
+
+using namespace wembrix;
+
+constexpr int frames = 36000;
+
+const Scene& long_take() {
+    static const Scene scene = [] {
+        Scene made = bench::large_scene(frames);
+        made.clips.resize(1);
+        return made;
+    }();
+    return scene;
+}
+
+void clip_plain_pass_over_the_transforms(benchmark::State& state) {
+    const size_t count = static_cast<size_t>(frames) * joints_of(long_take()).size();
+    std::vector<Transform> from(count);
+    std::vector<Transform> to(count);
+    for (auto _ : state) {
+        std::copy(from.begin(), from.end(), to.begin());
+        benchmark::DoNotOptimize(to.data());
+        benchmark::ClobberMemory();
+    }
+}
+BENCHMARK(clip_plain_pass_over_the_transforms)->UseRealTime()->Unit(benchmark::kMillisecond);
+
+void clip_bake(benchmark::State& state) {
+    const Clip& clip = long_take().clips[0];
+    for (auto _ : state) {
+        // Half a frame aside, so that no key is only copied.
+        benchmark::DoNotOptimize(bake_tracks(clip, clip.rate, 0.5 / clip.rate, frames).tracks.size());
+    }
+}
+BENCHMARK(clip_bake)->UseRealTime()->Unit(benchmark::kMillisecond);
+
+void clip_energy_and_still_places(benchmark::State& state) {
+    const Clip& clip = long_take().clips[0];
+    for (auto _ : state) {
+        const std::vector<float> energy = motion_energy(long_take(), clip, clip.rate);
+        benchmark::DoNotOptimize(still_places(energy, still_threshold(energy), 15).size());
+    }
+}
+BENCHMARK(clip_energy_and_still_places)->UseRealTime()->Unit(benchmark::kMillisecond);
+
+void clip_table_of_poses(benchmark::State& state) {
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(PoseTable(long_take(), long_take().clips[0], 30).frames());
+    }
+}
+BENCHMARK(clip_table_of_poses)->UseRealTime()->Unit(benchmark::kMillisecond);
+
+void clip_search_of_one_pose(benchmark::State& state) {
+    const PoseTable table(long_take(), long_take().clips[0], 30);
+    std::vector<float> apart(static_cast<size_t>(table.frames()));
+    int frame = 0;
+    for (auto _ : state) {
+        table.distances_from(frame, apart);
+        frame = (frame + 977) % table.frames();
+        benchmark::DoNotOptimize(apart.data());
+    }
+}
+BENCHMARK(clip_search_of_one_pose)->UseRealTime()->Unit(benchmark::kMillisecond);
+
+} // namespace

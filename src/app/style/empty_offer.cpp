@@ -1,0 +1,26 @@
+#include "style/empty_offer.h"
+
+#include <QLabel>
+#include <QPushButton>
+#include <QVBoxLayout>
+
+namespace wembrix::app {
+
+EmptyOffer::EmptyOffer(const QString& text, QWidget* parent) : QWidget(parent) {
+    auto* column = new QVBoxLayout(this);
+    auto* words = new QLabel(text, this);
+    words->setWordWrap(true);
+    words->setObjectName(QStringLiteral("soft"));
+    column->addWidget(words);
+    auto* bring = new QPushButton(tr("Bring in files…"), this);
+    bring->setObjectName(QStringLiteral("bringIn"));
+    connect(bring, &QPushButton::clicked, this, &EmptyOffer::filesAsked);
+    column->addWidget(bring, 0, Qt::AlignLeft);
+    auto* demo = new QPushButton(tr("Open the demo job"), this);
+    demo->setObjectName(QStringLiteral("openDemo"));
+    connect(demo, &QPushButton::clicked, this, &EmptyOffer::demoAsked);
+    column->addWidget(demo, 0, Qt::AlignLeft);
+    column->addStretch(1);
+}
+
+} // namespace wembrix::app

@@ -1,0 +1,409 @@
+#include "core/base/files.h"
+#include "core/formats/bvh/bvh.h"
+#include "core/math/axis_turns.h"
+
+#include <algorithm>
+#include <array>
+#include <charconv>
+#include <cmath>
+#include <fmt/format.h>
+#include <optional>
+#include <unordered_set>
+
+namespace wembrix {
+
+namespace {
+
+struct Bad {
+    std::string what;
+    int line = 0;
+};
+
+struct BvhJoint {
+    std::string name;
+    int parent = -1;
+    Vec3 offset = Vec3::Zero();
+    std::vector<int> channels; ///< 0 to 2: place along X, Y, Z; 3 to 5: turn about them
+    size_t first_value = 0;    ///< of its channels in a row of the motion
+};
+
+/// Words of a text, and the lines they stand on.
+class Words {
+  public:
+    explicit Words(std::string_view text) : text_(text) {}
+
+    /// The next word, or nothing at the end.
+    std::string_view next() {
+        skip();
+        const size_t first = at_;
+        while (at_ < text_.size() && !is_space(text_[at_])) {
+            ++at_;
+        }
+        return text_.substr(first, at_ - first);
+    }
+    /// The rest of the line, without the spaces around it.
+    std::string_view rest_of_line() {
+        const size_t first = at_;
+        while (at_ < text_.size() && text_[at_] != '\n') {
+            ++at_;
+        }
+        std::string_view rest = text_.substr(first, at_ - first);
+        while (!rest.empty() && is_space(rest.front())) {
+            rest.remove_prefix(1);
+        }
+        while (!rest.empty() && is_space(rest.back())) {
+            rest.remove_suffix(1);
+        }
+        return rest;
+    }
+    double number(const char* of) {
+        const std::string_view word = next();
+        double value = 0;
+        const char* first = word.data();
+        if (!word.empty() && word.front() == '+') {
+            ++first;
+        }
+        const auto [end, error] = std::from_chars(first, word.data() + word.size(), value);
+        if (word.empty() || error != std::errc() || end != word.data() + word.size() || !std::isfinite(value) ||
+            std::abs(value) > 1e12) {
+            throw Bad{word.empty() ? fmt::format("the file ends where {} is expected", of)
+                                   : fmt::format("\"{}\" stands where {} is expected", some(word), of),
+                      line_};
+        }
+        return value;
+    }
+    void expect(std::string_view wanted) {
+        const std::string_view word = next();
+        if (!same(word, wanted)) {
+            throw Bad{word.empty() ? fmt::format("the file ends where \"{}\" is expected", wanted)
+                                   : fmt::format("\"{}\" stands where \"{}\" is expected", some(word), wanted),
+                      line_};
+        }
+    }
+    [[nodiscard]] int line() const { return line_; }
+    [[nodiscard]] size_t left() const { return text_.size() - at_; }
+    static bool same(std::string_view a, std::string_view b) {
+        return a.size() == b.size() && std::equal(a.begin(), a.end(), b.begin(), [](unsigned char x, unsigned char y) {
+                   return std::tolower(x) == std::tolower(y);
+               });
+    }
+    static std::string some(std::string_view word) {
+        std::string text(word.substr(0, 40));
+        std::replace_if(
+            text.begin(), text.end(), [](unsigned char c) { return c < 32 || c > 126; }, '?');
+        return text;
+    }
+
+  private:
+    static bool is_space(char c) { return c == ' ' || c == '\t' || c == '\r' || c == '\n' || c == '\f' || c == '\v'; }
+    void skip() {
+        while (at_ < text_.size() && is_space(text_[at_])) {
+            line_ += text_[at_] == '\n' ? 1 : 0;
+            ++at_;
+        }
+    }
+
+    std::string_view text_;
+    size_t at_ = 0;
+    int line_ = 1;
+};
+
+class Reader {
+  public:
+    Reader(std::string_view text, std::string name) : words_(text), name_(std::move(name)) {}
+
+    Scene run() {
+        words_.expect("HIERARCHY");
+        words_.expect("ROOT");
+        read_joints();
+        read_motion();
+        return make_scene();
+    }
+
+  private:
+    static constexpr size_t most_joints = 20000;
+
+    [[noreturn]] void fail(const std::string& what) const { throw Bad{what, words_.line()}; }
+
+    std::string name_here(const char* what) {
+        std::string_view name = words_.rest_of_line();
+        opened_ = !name.empty() && name.back() == '{'; // some write it behind the name
+        if (opened_) {
+            name.remove_suffix(1);
+            name = name.substr(0, name.find_last_not_of(" \t") + 1);
+        }
+        if (name.empty()) {
+            fail(fmt::format("a {} has no name", what));
+        }
+        return std::string(name);
+    }
+
+    void begin_joint(const std::string& name, int parent) {
+        if (joints_.size() >= most_joints) {
+            fail("there are more than 20000 joints");
+        }
+        BvhJoint joint;
+        joint.name = name;
+        joint.parent = parent;
+        joints_.push_back(joint);
+        if (!opened_) {
+            words_.expect("{");
+        }
+    }
+
+    void read_joints() {
+        begin_joint(name_here("root"), -1);
+        int open = 0; // the joint that is being read
+        while (open >= 0) {
+            const std::string_view word = words_.next();
+            if (Words::same(word, "OFFSET")) {
+                read_offset(joints_[static_cast<size_t>(open)]);
+            } else if (Words::same(word, "CHANNELS")) {
+                read_channels(joints_[static_cast<size_t>(open)]);
+            } else if (Words::same(word, "JOINT")) {
+                begin_joint(name_here("joint"), open);
+                open = static_cast<int>(joints_.size()) - 1;
+            } else if (Words::same(word, "End")) {
+                words_.expect("Site");
+                read_end(open);
+            } else if (word == "}") {
+                open = joints_[static_cast<size_t>(open)].parent;
+            } else if (word.empty()) {
+                fail(fmt::format("the file ends inside \"{}\"", joints_[static_cast<size_t>(open)].name));
+            } else {
+                fail(fmt::format("\"{}\" is nothing a joint has", Words::some(word)));
+            }
+        }
+    }
+
+    void read_offset(BvhJoint& joint) {
+        for (int k = 0; k < 3; ++k) {
+            joint.offset[k] = words_.number("a number of an OFFSET");
+        }
+    }
+
+    void read_end(int parent) {
+        BvhJoint end;
+        end.name = joints_[static_cast<size_t>(parent)].name + "_end";
+        end.parent = parent;
+        words_.expect("{");
+        words_.expect("OFFSET");
+        read_offset(end);
+        words_.expect("}");
+        if (!end.offset.isZero(0) && joints_.size() < most_joints) {
+            joints_.push_back(end);
+        }
+    }
+
+    void read_channels(BvhJoint& joint) {
+        if (!joint.channels.empty()) {
+            fail(fmt::format("\"{}\" has channels twice", joint.name));
+        }
+        const double count = words_.number("a number of channels");
+        if (count != 0 && count != 3 && count != 6) {
+            fail(fmt::format("\"{}\" has {:g} channels; there are 3 or 6", joint.name, count));
+        }
+        constexpr std::string_view known[] = {"Xposition", "Yposition", "Zposition",
+                                              "Xrotation", "Yrotation", "Zrotation"};
+        for (int i = 0; i < static_cast<int>(count); ++i) {
+            const std::string_view word = words_.next();
+            const auto* found = std::find_if(std::begin(known), std::end(known),
+                                             [&](std::string_view name) { return Words::same(name, word); });
+            const auto channel = static_cast<int>(found - std::begin(known));
+            if (channel == 6) {
+                fail(fmt::format("\"{}\" is no channel; there are Xposition to Zposition and Xrotation to Zrotation",
+                                 Words::some(word)));
+            }
+            if (std::find(joint.channels.begin(), joint.channels.end(), channel) != joint.channels.end()) {
+                fail(fmt::format("\"{}\" has {} twice", joint.name, known[channel]));
+            }
+            joint.channels.push_back(channel);
+        }
+    }
+
+    void read_motion() {
+        std::string_view word = words_.next();
+        if (Words::same(word, "ROOT")) {
+            fail("there is a second ROOT: a BVH holds one skeleton. Split it into a file each");
+        }
+        if (!Words::same(word, "MOTION")) {
+            fail(word.empty() ? std::string("there is no MOTION")
+                              : fmt::format("\"{}\" stands where MOTION is expected", Words::some(word)));
+        }
+        words_.expect("Frames:");
+        const double frames = words_.number("the number of frames");
+        words_.expect("Frame");
+        words_.expect("Time:");
+        read_frame_time();
+        for (BvhJoint& joint : joints_) {
+            joint.first_value = width_;
+            width_ += joint.channels.size();
+        }
+        // Every value takes a digit and a space at least.
+        if (frames < 1 || frames != std::floor(frames) || frames > 1e7) {
+            fail(fmt::format("{:g} is no number of frames", frames));
+        }
+        if (frames * static_cast<double>(width_) * 2 > static_cast<double>(words_.left()) + 2) {
+            fail(fmt::format("{:g} frames of {} values are said to follow, but the file is too short for them", frames,
+                             width_));
+        }
+        frames_ = static_cast<size_t>(frames);
+        values_.reserve(frames_ * width_);
+        for (size_t i = 0; i < frames_ * width_; ++i) {
+            values_.push_back(words_.number("a value of the motion"));
+        }
+        if (const std::string_view more = words_.next(); !more.empty()) {
+            fail(fmt::format("\"{}\" stands behind the last of {} frames", Words::some(more), frames_));
+        }
+    }
+
+    /// A frame time is written with a few digits: of the usual rates, the one that it may stand for.
+    void read_frame_time() {
+        const std::string word(words_.rest_of_line());
+        double time = 0;
+        const auto [end, error] = std::from_chars(word.data(), word.data() + word.size(), time);
+        if (error != std::errc() || end != word.data() + word.size() || !(time > 1e-5) || !(time < 100)) {
+            fail(fmt::format("\"{}\" is no frame time in seconds", Words::some(word)));
+        }
+        const size_t point = word.find('.');
+        const size_t digits =
+            point == std::string::npos || word.find_first_of("eE") != std::string::npos ? 0 : word.size() - point - 1;
+        const double half = digits == 0 ? 1e-9 : 0.5 * std::pow(10.0, -static_cast<double>(digits));
+        double nearest = std::min(half * 1.001, time * 2e-3);
+        rate_ = 1 / time;
+        for (const double usual : {24.0, 25.0, 30.0, 48.0, 50.0, 60.0, 100.0, 120.0, 240.0}) {
+            if (std::abs(1 / usual - time) <= nearest) {
+                nearest = std::abs(1 / usual - time);
+                rate_ = usual;
+            }
+        }
+    }
+
+    [[nodiscard]] double value(size_t frame, size_t at) const { return values_[frame * width_ + at]; }
+
+    Scene make_scene() {
+        Scene scene;
+        Clip clip;
+        clip.name = name_;
+        clip.take = 1;
+        clip.rate = rate_;
+        clip.seconds = static_cast<double>(frames_ - 1) / rate_;
+        std::vector<float> moments(frames_);
+        for (size_t f = 0; f < frames_; ++f) {
+            moments[f] = static_cast<float>(static_cast<double>(f) / rate_);
+        }
+        const Shared<float> times(std::move(moments));
+        std::unordered_set<std::string> taken;
+        for (size_t j = 0; j < joints_.size(); ++j) {
+            const BvhJoint& joint = joints_[j];
+            Node node;
+            node.name = joint.name;
+            for (int number = 2; !taken.insert(node.name).second; ++number) {
+                node.name = fmt::format("{}_{}", joint.name, number);
+            }
+            if (node.name != joint.name) {
+                scene.notes.push_back(
+                    {joint.name, fmt::format("stands twice; the other one is called {}.", node.name)});
+            }
+            node.parent = joint.parent;
+            node.kind = NodeKind::joint;
+            node.rest.translation = joint.offset;
+            node.identity = static_cast<int64_t>(j) + 1;
+            scene.nodes.push_back(std::move(node));
+            add_channels(static_cast<int>(j), times, clip);
+        }
+        scene.clips.push_back(std::move(clip));
+        scene.notes.push_back({name_, "a BVH says no unit: its numbers are taken for metres."});
+        return scene;
+    }
+
+    void add_channels(int node, const Shared<float>& times, Clip& clip) {
+        const BvhJoint& joint = joints_[static_cast<size_t>(node)];
+        constexpr double degrees = 3.14159265358979323846 / 180;
+        std::vector<size_t> turns;
+        std::array<std::optional<size_t>, 3> places;
+        for (size_t c = 0; c < joint.channels.size(); ++c) {
+            if (joint.channels[c] < 3) {
+                places[static_cast<size_t>(joint.channels[c])] = joint.first_value + c;
+            } else {
+                turns.push_back(c);
+            }
+        }
+        if (places[0] || places[1] || places[2]) {
+            const auto place = [&](size_t frame, const Vec3& otherwise) {
+                Vec3 at = otherwise;
+                for (int k = 0; k < 3; ++k) {
+                    at[k] = places[static_cast<size_t>(k)] ? value(frame, *places[static_cast<size_t>(k)]) : at[k];
+                }
+                return at;
+            };
+            const Vec3 first = place(0, Vec3::Zero());
+            const bool added = first.norm() < (first - joint.offset).norm();
+            std::vector<float> values;
+            for (size_t f = 0; f < frames_; ++f) {
+                const Vec3 at = added ? Vec3(joint.offset + place(f, Vec3::Zero())) : place(f, joint.offset);
+                for (int k = 0; k < 3; ++k) {
+                    values.push_back(static_cast<float>(at[k]));
+                }
+            }
+            clip.channels.push_back({node, Path::translation, Interpolation::linear, 3, times, std::move(values), {}});
+        }
+        if (turns.empty()) {
+            return;
+        }
+        std::vector<float> values;
+        Quat last = Quat::Identity();
+        for (size_t f = 0; f < frames_; ++f) {
+            Quat turn = Quat::Identity();
+            for (const size_t c : turns) {
+                const double angle = value(f, joint.first_value + c) * degrees;
+                turn = turn * Quat(Eigen::AngleAxisd(angle, Vec3::Unit(joint.channels[c] - 3)));
+            }
+            turn.normalize();
+            if (turn.dot(last) < 0) {
+                turn.coeffs() *= -1;
+            }
+            last = turn;
+            for (int k = 0; k < 4; ++k) {
+                values.push_back(static_cast<float>(turn.coeffs()[k]));
+            }
+        }
+        clip.channels.push_back({node, Path::rotation, Interpolation::linear, 4, times, std::move(values), {}});
+    }
+
+    Words words_;
+    bool opened_ = false;
+    std::string name_;
+    std::vector<BvhJoint> joints_;
+    size_t width_ = 0;
+    size_t frames_ = 0;
+    double rate_ = 30;
+    std::vector<double> values_;
+};
+
+} // namespace
+
+Result<Scene> read_bvh_text(std::string_view text, const std::string& name) {
+    try {
+        return Reader(text, name).run();
+    } catch (const Bad& bad) {
+        return Problem{bad.what + ".", fmt::format("{}, line {}", name, bad.line), ""};
+    }
+}
+
+Result<Scene> read_bvh(const std::filesystem::path& file) {
+    const Result<std::string> text = read_file(file);
+    if (!text) {
+        return text.problem();
+    }
+    Result<Scene> scene = read_bvh_text(*text, file.stem().string());
+    if (!scene) {
+        Problem problem = scene.problem();
+        const size_t comma = problem.where.rfind(", line ");
+        problem.where = file.string() + (comma == std::string::npos ? "" : problem.where.substr(comma));
+        return problem;
+    }
+    return scene;
+}
+
+} // namespace wembrix

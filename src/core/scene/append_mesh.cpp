@@ -1,0 +1,85 @@
+#include "core/scene/append_mesh.h"
+
+#include <algorithm>
+#include <fmt/format.h>
+
+namespace wembrix {
+
+namespace {
+
+template <typename T> void append(Shared<T>& to, const Shared<T>& from, size_t before, size_t added) {
+    if (to.empty() && from.empty()) {
+        return;
+    }
+    std::vector<T>& values = to.edit();
+    values.resize(before, T::Zero());
+    values.insert(values.end(), from.begin(), from.end());
+    values.resize(before + added, T::Zero());
+}
+
+/// Three floats a colour become four, with nothing seen through.
+void widen(Attribute& colour) {
+    std::vector<float> wide;
+    for (size_t i = 0; i + 2 < colour.data.size(); i += 3) {
+        wide.insert(wide.end(), {colour.data[i], colour.data[i + 1], colour.data[i + 2], 1.0F});
+    }
+    colour.data = std::move(wide);
+    colour.width = 4;
+}
+
+Outcome append_attribute(Mesh& to, Attribute added, size_t before) {
+    auto own = std::find_if(to.attributes.begin(), to.attributes.end(),
+                            [&](const Attribute& attribute) { return attribute.name == added.name; });
+    if (own == to.attributes.end()) {
+        to.attributes.push_back({added.name, added.width, std::vector<float>(before * added.width, 0.0F)});
+        own = to.attributes.end() - 1;
+    }
+    if (own->width != added.width && added.name.rfind("COLOR_", 0) == 0) {
+        for (Attribute* one : {&*own, &added}) {
+            if (one->width == 3) {
+                widen(*one);
+            }
+        }
+    }
+    if (own->width != added.width) {
+        return Problem{fmt::format("{} has {} numbers a point on one of them and {} on another.", added.name,
+                                   own->width, added.width),
+                       "", "Leave that attribute out of one of the sources."};
+    }
+    std::vector<float>& values = own->data.edit();
+    values.insert(values.end(), added.data.begin(), added.data.end());
+    return Done{};
+}
+
+} // namespace
+
+Outcome append_mesh(Mesh& to, const Mesh& from) {
+    const size_t before = to.point_count();
+    const size_t added = from.point_count();
+    const auto first_index = static_cast<uint32_t>(to.indices.size());
+    for (const Attribute& attribute : from.attributes) {
+        if (Outcome done = append_attribute(to, attribute, before); !done) {
+            return done;
+        }
+    }
+    for (Attribute& attribute : to.attributes) {
+        if (attribute.data.size() < (before + added) * attribute.width) {
+            attribute.data.edit().resize((before + added) * attribute.width, 0.0F);
+        }
+    }
+    append(to.normals, from.normals, before, added);
+    append(to.tangents, from.tangents, before, added);
+    append(to.positions, from.positions, before, added);
+    std::vector<uint32_t>& indices = to.indices.edit();
+    for (const uint32_t index : from.indices) {
+        indices.push_back(index + static_cast<uint32_t>(before));
+    }
+    for (Part part : from.parts) {
+        part.first_point += static_cast<uint32_t>(before);
+        part.first_index += first_index;
+        to.parts.push_back(std::move(part));
+    }
+    return Done{};
+}
+
+} // namespace wembrix

@@ -1,0 +1,24 @@
+// Which clips a step means.
+#pragma once
+
+#include "core/base/result.h"
+#include "core/scene/scene.h"
+
+#include <string>
+#include <vector>
+
+namespace wembrix {
+
+/// Clips whose names fit one of the patterns (* and ? stand for any characters); without patterns all of them. A
+/// Problem when there is none.
+Result<std::vector<size_t>> chosen_clips(const Scene& scene, const std::vector<std::string>& patterns);
+/// The one clip of that name.
+Result<size_t> named_clip(const Scene& scene, const std::string& name);
+
+/// "wade" or "3 clips", for accounts.
+std::string clips_said(const Scene& scene, const std::vector<size_t>& clips);
+
+/// Says of a clip that its motion is another one now, on purpose.
+void mark_remade(Clip& clip);
+
+} // namespace wembrix

@@ -1,0 +1,209 @@
+// Takes onto a model: other units, other axes, other rest poses, joints more and fewer.
+#include "core/formats/bvh/bvh.h"
+#include "core/job/assemble.h"
+#include "core/job/bring_take.h"
+#include "core/measure/pose.h"
+#include "core/steps/step.h"
+#include "random_rig.h"
+#include "small_scenes.h"
+
+#include <Eigen/LU>
+#include <gtest/gtest.h>
+
+namespace wembrix::testing {
+namespace {
+
+Scene after(const Scene& scene, const Step& step) {
+    Result<StepResult> result = apply_step(scene, step);
+    EXPECT_TRUE(result.ok()) << (result.ok() ? "" : result.problem().sentence());
+    return result.ok() ? std::move(result->scene) : scene;
+}
+
+/// hips, two legs of two joints each, a spine; a clip in which all of them move and the hips travel.
+Scene biped(const std::string& prefix = "") {
+    Scene scene = tower({prefix + "hips", prefix + "spine", prefix + "neck"});
+    for (const double x : {0.4, -0.4}) {
+        int parent = 0;
+        for (const char* part : {"thigh_", "foot_"}) {
+            Node node;
+            node.name = prefix + part + (x > 0 ? "l" : "r");
+            node.parent = parent;
+            node.kind = NodeKind::joint;
+            node.rest.translation = parent == 0 ? Vec3(x, 0, 0) : Vec3(0, -0.8, 0.1);
+            node.identity = 700 + static_cast<int64_t>(scene.nodes.size());
+            parent = static_cast<int>(scene.nodes.size());
+            scene.nodes.push_back(node);
+        }
+    }
+    Clip& clip = add_nod(scene, "walk", 1, 0.6, true);
+    for (const char* joint : {"hips", "thigh_l", "foot_l", "thigh_r", "neck"}) {
+        Channel channel = clip.channels[0];
+        channel.node = scene.find_node(prefix + joint);
+        for (size_t i = 0; i < channel.values.size(); i += 4) {
+            std::swap(channel.values.edit()[i], channel.values.edit()[i + (joint[0] == 'h' ? 1 : 2)]);
+        }
+        clip.channels.push_back(channel);
+    }
+    Channel way = clip.channels[0];
+    way.node = 0;
+    way.path = Path::translation;
+    way.width = 3;
+    std::vector<float> places;
+    for (size_t i = 0; i < way.times.size(); ++i) {
+        places.insert(places.end(), {0, 0.02F * static_cast<float>(i % 3), 0.05F * static_cast<float>(i)});
+    }
+    way.values = places;
+    clip.channels.push_back(way);
+    return scene;
+}
+
+/// How far joints of the model, moved by what was brought, are from where the take has them; in the take's unit times
+/// `factor`.
+double apart(const Scene& model, const Brought& brought, const Scene& take, double factor) {
+    double worst = 0;
+    EXPECT_EQ(brought.clips.size(), 1U);
+    const Clip& is = brought.clips[0];
+    Pose a;
+    Pose b;
+    for (int f = 0; f < is.frames(); ++f) {
+        Poser(take, take.clips.data()).at(f / is.rate, a);
+        Poser(model, &is).at(f / is.rate, b);
+        for (const int joint : joints_of(model)) {
+            int there = -1;
+            for (size_t i = 0; i < take.nodes.size(); ++i) {
+                there =
+                    bare_name(take.nodes[i].name) == bare_name(model.nodes[joint].name) ? static_cast<int>(i) : there;
+            }
+            if (there >= 0) {
+                const Vec3 was = a.world[there].topRightCorner<3, 1>() * factor;
+                worst = std::max(worst, (was - b.world[joint].topRightCorner<3, 1>()).norm());
+            }
+        }
+    }
+    return worst;
+}
+
+TEST(BringTake, TheSameSkeletonTakesKeysAsTheyAre) {
+    const Scene model = biped();
+    const Scene take = biped("other:rig:");
+    const Brought brought = bring_take(model, take);
+    EXPECT_FALSE(brought.carried);
+    EXPECT_EQ(brought.factor, 1);
+    EXPECT_TRUE(brought.left_out.empty());
+    EXPECT_EQ(brought.clips[0].channels.size(), take.clips[0].channels.size());
+    EXPECT_TRUE(brought.clips[0].channels[0].values.same_array(take.clips[0].channels[0].values));
+    EXPECT_LT(apart(model, brought, take, 1), 1e-6);
+}
+
+TEST(BringTake, AnotherUnitAndAHolder) {
+    const Scene model = biped();
+    Scene take = after(biped("cm:"), {"resize", {{"factor", 100}}});
+    const Brought brought = bring_take(model, take);
+    EXPECT_EQ(brought.factor, 0.01);
+    EXPECT_LT(apart(model, brought, take, 0.01), 1e-5);
+    // The model lies under a holder that scales and turns it: its joints still stand as the take has them.
+    Scene held = biped();
+    Node holder;
+    holder.name = "holder";
+    holder.kind = NodeKind::holder;
+    holder.rest.rotation = Quat(Eigen::AngleAxisd(-1.5707963267948966, Vec3::UnitX()));
+    holder.rest.scale = Vec3(0.01, 0.01, 0.01);
+    held = after(held, {"turn", {{"degrees", 90}, {"about", "+X"}}});
+    held = after(held, {"resize", {{"factor", 100}}});
+    held.nodes.insert(held.nodes.begin(), holder);
+    for (Node& node : held.nodes) {
+        node.parent = &node == held.nodes.data() ? -1 : node.parent < 0 && node.mesh < 0 ? 0 : node.parent + 1;
+    }
+    for (int& joint : held.skins[0].joints) {
+        ++joint;
+    }
+    held.clips.clear();
+    const Scene metres = biped("m:");
+    EXPECT_LT(apart(held, bring_take(held, metres), metres, 1), 1e-4);
+}
+
+TEST(BringTake, OtherJointAxesAreCarriedOver) {
+    const Scene take = biped();
+    for (const Step& step : std::vector<Step>{{"aim_joints", {{"bone", "+X"}, {"up", "+Y"}}},
+                                              {"aim_joints", {{"bone", "-Z"}, {"up", "+X"}}}}) {
+        Scene model = after(biped("model:"), step);
+        model.clips.clear();
+        const Brought brought = bring_take(model, take);
+        EXPECT_TRUE(brought.carried);
+        EXPECT_LT(apart(model, brought, take, 1), 1e-4) << step.parameters.dump();
+        // The surface, too: turns about the bones are those of the take.
+        Pose was;
+        Pose is;
+        Poser(take, take.clips.data()).at(0.5, was);
+        Poser(model, brought.clips.data()).at(0.5, is);
+        for (const int joint : joints_of(model)) {
+            const int there = take.find_node(bare_name(model.nodes[joint].name));
+            const Mat3 before = linear_of(was.world[there]) * linear_of(rest_world(take)[there]).transpose();
+            const Mat3 now = linear_of(is.world[joint]) * linear_of(rest_world(model)[joint]).transpose();
+            EXPECT_LT((before - now).norm(), 1e-3) << model.nodes[joint].name;
+        }
+    }
+}
+
+TEST(BringTake, AnotherRestPoseOfTheSameSkeleton) {
+    const Scene take = biped();
+    Scene model = after(biped("model:"), {"set_rest_pose", {{"from", "frame"}, {"clip", "walk"}, {"frame", 15}}});
+    model.clips.clear();
+    const Brought brought = bring_take(model, take);
+    EXPECT_LT(apart(model, brought, take, 1), 1e-4) << "joints see their bones alike: keys are taken as they are";
+    // Another rest pose and other axes at once.
+    model = after(model, {"aim_joints", {{"bone", "+Y"}, {"up", "+Z"}}});
+    EXPECT_LT(apart(model, bring_take(model, take), take, 1), 2e-3);
+}
+
+TEST(BringTake, JointsMoreAndFewerAndWhatDidNotMatch) {
+    Scene take = biped();
+    Scene model =
+        after(biped("model:"),
+              {"insert_joint", {{"name", "model:waist"}, {"under", "model:hips"}, {"above", {"model:spine"}}}});
+    model.clips.clear();
+    Brought brought = bring_take(model, take);
+    EXPECT_EQ(brought.not_moved, std::vector<std::string>{"model:waist"});
+    EXPECT_LT(apart(model, brought, take, 1), 1e-4) << "what hangs on the joint between still stands right";
+    Scene other = biped("other:");
+    take = after(take, {"insert_joint", {{"name", "twist"}, {"under", "thigh_l"}, {"above", {"foot_l"}}}});
+    take = after(take, {"reparent_joints", {{"under", {{"neck", "hips"}}}}});
+    other.clips.clear();
+    brought = bring_take(other, take);
+    EXPECT_LT(apart(other, brought, take, 1), 1e-4) << "under other parents in the take";
+    const Scene both = assemble({{"model", other}, {"take", take}});
+    EXPECT_EQ(both.clips.size(), 1U);
+}
+
+TEST(BringTake, ABvhOfTheModelMovesItAsItWas) {
+    Scene model = biped();
+    const Scene take = read_bvh_text(write_bvh(model, "walk")->front().bytes, "walk").take();
+    const Scene moved = model;
+    model.clips.clear();
+    const Brought brought = bring_take(model, take);
+    EXPECT_LT(apart(model, brought, moved, 1), 1e-4);
+    // Upright in metres, onto a model whose joints lie along their bones and that counts in centimetres.
+    Scene aimed = after(after(model, {"aim_joints", {{"bone", "+Y"}, {"up", "+Z"}}}), {"resize", {{"factor", 100}}});
+    const Brought carried = bring_take(aimed, take);
+    EXPECT_EQ(carried.factor, 100);
+    EXPECT_LT(apart(aimed, carried, moved, 100), 0.2) << "a fifth of a centimetre hundredth";
+    const Scene assembled = assemble({{"model", aimed}, {"walk", take}});
+    ASSERT_EQ(assembled.clips.size(), 1U);
+    const auto said = std::any_of(assembled.notes.begin(), assembled.notes.end(),
+                                  [](const Note& note) { return note.what.find("another unit") != std::string::npos; });
+    EXPECT_TRUE(said);
+}
+
+TEST(BringTake, OtherProportionsKeepTheirOwnLengths) {
+    Scene model = biped();
+    for (Node& node : model.nodes) {
+        node.rest.translation.y() *= 1.4;
+    }
+    model.clips.clear();
+    const Brought brought = bring_take(model, biped());
+    EXPECT_GT(brought.longest_apart, 0.25);
+    EXPECT_FALSE(brought.carried);
+}
+
+} // namespace
+} // namespace wembrix::testing

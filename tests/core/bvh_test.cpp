@@ -1,0 +1,221 @@
+// BVH: read, written, read back, refused.
+#include "core/formats/bvh/bvh.h"
+#include "core/math/axis_turns.h"
+#include "core/measure/pose.h"
+#include "random_rig.h"
+#include "small_scenes.h"
+
+#include <fmt/format.h>
+#include <gtest/gtest.h>
+#include <random>
+
+namespace wembrix::testing {
+namespace {
+
+constexpr double degrees = 3.14159265358979323846 / 180;
+
+const char* const arm = R"(HIERARCHY
+ROOT hips
+{
+  OFFSET 0 0 0
+  CHANNELS 6 Xposition Yposition Zposition Zrotation Xrotation Yrotation
+  JOINT upper arm
+  {
+    OFFSET 0 10 0
+    CHANNELS 3 Yrotation Xrotation Zrotation
+    End Site
+    {
+      OFFSET 0 5 0
+    }
+  }
+}
+MOTION
+Frames: 3
+Frame Time: 0.0333333
+0 90 0 0 0 0 0 0 0
+1 90 0 90 0 0 0 90 0
+2 90 0 90 0 0 30 90 10
+)";
+
+Scene read(const std::string& text) {
+    Result<Scene> scene = read_bvh_text(text, "arm");
+    EXPECT_TRUE(scene.ok()) << (scene.ok() ? "" : scene.problem().sentence());
+    return scene.ok() ? scene.take() : Scene();
+}
+
+std::string refused(const std::string& text) {
+    const Result<Scene> scene = read_bvh_text(text, "arm");
+    EXPECT_FALSE(scene.ok());
+    return scene.ok() ? "" : scene.problem().sentence();
+}
+
+std::string with(std::string text, const std::string& what, const std::string& by) {
+    const size_t at = text.find(what);
+    EXPECT_NE(at, std::string::npos) << what;
+    return text.replace(at, what.size(), by);
+}
+
+Vec3 place_at(const Scene& scene, const char* name, int frame) {
+    Pose pose;
+    Poser(scene, scene.clips.data()).at(frame / scene.clips[0].rate, pose);
+    return pose.world[scene.find_node(name)].topRightCorner<3, 1>();
+}
+
+TEST(Bvh, JointsOffsetsChannelsAndTheRate) {
+    const Scene scene = read(arm);
+    ASSERT_EQ(scene.nodes.size(), 3U);
+    EXPECT_EQ(scene.nodes[1].name, "upper arm");
+    EXPECT_EQ(scene.nodes[2].name, "upper arm_end");
+    ASSERT_EQ(scene.clips.size(), 1U);
+    EXPECT_EQ(scene.clips[0].name, "arm");
+    EXPECT_EQ(scene.clips[0].rate, 30) << "0.0333333 stands for a thirtieth";
+    EXPECT_EQ(scene.clips[0].frames(), 3);
+    EXPECT_LT((place_at(scene, "upper arm_end", 0) - Vec3(0, 105, 0)).norm(), 1e-9);
+    // A quarter about Z lays the arm along -X; a quarter about its own X then turns the rest of it along +Z.
+    EXPECT_LT((place_at(scene, "upper arm", 1) - Vec3(-9, 90, 0)).norm(), 1e-4);
+    EXPECT_LT((place_at(scene, "upper arm_end", 1) - Vec3(-9, 90, 5)).norm(), 1e-4);
+}
+
+TEST(Bvh, FrameTimesStandForTheRateTheyWereRoundedFrom) {
+    for (const auto& [text, rate] :
+         {std::pair{"0.0333", 30.0}, std::pair{"0.033333", 30.0}, std::pair{"0.0333667", 29.97},
+          std::pair{"0.00833333", 120.0}, std::pair{"0.0417083", 23.976}, std::pair{"0.041667", 24.0},
+          std::pair{"0.02", 50.0}, std::pair{"0.1", 10.0}}) {
+        const Scene scene = read(with(arm, "0.0333333", text));
+        EXPECT_NEAR(scene.clips[0].rate, rate, rate * 2e-5) << text;
+    }
+}
+
+TEST(Bvh, PlacesBesideAnOffsetAreToldByWhatTheyLieNear) {
+    const std::string offset = with(arm, "OFFSET 0 0 0", "OFFSET 0 80 0");
+    EXPECT_LT((place_at(read(offset), "hips", 0) - Vec3(0, 90, 0)).norm(), 1e-9) << "the place itself";
+    const std::string added = with(offset, "0 90 0 0 0 0", "0 10 0 0 0 0");
+    EXPECT_LT((place_at(read(added), "hips", 0) - Vec3(0, 90, 0)).norm(), 1e-9) << "added to the offset";
+}
+
+TEST(Bvh, AllSixOrdersOfTurns) {
+    std::mt19937 random(7);
+    for (const char* order : {"XYZ", "XZY", "YXZ", "YZX", "ZXY", "ZYX"}) {
+        const TurnOrder axes = *turn_order_from(order);
+        Vec3 before = Vec3::Zero();
+        for (int i = 0; i < 400; ++i) {
+            Vec3 angles;
+            for (int k = 0; k < 3; ++k) {
+                angles[k] = (static_cast<double>(random() % 3601) / 10 - 180) * degrees;
+            }
+            angles[1] = i % 10 == 0 ? 90 * degrees : i % 10 == 5 ? -90 * degrees : angles[1];
+            const Quat turn = turn_of(angles, axes);
+            const Vec3 told = angles_of(turn, axes, before);
+            EXPECT_LT(turn_of(told, axes).angularDistance(turn), 2e-6) << order << " " << angles.transpose() / degrees;
+            before = told;
+        }
+        // In a file, too.
+        std::string turns;
+        for (const char* axis = order; *axis != 0; ++axis) {
+            turns += fmt::format("{}rotation ", *axis);
+        }
+        const Scene scene = read(with(with(arm, "Yrotation Xrotation Zrotation", turns), "30 90 10", "30 50 10"));
+        Pose pose;
+        Poser(scene, scene.clips.data()).at(2 / 30.0, pose);
+        const Quat wanted = turn_of(Vec3(30, 50, 10) * degrees, axes);
+        EXPECT_LT(pose.local[1].rotation.angularDistance(wanted), 1e-6) << order;
+    }
+    EXPECT_FALSE(turn_order_from("XXY"));
+    EXPECT_FALSE(turn_order_from("XY"));
+    EXPECT_FALSE(turn_order_from("ABC"));
+}
+
+TEST(Bvh, AMotionThroughTheUprightDoesNotLeap) {
+    const TurnOrder axes = *turn_order_from("ZXY");
+    Vec3 before = Vec3::Zero();
+    for (int i = 0; i <= 720; ++i) {
+        const Vec3 told = angles_of(turn_of(Vec3(i, 0, 0) * degrees, axes), axes, before);
+        EXPECT_LT((told - before).norm(), 1.01 * degrees) << i;
+        before = told;
+    }
+    EXPECT_NEAR(before[0], 720 * degrees, 1e-9);
+}
+
+TEST(Bvh, WrittenAndReadBackEveryJointIsWhereItWas) {
+    for (uint32_t seed = 1; seed <= 12; ++seed) {
+        RigOptions options = options_for(seed);
+        options.two_roots = false;
+        options.moving_scale = false;
+        options.holders = Holders::none;
+        Scene scene = random_rig(seed, options);
+        for (Node& node : scene.nodes) {
+            node.rest.scale = Vec3::Ones();
+        }
+        for (Clip& clip : scene.clips) {
+            std::erase_if(clip.channels, [](const Channel& channel) { return channel.path == Path::scale; });
+        }
+        constexpr const char* orders[] = {"ZXY", "XYZ", "YZX"};
+        scene.turn_order = orders[seed % 3];
+        const Result<std::vector<WrittenFile>> written = write_bvh(scene, "rig");
+        ASSERT_TRUE(written.ok()) << written.problem().sentence();
+        const Scene back = read(written->front().bytes);
+        EXPECT_EQ(joints_of(back).size(), joints_of(scene).size());
+        ASSERT_EQ(back.clips.size(), 1U);
+        EXPECT_EQ(back.clips[0].frames(), scene.clips[0].frames());
+        Pose was;
+        Pose is;
+        double worst = 0;
+        for (int f = 0; f < back.clips[0].frames(); ++f) {
+            Poser(scene, scene.clips.data()).at(f / scene.clips[0].rate, was);
+            Poser(back, back.clips.data()).at(f / back.clips[0].rate, is);
+            for (const int joint : joints_of(scene)) {
+                const int there = back.find_node(scene.nodes[joint].name);
+                ASSERT_GE(there, 0) << scene.nodes[joint].name;
+                worst = std::max(
+                    worst, (was.world[joint].topRightCorner<3, 1>() - is.world[there].topRightCorner<3, 1>()).norm());
+            }
+        }
+        EXPECT_LT(worst, 1e-4) << "seed " << seed;
+    }
+}
+
+TEST(Bvh, WhatItCannotHoldIsRefused) {
+    Scene scene = tower({"a", "b"});
+    scene.nodes[1].rest.scale = Vec3(2, 2, 2);
+    EXPECT_NE(write_bvh(scene, "x").problem().sentence().find("scale"), std::string::npos);
+    scene = tower({"a", "b"});
+    scene.nodes[1].parent = -1;
+    EXPECT_NE(write_bvh(scene, "x").problem().sentence().find("2 roots"), std::string::npos);
+    EXPECT_FALSE(write_bvh(Scene(), "x").ok());
+}
+
+TEST(Bvh, BadFilesGetOneClearSentenceWithTheLine) {
+    EXPECT_NE(refused(with(arm, "MOTION", "ROOT other\n{\n}\nMOTION")).find("second ROOT"), std::string::npos);
+    EXPECT_NE(refused(with(arm, "Frames: 3", "Frames: 4")).find("too short"), std::string::npos);
+    EXPECT_NE(refused(with(arm, "Frames: 3", "Frames: 2")).find("behind the last of 2 frames"), std::string::npos);
+    EXPECT_NE(refused(with(arm, "Frames: 3", "Frames: 4000000")).find("too short"), std::string::npos);
+    EXPECT_NE(refused(with(arm, "Frames: 3", "Frames: 0")).find("no number of frames"), std::string::npos);
+    EXPECT_NE(refused(with(arm, "CHANNELS 6", "CHANNELS 5")).find("5 channels"), std::string::npos);
+    EXPECT_NE(refused(with(arm, "CHANNELS 3", "CHANNELS 6")).find("no channel"), std::string::npos);
+    EXPECT_NE(refused(with(arm, "Yrotation Xrotation", "Yrotation Yrotation")).find("twice"), std::string::npos);
+    EXPECT_NE(refused(with(arm, "OFFSET 0 10 0", "OFFSET 0 ten 0")).find("line 8"), std::string::npos);
+    EXPECT_NE(refused(with(arm, "0.0333333", "0")).find("frame time"), std::string::npos);
+    EXPECT_NE(refused(with(arm, "1 90 0 90", "1 nan 0 90")).find("nan"), std::string::npos);
+    EXPECT_NE(refused(with(arm, "JOINT", "BONE")).find("BONE"), std::string::npos);
+    EXPECT_NE(refused("").find("HIERARCHY"), std::string::npos);
+    EXPECT_NE(refused(std::string(arm).substr(0, 120)).find("ends"), std::string::npos);
+    std::string deep = "HIERARCHY\nROOT r\n{\n";
+    for (int i = 0; i < 30000; ++i) {
+        deep += "JOINT j\n{\n";
+    }
+    EXPECT_NE(refused(deep).find("20000"), std::string::npos);
+}
+
+TEST(Bvh, OddSpacingAndLettersAreRead) {
+    std::string odd;
+    for (const char* c = arm; *c != 0; ++c) {
+        odd += *c == '\n' ? std::string(" \t\r\n") : *c == ' ' ? std::string(" ") : std::string(1, *c);
+    }
+    EXPECT_EQ(read(odd).nodes.size(), 3U);
+    std::string spaced = with(arm, "1 90 0 90 0 0 0 90 0", "1\t90   0\n90 0 0\n\n0 90 0");
+    EXPECT_LT((place_at(read(spaced), "upper arm", 1) - Vec3(-9, 90, 0)).norm(), 1e-4);
+    EXPECT_EQ(read(with(with(arm, "ROOT", "Root"), "MOTION", "Motion")).nodes.size(), 3U);
+}
+
+} // namespace
+} // namespace wembrix::testing
