@@ -1,5 +1,6 @@
 // wembrix-pictures JOB OUT [NAME]: the main views of the window on a job, as PNG files, for docs/screenshots.
 #include "core/job/card_edits.h"
+#include "picture_scenes.h"
 #include "shell/destinations_dialog.h"
 #include "shell/guide_window.h"
 #include "shell/main_window.h"
@@ -43,12 +44,37 @@ void show_clip(MainWindow& window, const QString& clip, int frame) {
     window.clock().go_to(frame);
 }
 
+/// The stations with more than the demo job has.
+int larger(const QString& out, const QString& name) {
+    const std::filesystem::path folder = (out + QStringLiteral("/made")).toStdString();
+    const Result<std::filesystem::path> job = name == QStringLiteral("joints-feathered")
+                                                  ? write_feathered_job(folder)
+                                                  : write_long_take_job(folder, name == QStringLiteral("takes-forty"));
+    if (!job) {
+        std::fprintf(stderr, "%s\n", job.problem().sentence().c_str());
+        return 1;
+    }
+    MainWindow window;
+    window.show();
+    window.open_paths({QString::fromStdString(job->string())});
+    wait_for([&] { return window.session().state() != nullptr && !window.takes().model().is_busy(); }, 300);
+    window.choose_station(name.startsWith(QStringLiteral("joints")) ? 1 : 2);
+    take(window, out, name);
+    return 0;
+}
+
 int run(const QString& job, const QString& first_look, const QString& out, const QString& only) {
     const auto wanted = [&](const char* name) { return only.isEmpty() || only == QString::fromUtf8(name); };
     if (wanted("start")) {
         MainWindow window;
         window.show();
         take(window, out, QStringLiteral("start"));
+        if (!only.isEmpty()) {
+            for (int station = 1; station < 4; ++station) {
+                window.choose_station(station);
+                take(window, out, QStringLiteral("start-%1").arg(station));
+            }
+        }
     }
     if (wanted("intake-first-look")) {
         MainWindow window;
@@ -60,6 +86,11 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         });
         show_clip(window, QStringLiteral("capture_07"), 301);
         take(window, out, QStringLiteral("intake-first-look"));
+    }
+    for (const char* name : {"joints-feathered", "takes-long", "takes-forty"}) {
+        if (only == QString::fromUtf8(name)) {
+            return larger(out, only);
+        }
     }
     MainWindow window;
     window.show();

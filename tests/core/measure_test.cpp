@@ -365,5 +365,34 @@ TEST(Deform, OnlySomeSurfacesAndNoWeightsLeftOver) {
     EXPECT_LT((points[3] - scene.meshes[0].positions[3]).norm(), 1e-6);
 }
 
+TEST(Sampling, TurnsBetweenKeysAreThoseOfTheSlerp) {
+    for (int degree = 0; degree < 180; ++degree) {
+        for (const double part : {0.001, 0.37, 1.0}) {
+            const Quat a(Eigen::AngleAxisd(0.4, Vec3(1, 2, 3).normalized()));
+            const Quat b = a * Quat(Eigen::AngleAxisd((degree + part) * 3.14159265358979323846 / 180,
+                                                      Vec3(3, -1, 1).normalized()));
+            Channel channel;
+            channel.path = Path::rotation;
+            channel.width = 4;
+            channel.times = std::vector<float>{0, 1};
+            std::vector<float> values;
+            for (const Quat& q : {a, b}) {
+                const Eigen::Vector4f v = q.coeffs().cast<float>();
+                values.insert(values.end(), v.data(), v.data() + 4);
+            }
+            channel.values = values;
+            const auto key = [&](size_t i) {
+                return Quat(values[i + 3], values[i], values[i + 1], values[i + 2]).normalized();
+            };
+            for (const double u : {0.1, 0.5, 0.83}) {
+                double out[4];
+                sample_channel(channel, u, out);
+                const Quat told(out[3], out[0], out[1], out[2]);
+                EXPECT_LT((told.coeffs() - key(0).slerp(u, key(4)).coeffs()).norm(), 1e-10) << degree << " " << u;
+            }
+        }
+    }
+}
+
 } // namespace
 } // namespace wembrix::testing

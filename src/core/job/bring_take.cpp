@@ -302,7 +302,7 @@ class Bringing {
     /// holders above it.
     [[nodiscard]] Mat4 between(const Bone& bone) const {
         const int parent = model_.nodes[static_cast<size_t>(bone.model)].parent;
-        const Mat4 here = parent < 0 ? Mat4(Mat4::Identity()) : model_world_[static_cast<size_t>(parent)];
+        Mat4 here = parent < 0 ? Mat4(Mat4::Identity()) : model_world_[static_cast<size_t>(parent)];
         if (bone.above < 0) {
             return here;
         }

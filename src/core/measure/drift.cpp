@@ -170,6 +170,7 @@ Drift measure_drift(const DriftRequest& request) {
     drift.points_compared = count;
     drift.joints_compared = joints.size();
     drift.per_frame_mm.reserve(request.frames);
+    const bool as_one = request.moved.each.empty();
     Pose should_pose;
     Pose is_pose;
     for (int frame = 0; frame < request.frames; ++frame) {
@@ -179,6 +180,12 @@ Drift measure_drift(const DriftRequest& request) {
         const double seconds = request.rate > 0 ? frame / request.rate : 0;
         should_poser.at(request.should_start_s + seconds, should_pose);
         is_poser.at(seconds, is_pose);
+        if (as_one) {
+            // What went as one piece is posed where it went: nothing is left to be done point by point.
+            for (Mat4& world : should_pose.world) {
+                world = request.moved.all * world;
+            }
+        }
         double worst = 0;
         std::string place;
         size_t point = 0;
@@ -186,8 +193,11 @@ Drift measure_drift(const DriftRequest& request) {
             should_deformer.take(should_pose);
             is_deformer.take(is_pose);
             for (size_t s = 0; s < surfaces.size(); ++s) {
-                const Worst found = farthest(should_deformer, is_deformer, s, surfaces[s].first_point,
-                                             request.moved.of(should.nodes[surfaces[s].should].identity).cast<float>());
+                const Worst found = farthest(
+                    should_deformer, is_deformer, s, surfaces[s].first_point,
+                    as_one
+                        ? Eigen::Matrix4f(Eigen::Matrix4f::Identity())
+                        : Eigen::Matrix4f(request.moved.of(should.nodes[surfaces[s].should].identity).cast<float>()));
                 const double distance = std::sqrt(static_cast<double>(found.squared)) * 1000;
                 if (distance > worst || place.empty()) {
                     worst = distance;
@@ -197,8 +207,8 @@ Drift measure_drift(const DriftRequest& request) {
             }
         }
         for (const Pair& pair : joints) {
-            const Vec3 from = point_of(request.moved.of(should.nodes[pair.should].identity),
-                                       point_of(should_pose.world[pair.should], Vec3::Zero()));
+            const Vec3 there = should_pose.world[pair.should].topRightCorner<3, 1>();
+            const Vec3 from = as_one ? there : point_of(request.moved.of(should.nodes[pair.should].identity), there);
             const Vec3 to = point_of(is_pose.world[pair.is], Vec3::Zero());
             const double apart = (from - to).norm() * 1000;
             const double distance = std::isnan(apart) ? HUGE_VAL : apart;

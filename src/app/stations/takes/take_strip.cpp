@@ -362,22 +362,37 @@ void TakeStrip::draw_energy(QPainter& painter) const {
     painter.setPen(QPen(l.look, 1, Qt::DotLine));
     const double threshold = y_of(std::min(take_.still_below, most));
     painter.drawLine(QPointF(margin, threshold), QPointF(width() - margin, threshold));
+    draw_offers(painter, top);
+    const QString words = tr("motion energy, up to %1 m/s").arg(most, 0, 'f', 2);
+    painter.setFont(small);
+    const QRectF label(margin, top - 4, painter.fontMetrics().horizontalAdvance(words) + 4.0, 13);
+    painter.fillRect(label, l.card);
     painter.setPen(l.soft);
-    painter.drawText(QRectF(margin, top - 4, 300, 14), Qt::AlignLeft | Qt::AlignVCenter,
-                     tr("motion energy, up to %1 m/s").arg(most, 0, 'f', 2));
-    painter.setPen(QPen(l.look, 1.2, Qt::DashLine));
+    painter.drawText(label, Qt::AlignLeft | Qt::AlignVCenter, words);
+}
+
+void TakeStrip::draw_offers(QPainter& painter, double top) const {
+    const Look& l = look();
+    // Where they would hide what they are about, they are ticks; nearer, lines.
+    double least = width();
+    for (size_t i = 1; i < offers_.size(); ++i) {
+        least = std::min(least, (offers_[i] - offers_[i - 1]) * scale_);
+    }
+    const bool crowded = least < 12;
     for (const int place : offers_) {
         const double x = x_of(place);
         if (x < 0 || x > width()) {
             continue;
         }
-        painter.drawLine(QPointF(x, top + 8), QPointF(x, height() - bar_height - 4.0));
-        painter.save();
-        painter.setPen(Qt::NoPen);
-        painter.setBrush(l.look);
-        const QPointF mark[] = {{x - 5, top}, {x + 5, top}, {x, top + 8}};
-        painter.drawPolygon(mark, 3);
-        painter.restore();
+        painter.setPen(QPen(l.look, crowded ? 1.0 : 1.2, crowded ? Qt::SolidLine : Qt::DashLine));
+        painter.drawLine(QPointF(x, top + (crowded ? 0 : 8)),
+                         QPointF(x, crowded ? top + 7 : height() - bar_height - 4.0));
+        if (!crowded) {
+            painter.setPen(Qt::NoPen);
+            painter.setBrush(l.look);
+            const QPointF mark[] = {{x - 5, top}, {x + 5, top}, {x, top + 8}};
+            painter.drawPolygon(mark, 3);
+        }
     }
 }
 

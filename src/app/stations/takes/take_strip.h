@@ -70,6 +70,7 @@ class TakeStrip : public QWidget {
     void lay_spans();
     void draw_ruler(QPainter& painter) const;
     void draw_energy(QPainter& painter) const;
+    void draw_offers(QPainter& painter, double top) const;
     void draw_likeness(QPainter& painter) const;
     void draw_contacts(QPainter& painter) const;
     [[nodiscard]] double contacts_top() const;
