@@ -45,8 +45,8 @@ void show_clip(MainWindow& window, const QString& clip, int frame) {
 }
 
 /// The stations with more than the demo job has.
-int larger(const QString& out, const QString& name) {
-    const std::filesystem::path folder = (out + QStringLiteral("/made")).toStdString();
+int larger(const QString& job_file, const QString& out, const QString& name) {
+    const std::filesystem::path folder = std::filesystem::path(job_file.toStdString()).parent_path() / "made";
     const Result<std::filesystem::path> job = name == QStringLiteral("joints-feathered")
                                                   ? write_feathered_job(folder)
                                                   : write_long_take_job(folder, name == QStringLiteral("takes-forty"));
@@ -69,12 +69,12 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         MainWindow window;
         window.show();
         take(window, out, QStringLiteral("start"));
-        if (!only.isEmpty()) {
-            for (int station = 1; station < 4; ++station) {
-                window.choose_station(station);
-                take(window, out, QStringLiteral("start-%1").arg(station));
-            }
-        }
+    }
+    if (wanted("joints-empty")) {
+        MainWindow window;
+        window.show();
+        window.choose_station(1);
+        take(window, out, QStringLiteral("joints-empty"));
     }
     if (wanted("intake-first-look")) {
         MainWindow window;
@@ -89,7 +89,7 @@ int run(const QString& job, const QString& first_look, const QString& out, const
     }
     for (const char* name : {"joints-feathered", "takes-long", "takes-forty"}) {
         if (only == QString::fromUtf8(name)) {
-            return larger(out, only);
+            return larger(job, out, only);
         }
     }
     MainWindow window;
@@ -134,6 +134,8 @@ int run(const QString& job, const QString& first_look, const QString& out, const
             hang_under(edited, {"wing_shoulder_l"}, "spine_b");
         });
         wait_for([&] { return window.session().is_current() && !window.session().is_busy(); });
+        const Scene& prepared = window.session().state()->replay.prepared();
+        window.selection().choose(prepared.nodes[static_cast<size_t>(prepared.find_node("hips"))].identity);
         take(window, out, QStringLiteral("joints-contract"));
         window.document().undo().undo();
         wait_for([&] { return window.session().is_current() && !window.session().is_busy(); });

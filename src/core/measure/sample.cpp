@@ -41,9 +41,9 @@ void turn_between(const float* from, const float* to, double u, double* out) {
         // the square of the arc cosine (both exact to 1e-11 here, and several times quicker than the functions).
         const double d = 1 - dot;
         const double x = d * (2 + d * (1.0 / 3 + d * (4.0 / 45 + d * (1.0 / 35 + d * 16 / 1575))));
-        const auto sine_over = [x](double a) {
-            const double y = a * a * x;
-            return a * (1 - y / 6 * (1 - y / 20 * (1 - y / 42 * (1 - y / 72))));
+        const auto sine_over = [x](double part) {
+            const double y = part * part * x;
+            return part * (1 - y / 6 * (1 - y / 20 * (1 - y / 42 * (1 - y / 72))));
         };
         const double all = sine_over(1);
         wa = sine_over(1 - u) / all;

@@ -87,8 +87,9 @@ void JointLadder::draw_row(QPainter& painter, const LadderRow& row, const QRect&
             painter.setPen(same ? l.well : offered ? l.accent : l.stop);
             const QRect cell(where.right() - contract_width() + 6, where.top(), contract_width() - 10, where.height());
             const QString words = offered ? tr("%1?").arg(row.proposal) : row.contract;
-            painter.drawText(cell, Qt::AlignLeft | Qt::AlignVCenter,
-                             QFontMetrics(plain).elidedText(words, Qt::ElideMiddle, cell.width()));
+            painter.drawText(
+                cell, Qt::AlignLeft | Qt::AlignVCenter,
+                QFontMetrics(plain).elidedText(words, offered ? Qt::ElideMiddle : Qt::ElideRight, cell.width()));
         }
     }
 }

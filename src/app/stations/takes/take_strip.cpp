@@ -25,6 +25,14 @@ constexpr int bar_height = 12;
 constexpr double widest = 40; ///< pixels a frame: single frames are far apart
 constexpr int grip_width = 6;
 constexpr int contact_height = 11; ///< a foot's row
+
+/// Where the curve ends: at the peak, or, where a few frames leap far beyond all others, a little above those.
+double shown_most(std::vector<float> energy, double peak) {
+    const auto rank = static_cast<ptrdiff_t>(static_cast<double>(energy.size() - 1) * 0.995);
+    std::nth_element(energy.begin(), energy.begin() + rank, energy.end());
+    const double usual = std::max(1e-9F, energy[static_cast<size_t>(rank)]);
+    return peak > 3 * usual ? 1.25 * usual : peak;
+}
 } // namespace
 
 TakeStrip::TakeStrip(QWidget* parent) : QWidget(parent) {
@@ -320,8 +328,9 @@ void TakeStrip::draw_energy(QPainter& painter) const {
                          tr("Measuring how much moves at each frame…"));
         return;
     }
-    const double most = std::max(1e-9F, *std::max_element(take_.energy.begin(), take_.energy.end()));
-    const auto y_of = [&](double energy) { return bottom - energy / most * (bottom - top - 12); };
+    const double peak = std::max(1e-9F, *std::max_element(take_.energy.begin(), take_.energy.end()));
+    const double most = shown_most(take_.energy, peak);
+    const auto y_of = [&](double energy) { return bottom - std::min(1.0, energy / most) * (bottom - top - 12); };
     // One column a pixel: where many frames share it, their largest and smallest.
     QPainterPath line;
     QPainterPath area;
@@ -363,7 +372,9 @@ void TakeStrip::draw_energy(QPainter& painter) const {
     const double threshold = y_of(std::min(take_.still_below, most));
     painter.drawLine(QPointF(margin, threshold), QPointF(width() - margin, threshold));
     draw_offers(painter, top);
-    const QString words = tr("motion energy, up to %1 m/s").arg(most, 0, 'f', 2);
+    const QString words =
+        most < peak ? tr("motion energy, up to %1 m/s; peaks reach %2 m/s").arg(most, 0, 'f', 2).arg(peak, 0, 'f', 2)
+                    : tr("motion energy, up to %1 m/s").arg(most, 0, 'f', 2);
     painter.setFont(small);
     const QRectF label(margin, top - 4, painter.fontMetrics().horizontalAdvance(words) + 4.0, 13);
     painter.fillRect(label, l.card);
