@@ -33,6 +33,17 @@ for file in "$work"/demo/tansy_model.glb "$work"/delivered/*/*.glb "$work"/rigs/
 done
 (cd "$work/js" && node three_points.mjs "${pairs[@]}")
 
+# BVH, by three.js's own reader: every joint where ours has it.
+sed 's/"container": "glb"/"container": "bvh"/' "$work/demo/Lantern_web_view.destination.json" > "$work/bvh.json"
+"$build/src/cli/wembrix-cli" deliver --card "$work/card.json" --destination "$work/bvh.json" --out "$work/bvh" \
+    "$work/demo/tansy_model.glb" "$work/demo/tansy_market.gltf" > "$work/bvh.log"
+pairs=()
+for file in "$work"/bvh/*.bvh; do
+    "$build/tests/wembrix-points" dump "$file" "$file.json"
+    pairs+=("$file" "$file.json")
+done
+(cd "$work/js" && node three_bvh.mjs "${pairs[@]}")
+
 # The whole way, seen by three.js alone: what was received, scaled as the card says, against what was delivered.
 # Without the step that drops joints, which is meant to move points and says how far.
 sed 's/"influences": 4/"influences": 8/' "$work/demo/Lantern_web_view.destination.json" > "$work/eight.json"

@@ -139,9 +139,10 @@ class Writer {
             for (const int joint : written_) {
                 const Transform& local = motion_[joint][static_cast<size_t>(f)];
                 if (travels_.count(joint) != 0) {
-                    // The place itself, or where our reader would take that for what is added to the OFFSET, that.
+                    // What is added to the OFFSET, as most readers take it; where our own would take that for the
+                    // place itself, the place.
                     const Vec3 offset = offset_of(joint);
-                    const Vec3& first = motion_[joint][0].translation;
+                    const Vec3 first = motion_[joint][0].translation - offset;
                     const Vec3 at =
                         first.norm() < (first - offset).norm() ? Vec3(local.translation - offset) : local.translation;
                     row += fmt::format("{:.6f} {:.6f} {:.6f} ", at.x(), at.y(), at.z());
