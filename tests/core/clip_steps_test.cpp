@@ -10,6 +10,7 @@
 #include "core/steps/step.h"
 #include "random_rig.h"
 #include "small_scenes.h"
+#include "step_results.h"
 
 #include <algorithm>
 #include <gtest/gtest.h>
@@ -20,20 +21,6 @@ namespace {
 using nlohmann::json;
 
 constexpr double half_turn = 3.14159265358979323846;
-
-StepResult done(const Scene& scene, const Step& step) {
-    Result<StepResult> result = apply_step(scene, step);
-    EXPECT_TRUE(result.ok()) << (result.ok() ? "" : result.problem().sentence());
-    StepResult none;
-    none.scene = scene;
-    return result.ok() ? result.take() : none;
-}
-
-std::string refused(const Scene& scene, const Step& step) {
-    const Result<StepResult> result = apply_step(scene, step);
-    EXPECT_FALSE(result.ok()) << step.id;
-    return result.ok() ? "" : result.problem().sentence();
-}
 
 void key(Clip& clip, int node, Path path, const std::vector<float>& times, const std::vector<float>& values,
          Interpolation kind = Interpolation::linear) {

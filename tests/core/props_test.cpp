@@ -6,6 +6,7 @@
 #include "core/measure/props.h"
 #include "core/steps/step.h"
 #include "small_scenes.h"
+#include "step_results.h"
 
 #include <algorithm>
 #include <gtest/gtest.h>
@@ -14,20 +15,6 @@ namespace wembrix::testing {
 namespace {
 
 using nlohmann::json;
-
-StepResult done(const Scene& scene, const Step& step) {
-    Result<StepResult> result = apply_step(scene, step);
-    EXPECT_TRUE(result.ok()) << (result.ok() ? "" : result.problem().sentence());
-    StepResult none;
-    none.scene = scene;
-    return result.ok() ? result.take() : none;
-}
-
-std::string refused(const Scene& scene, const Step& step) {
-    const Result<StepResult> result = apply_step(scene, step);
-    EXPECT_FALSE(result.ok()) << step.id;
-    return result.ok() ? "" : result.problem().sentence();
-}
 
 /// A rigid surface of one triangle, 0.2 m large, whose corner lies at `corner` in the node's own space.
 int add_prop(Scene& scene, const std::string& name, int parent, const Vec3& at, const Vec3f& corner = Vec3f::Zero()) {

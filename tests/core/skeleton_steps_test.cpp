@@ -7,6 +7,7 @@
 #include "core/steps/step.h"
 #include "core/steps/stored_pose.h"
 #include "small_scenes.h"
+#include "step_results.h"
 
 #include <gtest/gtest.h>
 
@@ -14,18 +15,6 @@ namespace wembrix::testing {
 namespace {
 
 using nlohmann::json;
-
-StepResult done(const Scene& scene, const Step& step) {
-    Result<StepResult> result = apply_step(scene, step);
-    EXPECT_TRUE(result.ok()) << (result.ok() ? "" : result.problem().sentence());
-    return result.ok() ? result.take() : StepResult{scene, "", {}, Mat4::Identity(), false};
-}
-
-std::string refused(const Scene& scene, const Step& step) {
-    const Result<StepResult> result = apply_step(scene, step);
-    EXPECT_FALSE(result.ok()) << step.id;
-    return result.ok() ? "" : result.problem().sentence();
-}
 
 std::string parent_of(const Scene& scene, const char* name) {
     const int parent = scene.nodes[scene.find_node(name)].parent;
