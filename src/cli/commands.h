@@ -29,6 +29,7 @@ struct DeliverOptions {
     std::string card;
     std::string destination; ///< a name with a job, a file with a card
     std::string out;
+    std::string takes; ///< a folder: each take in it goes through the card, and clips alone are delivered
     bool json = false;
 };
 int deliver_files(const DeliverOptions& options);
@@ -57,9 +58,10 @@ int takes(const TakesOptions& options);
 
 struct CutsOptions {
     std::string job;
-    std::string take; ///< empty: the one take that is cut, or the only one there is
-    std::string from; ///< a list to read (.csv or .json)
-    std::string to;   ///< a list to write
+    std::string take;   ///< empty: the one take that is cut, or the only one there is
+    std::string from;   ///< a list to read (.csv or .json)
+    bool named = false; ///< cut at the ranges that the source itself names, instead of a list
+    std::string to;     ///< a list to write
 };
 int cuts(const CutsOptions& options);
 

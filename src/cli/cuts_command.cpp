@@ -19,40 +19,56 @@ Step* split_of(Job& job, const std::string& take) {
     return nullptr;
 }
 
-Result<Step> step_for(const CutsOptions& options, const std::vector<Cut>& cuts) {
-    std::string take = options.take;
-    if (take.empty()) {
-        const Result<Opened> opened = open_and_replay(options.job);
-        if (!opened) {
-            return opened.problem();
-        }
-        const std::vector<Clip>& clips = opened->replay.prepared().clips;
-        if (clips.size() != 1) {
-            return Problem{fmt::format("has {} takes; say with --take which one is cut.", clips.size()), options.job,
+/// The take that is meant, as it stands before it is cut.
+Result<Clip> take_of(const CutsOptions& options, const Opened& opened, const Step* split) {
+    const std::string name = split != nullptr ? split->parameters.value("take", options.take) : options.take;
+    const std::vector<Clip>& left = opened.replay.prepared().clips;
+    if (name.empty()) {
+        if (left.size() != 1) {
+            return Problem{fmt::format("has {} takes; say with --take which one is cut.", left.size()), options.job,
                            ""};
         }
-        take = clips[0].name;
+        return left[0];
     }
-    return split_step(take, cuts);
+    for (auto outcome = opened.replay.outcomes.rbegin(); outcome != opened.replay.outcomes.rend(); ++outcome) {
+        if (const Clip* take = outcome->scene->find_clip(name)) {
+            return *take;
+        }
+    }
+    if (const Clip* take = opened.replay.received->find_clip(name)) {
+        return *take;
+    }
+    return Problem{fmt::format("has no take \"{}\".", name), options.job, ""};
 }
 
 int read_in(const CutsOptions& options, Job job) {
-    const Result<std::string> text = read_file(options.from);
-    if (!text) {
-        return refuse(text.problem());
+    const Result<Opened> before = open_and_replay(options.job);
+    if (!before) {
+        return refuse(before.problem());
     }
-    const Result<std::vector<Cut>> cuts = cuts_from_text(*text, options.from);
+    Step* split = split_of(job, options.take);
+    const Result<Clip> take = take_of(options, *before, split);
+    if (!take) {
+        return refuse(take.problem());
+    }
+    Result<std::vector<Cut>> cuts = ranges_inside(*take);
+    if (!options.named) {
+        const Result<std::string> text = read_file(options.from);
+        if (!text) {
+            return refuse(text.problem());
+        }
+        cuts = cuts_from_text(*text, options.from, take->rate);
+    }
     if (!cuts) {
         return refuse(cuts.problem());
     }
-    if (Step* step = split_of(job, options.take)) {
-        step->parameters["clips"] = cuts_to_json(*cuts);
+    if (cuts->empty() && options.named) {
+        return refuse({fmt::format("names no ranges in its take \"{}\".", take->name), options.job, ""});
+    }
+    if (split != nullptr) {
+        split->parameters["clips"] = cuts_to_json(*cuts);
     } else {
-        Result<Step> fresh = step_for(options, *cuts);
-        if (!fresh) {
-            return refuse(fresh.problem());
-        }
-        job.steps.push_back(fresh.take());
+        job.steps.push_back(split_step(take->name, *cuts));
     }
     if (const Outcome written = write_job(job, options.job); !written) {
         return refuse(written.problem());
@@ -75,7 +91,7 @@ int cuts(const CutsOptions& options) {
     if (!job) {
         return refuse(job.problem());
     }
-    if (!options.from.empty()) {
+    if (!options.from.empty() || options.named) {
         return read_in(options, job.take());
     }
     const Step* step = split_of(*job, options.take);

@@ -5,6 +5,7 @@
 #include "core/delivery/delivery.h"
 #include "core/job/inspect.h"
 #include "core/job/job.h"
+#include "core/job/takes_run.h"
 
 #include <cstdio>
 #include <filesystem>
@@ -75,24 +76,28 @@ Result<Plan> plan_from_job(const DeliverOptions& options) {
     return plan;
 }
 
+nlohmann::json arrival_json(const Arrival& arrival) {
+    nlohmann::json claims = nlohmann::json::array();
+    for (const Claim& claim : arrival.claims) {
+        claims.push_back({{"claim", claim.name},
+                          {"prepared", claim.prepared},
+                          {"arrived", claim.arrived},
+                          {"holds", claim.holds},
+                          {"detail", claim.detail}});
+    }
+    return {{"deliverable", arrival.deliverable.id()},
+            {"state", cell_state_name(arrival.state)},
+            {"files", arrival.files},
+            {"bytes", arrival.bytes},
+            {"drift_mm", arrival.drift.largest_mm},
+            {"reason", arrival.reason},
+            {"claims", claims}};
+}
+
 nlohmann::json report_json(const DeliveryReport& report, const Destination& destination, const fs::path& folder) {
     nlohmann::json rows = nlohmann::json::array();
     for (const Arrival& arrival : report.arrivals) {
-        nlohmann::json claims = nlohmann::json::array();
-        for (const Claim& claim : arrival.claims) {
-            claims.push_back({{"claim", claim.name},
-                              {"prepared", claim.prepared},
-                              {"arrived", claim.arrived},
-                              {"holds", claim.holds},
-                              {"detail", claim.detail}});
-        }
-        rows.push_back({{"deliverable", arrival.deliverable.id()},
-                        {"state", cell_state_name(arrival.state)},
-                        {"files", arrival.files},
-                        {"bytes", arrival.bytes},
-                        {"drift_mm", arrival.drift.largest_mm},
-                        {"reason", arrival.reason},
-                        {"claims", claims}});
+        rows.push_back(arrival_json(arrival));
     }
     return {{"destination", destination.name}, {"folder", folder.string()}, {"deliverables", rows}};
 }
@@ -119,6 +124,69 @@ void print(const DeliveryReport& report, const Destination& destination, const f
     }
 }
 
+/// Many takes: what is held is said one by one, what arrived in one line.
+void print(const TakesReport& report, const Destination& destination, const fs::path& folder) {
+    fmt::print("{} ({}) → {}\n", destination.name, destination.summary(), folder.string());
+    uintmax_t bytes = 0;
+    double worst = 0;
+    std::string worst_at;
+    for (const TakesReport::Row& row : report.rows) {
+        const Arrival& arrival = row.arrival;
+        if (arrival.state != CellState::arrived) {
+            fmt::print("  {:<8} {:<28} {}\n", cell_state_name(arrival.state), row.take, arrival.reason);
+            continue;
+        }
+        bytes += arrival.bytes;
+        if (arrival.drift.largest_mm >= worst) {
+            worst = arrival.drift.largest_mm;
+            worst_at = arrival.files.front();
+        }
+    }
+    fmt::print("  {:<8} {} of {} clips · {} bytes", "arrived", report.arrived(), report.rows.size(), bytes);
+    if (!worst_at.empty()) {
+        fmt::print(" · drift at most {:.4f} mm, in {}", worst, worst_at);
+    }
+    fmt::print("\n");
+}
+
+int deliver_over_takes(const DeliverOptions& options, const Plan& plan, LoadedSources sources) {
+    const Result<std::vector<fs::path>> takes = takes_in(options.takes);
+    if (!takes) {
+        return refuse(takes.problem());
+    }
+    TakesRequest request;
+    request.made_from = sources.made_from(plan.job.steps);
+    request.model = std::make_shared<const Scene>(std::move(sources.received));
+    request.steps = plan.job.steps;
+    request.job_name = plan.job.name;
+    request.takes = *takes;
+    nlohmann::json all = nlohmann::json::array();
+    int code = all_well;
+    for (const auto& [destination, folder] : plan.deliveries) {
+        request.destination = destination;
+        request.folder = folder;
+        const Result<TakesReport> report = deliver_takes(request);
+        if (!report) {
+            return refuse(report.problem());
+        }
+        code = report->all_arrived() ? code : held;
+        if (!options.json) {
+            print(*report, destination, folder);
+            continue;
+        }
+        nlohmann::json rows = nlohmann::json::array();
+        for (const TakesReport::Row& row : report->rows) {
+            rows.push_back(arrival_json(row.arrival));
+            rows.back()["take"] = row.take;
+        }
+        all.push_back({{"destination", destination.name}, {"folder", folder.string()}, {"deliverables", rows}});
+    }
+    if (options.json) {
+        fmt::print("{}\n", nlohmann::json{{"job", plan.job.name}, {"deliveries", all}}.dump(2));
+    }
+    return code;
+}
+
 } // namespace
 
 int deliver_files(const DeliverOptions& options) {
@@ -129,6 +197,9 @@ int deliver_files(const DeliverOptions& options) {
     Result<LoadedSources> sources = load_sources(plan->job.sources, plan->folder);
     if (!sources) {
         return refuse(sources.problem());
+    }
+    if (!options.takes.empty()) {
+        return deliver_over_takes(options, *plan, sources.take());
     }
     const Replay replayed = replay(std::make_shared<const Scene>(std::move(sources->received)), plan->job.steps);
     for (const StepOutcome& outcome : replayed.outcomes) {

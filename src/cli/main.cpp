@@ -33,6 +33,9 @@ int run(int count, char** arguments) {
     deliver_command->add_option("--destination", deliver_options.destination,
                                 "With a job: a destination's name; with --card: its file");
     deliver_command->add_option("--out", deliver_options.out, "Folder to write to");
+    deliver_command->add_option(
+        "--takes", deliver_options.takes,
+        "A folder: each take in it goes through the card onto the model, and its clips are written");
     deliver_command->add_flag("--json", deliver_options.json, "As JSON");
     CompareOptions compare_options;
     CLI::App* compare_command =
@@ -58,6 +61,7 @@ int run(int count, char** arguments) {
     cuts_command->add_option("job", cuts_options.job, "A job (.wembrix)")->required();
     cuts_command->add_option("--take", cuts_options.take, "Which take, where there are several");
     cuts_command->add_option("--from", cuts_options.from, "A list to read into the job");
+    cuts_command->add_flag("--named", cuts_options.named, "Cut at the ranges that the source itself names");
     cuts_command->add_option("--to", cuts_options.to, "A list to write; without it, CSV to the terminal");
     VerifyOptions verify_options;
     CLI::App* verify_command =

@@ -19,7 +19,7 @@ nlohmann::json seam_json(const Scene& scene, const Clip& clip, double height) {
     nlohmann::json json = {{"apart_mm", seam.apart_mm},     {"apart_at", seam.apart_at},
                            {"turned_deg", seam.turned_deg}, {"turned_joint", seam.turned_joint},
                            {"speed_m_s", seam.speed_m_s},   {"travel_m", seam.travel_m},
-                           {"closes", seam.closes(height)}};
+                           {"turn_deg", seam.turn_deg},     {"closes", seam.closes(height)}};
     if (const std::optional<Closing> closing = nearest_closing(scene, clip, height, clip.start_s + clip.seconds)) {
         json["nearest_closing_frame"] = closing->frame;
         json["nearest_closing_mm"] = closing->seam.apart_mm;

@@ -229,6 +229,43 @@ TEST(CloseLoop, AWalkGoesOnFromWhereItArrived) {
     EXPECT_NEAR(place_at(longer.scene, "walk", "pelvis", 31).z(), 2 + 2 / 30.0, 1e-4) << "a step farther";
 }
 
+TEST(CloseLoop, WhatGoesRoundGoesOnRound) {
+    // A quarter turn a second; the head ends bowed by 0.4, the pelvis a little rolled.
+    Scene scene = walker();
+    for (uint16_t& joint : scene.meshes[0].influences.joints.edit()) {
+        joint = std::max<uint16_t>(joint, 1); // the root stays behind: it carries nothing
+    }
+    Channel& nod = scene.clips[0].channels[0];
+    for (size_t f = 0; f <= 30; ++f) {
+        const Quat bow(Eigen::AngleAxisd(0.4 * static_cast<double>(f) / 30, Vec3::UnitX()));
+        std::copy_n(bow.coeffs().cast<float>().eval().data(), 4, nod.values.edit().data() + f * 4);
+    }
+    scene.clips[0].repeats = true;
+    const double height = height_m(scene);
+    const Seam before = measure_seam(scene, scene.clips[0], height);
+    EXPECT_TRUE(before.turns);
+    EXPECT_NEAR(before.turn_deg, 90, 0.1);
+    EXPECT_FALSE(before.closes(height));
+    EXPECT_NEAR(before.turned_deg, 0.4 * 180 / half_turn, 3) << "of the turn of the whole nothing is left in it";
+    for (const char* way : {"blend", "repeat_first"}) {
+        const StepResult closed = done(scene, {"close_loop", {{"clip", "walk"}, {"way", way}, {"frames", 8}}});
+        const int last = closed.scene.clips[0].frames() - 1;
+        const Seam after = measure_seam(closed.scene, closed.scene.clips[0], height);
+        EXPECT_LT(after.apart_mm, 0.05) << way;
+        EXPECT_LT(after.turned_deg, 0.05) << way;
+        EXPECT_TRUE(closed.scene.clips[0].last_is_first);
+        const Vec3 ahead = world_at(closed.scene, "walk", "pelvis", last).block<3, 1>(0, 2);
+        EXPECT_NEAR(std::atan2(ahead.x(), ahead.z()) * 180 / half_turn, last == 30 ? 90 : 93, 0.1) << way;
+        EXPECT_NEAR(place_at(closed.scene, "walk", "pelvis", 30).z(), 2, 1e-5) << "its way stays";
+        EXPECT_NE(closed.account.find("it goes round by 9"), std::string::npos) << closed.account;
+    }
+    // The same under a root that is itself turned: what is led to is the world's turn, not the joint's own.
+    Scene turned = scene;
+    turned.nodes[0].rest.rotation = Quat(Eigen::AngleAxisd(half_turn / 2, Vec3::UnitX()));
+    const StepResult closed = done(turned, {"close_loop", {{"clip", "walk"}, {"way", "blend"}, {"frames", 8}}});
+    EXPECT_LT(measure_seam(closed.scene, closed.scene.clips[0], height).turned_deg, 0.05);
+}
+
 TEST(CloseLoop, TrimmedItEndsAtTheFrameThatClosesBest) {
     // Two rounds of a turn in 2 s, cut nine frames too long.
     Scene scene = tower({"root", "arm"});

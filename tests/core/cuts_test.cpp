@@ -65,6 +65,62 @@ TEST(Cuts, BadListsAreRefusedWithTheirRow) {
     EXPECT_NE(why("{}").find("no list"), std::string::npos);
 }
 
+TEST(Cuts, WhatStaysAtHomeIsAColumnOfItsOwn) {
+    std::vector<Cut> list = three();
+    list[1].deliver = false;
+    const std::string text = cuts_to_csv(list);
+    EXPECT_EQ(text.substr(0, text.find('\n')), "name,first,last,repeats,colour,note,deliver");
+    EXPECT_EQ(*cuts_from_csv(text, "list"), list);
+    EXPECT_EQ(*cuts_from_json(cuts_to_json(list), "list"), list);
+    EXPECT_FALSE(cuts_from_csv("name,first,last,deliver\na,0,9,perhaps\n", "list").ok());
+}
+
+TEST(Cuts, SecondsBecomeTheTakesFrames) {
+    const std::string text = "name,from_s,to_s\nrise,0,1.5\nfall,1.5,2.49\n";
+    const Result<std::vector<Cut>> list = cuts_from_text(text, "list", 30);
+    ASSERT_TRUE(list.ok()) << list.problem().sentence();
+    EXPECT_EQ((*list)[0].last, 45);
+    EXPECT_EQ((*list)[1].first, 45);
+    EXPECT_EQ((*list)[1].last, 75);
+    EXPECT_EQ((*cuts_from_text(R"([{"name":"rise","from_s":0.5,"to_s":1}])", "list", 24))[0].first, 12);
+    const Result<std::vector<Cut>> unknown = cuts_from_text(text, "list");
+    ASSERT_FALSE(unknown.ok());
+    EXPECT_NE(unknown.problem().sentence().find("in seconds"), std::string::npos);
+    EXPECT_FALSE(cuts_from_text("name,from_s,to_s\nrise,0,1e300\n", "list", 30).ok());
+    EXPECT_FALSE(cuts_from_text("name,from_s\nrise,0\n", "list", 30).ok());
+}
+
+TEST(Cuts, RangesThatASourceNamesAreFound) {
+    Clip take;
+    take.rate = 30;
+    take.seconds = 10;
+    const auto found = [&](const std::string& extras) {
+        take.carried.extras = extras;
+        return ranges_inside(take);
+    };
+    EXPECT_TRUE(found("").empty());
+    EXPECT_TRUE(found("{\"clips\": 7, \"other\": [1, 2]}").empty());
+    const std::vector<Cut> rows =
+        found(R"({"clips": [{"name": "stand", "first": 0, "last": 90, "repeats": true, "note": "calm"},
+                             {"name": "wade", "from_s": 3, "to_s": 6.5},
+                             {"name": "beyond", "first": 90, "last": 301},
+                             {"name": "stand", "first": 1, "last": 2},
+                             {"name": "backwards", "first": 20, "last": 10}]})");
+    ASSERT_EQ(rows.size(), 2U) << "what is not within the take, or named twice, is left out";
+    EXPECT_EQ(rows[0].name, "stand");
+    EXPECT_TRUE(rows[0].repeats);
+    EXPECT_EQ(rows[0].note, "calm");
+    EXPECT_EQ(rows[1].first, 90);
+    EXPECT_EQ(rows[1].last, 195);
+    const std::vector<Cut> named =
+        found(R"({"ranges": {"lift": {"start": 30, "end": 60}, "drop": {"start": 2, "end": 4}}})");
+    ASSERT_EQ(named.size(), 2U);
+    EXPECT_EQ(named[0].name, "drop") << "2 to 4 lie within the ten seconds: seconds";
+    EXPECT_EQ(named[0].last, 120);
+    EXPECT_EQ(named[1].last, 60) << "30 to 60 do not: frames";
+    EXPECT_TRUE(found(std::string(2000, '[') + std::string(2000, ']')).empty());
+}
+
 TEST(Cuts, AStepAndBack) {
     const Step step = split_step("capture_07", three());
     EXPECT_EQ(cuts_of(step), three());

@@ -5,6 +5,7 @@
 #include "core/measure/facing.h"
 #include "core/measure/flat_triangles.h"
 #include "core/measure/holding.h"
+#include "core/measure/joint_curve.h"
 #include "core/measure/motion.h"
 #include "core/measure/sample.h"
 #include "core/measure/seam.h"
@@ -392,6 +393,48 @@ TEST(Sampling, TurnsBetweenKeysAreThoseOfTheSlerp) {
             }
         }
     }
+}
+
+TEST(JointCurve, SaysHowFarAJointIsFromItsRest) {
+    Scene scene = tower({"root", "arm", "hand"});
+    scene.nodes[1].rest.rotation = Quat(Eigen::AngleAxisd(0.7, Vec3::UnitZ()));
+    scene.nodes[1].rest.scale = Vec3(2, 2, 2);
+    Clip& clip = add_nod(scene, "round", 1, 0, false, 61);
+    // Two whole rounds about the joint's own Y, one a second, from where it rests; and a push along X.
+    for (size_t f = 0; f <= 60; ++f) {
+        const Quat turn = scene.nodes[1].rest.rotation *
+                          Quat(Eigen::AngleAxisd(2 * 3.14159265358979 * static_cast<double>(f) / 30, Vec3::UnitY()));
+        std::copy_n(turn.coeffs().cast<float>().eval().data(), 4, clip.channels[0].values.edit().data() + f * 4);
+    }
+    Channel push;
+    push.node = 1;
+    push.path = Path::translation;
+    push.times = std::vector<float>{0, 2};
+    push.values = std::vector<float>{0, 1, 0, 0.5F, 1, 0};
+    clip.channels.push_back(push);
+    const JointCurve turn = joint_curve(scene, clip, 1, Path::rotation, 0, 2, 241);
+    ASSERT_EQ(turn.values[1].size(), 241U);
+    EXPECT_EQ(turn.key_s.size(), 61U);
+    for (size_t i = 0; i <= 240; ++i) {
+        EXPECT_NEAR(turn.values[1][i], 720.0 * static_cast<double>(i) / 240, 0.05)
+            << "it goes on past half and whole rounds";
+        EXPECT_NEAR(turn.values[0][i], 0, 0.05);
+        EXPECT_NEAR(turn.values[2][i], 0, 0.05);
+    }
+    const JointCurve place = joint_curve(scene, clip, 1, Path::translation, 0.5, 1, 3);
+    EXPECT_NEAR(place.values[0][0], 0.125, 1e-6);
+    EXPECT_NEAR(place.values[0][2], 0.375, 1e-6);
+    EXPECT_NEAR(place.values[1][1], 0, 1e-6) << "from rest, a metre up";
+    EXPECT_TRUE(place.key_s.empty()) << "both keys lie outside the part";
+    EXPECT_TRUE(place.keyed);
+    const JointCurve scale = joint_curve(scene, clip, 1, Path::scale, 0, 2, 2);
+    EXPECT_FALSE(scale.keyed);
+    EXPECT_EQ(scale.values[0][1], 1) << "the rest's own";
+    // A cut begins in the middle of the keys.
+    clip.start_s = 1;
+    clip.seconds = 1;
+    EXPECT_NEAR(joint_curve(scene, clip, 1, Path::translation, 0, 1, 2).values[0][0], 0.25, 1e-6);
+    EXPECT_NEAR(joint_curve(scene, clip, 1, Path::rotation, 0, 1, 2).key_s[3], 0.1, 1e-6);
 }
 
 } // namespace

@@ -1,17 +1,14 @@
 #include "core/delivery/delivery.h"
 
-#include "core/base/files.h"
 #include "core/delivery/arrival_check.h"
+#include "core/delivery/handover.h"
 #include "core/delivery/manifest.h"
 #include "core/destination/conform.h"
 #include "core/formats/format.h"
 
 #include <algorithm>
-#include <csignal>
 #include <fmt/format.h>
-#include <regex>
 #include <set>
-#include <unistd.h>
 
 namespace wembrix {
 
@@ -79,51 +76,6 @@ std::string content_of(const Deliverable& deliverable, const Scene& prepared, co
                : content_of_clip(*prepared.find_clip(deliverable.clip), model_content);
 }
 
-/// Takes away what an earlier run that was killed left behind: folders and half files named for a process that is
-/// no more.
-void sweep(const fs::path& folder) {
-    static const std::regex ours(R"(\.wembrix-(\d{1,9})|delivery\.json\.(\d{1,9})\.part)");
-    std::error_code error;
-    std::vector<fs::path> left;
-    for (fs::directory_iterator entry(folder, error), end; !error && entry != end; entry.increment(error)) {
-        std::smatch match;
-        const std::string name = entry->path().filename().string();
-        if (std::regex_match(name, match, ours)) {
-            const pid_t process = std::stoi(match[1].matched ? match[1].str() : match[2].str());
-            if (::kill(process, 0) != 0 && errno == ESRCH) {
-                left.push_back(entry->path());
-            }
-        }
-    }
-    for (const fs::path& path : left) {
-        fs::remove_all(path, error);
-    }
-}
-
-/// A folder beside the delivery that is gone when this is.
-class Aside {
-  public:
-    explicit Aside(const fs::path& folder) : path_(folder / fmt::format(".wembrix-{}", ::getpid())) {
-        std::error_code error;
-        sweep(folder);
-        fs::remove_all(path_, error);
-        fs::create_directories(path_, error);
-        failed_ = static_cast<bool>(error);
-    }
-    Aside(const Aside&) = delete;
-    Aside& operator=(const Aside&) = delete;
-    ~Aside() {
-        std::error_code error;
-        fs::remove_all(path_, error);
-    }
-    [[nodiscard]] const fs::path& path() const { return path_; }
-    [[nodiscard]] bool failed() const { return failed_; }
-
-  private:
-    fs::path path_;
-    bool failed_ = false;
-};
-
 class Delivery {
   public:
     Delivery(const DeliveryRequest& request, const fs::path& aside) : request_(request), aside_(aside) {}
@@ -179,40 +131,12 @@ class Delivery {
     }
 
   private:
-    /// Writes aside and reads back.
-    Result<Scene> there_and_back(const Scene& scene, const std::string& stem, Arrival& arrival) {
-        const Format* format = format_with_id(request_.destination.container);
-        Result<std::vector<WrittenFile>> written = format->write(scene, stem);
-        if (!written) {
-            return written.problem();
-        }
-        arrival.files.clear();
-        arrival.bytes = 0;
-        for (const WrittenFile& file : *written) {
-            if (Outcome put = write_file_whole(aside_ / file.name, file.bytes); !put) {
-                return put.problem();
-            }
-            arrival.files.push_back(file.name);
-            arrival.bytes += file.bytes.size();
-            hashes_[file.name] = {hash_of(file.bytes), file.bytes.size()};
-        }
-        arrival.hash = hashes_[arrival.files.front()].hash;
-        return format->read(aside_ / arrival.files.front());
-    }
-
     Outcome make_model(const std::string& stem, Arrival& arrival) {
-        Conformed conformed = conform_model(*request_.prepared, request_.destination);
-        if (!format_with_id(request_.destination.container)->surfaces) {
-            // The container holds no surfaces: motion is checked on those that it is meant for.
-            model_ = std::make_shared<const Scene>(std::move(conformed.scene));
-            return Done{};
-        }
-        Result<Scene> arrived = there_and_back(conformed.scene, stem, arrival);
+        Result<Scene> arrived = model_there_and_back(*request_.prepared, request_.destination, stem, aside_, arrival);
         if (!arrived) {
             return arrived.problem();
         }
         model_ = std::make_shared<const Scene>(arrived.take());
-        arrival.scene = model_;
         return Done{};
     }
 
@@ -222,6 +146,7 @@ class Delivery {
             if (Outcome made = make_model(deliverable.stem, arrival); !made) {
                 return made;
             }
+            arrival.scene = model_;
             check_model(prepared, *model_, request_.destination, arrival);
             return Done{};
         }
@@ -234,7 +159,8 @@ class Delivery {
         }
         const Clip* clip = prepared.find_clip(deliverable.clip);
         const Conformed conformed = conform_clip(prepared, *clip, request_.destination);
-        Result<Scene> arrived = there_and_back(conformed.scene, deliverable.stem, arrival);
+        Result<Scene> arrived =
+            there_and_back(conformed.scene, deliverable.stem, request_.destination, aside_, arrival);
         if (!arrived) {
             return arrived.problem();
         }
@@ -242,64 +168,21 @@ class Delivery {
         return Done{};
     }
 
-    /// Puts what arrived in place. The manifest names every file before it is moved, so that a file left by a
-    /// crash is known as ours.
     Outcome place(const std::vector<Deliverable>& plan, DeliveryReport& report) {
+        std::vector<Arrival*> arrivals;
         for (Arrival& arrival : report.arrivals) {
-            if (arrival.state != CellState::arrived) {
-                continue;
-            }
-            for (const std::string& file : arrival.files) {
-                const fs::path target = request_.folder / file;
-                std::error_code error;
-                if (fs::exists(fs::symlink_status(target, error)) && !lists_file(manifest_, file)) {
-                    arrival.state = CellState::held;
-                    arrival.reason = fmt::format("“{}” is there already and was not written by Wembrix", file);
-                }
-            }
+            arrivals.push_back(&arrival);
         }
-        nlohmann::json coming = manifest_;
-        bool any = false;
-        for (const Arrival& arrival : report.arrivals) {
-            if (arrival.state == CellState::arrived) {
-                any = true;
-                for (const std::string& file : arrival.files) {
-                    note_coming(coming, file, hashes_[file].hash);
-                }
-            }
+        if (Outcome placed = put_in_place(arrivals, manifest_, request_.folder); !placed) {
+            return placed;
         }
-        if (any) {
-            if (Outcome written = write_manifest(coming, request_.folder); !written) {
-                return written;
-            }
-        }
-        for (const Arrival& arrival : report.arrivals) {
-            if (arrival.state != CellState::arrived) {
-                continue;
-            }
-            // Buffers before the file that names them.
-            for (auto file = arrival.files.rbegin(); file != arrival.files.rend(); ++file) {
-                std::error_code error;
-                fs::rename(aside_ / *file, request_.folder / *file, error);
-                if (error) {
-                    return Problem{"cannot be put in place: " + error.message() + ".",
-                                   (request_.folder / *file).string(), ""};
-                }
-            }
-        }
-        report.manifest = make_manifest(request_, plan, report, manifest_, hashes_);
-        // While the manifest still lists what goes: a file that nothing lists would never be taken away.
-        remove_retired(manifest_, report.manifest, request_.folder);
-        if (Outcome written = write_manifest(report.manifest, request_.folder); !written) {
-            return written;
-        }
-        return Done{};
+        report.manifest = make_manifest(request_, plan, report, manifest_);
+        return settle_manifest(manifest_, report.manifest, request_.folder);
     }
 
     const DeliveryRequest& request_;
     fs::path aside_;
     nlohmann::json manifest_;
-    std::map<std::string, FileFact> hashes_;
     std::shared_ptr<const Scene> model_;
 };
 

@@ -40,10 +40,17 @@ struct Claim {
 enum class CellState { never, stale, held, arrived };
 std::string_view cell_state_name(CellState state);
 
+struct FileFact {
+    std::string hash;
+    uintmax_t bytes = 0;
+};
+
 struct Arrival {
     Deliverable deliverable;
     CellState state = CellState::never;
     std::vector<std::string> files;
+    std::vector<FileFact> facts; ///< one a file
+    std::filesystem::path aside; ///< where they were written before they are put in place
     std::vector<Claim> claims;
     Drift drift;
     std::string reason;                 ///< why it is held or stale, in one line

@@ -7,6 +7,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <unordered_set>
 
 namespace wembrix {
 
@@ -57,14 +58,18 @@ void note_coming(json& manifest, const std::string& file, const std::string& has
 
 namespace {
 
-json made_from_json(const DeliveryRequest& request) {
+constexpr const char* run_mark = "by"; // on rows that a run over takes put there
+
+bool is_of_a_run(const json& row) {
+    return text_in(row, run_mark) == "takes";
+}
+
+json made_from_json(const MadeFrom& from, const Destination& destination) {
     json sources = json::array();
-    for (const auto& [name, hash] : request.made_from.sources) {
+    for (const auto& [name, hash] : from.sources) {
         sources.push_back({{"file", name}, {"xxh3_128", hash}});
     }
-    return {{"sources", sources},
-            {"card", request.made_from.card},
-            {"destination", hash_of_destination(request.destination)}};
+    return {{"sources", sources}, {"card", from.card}, {"destination", hash_of_destination(destination)}};
 }
 
 /// What is held now, and what an earlier delivery held of the plan and this one did not try.
@@ -88,10 +93,7 @@ json held_rows(const std::vector<Deliverable>& plan, const DeliveryReport& repor
 
 } // namespace
 
-json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable>& plan, const DeliveryReport& report,
-                   const json& old, const std::map<std::string, FileFact>& facts) {
-    const Scene& prepared = *request.prepared;
-    const Destination& destination = request.destination;
+json manifest_head(const Scene& prepared, const Destination& destination, const std::string& job_name) {
     const double height = height_m(prepared);
     json joints = json::array();
     for (const int joint : joints_of(prepared)) {
@@ -104,7 +106,7 @@ json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable
     }
     json manifest = {{"format", "wembrix delivery"},
                      {"version", 1},
-                     {"job", request.job_name},
+                     {"job", job_name},
                      {"destination", destination_to_json(destination)},
                      {"height_m", height},
                      {"height_units", height / destination.axes.unit_m},
@@ -113,6 +115,43 @@ json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable
     manifest["root"] = roots.empty() ? json() : json(prepared.nodes[roots.front()].name);
     const std::optional<Facing> facing = facing_of(prepared);
     manifest["faces"] = facing ? json(destination.axis_here(facing->axis)) : json();
+    return manifest;
+}
+
+json file_rows(const Arrival& arrival, const std::string& model_content, const MadeFrom& made_from,
+               const Destination& destination) {
+    json rows = json::array();
+    for (size_t f = 0; f < arrival.files.size(); ++f) {
+        rows.push_back({{"file", arrival.files[f]},
+                        {"deliverable", arrival.deliverable.id()},
+                        {"bytes", arrival.facts[f].bytes},
+                        {"xxh3_128", arrival.facts[f].hash},
+                        {"drift_mm", std::round(arrival.drift.largest_mm * 1e4) / 1e4},
+                        {"content", arrival.content},
+                        {"model_content", model_content},
+                        {"made_from", made_from_json(made_from, destination)}});
+    }
+    return rows;
+}
+
+json clip_row(const Clip& whole, const Destination& destination, const std::string& file) {
+    const Clip clip = shown_part(whole, destination);
+    const int frames = static_cast<int>(std::ceil(clip.seconds * destination.rate - 1e-3)) + 1;
+    return {{"name", clip.name},
+            {"file", file},
+            {"frames", frames},
+            {"rate", destination.rate},
+            {"seconds", (frames - 1) / destination.rate},
+            {"repeats", clip.repeats},
+            {"last_frame", !clip.last_is_first     ? "its own"
+                           : destination.keep_last ? "the first once more"
+                                                   : "the first once more, left out"}};
+}
+
+json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable>& plan, const DeliveryReport& report,
+                   const json& old) {
+    const Scene& prepared = *request.prepared;
+    json manifest = manifest_head(prepared, request.destination, request.job_name);
     json files = json::array();
     json clips = json::array();
     for (const Deliverable& deliverable : plan) {
@@ -132,34 +171,72 @@ json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable
             }
             continue;
         }
-        for (const std::string& file : arrival->files) {
-            const FileFact& fact = facts.at(file);
-            files.push_back({{"file", file},
-                             {"deliverable", deliverable.id()},
-                             {"bytes", fact.bytes},
-                             {"xxh3_128", fact.hash},
-                             {"drift_mm", std::round(arrival->drift.largest_mm * 1e4) / 1e4},
-                             {"content", arrival->content},
-                             {"model_content", report.model_content},
-                             {"made_from", made_from_json(request)}});
+        for (json& row : file_rows(*arrival, report.model_content, request.made_from, request.destination)) {
+            files.push_back(std::move(row));
         }
         if (deliverable.kind == Deliverable::Kind::clip) {
-            const Clip clip = shown_part(*prepared.find_clip(deliverable.clip), destination);
-            const int frames = static_cast<int>(std::ceil(clip.seconds * destination.rate - 1e-3)) + 1;
-            clips.push_back({{"name", clip.name},
-                             {"file", arrival->files.front()},
-                             {"frames", frames},
-                             {"rate", destination.rate},
-                             {"seconds", (frames - 1) / destination.rate},
-                             {"repeats", clip.repeats},
-                             {"last_frame", !clip.last_is_first     ? "its own"
-                                            : destination.keep_last ? "the first once more"
-                                                                    : "the first once more, left out"}});
+            clips.push_back(
+                clip_row(*prepared.find_clip(deliverable.clip), request.destination, arrival->files.front()));
+        }
+    }
+    const auto planned = [&](const std::string& id) {
+        return std::any_of(plan.begin(), plan.end(), [&](const Deliverable& one) { return one.id() == id; });
+    };
+    manifest["held"] = held_rows(plan, report, old);
+    for (const json& row : list_of(old, "files")) {
+        if (is_of_a_run(row) && !planned(text_in(row, "deliverable"))) {
+            files.push_back(row);
+        }
+    }
+    for (const json& row : list_of(old, "clips")) {
+        if (is_of_a_run(row) && !planned("clip:" + text_in(row, "name"))) {
+            clips.push_back(row);
+        }
+    }
+    for (const json& row : list_of(old, "held")) {
+        if (is_of_a_run(row) && !planned(text_in(row, "deliverable"))) {
+            manifest["held"].push_back(row);
         }
     }
     manifest["files"] = std::move(files);
     manifest["clips"] = std::move(clips);
-    manifest["held"] = held_rows(plan, report, old);
+    return manifest;
+}
+
+json manifest_after_run(const json& head, const json& old, json files, json clips, json held) {
+    std::unordered_set<std::string> arrived;
+    for (json& row : files) {
+        row[run_mark] = "takes";
+        arrived.insert(text_in(row, "deliverable"));
+    }
+    std::unordered_set<std::string> tried = arrived;
+    for (json& row : clips) {
+        row[run_mark] = "takes";
+    }
+    for (json& row : held) {
+        row[run_mark] = "takes";
+        tried.insert(text_in(row, "deliverable"));
+    }
+    for (const json& row : list_of(old, "files")) {
+        // A row without a deliverable is of a file that a run had coming when it was killed.
+        if (row.contains("deliverable") && arrived.count(text_in(row, "deliverable")) == 0) {
+            files.push_back(row);
+        }
+    }
+    for (const json& row : list_of(old, "clips")) {
+        if (arrived.count("clip:" + text_in(row, "name")) == 0) {
+            clips.push_back(row);
+        }
+    }
+    for (const json& row : list_of(old, "held")) {
+        if (tried.count(text_in(row, "deliverable")) == 0) {
+            held.push_back(row);
+        }
+    }
+    json manifest = head;
+    manifest["files"] = std::move(files);
+    manifest["clips"] = std::move(clips);
+    manifest["held"] = std::move(held);
     return manifest;
 }
 

@@ -4,16 +4,10 @@
 #include "core/delivery/delivery.h"
 
 #include <filesystem>
-#include <map>
 #include <nlohmann/json.hpp>
 #include <string>
 
 namespace wembrix {
-
-struct FileFact {
-    std::string hash;
-    uintmax_t bytes = 0;
-};
 
 /// The manifest of a folder; an empty object when there is none or it is not ours.
 nlohmann::json read_manifest(const std::filesystem::path& folder);
@@ -22,10 +16,21 @@ bool lists_file(const nlohmann::json& manifest, const std::string& file);
 /// Adds a file that is about to be put in place, so that it is known as ours if the run ends before the next manifest.
 void note_coming(nlohmann::json& manifest, const std::string& file, const std::string& hash);
 
-/// The manifest after a delivery: what arrived now, and what the old one lists of the plan still.
+/// What a manifest says of the character: names, size, facing, joints; no files yet.
+nlohmann::json manifest_head(const Scene& prepared, const Destination& destination, const std::string& job_name);
+/// Its rows of the files of what arrived, and of a clip.
+nlohmann::json file_rows(const Arrival& arrival, const std::string& model_content, const MadeFrom& made_from,
+                         const Destination& destination);
+nlohmann::json clip_row(const Clip& clip, const Destination& destination, const std::string& file);
+
+/// The manifest after a delivery: what arrived now, what the old one lists of the plan still, and what a run over takes
+/// put beside it.
 nlohmann::json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable>& plan,
-                             const DeliveryReport& report, const nlohmann::json& old,
-                             const std::map<std::string, FileFact>& facts);
+                             const DeliveryReport& report, const nlohmann::json& old);
+/// The manifest after a run over takes: its rows take the place of those of the same deliverables, all others stay. The
+/// rows are marked as a run's, so that a delivery of the job leaves them.
+nlohmann::json manifest_after_run(const nlohmann::json& head, const nlohmann::json& old, nlohmann::json files,
+                                  nlohmann::json clips, nlohmann::json held);
 
 /// Deletes files that only the old manifest lists and that still are as it says.
 void remove_retired(const nlohmann::json& old, const nlohmann::json& now, const std::filesystem::path& folder);

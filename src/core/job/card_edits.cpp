@@ -12,14 +12,6 @@ const Scene& before_step(const Replay& replay, size_t step) {
     return step == 0 ? *replay.received : *replay.outcomes[step - 1].scene;
 }
 
-/// Steps that work on clips: they stand at the end of the card, behind those that make the skeleton.
-bool is_for_clips(const std::string& id) {
-    static const std::set<std::string> ids = {
-        "split_take", "bake",       "change_rate", "stretch_time",  "reverse",     "start_at",        "close_loop",
-        "join_clips", "still_pose", "mirror_clip", "make_additive", "reduce_keys", "take_root_motion"};
-    return ids.count(id) != 0;
-}
-
 /// Where a step for the skeleton goes: behind all others but those for clips at the end.
 size_t before_cuts(const Job& job) {
     size_t place = job.steps.size();
@@ -30,6 +22,21 @@ size_t before_cuts(const Job& job) {
 }
 
 } // namespace
+
+bool is_for_clips(const std::string& id) {
+    static const std::set<std::string> ids = {
+        "split_take", "bake",       "change_rate", "stretch_time",  "reverse",     "start_at",        "close_loop",
+        "join_clips", "still_pose", "mirror_clip", "make_additive", "reduce_keys", "take_root_motion"};
+    return ids.count(id) != 0;
+}
+
+void cut_before_other_clip_steps(std::vector<Step>& steps, const std::string& take, const std::vector<Cut>& cuts) {
+    Job job;
+    job.steps = std::move(steps);
+    const size_t place = before_cuts(job);
+    steps = std::move(job.steps);
+    steps.insert(steps.begin() + static_cast<ptrdiff_t>(place), split_step(take, cuts));
+}
 
 void add_step_at_its_place(Job& job, const Step& step) {
     const bool last = is_for_clips(step.id) || step.id == "leave_behind";

@@ -13,6 +13,11 @@
 
 namespace wembrix {
 
+/// Steps that work on clips: they stand at the end of the card, behind those that make the skeleton.
+bool is_for_clips(const std::string& id);
+/// Cuts a take where the card's steps for the skeleton are done and those for clips begin.
+void cut_before_other_clip_steps(std::vector<Step>& steps, const std::string& take, const std::vector<Cut>& cuts);
+
 /// Puts a step where it works: what cuts takes stays last, what mends the skeleton goes before it.
 void add_step_at_its_place(Job& job, const Step& step);
 

@@ -1,10 +1,14 @@
 #include "core/job/cuts.h"
 
+#include "core/base/csv.h"
+
 #include <algorithm>
 #include <array>
 #include <charconv>
+#include <cmath>
 #include <fmt/format.h>
 #include <map>
+#include <optional>
 
 namespace wembrix {
 
@@ -12,68 +16,17 @@ using nlohmann::json;
 
 namespace {
 
-std::string quoted(const std::string& field) {
-    if (field.find_first_of(",\"\r\n") == std::string::npos) {
-        return field;
-    }
-    std::string text = "\"";
-    for (const char c : field) {
-        text += c == '"' ? "\"\"" : std::string(1, c);
-    }
-    return text + "\"";
-}
-
-/// The records of a CSV text; quotes may hold commas, line ends and doubled quotes.
-Result<std::vector<std::vector<std::string>>> records_of(std::string_view text, const std::string& where) {
-    if (text.substr(0, 3) == "\xEF\xBB\xBF") {
-        text.remove_prefix(3);
-    }
-    std::vector<std::vector<std::string>> records;
-    std::vector<std::string> record(1);
-    bool inside = false;
-    const auto end_record = [&] {
-        if (record.size() > 1 || !record[0].empty()) {
-            records.push_back(record);
-        }
-        record.assign(1, "");
-    };
-    for (size_t i = 0; i < text.size(); ++i) {
-        const char c = text[i];
-        if (inside) {
-            if (c != '"') {
-                record.back() += c;
-            } else if (i + 1 < text.size() && text[i + 1] == '"') {
-                record.back() += '"';
-                ++i;
-            } else {
-                inside = false;
-            }
-        } else if (c == '"') {
-            inside = true;
-        } else if (c == ',') {
-            record.emplace_back();
-        } else if (c == '\n') {
-            end_record();
-        } else if (c != '\r') {
-            record.back() += c;
-        }
-    }
-    if (inside) {
-        return Problem{"a quote is opened and never closed.", where, "", true};
-    }
-    end_record();
-    return records;
-}
-
 std::string trimmed(const std::string& text) {
     const size_t from = text.find_first_not_of(" \t");
     return from == std::string::npos ? "" : text.substr(from, text.find_last_not_of(" \t") - from + 1);
 }
 
-std::optional<int> whole(const std::string& text) {
-    int value = 0;
+std::optional<double> number(const std::string& text) {
+    double value = 0;
     const auto [end, error] = std::from_chars(text.data(), text.data() + text.size(), value);
-    return error == std::errc() && end == text.data() + text.size() ? std::optional<int>(value) : std::nullopt;
+    return error == std::errc() && end == text.data() + text.size() && std::isfinite(value)
+               ? std::optional<double>(value)
+               : std::nullopt;
 }
 
 std::optional<bool> yes_or_no(std::string text) {
@@ -84,6 +37,37 @@ std::optional<bool> yes_or_no(std::string text) {
     if (text.empty() || text == "no" || text == "false" || text == "0") {
         return false;
     }
+    return std::nullopt;
+}
+
+/// The range of one row, in frames, or in seconds at `rate`; nothing when the row has neither.
+template <typename Field> std::optional<Problem> read_range(const Field& field, double rate, Cut& cut) {
+    const std::optional<double> first = field("first");
+    const std::optional<double> last = field("last");
+    if (first && last) {
+        if (*first != std::floor(*first) || *last != std::floor(*last) ||
+            std::max(std::abs(*first), std::abs(*last)) > 1e9) {
+            return Problem{"\"first\" and \"last\" are not both whole frame numbers.", "", "", true};
+        }
+        cut.first = static_cast<int>(*first);
+        cut.last = static_cast<int>(*last);
+        return std::nullopt;
+    }
+    const std::optional<double> from = field("from_s");
+    const std::optional<double> to = field("to_s");
+    if (!from || !to) {
+        return Problem{
+            "says neither \"first\" and \"last\" (whole frame numbers) nor \"from_s\" and \"to_s\" (seconds).", "", "",
+            true};
+    }
+    if (rate <= 0) {
+        return Problem{"is in seconds, and no take is there to count its frames by.", "", "", true};
+    }
+    if (std::max(std::abs(*from), std::abs(*to)) * rate > 1e9) {
+        return Problem{"\"from_s\" and \"to_s\" are beyond any take.", "", "", true};
+    }
+    cut.first = static_cast<int>(std::lround(*from * rate));
+    cut.last = static_cast<int>(std::lround(*to * rate));
     return std::nullopt;
 }
 
@@ -104,16 +88,21 @@ Step split_step(const std::string& take, const std::vector<Cut>& cuts) {
 }
 
 std::string cuts_to_csv(const std::vector<Cut>& cuts) {
-    std::string text = "name,first,last,repeats,colour,note\n";
+    // The last column only where it says something: most lists are read by people's own spreadsheets.
+    const bool some_stay = std::any_of(cuts.begin(), cuts.end(), [](const Cut& cut) { return !cut.deliver; });
+    std::string text = fmt::format("name,first,last,repeats,colour,note{}\n", some_stay ? ",deliver" : "");
     for (const Cut& cut : cuts) {
-        text += fmt::format("{},{},{},{},{},{}\n", quoted(cut.name), cut.first, cut.last, cut.repeats ? "yes" : "no",
-                            quoted(cut.colour), quoted(cut.note));
+        text += fmt::format("{},{},{},{},{},{}{}\n", csv_field(cut.name), cut.first, cut.last,
+                            cut.repeats ? "yes" : "no", csv_field(cut.colour), csv_field(cut.note),
+                            !some_stay    ? ""
+                            : cut.deliver ? ",yes"
+                                          : ",no");
     }
     return text;
 }
 
-Result<std::vector<Cut>> cuts_from_csv(std::string_view text, const std::string& where) {
-    const Result<std::vector<std::vector<std::string>>> records = records_of(text, where);
+Result<std::vector<Cut>> cuts_from_csv(std::string_view text, const std::string& where, double rate) {
+    const Result<std::vector<std::vector<std::string>>> records = csv_records(text, where);
     if (!records) {
         return records.problem();
     }
@@ -124,10 +113,13 @@ Result<std::vector<Cut>> cuts_from_csv(std::string_view text, const std::string&
     for (size_t i = 0; i < records->front().size(); ++i) {
         column[trimmed(records->front()[i])] = i;
     }
-    for (const char* needed : {"name", "first", "last"}) {
+    const bool in_seconds = column.count("from_s") != 0 && column.count("first") == 0;
+    for (const char* needed : {"name", in_seconds ? "from_s" : "first", in_seconds ? "to_s" : "last"}) {
         if (column.count(needed) == 0) {
             return Problem{fmt::format("has no column \"{}\".", needed), where,
-                           "Its first line names the columns: name,first,last,repeats,colour,note.", true};
+                           "Its first line names the columns: name,first,last,repeats,colour,note; or from_s,to_s for "
+                           "seconds.",
+                           true};
         }
     }
     std::vector<Cut> cuts;
@@ -138,19 +130,27 @@ Result<std::vector<Cut>> cuts_from_csv(std::string_view text, const std::string&
             return at == column.end() || at->second >= record.size() ? std::string() : trimmed(record[at->second]);
         };
         const std::string line = fmt::format("{}, row {}", where, r);
-        const std::optional<int> first = whole(field("first"));
-        const std::optional<int> last = whole(field("last"));
-        const std::optional<bool> repeats = yes_or_no(field("repeats"));
-        if (field("name").empty()) {
+        Cut cut;
+        cut.name = field("name");
+        cut.colour = field("colour");
+        cut.note = field("note");
+        if (cut.name.empty()) {
             return Problem{"has no name.", line, "", true};
         }
-        if (!first || !last) {
-            return Problem{"\"first\" and \"last\" are not both whole frame numbers.", line, "", true};
+        if (std::optional<Problem> problem =
+                read_range([&](const char* key) { return number(field(key)); }, rate, cut)) {
+            problem->where = line;
+            return *problem;
         }
-        if (!repeats) {
-            return Problem{"\"repeats\" is neither yes nor no.", line, "", true};
+        const std::optional<bool> repeats = yes_or_no(field("repeats"));
+        const std::optional<bool> deliver = field("deliver").empty() ? true : yes_or_no(field("deliver"));
+        if (!repeats || !deliver) {
+            return Problem{fmt::format("\"{}\" is neither yes nor no.", repeats ? "deliver" : "repeats"), line, "",
+                           true};
         }
-        cuts.push_back({field("name"), *first, *last, *repeats, field("colour"), field("note")});
+        cut.repeats = *repeats;
+        cut.deliver = *deliver;
+        cuts.push_back(std::move(cut));
     }
     return cuts;
 }
@@ -173,7 +173,7 @@ json cuts_to_json(const std::vector<Cut>& cuts) {
     return rows;
 }
 
-Result<std::vector<Cut>> cuts_from_json(const json& from, const std::string& where) {
+Result<std::vector<Cut>> cuts_from_json(const json& from, const std::string& where, double rate) {
     const json* rows = &from;
     if (from.is_object() && from.contains("clips")) {
         rows = &from["clips"];
@@ -184,36 +184,104 @@ Result<std::vector<Cut>> cuts_from_json(const json& from, const std::string& whe
     std::vector<Cut> cuts;
     for (const json& row : *rows) {
         const std::string line = fmt::format("{}cut {}", where.empty() ? "" : where + ", ", cuts.size() + 1);
-        const auto is_whole = [&](const char* key) {
-            return row.contains(key) && row[key].is_number_integer() && std::abs(row[key].get<double>()) < 1e9;
-        };
         const auto text = [&](const char* key) {
             return row.contains(key) && row[key].is_string() ? row[key].get<std::string>() : std::string();
         };
         if (!row.is_object() || text("name").empty()) {
             return Problem{"has no name.", line, "", true};
         }
-        if (!is_whole("first") || !is_whole("last")) {
-            return Problem{"\"first\" and \"last\" are not both whole frame numbers.", line, "", true};
+        Cut cut;
+        cut.name = text("name");
+        cut.colour = text("colour");
+        cut.note = text("note");
+        cut.repeats = row.value("repeats", json(false)) == json(true);
+        cut.deliver = row.value("deliver", json(true)) != json(false);
+        const auto numbered = [&](const char* key) {
+            return row.contains(key) && row[key].is_number() ? std::optional<double>(row[key].get<double>())
+                                                             : std::nullopt;
+        };
+        if (std::optional<Problem> problem = read_range(numbered, rate, cut)) {
+            problem->where = line;
+            return *problem;
         }
-        const bool repeats = row.contains("repeats") && row["repeats"].is_boolean() && row["repeats"].get<bool>();
-        cuts.push_back(
-            {text("name"), row["first"].get<int>(), row["last"].get<int>(), repeats, text("colour"), text("note")});
-        cuts.back().deliver = row.value("deliver", json(true)) != json(false);
+        cuts.push_back(std::move(cut));
     }
     return cuts;
 }
 
-Result<std::vector<Cut>> cuts_from_text(const std::string& text, const std::string& where) {
+Result<std::vector<Cut>> cuts_from_text(const std::string& text, const std::string& where, double rate) {
     const size_t begin = text.find_first_not_of(" \t\r\n");
     if (begin == std::string::npos || (text[begin] != '[' && text[begin] != '{')) {
-        return cuts_from_csv(text, where);
+        return cuts_from_csv(text, where, rate);
     }
     const json parsed = json::parse(text, nullptr, false);
     if (parsed.is_discarded()) {
         return Problem{"is not JSON.", where, "", true};
     }
-    return cuts_from_json(parsed, where);
+    return cuts_from_json(parsed, where, rate);
+}
+
+namespace {
+
+/// A list of named ranges wherever it stands in `from`: rows with a name, or an object whose keys are the names.
+void ranges_in(const json& from, const Clip& take, std::vector<Cut>& cuts, int depth) {
+    if (depth > 4 || !from.is_structured()) {
+        return;
+    }
+    for (const auto& [key, row] : from.items()) {
+        if (!row.is_object()) {
+            ranges_in(row, take, cuts, depth + 1);
+            continue;
+        }
+        const auto text = [&](const char* name) {
+            return row.contains(name) && row[name].is_string() ? row[name].get<std::string>() : std::string();
+        };
+        const auto pair = [&](const char* one, const char* other) -> std::optional<std::pair<double, double>> {
+            if (!row.contains(one) || !row.contains(other) || !row[one].is_number() || !row[other].is_number()) {
+                return std::nullopt;
+            }
+            return std::pair(row[one].get<double>(), row[other].get<double>());
+        };
+        double scale = 1;
+        std::optional<std::pair<double, double>> range = pair("first", "last");
+        if (!range) {
+            range = pair("from_s", "to_s");
+            scale = take.rate;
+        }
+        if (!range) {
+            // The words do not say what they count: frames, where they reach beyond the take's seconds.
+            range = pair("start", "end");
+            scale = range && range->second > take.seconds + 1e-3 ? 1 : take.rate;
+        }
+        if (!range) {
+            ranges_in(row, take, cuts, depth + 1);
+            continue;
+        }
+        Cut cut;
+        cut.name = !text("name").empty() ? text("name") : from.is_object() ? key : std::string();
+        const int last_frame = take.frames() - 1;
+        const auto frame = [&](double at) { return static_cast<int>(std::clamp(std::round(at * scale), -1.0, 2e9)); };
+        cut.first = frame(range->first);
+        cut.last = frame(range->second);
+        cut.note = text("note");
+        cut.repeats = row.value("repeats", json(false)) == json(true);
+        const bool taken = std::any_of(cuts.begin(), cuts.end(), [&](const Cut& one) { return one.name == cut.name; });
+        if (!cut.name.empty() && !taken && cut.first >= 0 && cut.first < cut.last && cut.last <= last_frame) {
+            cut.colour = clip_colour(cuts.size());
+            cuts.push_back(std::move(cut));
+        }
+    }
+}
+
+} // namespace
+
+std::vector<Cut> ranges_inside(const Clip& take) {
+    std::vector<Cut> cuts;
+    const json extras = json::parse(take.carried.extras, nullptr, false);
+    if (!extras.is_discarded()) {
+        ranges_in(extras, take, cuts, 0);
+    }
+    return cuts;
 }
 
 std::string clip_colour(size_t place) {

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/base/result.h"
+#include "core/scene/clip.h"
 #include "core/steps/step.h"
 
 #include <nlohmann/json.hpp>
@@ -27,15 +28,21 @@ struct Cut {
 std::vector<Cut> cuts_of(const Step& step);
 Step split_step(const std::string& take, const std::vector<Cut>& cuts);
 
-/// CSV as RFC 4180 has it, with the header "name,first,last,repeats,colour,note". Columns may stand in any order and
-/// the last three may be missing; "repeats" takes yes/no, true/false, 1/0.
+/// CSV with the header "name,first,last,repeats,colour,note". Columns may stand in any order and the last three may be
+/// missing; "repeats" takes yes/no, true/false, 1/0. A column "deliver" says which go out, where some do not. Instead
+/// of frames a list may give seconds, "from_s,to_s": they become the nearest frames at `rate`, the take's.
 std::string cuts_to_csv(const std::vector<Cut>& cuts);
-Result<std::vector<Cut>> cuts_from_csv(std::string_view text, const std::string& where);
+Result<std::vector<Cut>> cuts_from_csv(std::string_view text, const std::string& where, double rate = 0);
 /// A list of objects with the same keys, alone or under "clips".
 nlohmann::json cuts_to_json(const std::vector<Cut>& cuts);
-Result<std::vector<Cut>> cuts_from_json(const nlohmann::json& json, const std::string& where);
+Result<std::vector<Cut>> cuts_from_json(const nlohmann::json& json, const std::string& where, double rate = 0);
 /// By its first character: '[' or '{' is JSON, all else CSV.
-Result<std::vector<Cut>> cuts_from_text(const std::string& text, const std::string& where);
+Result<std::vector<Cut>> cuts_from_text(const std::string& text, const std::string& where, double rate = 0);
+
+/// Ranges that the source names in what it keeps beside the take (its extras): objects with a name, or under one, and
+/// "first" and "last" in frames, "from_s" and "to_s" in seconds, or "start" and "end", which are frames where they
+/// reach beyond the take's seconds. What does not lie within the take is left out.
+std::vector<Cut> ranges_inside(const Clip& take);
 
 /// A colour for the clip at `place`, from a row that stays apart to colour-blind eyes.
 std::string clip_colour(size_t place);

@@ -3,6 +3,7 @@
 #include "core/measure/deform.h"
 #include "core/measure/holding.h"
 #include "core/measure/pose.h"
+#include "core/measure/travel.h"
 
 #include <algorithm>
 #include <cmath>
@@ -16,9 +17,11 @@ constexpr double degrees = 180 / 3.14159265358979323846;
 
 /// What is compared of a pose.
 struct Stance {
-    std::vector<Vec3f> points; ///< of the surfaces, or the joints' places where there are none
-    std::vector<Vec3> places;  ///< of the joints that hold something
-    std::vector<Quat> turns;   ///< of the same, under their parents
+    std::vector<Vec3f> points;       ///< of the surfaces, or the joints' places where there are none
+    std::vector<Vec3> places;        ///< of the joints that hold something
+    std::vector<Quat> turns;         ///< of the same, under their parents
+    std::vector<Quat> above;         ///< of their parents, in the world
+    Quat carrier = Quat::Identity(); ///< of the joint that carries the whole, in the world
     Vec3 middle = Vec3::Zero();
 };
 
@@ -41,6 +44,7 @@ class Comparison {
         for (double& share : share_) {
             share /= sum > 0 ? sum : 1;
         }
+        carrier_ = carrying_joint(scene);
         first_ = at(0);
         second_ = at(1 / clip.rate);
     }
@@ -52,7 +56,13 @@ class Comparison {
         for (size_t j = 0; j < joints_.size(); ++j) {
             stance.places.push_back(point_of(pose.world[joints_[j]], Vec3::Zero()));
             stance.turns.push_back(pose.local[joints_[j]].rotation);
+            const int parent = scene_.nodes[joints_[j]].parent;
+            stance.above.push_back(parent < 0 ? Quat::Identity()
+                                              : Quat(nearest_rotation(linear_of(pose.world[parent]))));
             stance.middle += stance.places.back() * share_[j];
+        }
+        if (carrier_ >= 0) {
+            stance.carrier = Quat(nearest_rotation(linear_of(pose.world[carrier_])));
         }
         stance.points.resize(deformer_.point_count());
         deformer_.points(pose, stance.points);
@@ -72,11 +82,19 @@ class Comparison {
         way.y() = 0;
         seam.travel_m = way.norm();
         seam.travels = seam.travel_m > 0.1 * height_;
-        const Vec3 taken = seam.travels ? way : Vec3::Zero();
+        const double turn = turn_between(first_, last);
+        seam.turn_deg = turn * degrees;
+        seam.turns = std::abs(seam.turn_deg) > 20;
+        // Where the last pose would be, had the whole not gone and turned: about its middle, then back by the way.
+        const Quat back(Eigen::AngleAxisd(seam.turns ? -turn : 0, Vec3::UnitY()));
+        const Vec3 from = Vec3(last.middle.x(), 0, last.middle.z());
+        const Vec3 to = from - (seam.travels || seam.turns ? way : Vec3::Zero());
+        seam.set_down.topLeftCorner<3, 3>() = back.toRotationMatrix();
+        seam.set_down.topRightCorner<3, 1>() = to - back * from;
         size_t farthest = 0;
         for (size_t i = 0; i < last.points.size(); ++i) {
-            const double apart =
-                (last.points[i].cast<double>() - taken - first_.points[i].cast<double>()).norm() * 1000;
+            const Vec3 there = point_of(seam.set_down, last.points[i].cast<double>());
+            const double apart = (there - first_.points[i].cast<double>()).norm() * 1000;
             if (apart > seam.apart_mm) {
                 seam.apart_mm = apart;
                 farthest = i;
@@ -84,12 +102,17 @@ class Comparison {
         }
         seam.apart_at = holder_of(farthest);
         for (size_t j = 0; j < joints_.size(); ++j) {
-            const double turned = last.turns[j].angularDistance(first_.turns[j]) * degrees;
+            double turned = last.turns[j].angularDistance(first_.turns[j]) * degrees;
+            if (seam.turns && last.above[j].angularDistance(first_.above[j]) < 1e-6) {
+                // What is above it stands still: the turn of the whole is this joint's own.
+                const Quat own = last.above[j].conjugate() * back * last.above[j] * last.turns[j];
+                turned = std::min(turned, own.angularDistance(first_.turns[j]) * degrees);
+            }
             if (share_[j] >= 0.01 && turned > seam.turned_deg) {
                 seam.turned_deg = turned;
                 seam.turned_joint = scene_.nodes[joints_[j]].name;
             }
-            const Vec3 arriving = (last.places[j] - before.places[j]) * clip_.rate;
+            const Vec3 arriving = back * (last.places[j] - before.places[j]) * clip_.rate;
             const Vec3 leaving = (second_.places[j] - first_.places[j]) * clip_.rate;
             seam.speed_m_s = std::max(seam.speed_m_s, (arriving - leaving).norm());
         }
@@ -97,6 +120,17 @@ class Comparison {
     }
 
   private:
+    /// How far what carries the whole turned about up, radians: that part of its turn (swing and twist). Of what lies
+    /// or hangs head down it cannot be told: 0.
+    [[nodiscard]] double turn_between(const Stance& one, const Stance& other) const {
+        if (carrier_ < 0) {
+            return 0;
+        }
+        const Quat turn = other.carrier * one.carrier.conjugate();
+        return std::hypot(turn.y(), turn.w()) < 0.5 ? 0
+                                                    : std::remainder(2 * std::atan2(turn.y(), turn.w()), 360 / degrees);
+    }
+
     /// The joint that holds a point of the stance most; the surface's own name where none does.
     [[nodiscard]] std::string holder_of(size_t point) const {
         if (deformer_.point_count() == 0) {
@@ -127,6 +161,7 @@ class Comparison {
     std::vector<int> joints_;
     std::vector<double> share_; ///< of the surface that each of them holds
     double height_;
+    int carrier_ = -1;
     Stance first_;
     Stance second_;
 };

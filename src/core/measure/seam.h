@@ -16,13 +16,17 @@ struct Seam {
     double speed_m_s = 0; ///< largest change of a joint's velocity across the seam
     double travel_m = 0;  ///< how far the whole went over the ground between first and last
     bool travels = false; ///< travel is more than a tenth of the height, and is not counted in `apart_mm`
+    double turn_deg = 0;  ///< how far the joint that carries the whole turned about +Y between first and last
+    Mat4 set_down = Mat4::Identity(); ///< carries the last pose back to where the first stands: by way and turn
+    bool turns = false; ///< that is more than 20 degrees, and is counted neither in `apart_mm` nor in `turned_deg`
 
     /// No surface point jumps farther than 5 mm a metre of height.
     [[nodiscard]] bool closes(double height_m) const;
 };
 
 /// First frame against last frame, in world space. A clip that travels goes on from where it arrived, so the way over
-/// the ground (the mean of all joints, each by what it holds) is taken out of it before it is compared.
+/// the ground (the mean of all joints, each by what it holds) is taken out of it before it is compared; of one that
+/// goes round, the turn about up as well.
 Seam measure_seam(const Scene& scene, const Clip& clip, double height_m);
 
 struct Closing {

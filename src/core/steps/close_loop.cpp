@@ -67,26 +67,46 @@ struct Wish {
     int frames = 0;
 };
 
-/// Blends or adds; both on the clip's own frames.
-void lead_back(const Scene& scene, Clip& clip, const Wish& wish, bool travels) {
+/// Turns `q` (x, y, z, w; under a parent that rests as `ground`) by `angle` about the world's up.
+void turn_about_up(const Mat3& ground, double angle, float* q) {
+    const Quat above(nearest_rotation(ground));
+    const Quat up(Eigen::AngleAxisd(angle, Vec3::UnitY()));
+    const Quat turned = above.conjugate() * up * above * Quat(q[3], q[0], q[1], q[2]);
+    std::copy_n(turned.normalized().coeffs().cast<float>().eval().data(), 4, q);
+}
+
+/// Blends or adds; both on the clip's own frames. What travels keeps its way, and what goes round its turn: the first
+/// pose that it is led to stands there as the whole has come to stand.
+void lead_back(const Scene& scene, Clip& clip, const Wish& wish, const Seam& seam) {
     BakedClip baked = bake_tracks(clip);
     const std::vector<Mat4> world = rest_world(scene);
     const std::set<int> tops = carriers_of(scene, baked);
     const bool add = wish.way == "repeat_first";
     const int last = baked.frames - 1;
+    double turn = seam.turns ? seam.turn_deg * 3.14159265358979323846 / 180 : 0;
+    if (seam.turns && add) {
+        const auto heading = [&](int frame) {
+            const Mat4 stand = stand_of(scene, baked, frame);
+            return std::atan2(stand(0, 2), stand(2, 2));
+        };
+        turn += std::remainder(heading(last) - heading(last - 1), 2 * 3.14159265358979323846); // it goes on as it went
+    }
     for (BakedTrack& track : baked.tracks) {
-        const std::vector<float> first(track.at(0), track.at(0) + track.width);
-        const bool carries = travels && tops.count(track.node) != 0;
+        std::vector<float> first(track.at(0), track.at(0) + track.width);
+        const bool carries = (seam.travels || seam.turns) && tops.count(track.node) != 0;
         if (add) {
             std::vector<float> end(track.at(last), track.at(last) + track.width);
             for (int k = 0; carries && track.path == Path::translation && k < 3; ++k) {
-                end[static_cast<size_t>(k)] += track.at(last)[k] - track.at(last - 1)[k]; // it goes on as it went
+                end[static_cast<size_t>(k)] += track.at(last)[k] - track.at(last - 1)[k];
             }
             track.values.insert(track.values.end(), end.begin(), end.end());
         }
         Mat3 ground = Mat3::Identity();
         if (carries && scene.nodes[track.node].parent >= 0) {
             ground = linear_of(world[scene.nodes[track.node].parent]);
+        }
+        if (carries && track.path == Path::rotation) {
+            turn_about_up(ground, turn, first.data());
         }
         const int to = add ? last + 1 : last;
         lead_to(track, first.data(), add ? to : std::max(0, last - wish.frames), to, carries ? &ground : nullptr);
@@ -135,7 +155,7 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
             return Problem{fmt::format("“{}” has {} frames: {} cannot be blended.", name, clip.frames(), wish.frames),
                            "", "Blend over fewer."};
         }
-        lead_back(scene, clip, wish, before.travels);
+        lead_back(scene, clip, wish, before);
         mark_remade(clip);
         result.account = wish.way == "blend"
                              ? fmt::format("the last {} frames of “{}” lead into its first pose", wish.frames, name)
@@ -144,6 +164,9 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
     clip.repeats = true;
     const Seam after = measure_seam(result.scene, clip, height);
     clip.last_is_first = after.apart_mm < 0.05 && after.turned_deg < 0.05;
+    if (after.turns) {
+        result.account += fmt::format("; it goes round by {:.0f}° each time", after.turn_deg);
+    }
     result.account += fmt::format("; seam {:.1f} → {:.1f} mm, {:.1f} → {:.1f}°", before.apart_mm, after.apart_mm,
                                   before.turned_deg, after.turned_deg);
     if (!after.closes(height)) {

@@ -1,0 +1,57 @@
+#include "core/base/csv.h"
+
+namespace wembrix {
+
+std::string csv_field(const std::string& field) {
+    if (field.find_first_of(",\"\r\n") == std::string::npos) {
+        return field;
+    }
+    std::string text = "\"";
+    for (const char c : field) {
+        text += c == '"' ? "\"\"" : std::string(1, c);
+    }
+    return text + "\"";
+}
+
+Result<std::vector<std::vector<std::string>>> csv_records(std::string_view text, const std::string& where) {
+    if (text.substr(0, 3) == "\xEF\xBB\xBF") {
+        text.remove_prefix(3);
+    }
+    std::vector<std::vector<std::string>> records;
+    std::vector<std::string> record(1);
+    bool inside = false;
+    const auto end_record = [&] {
+        if (record.size() > 1 || !record[0].empty()) {
+            records.push_back(record);
+        }
+        record.assign(1, "");
+    };
+    for (size_t i = 0; i < text.size(); ++i) {
+        const char c = text[i];
+        if (inside) {
+            if (c != '"') {
+                record.back() += c;
+            } else if (i + 1 < text.size() && text[i + 1] == '"') {
+                record.back() += '"';
+                ++i;
+            } else {
+                inside = false;
+            }
+        } else if (c == '"') {
+            inside = true;
+        } else if (c == ',') {
+            record.emplace_back();
+        } else if (c == '\n') {
+            end_record();
+        } else if (c != '\r') {
+            record.back() += c;
+        }
+    }
+    if (inside) {
+        return Problem{"a quote is opened and never closed.", where, "", true};
+    }
+    end_record();
+    return records;
+}
+
+} // namespace wembrix

@@ -1,0 +1,45 @@
+// The way of a file into a delivery: written aside, read back, and put in place when all of them are checked.
+#pragma once
+
+#include "core/delivery/delivery.h"
+
+#include <filesystem>
+#include <functional>
+#include <string>
+#include <vector>
+
+namespace wembrix {
+
+/// A folder beside the delivery that is gone when this is. What runs that were killed left behind is swept away first.
+class Aside {
+  public:
+    explicit Aside(const std::filesystem::path& folder);
+    Aside(const Aside&) = delete;
+    Aside& operator=(const Aside&) = delete;
+    ~Aside();
+    [[nodiscard]] const std::filesystem::path& path() const { return path_; }
+    [[nodiscard]] bool failed() const { return failed_; }
+
+  private:
+    std::filesystem::path path_;
+    bool failed_ = false;
+};
+
+/// Writes the scene into the folder `aside`, says so in `arrival`, and reads it back.
+Result<Scene> there_and_back(const Scene& scene, const std::string& stem, const Destination& destination,
+                             const std::filesystem::path& aside, Arrival& arrival);
+
+/// The model that clips are checked on: conformed, and if the container holds models, written and read back. What was
+/// written is in `arrival`.
+Result<Scene> model_there_and_back(const Scene& prepared, const Destination& destination, const std::string& stem,
+                                   const std::filesystem::path& aside, Arrival& arrival);
+
+/// Puts in place what arrived, from where it lies aside. The manifest names every file before it is moved, so that a
+/// file left by a crash is known as ours. A file that is there and that `old` does not list is never replaced: its
+/// arrival is held.
+Outcome put_in_place(const std::vector<Arrival*>& arrivals, const nlohmann::json& old,
+                     const std::filesystem::path& folder);
+/// The manifest as it is after that; what only the old one lists is taken away.
+Outcome settle_manifest(const nlohmann::json& old, const nlohmann::json& now, const std::filesystem::path& folder);
+
+} // namespace wembrix

@@ -1,0 +1,400 @@
+#include "core/job/takes_run.h"
+
+#include "core/base/files.h"
+#include "core/delivery/arrival_check.h"
+#include "core/delivery/handover.h"
+#include "core/delivery/manifest.h"
+#include "core/destination/conform.h"
+#include "core/formats/format.h"
+#include "core/job/assemble.h"
+#include "core/job/card_edits.h"
+#include "core/job/cuts.h"
+#include "core/steps/chosen_clips.h"
+#include "core/steps/names.h"
+
+#include <algorithm>
+#include <fmt/format.h>
+#include <mutex>
+#include <set>
+#include <tbb/parallel_pipeline.h>
+#include <tbb/task_arena.h>
+
+namespace wembrix {
+
+namespace fs = std::filesystem;
+using nlohmann::json;
+
+bool TakesReport::all_arrived() const {
+    return !stopped && !rows.empty() && arrived() == rows.size();
+}
+
+size_t TakesReport::arrived() const {
+    return static_cast<size_t>(std::count_if(rows.begin(), rows.end(),
+                                             [](const Row& row) { return row.arrival.state == CellState::arrived; }));
+}
+
+Result<std::vector<fs::path>> takes_in(const fs::path& folder) {
+    std::error_code error;
+    if (!fs::is_directory(folder, error)) {
+        return Problem{"is no folder.", folder.string(), "Name the folder that the takes lie in."};
+    }
+    std::set<std::string> suffixes;
+    for (const Format& format : formats()) {
+        suffixes.insert(std::string(format.suffix));
+    }
+    std::vector<fs::path> takes;
+    for (fs::directory_iterator entry(folder, error), end; !error && entry != end; entry.increment(error)) {
+        std::string suffix = entry->path().extension().string();
+        std::transform(suffix.begin(), suffix.end(), suffix.begin(), [](unsigned char c) { return std::tolower(c); });
+        if (suffixes.count(suffix) != 0) {
+            takes.push_back(entry->path());
+        }
+    }
+    std::sort(takes.begin(), takes.end());
+    if (takes.empty()) {
+        return Problem{"holds no takes.", folder.string(), "Wembrix reads .glb, .gltf and .bvh."};
+    }
+    return takes;
+}
+
+namespace {
+
+/// What is left of one take when it has been through: rows, no scenes.
+struct Through {
+    std::string take;
+    std::vector<Arrival> arrivals;
+    json clips = json::array(); ///< manifest rows, one an arrival
+    std::string model_content;
+    MadeFrom made_from;
+};
+
+/// The names of clips that a step asks for; empty when it means all of them.
+std::vector<std::string> clips_asked_for(const Step& step) {
+    if (!is_for_clips(step.id)) {
+        return {};
+    }
+    for (const char* key : {"take", "clip"}) {
+        if (step.parameters.contains(key) && step.parameters[key].is_string()) {
+            return {step.parameters[key].get<std::string>()};
+        }
+    }
+    std::vector<std::string> names;
+    if (step.parameters.contains("clips") && step.parameters["clips"].is_array()) {
+        for (const json& name : step.parameters["clips"]) {
+            if (name.is_string()) {
+                names.push_back(name.get<std::string>());
+            }
+        }
+    }
+    return names;
+}
+
+class Run {
+  public:
+    Run(const TakesRequest& request, const fs::path& aside) : request_(request), aside_(aside) {
+        base_ = *request.model;
+        base_.clips.clear();
+    }
+
+    /// The model after the card, for the manifest's head. A malformed step is a Problem: it would be for every take.
+    Result<Scene> model_alone() const {
+        Scene scene = base_;
+        for (const Step& step : request_.steps) {
+            if (!step.on || is_for_clips(step.id)) {
+                continue;
+            }
+            Result<StepResult> applied = apply_step(scene, step);
+            if (applied) {
+                scene = std::move(applied->scene);
+            } else if (applied.problem().malformed) {
+                return applied.problem();
+            }
+        }
+        return scene;
+    }
+
+    Through through(const fs::path& take, size_t number) {
+        Through out;
+        out.take = take.filename().string();
+        out.made_from = request_.made_from;
+        const auto held = [&](const std::string& clip, const std::string& reason) {
+            Arrival arrival;
+            arrival.deliverable = {Deliverable::Kind::clip, clip, clip};
+            arrival.state = CellState::held;
+            arrival.reason = reason;
+            out.arrivals.push_back(std::move(arrival));
+            out.clips.push_back(json());
+        };
+        const std::string stem = take.stem().string();
+        const Result<Scene> received = receive(take, out);
+        if (!received) {
+            held(stem, received.problem().sentence());
+            return out;
+        }
+        const Result<Scene> prepared = prepare(take, *received, out);
+        if (!prepared) {
+            held(stem, prepared.problem().sentence());
+            return out;
+        }
+        for (const Finding& finding : look_for_findings({*prepared, &request_.destination})) {
+            if (finding.grade == Grade::stop) {
+                held(stem, finding.message + ". " + finding.reason);
+                return out;
+            }
+        }
+        out.model_content = content_of_model(*prepared, request_.destination, request_.job_name);
+        const Result<std::shared_ptr<const Scene>> model = model_for_check(*prepared, out.model_content);
+        if (!model) {
+            held(stem, model.problem().sentence());
+            return out;
+        }
+        const fs::path aside = aside_ / std::to_string(number);
+        std::error_code error;
+        fs::create_directories(aside, error);
+        for (const Clip& clip : prepared->clips) {
+            if (!clip.deliver) {
+                continue;
+            }
+            Arrival arrival;
+            const Outcome made = deliver_clip(*prepared, clip, **model, aside, out.model_content, arrival);
+            if (!made) {
+                held(clip.name, made.problem().sentence());
+                continue;
+            }
+            out.clips.push_back(clip_row(clip, request_.destination, arrival.files.front()));
+            arrival.scene = nullptr;
+            arrival.drift.per_frame_mm = {};
+            out.arrivals.push_back(std::move(arrival));
+        }
+        if (out.arrivals.empty()) {
+            held(stem, "the card leaves nothing of it to deliver");
+        }
+        return out;
+    }
+
+  private:
+    /// The take on the model, under the names that its clips go out by.
+    Result<Scene> receive(const fs::path& take, Through& out) const {
+        const Result<std::string> bytes = read_file(take);
+        if (!bytes) {
+            return bytes.problem();
+        }
+        out.made_from.sources.emplace_back(out.take, hash_of(*bytes));
+        Result<Scene> source = read_scene(take);
+        if (!source) {
+            return source.problem();
+        }
+        if (source->clips.empty()) {
+            return Problem{"holds no take.", out.take, ""};
+        }
+        if (source->clips.size() == 1) {
+            source->clips[0].name = take.stem().string();
+        }
+        Scene received = assemble({{"", base_}, {out.take, source.take()}});
+        if (received.nodes.size() != base_.nodes.size() || received.clips.empty()) {
+            return Problem{"moves joints that are not this model's: fewer than half of their names are in it.",
+                           out.take, ""};
+        }
+        return received;
+    }
+
+    Result<Scene> prepare(const fs::path& take, const Scene& received, Through& out) const {
+        std::vector<Step> steps = request_.steps;
+        for (const char* suffix : {".csv", ".json"}) {
+            const fs::path list = fs::path(take).replace_extension(suffix);
+            std::error_code error;
+            if (!fs::is_regular_file(list, error)) {
+                continue;
+            }
+            if (received.clips.size() != 1) {
+                return Problem{fmt::format("cuts a file of {} takes; it can only cut one.", received.clips.size()),
+                               list.filename().string(), ""};
+            }
+            const Result<std::string> text = read_file(list);
+            if (!text) {
+                return text.problem();
+            }
+            out.made_from.sources.emplace_back(list.filename().string(), hash_of(*text));
+            const Result<std::vector<Cut>> cuts =
+                cuts_from_text(*text, list.filename().string(), received.clips[0].rate);
+            if (!cuts) {
+                return cuts.problem();
+            }
+            cut_before_other_clip_steps(steps, received.clips[0].name, *cuts);
+            break;
+        }
+        Scene scene = received;
+        for (const Step& step : steps) {
+            const std::vector<std::string> asked = clips_asked_for(step);
+            if (!step.on || (!asked.empty() && !chosen_clips(scene, asked))) {
+                continue;
+            }
+            Result<StepResult> applied = apply_step(scene, step);
+            if (!applied) {
+                Problem problem = applied.problem();
+                problem.what = "a step does not fit: " + problem.what;
+                return problem;
+            }
+            scene = std::move(applied->scene);
+        }
+        return scene;
+    }
+
+    /// Takes share a model as long as the card makes the same of it: it is written and read back once for all of them.
+    Result<std::shared_ptr<const Scene>> model_for_check(const Scene& prepared, const std::string& content) {
+        const std::lock_guard lock(model_mutex_);
+        if (model_ == nullptr || model_is_ != content) {
+            const fs::path aside = aside_ / "model";
+            std::error_code error;
+            fs::create_directories(aside, error);
+            Arrival unused;
+            Result<Scene> model = model_there_and_back(prepared, request_.destination, "model", aside, unused);
+            fs::remove_all(aside, error);
+            if (!model) {
+                return model.problem();
+            }
+            model_ = std::make_shared<const Scene>(model.take());
+            model_is_ = content;
+        }
+        return model_;
+    }
+
+    Outcome deliver_clip(const Scene& prepared, const Clip& clip, const Scene& model, const fs::path& aside,
+                         const std::string& model_content, Arrival& arrival) const {
+        Result<std::string> stem =
+            file_stem(request_.destination.clip_file, request_.job_name, clip.name, request_.destination);
+        if (!stem) {
+            return stem.problem();
+        }
+        arrival.deliverable = {Deliverable::Kind::clip, clip.name, stem.take()};
+        arrival.content = content_of_clip(clip, model_content);
+        const Conformed conformed = conform_clip(prepared, clip, request_.destination);
+        const Result<Scene> arrived =
+            there_and_back(conformed.scene, arrival.deliverable.stem, request_.destination, aside, arrival);
+        if (!arrived) {
+            return arrived.problem();
+        }
+        check_clip(prepared, clip, *arrived, model, request_.destination, arrival);
+        return Done{};
+    }
+
+    const TakesRequest& request_;
+    fs::path aside_;
+    Scene base_;
+    std::mutex model_mutex_;
+    std::shared_ptr<const Scene> model_;
+    std::string model_is_;
+};
+
+/// Of two clips that would share a name or a file, the first goes out.
+void hold_doubled(std::vector<Through>& all) {
+    std::set<std::string> files = {"delivery"};
+    std::set<std::string> ids;
+    for (Through& one : all) {
+        for (Arrival& arrival : one.arrivals) {
+            std::string folded = arrival.deliverable.stem;
+            std::transform(folded.begin(), folded.end(), folded.begin(),
+                           [](unsigned char c) { return std::tolower(c); });
+            if (arrival.state == CellState::arrived &&
+                (!files.insert(folded).second || !ids.insert(arrival.deliverable.id()).second)) {
+                arrival.state = CellState::held;
+                arrival.reason = fmt::format("another take goes out as “{}” already", arrival.deliverable.stem);
+            }
+        }
+    }
+}
+
+Result<TakesReport> settle(const TakesRequest& request, const Scene& model, std::vector<Through> all) {
+    hold_doubled(all);
+    const json old = read_manifest(request.folder);
+    std::vector<Arrival*> arrivals;
+    for (Through& one : all) {
+        for (Arrival& arrival : one.arrivals) {
+            arrivals.push_back(&arrival);
+        }
+    }
+    if (Outcome placed = put_in_place(arrivals, old, request.folder); !placed) {
+        return placed.problem();
+    }
+    json files = json::array();
+    json clips = json::array();
+    json held = json::array();
+    TakesReport report;
+    for (Through& one : all) {
+        for (size_t a = 0; a < one.arrivals.size(); ++a) {
+            Arrival& arrival = one.arrivals[a];
+            if (arrival.state == CellState::arrived) {
+                for (json& row : file_rows(arrival, one.model_content, one.made_from, request.destination)) {
+                    files.push_back(std::move(row));
+                }
+                clips.push_back(std::move(one.clips[a]));
+            } else {
+                held.push_back({{"deliverable", arrival.deliverable.id()},
+                                {"content", arrival.content},
+                                {"reason", arrival.reason},
+                                {"take", one.take}});
+            }
+            report.rows.push_back({one.take, std::move(arrival)});
+        }
+    }
+    report.manifest = manifest_after_run(manifest_head(model, request.destination, request.job_name), old,
+                                         std::move(files), std::move(clips), std::move(held));
+    if (Outcome settled = settle_manifest(old, report.manifest, request.folder); !settled) {
+        return settled.problem();
+    }
+    return report;
+}
+
+} // namespace
+
+Result<TakesReport> deliver_takes(const TakesRequest& request) {
+    std::error_code error;
+    fs::create_directories(request.folder, error);
+    const Aside aside(request.folder);
+    if (error || aside.failed()) {
+        return Problem{"cannot be written to.", request.folder.string(),
+                       "Choose another folder, or give yourself the right to write there."};
+    }
+    Run run(request, aside.path());
+    const Result<Scene> model = run.model_alone();
+    if (!model) {
+        return model.problem();
+    }
+    std::vector<Through> all(request.takes.size());
+    size_t next = 0;
+    size_t done = 0;
+    bool stopped = false;
+    const auto take_next = [&](tbb::flow_control& control) {
+        stopped = stopped || (request.stop && request.stop());
+        if (stopped || next == request.takes.size()) {
+            control.stop();
+            return size_t{0};
+        }
+        return next++;
+    };
+    const auto work = [&](size_t number) {
+        // Waiting inside a take must not begin another: memory would hold both.
+        tbb::this_task_arena::isolate([&] { all[number] = run.through(request.takes[number], number); });
+        return number;
+    };
+    const auto tell = [&](size_t number) {
+        ++done;
+        if (request.progress) {
+            request.progress(done, request.takes.size(), all[number].take);
+        }
+    };
+    // Takes that are through wait for those before them as rows: a few more at a time keep the cores at work and hold
+    // no more scenes than there are cores.
+    tbb::parallel_pipeline(4 * static_cast<size_t>(tbb::this_task_arena::max_concurrency()),
+                           tbb::make_filter<void, size_t>(tbb::filter_mode::serial_in_order, take_next) &
+                               tbb::make_filter<size_t, size_t>(tbb::filter_mode::parallel, work) &
+                               tbb::make_filter<size_t, void>(tbb::filter_mode::serial_in_order, tell));
+    all.resize(next);
+    Result<TakesReport> report = settle(request, *model, std::move(all));
+    if (report) {
+        report->stopped = stopped;
+    }
+    return report;
+}
+
+} // namespace wembrix

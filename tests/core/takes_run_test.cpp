@@ -1,0 +1,248 @@
+// One card over many takes: what goes out, what is held, what stays in the folder, and that cores change nothing.
+#include "core/base/files.h"
+#include "core/delivery/manifest.h"
+#include "core/formats/bvh/bvh.h"
+#include "core/formats/format.h"
+#include "core/job/takes_run.h"
+#include "core/measure/pose.h"
+#include "small_scenes.h"
+
+#include <filesystem>
+#include <gtest/gtest.h>
+#include <tbb/global_control.h>
+
+namespace wembrix::testing {
+namespace {
+
+namespace fs = std::filesystem;
+using nlohmann::json;
+
+class ManyTakes : public ::testing::Test {
+  protected:
+    void SetUp() override {
+        folder = fs::temp_directory_path() /
+                 ("wembrix_takes_" + std::string(::testing::UnitTest::GetInstance()->current_test_info()->name()));
+        fs::remove_all(folder);
+        fs::create_directories(folder / "takes");
+        Scene model = tower({"root", "spine", "neck", "head"});
+        add_nod(model, "its_own", 1, 0.2, true); // what the model brings along is no take of the run
+        request.model = std::make_shared<const Scene>(model);
+        request.steps = {{"rename_joints", {{"names", {{"head", "skull"}}}}}, {"bake", {{"rate", 30}}}};
+        request.destination = built_in_destinations()[1];
+        request.job_name = "tower";
+        request.folder = folder / "out";
+        request.made_from.sources = {{"tower.glb", "m"}};
+        request.made_from.card = "c";
+    }
+    void TearDown() override { fs::remove_all(folder); }
+
+    /// A take that nods `joint` by an angle of its own, as a file of its own.
+    void put_take(const std::string& file, double angle,
+                  const std::vector<std::string>& names = {"root", "spine", "neck", "head"}) {
+        Scene take = tower(names);
+        add_nod(take, "the take", 2, angle, true, 46);
+        put(file, take);
+    }
+    void put(const std::string& file, const Scene& take) {
+        const fs::path path = folder / "takes" / file;
+        const Format* format = format_with_id(path.extension().string().substr(1));
+        const Result<std::vector<WrittenFile>> written = format->write(take, path.stem().string());
+        ASSERT_TRUE(written.ok());
+        for (const WrittenFile& one : *written) {
+            ASSERT_TRUE(write_file_whole(folder / "takes" / one.name, one.bytes).ok());
+        }
+    }
+    TakesReport run() {
+        Result<std::vector<fs::path>> takes = takes_in(folder / "takes");
+        EXPECT_TRUE(takes.ok());
+        request.takes = takes.take();
+        Result<TakesReport> report = deliver_takes(request);
+        EXPECT_TRUE(report.ok()) << (report.ok() ? "" : report.problem().sentence());
+        return report ? report.take() : TakesReport();
+    }
+    [[nodiscard]] std::vector<std::string> files() const {
+        std::vector<std::string> names;
+        for (const auto& entry : fs::directory_iterator(request.folder)) {
+            names.push_back(entry.path().filename().string());
+        }
+        std::sort(names.begin(), names.end());
+        return names;
+    }
+    static std::string reason(const TakesReport& report, const std::string& take) {
+        for (const TakesReport::Row& row : report.rows) {
+            if (row.take == take) {
+                return row.arrival.reason;
+            }
+        }
+        return "no such take";
+    }
+
+    fs::path folder;
+    TakesRequest request;
+};
+
+TEST_F(ManyTakes, EachBecomesAClipOfItsOwnNamedAfterItsFile) {
+    for (int i = 0; i < 12; ++i) {
+        put_take("nod_" + std::string(i < 10 ? "0" : "") + std::to_string(i) + (i % 2 == 0 ? ".glb" : ".bvh"),
+                 0.1 + 0.05 * i);
+    }
+    const TakesReport report = run();
+    ASSERT_EQ(report.rows.size(), 12U);
+    EXPECT_TRUE(report.all_arrived()) << reason(report, "nod_01.bvh") << reason(report, "nod_00.glb");
+    EXPECT_EQ(files().size(), 13U) << "twelve clips, the manifest, and nothing aside";
+    for (int i = 0; i < 12; ++i) {
+        const std::string name = "nod_" + std::string(i < 10 ? "0" : "") + std::to_string(i);
+        const Result<Scene> there = read_scene(request.folder / ("tower_" + name + ".glb"));
+        ASSERT_TRUE(there.ok()) << name;
+        ASSERT_EQ(there->clips.size(), 1U);
+        EXPECT_EQ(there->clips[0].name, name);
+        EXPECT_GE(there->find_node("skull"), 0) << "the card went over it";
+        // Half way through, the neck has turned by this take's own angle.
+        Pose pose;
+        Poser(*there, &there->clips[0]).at(22.5 / 30, pose);
+        const Vec3 up = pose.world[there->find_node("neck")].block<3, 1>(0, 1);
+        EXPECT_NEAR(std::acos(up.y()), (0.1 + 0.05 * i) * 44 / 45.0, 0.01) << name;
+    }
+    const json manifest = read_manifest(request.folder);
+    ASSERT_EQ(manifest["clips"].size(), 12U);
+    EXPECT_EQ(manifest["clips"][3]["frames"], 46);
+    EXPECT_EQ(manifest["files"][3]["made_from"]["sources"][1]["file"], "nod_03.bvh");
+    EXPECT_EQ(manifest["joints"][3]["name"], "skull");
+    EXPECT_EQ(manifest["held"].size(), 0U);
+}
+
+TEST_F(ManyTakes, AreTheSameOnOneCoreAndOnTwo) {
+    for (int i = 0; i < 6; ++i) {
+        put_take("nod_" + std::to_string(i) + ".glb", 0.1 + 0.1 * i);
+    }
+    json manifests[2];
+    for (const size_t cores : {1U, 2U}) {
+        const tbb::global_control limit(tbb::global_control::max_allowed_parallelism, cores);
+        EXPECT_TRUE(run().all_arrived());
+        manifests[cores - 1] = read_manifest(request.folder);
+    }
+    EXPECT_EQ(manifests[0].dump(), manifests[1].dump());
+}
+
+TEST_F(ManyTakes, AListBesideATakeCutsIt) {
+    put_take("long.glb", 0.4);
+    ASSERT_TRUE(write_file_whole(folder / "takes/long.csv",
+                                 "name,from_s,to_s,deliver\nup,0,0.75,\ndown,0.75,1.5,yes\nstays,0,1,no\n")
+                    .ok());
+    put_take("short.glb", 0.2);
+    const TakesReport report = run();
+    EXPECT_TRUE(report.all_arrived());
+    EXPECT_EQ(files(),
+              (std::vector<std::string>{"delivery.json", "tower_down.glb", "tower_short.glb", "tower_up.glb"}));
+    EXPECT_EQ(report.manifest["clips"][0]["frames"], 23 + 1) << "0.75 s lie between frames 22 and 23";
+    ASSERT_TRUE(write_file_whole(folder / "takes/short.csv", "name,first,last\nbeyond,0,900\n").ok());
+    const TakesReport again = run();
+    EXPECT_FALSE(again.all_arrived());
+    EXPECT_NE(reason(again, "short.glb").find("ends at frame 900"), std::string::npos) << reason(again, "short.glb");
+    EXPECT_EQ(again.arrived(), 2U) << "the other take is not held by it";
+}
+
+TEST_F(ManyTakes, WhatIsWrongWithOneHoldsThatOneAlone) {
+    put_take("a.glb", 0.1);
+    put_take("b.bvh", 0.2, {"wheel", "axle", "spoke", "rim"});
+    ASSERT_TRUE(write_file_whole(folder / "takes/c.glb", "glTF but no more than that").ok());
+    Scene two = tower({"root", "spine", "neck", "head"});
+    add_nod(two, "a", 1, 0.3, true);
+    add_nod(two, "other", 1, 0.5, true);
+    put("d.glb", two);
+    put("e.glb", tower({"root", "spine", "neck", "head"}));
+    ASSERT_TRUE(write_file_whole(folder / "takes/readme.txt", "no take").ok());
+    const TakesReport report = run();
+    EXPECT_EQ(files(), (std::vector<std::string>{"delivery.json", "tower_a.glb", "tower_other.glb"}));
+    EXPECT_NE(reason(report, "b.bvh").find("not this model's"), std::string::npos) << reason(report, "b.bvh");
+    EXPECT_NE(reason(report, "c.glb").find("c.glb"), std::string::npos) << reason(report, "c.glb");
+    EXPECT_NE(reason(report, "d.glb").find("another take goes out as “tower_a”"), std::string::npos)
+        << reason(report, "d.glb");
+    EXPECT_NE(reason(report, "e.glb").find("no take"), std::string::npos) << reason(report, "e.glb");
+    EXPECT_EQ(report.manifest["held"].size(), 4U);
+    EXPECT_EQ(report.arrived(), 2U);
+}
+
+TEST_F(ManyTakes, StepsForClipsThatATakeDoesNotHaveArePassedOver) {
+    request.steps = {{"split_take", {{"take", "its_own"}, {"clips", {{{"name", "x"}, {"first", 0}, {"last", 9}}}}}},
+                     {"reverse", {{"clips", {"swing*"}}}},
+                     {"close_loop", {{"clip", "its_own"}}}};
+    Scene take = tower({"root", "spine", "neck", "head"});
+    add_nod(take, "the take", 2, 0.5, false, 31);
+    put("swing_1.glb", take);
+    put("stay.glb", take);
+    EXPECT_TRUE(run().all_arrived());
+    const auto turned_at_first = [&](const std::string& file) {
+        const Result<Scene> there = read_scene(request.folder / file);
+        Pose pose;
+        Poser(*there, &there->clips[0]).at(0, pose);
+        return std::acos(std::min(1.0, pose.world[there->find_node("neck")](1, 1)));
+    };
+    EXPECT_NEAR(turned_at_first("tower_swing_1.glb"), 0.5, 1e-3) << "reversed";
+    EXPECT_NEAR(turned_at_first("tower_stay.glb"), 0, 1e-3) << "not reversed";
+}
+
+TEST_F(ManyTakes, LiveBesideTheJobsOwnDelivery) {
+    Scene prepared = *request.model;
+    DeliveryRequest own;
+    own.prepared = &prepared;
+    own.destination = request.destination;
+    own.job_name = request.job_name;
+    own.folder = request.folder;
+    ASSERT_TRUE(deliver(own).ok());
+    request.steps = {};
+    put_take("a.glb", 0.3);
+    put_take("b.glb", 0.4);
+    EXPECT_TRUE(run().all_arrived());
+    const std::vector<std::string> all = {"delivery.json", "tower_a.glb", "tower_b.glb", "tower_its_own.glb",
+                                          "tower_model.glb"};
+    EXPECT_EQ(files(), all);
+    ASSERT_TRUE(deliver(own).ok());
+    EXPECT_EQ(files(), all) << "a delivery of the job leaves what the run put there";
+    EXPECT_EQ(read_manifest(request.folder)["files"].size(), 4U);
+    put_take("b.glb", 0.7);
+    fs::remove(folder / "takes/a.glb");
+    EXPECT_TRUE(run().all_arrived());
+    EXPECT_EQ(files(), all) << "a run over fewer takes takes nothing away";
+    EXPECT_EQ(read_manifest(request.folder)["clips"].size(), 3U);
+    // A file that somebody else put there stays as it is.
+    put_take("c.glb", 0.7);
+    ASSERT_TRUE(write_file_whole(request.folder / "tower_c.glb", "somebody's own").ok());
+    const TakesReport report = run();
+    EXPECT_NE(reason(report, "c.glb").find("is there already"), std::string::npos);
+    EXPECT_EQ(*read_file(request.folder / "tower_c.glb"), "somebody's own");
+}
+
+TEST_F(ManyTakes, CanBeStopped) {
+    for (int i = 0; i < 8; ++i) {
+        put_take("nod_" + std::to_string(i) + ".glb", 0.1 + 0.1 * i);
+    }
+    const tbb::global_control limit(tbb::global_control::max_allowed_parallelism, 1);
+    std::vector<std::string> told;
+    request.progress = [&](size_t done, size_t all, const std::string& what) {
+        EXPECT_EQ(all, 8U);
+        told.push_back(what);
+        EXPECT_EQ(done, told.size());
+    };
+    request.stop = [&] { return told.size() >= 3; };
+    const TakesReport report = run();
+    EXPECT_TRUE(report.stopped);
+    EXPECT_FALSE(report.all_arrived());
+    EXPECT_EQ(report.rows.size(), 3U);
+    EXPECT_EQ(told, (std::vector<std::string>{"nod_0.glb", "nod_1.glb", "nod_2.glb"}));
+    EXPECT_EQ(files().size(), 4U) << "what had been through is in place";
+}
+
+TEST_F(ManyTakes, AFolderWithoutTakesIsRefused) {
+    EXPECT_FALSE(takes_in(folder / "takes").ok());
+    EXPECT_FALSE(takes_in(folder / "nowhere").ok());
+    put_take("a.glb", 0.3);
+    request.steps = {{"rename_joints", {{"nonsense", 1}}}};
+    request.takes = *takes_in(folder / "takes");
+    const Result<TakesReport> report = deliver_takes(request);
+    ASSERT_FALSE(report.ok()) << "a malformed card is refused at once, not a thousand times";
+    EXPECT_TRUE(report.problem().malformed);
+}
+
+} // namespace
+} // namespace wembrix::testing
