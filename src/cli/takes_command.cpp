@@ -64,6 +64,11 @@ int takes(const TakesOptions& options) {
     if (!(options.shortest_s > 0 && options.shortest_s < 1e6)) {
         return refuse({"--shortest is a time in seconds, greater than 0.", "usage", ""});
     }
+    if (!(options.foot_height_m >= 0 && options.foot_height_m < 1e6 && options.foot_speed_m_s >= 0 &&
+          options.foot_speed_m_s < 1e6)) {
+        return refuse({"--foot-height and --foot-speed are metres and metres a second, 0 or more.", "usage", ""});
+    }
+    const ContactLimits limits{options.foot_height_m, options.foot_speed_m_s};
     const Result<Opened> opened = open_and_replay(options.file);
     if (!opened) {
         return refuse(opened.problem());
@@ -109,7 +114,7 @@ int takes(const TakesOptions& options) {
                              {"top_frame", travel.top_frame}};
         }
         row["contacts"] = nlohmann::json::array();
-        for (const Contact& contact : contacts_of(scene, clip, feet, height)) {
+        for (const Contact& contact : contacts_of(scene, clip, feet, height, limits)) {
             row["contacts"].push_back({{"joint", scene.nodes[static_cast<size_t>(contact.joint)].name},
                                        {"first", contact.first},
                                        {"last", contact.last},

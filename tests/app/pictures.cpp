@@ -7,8 +7,10 @@
 #include "style/look.h"
 
 #include <QApplication>
+#include <QComboBox>
 #include <QElapsedTimer>
 #include <QLineEdit>
+#include <QPushButton>
 #include <QScreen>
 #include <cstdio>
 #include <functional>
@@ -145,6 +147,22 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         window.takes().go_to(QStringLiteral("shake_off"), 60);
         wait_for([&] { return !window.takes().model().is_busy(); });
         take(window, out, QStringLiteral("takes"));
+    }
+    if (wanted("takes-curves")) {
+        window.choose_station(2);
+        const Scene& prepared = window.session().state()->replay.prepared();
+        window.selection().choose(prepared.nodes[prepared.find_node("leg_shank_l")].identity);
+        window.takes().go_to(QStringLiteral("wade"), 88);
+        window.findChild<QPushButton*>(QStringLiteral("showEnds"))->setChecked(true);
+        auto* curves = window.findChild<QComboBox*>(QStringLiteral("curveChoice"));
+        curves->setCurrentIndex(2);
+        Q_EMIT curves->activated(2);
+        wait_for([&] { return window.twin().right().view().ends() != nullptr; });
+        take(window, out, QStringLiteral("takes-curves"));
+        window.findChild<QPushButton*>(QStringLiteral("showEnds"))->setChecked(false);
+        curves->setCurrentIndex(0);
+        Q_EMIT curves->activated(0);
+        window.selection().clear();
     }
     if (wanted("apart")) {
         window.choose_station(0);

@@ -114,6 +114,42 @@ check "a time that is none" ends 2 "$cli" takes "$work/demo/tansy_market.gltf" -
 check "props without joints are delivered" ends 0 "$cli" deliver "$work/demo/market_props.wembrix" --out "$work/props" --json
 check "and arrive" python_says "all(r['state'] == 'arrived' for x in d['deliveries'] for r in x['deliverables'])"
 
+# Many takes through one card.
+mkdir "$work/takes"
+cp "$work/demo/tansy_market.gltf" "$work/takes/market_a.gltf"
+cp "$work/demo/tansy_market.gltf" "$work/takes/market_b.gltf"
+cp "$work/demo/tansy_market.bin" "$work/takes/"
+printf 'name,from_s,to_s\nshort_stand,0,2\nshort_wade,8,10\n' > "$work/takes/market_b.csv"
+echo "no take at all" > "$work/takes/torn.bvh"
+check "takes through a job's card" ends 1 "$cli" deliver "$work/demo/tansy.wembrix" --destination "Tidewater runtime" \
+    --out "$work/many" --takes "$work/takes" --json
+check "one file a take or entry of its list" python_says "[(r['take'], r['deliverable'], r['state']) for r in d['deliveries'][0]['deliverables']] == [('market_a.gltf', 'clip:market_a', 'arrived'), ('market_b.gltf', 'clip:short_stand', 'arrived'), ('market_b.gltf', 'clip:short_wade', 'arrived'), ('torn.bvh', 'clip:torn', 'held')]"
+check "nothing else" test "$(ls "$work/many" | tr '\n' ' ')" = "delivery.json tansy_market_a.glb tansy_short_stand.glb tansy_short_wade.glb "
+check "as long as the list says" ends 0 "$cli" inspect "$work/many/tansy_short_wade.glb" --json
+check "61 frames" python_says "d['clips'][0]['frames'] == 61"
+rm "$work/takes/torn.bvh"
+check "said in lines" ends 0 "$cli" deliver "$work/demo/tansy.wembrix" --destination "Tidewater runtime" --out "$work/many" --takes "$work/takes"
+check "with what arrived" grep -q "arrived  3 of 3 clips" "$work/out"
+check "the job's own delivery leaves them" ends 0 "$cli" deliver "$work/demo/tansy.wembrix" --destination "Tidewater runtime" --out "$work/many"
+check "where they are" test -f "$work/many/tansy_short_wade.glb" -a -f "$work/many/tansy_model.glb"
+check "a folder that is none" ends 2 "$cli" deliver "$work/demo/tansy.wembrix" --out "$work/many" --takes "$work/nowhere"
+check "in one sentence" one_sentence
+
+# What a source names itself.
+python3 - "$work/demo/tansy_market.gltf" << 'PY'
+import json, sys
+gltf = json.load(open(sys.argv[1]))
+gltf["animations"][0]["extras"] = {"ranges": {"calm": {"first": 0, "last": 100}, "wet": {"start": 8, "end": 12.5}}}
+json.dump(gltf, open(sys.argv[1], "w"))
+PY
+check "cuts at the names of a source" ends 0 "$cli" cuts "$work/demo/tansy_first_look.wembrix" --named
+check "has two" grep -q "2 cuts are in the job" "$work/out"
+check "they are" ends 0 "$cli" cuts "$work/demo/tansy_first_look.wembrix"
+check "in frames" grep -qx "wet,240,375,no,.*" "$work/out"
+check "a job whose source names none" ends 2 "$cli" cuts "$work/demo/market_props.wembrix" --named
+check "how low a foot stands" ends 0 "$cli" takes "$work/demo/tansy_market.gltf" --foot-height 0.001 --json
+check "and how slow" ends 2 "$cli" takes "$work/demo/tansy_market.gltf" --foot-speed -1
+
 model="$work/all/Tidewater_runtime/tansy_model.glb"
 tidewater="$work/demo/Tidewater_runtime.destination.json"
 check "a delivered model is clean" ends 0 "$cli" verify "$model" --destination "$tidewater"

@@ -53,7 +53,7 @@ MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
     twin_ = new TwinView(camera_, clock_, selection_, arrived, bench);
     intake_ = new IntakeStation(document_, session_, stations_);
     joints_ = new JointsStation(document_, session_, selection_, stations_);
-    takes_ = new TakesStation(document_, session_, clock_, stations_);
+    takes_ = new TakesStation(document_, session_, clock_, selection_, stations_);
     deliver_ = new DeliverStation(document_, session_, runner_, camera_, clock_, stations_);
     for (StationPage* page : std::initializer_list<StationPage*>{intake_, joints_, takes_, deliver_}) {
         stations_->addWidget(page);

@@ -239,6 +239,55 @@ void draw_points(QPainter& painter, const Projection& p, const PosedScene& posed
     }
 }
 
+void draw_way(QPainter& painter, const Projection& p, const Way& way, double seconds) {
+    const Look& l = look();
+    const auto on_ground = [](Vec3 at) {
+        at.y() = 0;
+        return at;
+    };
+    // As many pieces as can be told apart in a pane.
+    const auto stride = std::max<size_t>(1, way.place.size() / 600);
+    QPolygonF line;
+    for (size_t f = 0; f < way.place.size(); f += stride) {
+        bool ahead = false;
+        const QPointF at = p.on_screen(on_ground(way.place[f]), &ahead);
+        if (ahead) {
+            line << at;
+        }
+    }
+    if (line.size() < 2) {
+        return;
+    }
+    QColor colour = l.accent;
+    painter.setBrush(Qt::NoBrush);
+    painter.setPen(QPen(colour, 2));
+    painter.drawPolyline(line);
+    painter.setBrush(l.card);
+    painter.setPen(QPen(colour, 1.4));
+    painter.drawEllipse(line.first(), 3.5, 3.5);
+    const double length = static_cast<double>(way.place.size() - 1) / way.rate;
+    painter.setBrush(colour);
+    painter.setPen(Qt::NoPen);
+    for (double at = 1; at < length && length < 120; at += 1) {
+        painter.drawEllipse(p.on_screen(on_ground(way.place_at(at))), 2, 2);
+    }
+    // A head in the plane of the ground, as long as a twentieth of the character.
+    const Vec3 end = on_ground(way.place.back());
+    Vec3 along = Vec3::Zero();
+    for (size_t back = 1; back < way.place.size() && along.norm() < 0.02 * p.unit; ++back) {
+        along = end - on_ground(way.place[way.place.size() - 1 - back]);
+    }
+    if (along.norm() > 1e-9) {
+        along *= 0.06 * p.unit / along.norm();
+        const Vec3 side(along.z(), 0, -along.x());
+        const QPolygonF head({p.on_screen(end + along), p.on_screen(end - along * 0.3 + side * 0.55),
+                              p.on_screen(end - along * 0.3 - side * 0.55)});
+        painter.drawPolygon(head);
+    }
+    painter.setBrush(l.selection);
+    painter.drawEllipse(p.on_screen(on_ground(way.place_at(seconds))), 3.2, 3.2);
+}
+
 void draw_difference_scale(QPainter& painter, const Projection& p, double largest_mm, double at_most_mm) {
     const QRectF bar(10, p.size.height() - 46, std::min(160.0, p.size.width() - 20.0), 8);
     QLinearGradient ramp(bar.topLeft(), bar.topRight());

@@ -1,6 +1,7 @@
 // What is painted over the picture of a scene: grid, figure, measuring rod, joints with their reeds and names.
 #pragma once
 
+#include "core/measure/travel.h"
 #include "session/selection.h"
 #include "style/look.h"
 #include "view/posed_scene.h"
@@ -35,6 +36,9 @@ void draw_joints(QPainter& painter, const Projection& p, const PosedScene& posed
 void draw_points(QPainter& painter, const Projection& p, const PosedScene& posed, const Selection* selection);
 /// The joint within `reach` pixels of a place in the pane, or -1.
 int joint_at(const std::vector<JointMark>& marks, const QPointF& place, double reach);
+
+/// A way over the ground: where it begins, which way it goes, a mark a second, where it is now.
+void draw_way(QPainter& painter, const Projection& p, const Way& way, double seconds);
 
 /// The scale of a difference, from no distance to `largest_mm`.
 void draw_difference_scale(QPainter& painter, const Projection& p, double largest_mm, double at_most_mm);

@@ -29,10 +29,14 @@ SceneView::SceneView(State state, Camera& camera, Clock& clock, QWidget* parent)
 
 SceneView::~SceneView() {
     ++run_;
+    ++ends_run_;
     worker_.waitForDone();
     makeCurrent();
     clay_.destroy();
     other_clay_.destroy();
+    for (Clay& clay : ends_clay_) {
+        clay.destroy();
+    }
     programs_.clay.reset();
     programs_.ink.reset();
     doneCurrent();
@@ -146,6 +150,8 @@ void SceneView::clear(const QString& why) {
     difference_.reset();
     posed_.reset();
     other_.reset();
+    way_.reset();
+    build_ends();
     empty_ = why;
     update();
 }
@@ -167,6 +173,45 @@ void SceneView::set_shared_height(double height_m) {
     update();
 }
 
+void SceneView::show_way(std::shared_ptr<const Way> way) {
+    if (way != way_) {
+        way_ = std::move(way);
+        update();
+    }
+}
+
+void SceneView::show_ends(bool shown) {
+    if (shown != ends_wanted_) {
+        ends_wanted_ = shown;
+        build_ends();
+    }
+}
+
+void SceneView::build_ends() {
+    const uint64_t run = ++ends_run_;
+    ends_.reset();
+    update();
+    if (!ends_wanted_ || !posed_ || clock_.clip().isEmpty()) {
+        return;
+    }
+    worker_.start(
+        [this, run, scene = posed_->shared_scene(), clip = clock_.clip().toStdString(), height = facts_.height_m] {
+            if (ends_run_ != run) {
+                return;
+            }
+            QMetaObject::invokeMethod(
+                this,
+                [this, run, ends = pose_ends(scene, clip, height)] {
+                    if (ends_run_ == run) {
+                        ends_ = ends;
+                        ends_new_ = true;
+                        update();
+                    }
+                },
+                Qt::QueuedConnection);
+        });
+}
+
 void SceneView::choose_clip() {
     if (posed_) {
         choose_clip_of(*posed_);
@@ -174,6 +219,7 @@ void SceneView::choose_clip() {
     if (other_) {
         choose_clip_of(*other_);
     }
+    build_ends();
     pose_new_ = true;
     update();
 }
@@ -215,6 +261,10 @@ void SceneView::initializeGL() {
     programs_.make();
     clay_.make(*this);
     other_clay_.make(*this);
+    for (Clay& clay : ends_clay_) {
+        clay.make(*this);
+    }
+    ends_new_ = true;
     shape_new_ = true;
 }
 
@@ -350,9 +400,16 @@ void SceneView::paintGL() {
     // Hundreds of thin lines are quicker painted into a picture than drawn one by one.
     paint_back(p);
     painter.drawImage(QPointF(0, 0), back_);
+    if (way_) {
+        painter.setRenderHint(QPainter::Antialiasing);
+        draw_way(painter, p, *way_, clock_.seconds());
+    }
     if (shown_.surfaces) {
         painter.beginNativePainting();
         draw_surfaces(p);
+        if (ends_) {
+            draw_ends(p);
+        }
         painter.endNativePainting();
     }
     QImage front = layer();
@@ -378,6 +435,18 @@ void SceneView::paintGL() {
     painter.drawImage(QPointF(0, 0), front);
 }
 
+namespace {
+QMatrix4x4 for_graphics(const Mat4& from) {
+    QMatrix4x4 to;
+    for (int r = 0; r < 4; ++r) {
+        for (int c = 0; c < 4; ++c) {
+            to(r, c) = static_cast<float>(from(r, c));
+        }
+    }
+    return to;
+}
+} // namespace
+
 void SceneView::draw_surfaces(const Projection& p) {
     const Look& l = look();
     // Smooth edges, but not while so much moves that frames would be lost for them.
@@ -398,14 +467,24 @@ void SceneView::draw_surfaces(const Projection& p) {
         over.tint = l.of(shown_other_->state);
         over.tinted = 0.85F;
         over.opacity = 0.42F;
-        QMatrix4x4 moved;
-        for (int r = 0; r < 4; ++r) {
-            for (int c = 0; c < 4; ++c) {
-                moved(r, c) = static_cast<float>(shown_other_->moved(r, c));
-            }
-        }
-        other_clay_.draw(*this, programs_, p, moved, over);
+        other_clay_.draw(*this, programs_, p, for_graphics(shown_other_->moved), over);
     }
+}
+
+void SceneView::draw_ends(const Projection& p) {
+    const PosedScene* scenes[] = {ends_->first.get(), ends_->last.get()};
+    for (size_t i = 0; i < 2; ++i) {
+        if (ends_new_) {
+            ends_clay_[i].put_shape(*this, *scenes[i]);
+            ends_clay_[i].put_pose(*this, *scenes[i]);
+        }
+        ClayPaint over;
+        over.tint = i == 0 ? look().note : look().look;
+        over.tinted = 0.85F;
+        over.opacity = 0.42F;
+        ends_clay_[i].draw(*this, programs_, p, i == 0 ? QMatrix4x4() : for_graphics(ends_->set_down), over);
+    }
+    ends_new_ = false;
 }
 
 void SceneView::draw_labels(QPainter& painter, const Projection& p) const {
@@ -419,6 +498,14 @@ void SceneView::draw_labels(QPainter& painter, const Projection& p) const {
         painter.fillRect(line, look().card);
         painter.setPen(look().accent);
         painter.drawText(line, Qt::AlignCenter, asked_);
+        painter.setPen(look().soft);
+    }
+    if (ends_) {
+        painter.setPen(look().note);
+        painter.drawText(foot.translated(0, -30), Qt::AlignLeft | Qt::AlignVCenter, tr("first pose"));
+        painter.setPen(look().look);
+        painter.drawText(foot.translated(0, -16), Qt::AlignLeft | Qt::AlignVCenter,
+                         ends_->is_set_down ? tr("last pose, set down on the first") : tr("last pose"));
         painter.setPen(look().soft);
     }
     painter.drawText(foot, Qt::AlignLeft | Qt::AlignVCenter, tr("grid %1 m").arg(grid_gap(p.unit), 0, 'g', 4));

@@ -3,6 +3,7 @@
 #pragma once
 
 #include "core/measure/drift.h"
+#include "core/measure/travel.h"
 #include "session/clock.h"
 #include "session/selection.h"
 #include "session/session.h"
@@ -10,6 +11,7 @@
 #include "view/camera.h"
 #include "view/clay.h"
 #include "view/difference.h"
+#include "view/pose_ends.h"
 #include "view/posed_scene.h"
 #include "view/projection.h"
 
@@ -50,6 +52,11 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     /// given are measured there too.
     void show_scene(std::shared_ptr<const Scene> scene, const std::optional<SceneFacts>& facts, State state);
     void show_other(const std::optional<Other>& other);
+    /// A way over the ground below the scene; null: none.
+    void show_way(std::shared_ptr<const Way> way);
+    /// The first and the last pose of the clip that is shown, over it. Made ready in the background.
+    void show_ends(bool shown);
+    [[nodiscard]] const PoseEnds* ends() const { return ends_.get(); }
     void clear(const QString& why);
     void set_shown(const Shown& shown);
     void set_selection(Selection* selection);
@@ -98,6 +105,8 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     void adopt(uint64_t run, const Drawn& drawn);
     void choose_clip();
     void choose_clip_of(PosedScene& posed) const;
+    void build_ends();
+    void draw_ends(const Projection& p);
     void bring_up_to_date();
     [[nodiscard]] Projection projection() const;
     [[nodiscard]] QImage layer() const; ///< an empty picture of the pane's size
@@ -132,6 +141,12 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     ClayPrograms programs_;
     Clay clay_;
     Clay other_clay_;
+    std::shared_ptr<const Way> way_;
+    bool ends_wanted_ = false;
+    bool ends_new_ = false;
+    std::shared_ptr<const PoseEnds> ends_;
+    Clay ends_clay_[2];
+    std::atomic<uint64_t> ends_run_ = 0;
     std::vector<Vec3f> difference_colours_;
     QImage back_; ///< sky, grid and figure
     QMatrix4x4 back_matrix_;

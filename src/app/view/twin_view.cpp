@@ -134,6 +134,7 @@ void TwinView::refresh() {
                               : tr("with %1 over it").arg(name));
     }
     put(*right_);
+    share_marks();
     share_scale();
 }
 
@@ -168,6 +169,24 @@ void TwinView::set_shown(const Shown& shown) {
     shown_ = shown;
     left_->view().set_shown(shown);
     right_->view().set_shown(shown);
+}
+
+void TwinView::show_way(const std::shared_ptr<const Way>& way) {
+    way_ = way;
+    share_marks();
+}
+
+void TwinView::show_ends(bool shown) {
+    ends_ = shown;
+    share_marks();
+}
+
+void TwinView::share_marks() {
+    for (Pane* pane : {left_, right_}) {
+        const bool prepared = pane->state() == State::prepared;
+        pane->view().show_way(prepared ? way_ : nullptr);
+        pane->view().show_ends(prepared && ends_ && mode_ == TwinMode::side_by_side);
+    }
 }
 
 void TwinView::set_same_scale(bool same) {

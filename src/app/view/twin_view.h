@@ -34,6 +34,9 @@ class TwinView : public QWidget {
     [[nodiscard]] TwinMode mode() const { return mode_; }
     void set_shown(const Shown& shown);
     [[nodiscard]] const Shown& shown() const { return shown_; }
+    /// In the pane of Prepared: a way over the ground (null: none), and both ends of the clip that is shown.
+    void show_way(const std::shared_ptr<const Way>& way);
+    void show_ends(bool shown);
     void set_same_scale(bool same);
     void set_playback_shown(bool shown);
     void frame_selection();
@@ -59,6 +62,7 @@ class TwinView : public QWidget {
     [[nodiscard]] Part part_of(State state) const;
     [[nodiscard]] std::optional<Other> other_for(State own, State other) const;
     void refresh();
+    void share_marks();
     void share_scale();
 
     Clock& clock_;
@@ -72,6 +76,8 @@ class TwinView : public QWidget {
     QBoxLayout* foot_;
     TwinMode mode_ = TwinMode::side_by_side;
     Shown shown_;
+    std::shared_ptr<const Way> way_;
+    bool ends_ = false;
     bool same_scale_ = false;
 };
 

@@ -19,6 +19,7 @@ struct ContactLimits {
     double height_m = 0;  ///< above the joint's own lowest place in the clip; 0: 2 % of the character's height
     double speed_m_s = 0; ///< over the ground; 0: 20 % of the height a second
     int shortest = 3;     ///< frames
+    bool operator==(const ContactLimits&) const = default;
 };
 
 /// The joints that stand on the ground at rest: of each chain the lowest end that holds points and lies within 12 % of

@@ -8,6 +8,7 @@
 #include <algorithm>
 #include <cmath>
 #include <fmt/format.h>
+#include <set>
 
 namespace wembrix {
 
@@ -58,12 +59,22 @@ Result<StepResult> apply_still(const Scene& scene, const nlohmann::json& json) {
     clip.cut = true;
     mark_remade(clip);
     size_t keyed = 0;
+    // Joints, and what else the clip moves: a holder, or a surface that hangs on none.
+    std::set<int> nodes;
     for (const int joint : joints_of(scene)) {
+        nodes.insert(joint);
+    }
+    for (const Channel& channel : source.channels) {
+        if (channel.path != Path::weights) {
+            nodes.insert(channel.node);
+        }
+    }
+    for (const int joint : nodes) {
         const Transform& local = pose.local[static_cast<size_t>(joint)];
         if (which == "moved" && !differs(local, scene.nodes[joint].rest)) {
             continue;
         }
-        ++keyed;
+        keyed += scene.nodes[joint].kind == NodeKind::joint ? 1 : 0;
         const Vec3f t = local.translation.cast<float>();
         const Eigen::Vector4f q = local.rotation.coeffs().cast<float>();
         const Vec3f s = local.scale.cast<float>();

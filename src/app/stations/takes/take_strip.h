@@ -3,14 +3,26 @@
 
 #include "core/job/cuts.h"
 #include "stations/takes/takes_model.h"
+#include "style/look.h"
 
 #include <QWidget>
+#include <optional>
+#include <utility>
+#include <vector>
 
 class QScrollBar;
 
 namespace wembrix::app {
 
 class NameBox;
+
+/// One joint's motion over the take: as it was received, and as the clips of Prepared have it.
+struct StripCurves {
+    std::shared_ptr<const Scene> received;
+    std::shared_ptr<const Scene> prepared;
+    int64_t joint = 0; ///< its identity; 0: none is chosen
+    Path path = Path::rotation;
+};
 
 class TakeStrip : public QWidget {
     Q_OBJECT
@@ -20,6 +32,10 @@ class TakeStrip : public QWidget {
     /// `take` may be null. `clips` tells the seams; it must outlive what is shown.
     void show_take(const TakeFacts* take, std::vector<Cut> cuts, const TakesModel& clips);
     void set_offers(std::vector<int> places);
+    /// Curves instead of the energy; nothing: the energy.
+    void show_curves(std::optional<StripCurves> curves);
+    /// What the curves say at the playhead, X Y Z: metres, degrees or factors. Empty where there is none.
+    [[nodiscard]] std::vector<float> curve_here(State state) const;
     void set_playhead(int frame);
     void choose(int clip);
     [[nodiscard]] int chosen() const { return chosen_; }
@@ -70,6 +86,16 @@ class TakeStrip : public QWidget {
     void lay_spans();
     void draw_ruler(QPainter& painter) const;
     void draw_energy(QPainter& painter) const;
+    void draw_curves(QPainter& painter) const;
+    struct Piece {
+        const Scene* scene = nullptr;
+        const Clip* clip = nullptr;
+        int node = -1;
+        double first = 0; ///< frames of the take
+        double last = 0;
+        State state = State::received;
+    };
+    [[nodiscard]] std::vector<Piece> curve_pieces() const;
     void draw_offers(QPainter& painter, double top) const;
     void draw_likeness(QPainter& painter) const;
     void draw_contacts(QPainter& painter) const;
@@ -87,6 +113,8 @@ class TakeStrip : public QWidget {
     int row_count_ = 1;
     std::vector<Cut> before_drag_;
     std::vector<int> offers_;
+    std::optional<StripCurves> curves_;
+    std::pair<float, float> curve_reach_[3]; ///< least and most of X, Y and Z over the whole take
     int playhead_ = 0;
     int chosen_ = -1;
     double scale_ = 1; ///< pixels a frame

@@ -305,8 +305,12 @@ void TakeStrip::paintEvent(QPaintEvent*) {
         return;
     }
     draw_ruler(painter);
-    draw_energy(painter);
-    draw_likeness(painter);
+    if (curves_) {
+        draw_curves(painter);
+    } else {
+        draw_energy(painter);
+        draw_likeness(painter);
+    }
     draw_contacts(painter);
     draw_spans(painter);
     draw_playhead(painter);

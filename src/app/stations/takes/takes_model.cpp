@@ -5,6 +5,7 @@
 #include "core/measure/motion.h"
 
 #include <algorithm>
+#include <cmath>
 
 namespace wembrix::app {
 
@@ -49,7 +50,16 @@ std::vector<TakeFacts> takes_of(const Replay& replay) {
 ClipFacts facts_of_clip(const Scene& scene, const Clip& clip, double height_m, double take_end_s) {
     ClipFacts facts;
     const Seam seam = measure_seam(scene, clip, height_m);
-    facts.travel_m = seam.travel_m;
+    // The root's own way; where it stands still, that of the joint that carries the rest.
+    const std::vector<int> roots = root_joints(scene);
+    for (const int joint : {roots.empty() ? -1 : roots[0], carrying_joint(scene)}) {
+        if (joint < 0 || facts.travel.along_m > 0.01 || std::abs(facts.travel.turn_degrees) > 1) {
+            continue;
+        }
+        facts.way = std::make_shared<const Way>(way_of(scene, clip, joint, clip.rate, 0, clip.frames()));
+        facts.way_joint = scene.nodes[static_cast<size_t>(joint)].name;
+        facts.travel = travel_of(*facts.way);
+    }
     if (clip.repeats && clip.frames() > 2) {
         facts.seam = seam;
         facts.closes = seam.closes(height_m);
@@ -95,7 +105,6 @@ void TakesModel::refresh() {
     if (state && state->replay.prepared_scene() == prepared_) {
         return; // only a measurement came in
     }
-    const uint64_t run = ++run_;
     prepared_ = state ? state->replay.prepared_scene() : nullptr;
     std::vector<TakeFacts> takes = state ? takes_of(state->replay) : std::vector<TakeFacts>();
     for (TakeFacts& take : takes) {
@@ -106,28 +115,50 @@ void TakesModel::refresh() {
                 take.still_below = before.still_below;
                 take.feet = before.feet;
                 take.contacts = before.contacts;
+                take.limits = before.limits;
                 take.poses = before.poses;
             }
         }
     }
-    takes_ = takes;
+    takes_ = std::move(takes);
     busy_ = state != nullptr;
     Q_EMIT changed();
     if (!state) {
+        ++run_;
         clips_.clear();
         return;
     }
-    worker_.start([this, run, state, takes = std::move(takes)]() mutable {
+    measure(state);
+}
+
+void TakesModel::set_contact_limits(const ContactLimits& limits) {
+    if (limits == limits_) {
+        return;
+    }
+    limits_ = limits;
+    if (session_.state()) {
+        measure(session_.state());
+    }
+}
+
+void TakesModel::measure(const std::shared_ptr<const SessionState>& state) {
+    const uint64_t run = ++run_;
+    busy_ = true;
+    worker_.start([this, run, state, takes = takes_, limits = limits_]() mutable {
         const auto stale = [this, run] { return run_ != run; };
         for (TakeFacts& take : takes) {
             if (take.energy.empty() && !stale()) {
                 take.energy = motion_energy(*take.scene, *take.scene->find_clip(take.name), take.rate, stale);
                 take.still_below = still_threshold(take.energy);
-                const double height = height_m(*take.scene);
-                take.feet = foot_joints(*take.scene, height);
+                take.feet = foot_joints(*take.scene, height_m(*take.scene));
                 take.poses =
                     std::make_shared<const PoseTable>(*take.scene, *take.scene->find_clip(take.name), take.rate, stale);
-                take.contacts = contacts_of(*take.scene, *take.scene->find_clip(take.name), take.feet, height);
+                take.limits.shortest = -1; // not found yet
+            }
+            if (!(take.limits == limits) && !stale()) {
+                take.limits = limits;
+                take.contacts = contacts_of(*take.scene, *take.scene->find_clip(take.name), take.feet,
+                                            height_m(*take.scene), limits);
             }
         }
         std::map<std::string, ClipFacts> clips;

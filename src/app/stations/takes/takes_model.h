@@ -5,6 +5,7 @@
 #include "core/measure/contacts.h"
 #include "core/measure/pose_distance.h"
 #include "core/measure/seam.h"
+#include "core/measure/travel.h"
 #include "session/document.h"
 #include "session/session.h"
 
@@ -33,6 +34,7 @@ struct TakeFacts {
     double still_below = 0;                 ///< m/s: what tells rest from motion here
     std::vector<int> feet;                  ///< joints that stand on the ground at rest
     std::vector<Contact> contacts;          ///< where they stand in the take
+    ContactLimits limits;                   ///< by which that was found
     std::shared_ptr<const PoseTable> poses; ///< null until it is made
 };
 
@@ -41,7 +43,9 @@ struct ClipFacts {
     std::optional<Seam> seam; ///< of a repeating one
     bool closes = true;
     std::optional<Closing> closing; ///< the frame that would close it best
-    double travel_m = 0;
+    Travel travel;
+    std::shared_ptr<const Way> way; ///< over the ground, of the root, or where that stands, of what carries the whole
+    std::string way_joint;          ///< whose way it is
 };
 
 class TakesModel : public QObject {
@@ -56,18 +60,23 @@ class TakesModel : public QObject {
     /// The cuts of a take as the card has them now.
     [[nodiscard]] std::vector<Cut> cuts(const std::string& take) const;
     [[nodiscard]] bool is_busy() const { return busy_; }
+    /// How low and how slow a foot is that stands; measured anew in the background.
+    void set_contact_limits(const ContactLimits& limits);
+    [[nodiscard]] const ContactLimits& contact_limits() const { return limits_; }
 
   Q_SIGNALS:
     void changed();
 
   private:
     void refresh();
+    void measure(const std::shared_ptr<const SessionState>& state);
 
     Document& document_;
     Session& session_;
     std::shared_ptr<const Scene> prepared_;
     std::vector<TakeFacts> takes_;
     std::map<std::string, ClipFacts> clips_;
+    ContactLimits limits_;
     QThreadPool worker_;
     std::atomic<uint64_t> run_ = 0;
     bool busy_ = false;

@@ -7,41 +7,26 @@
 #include "stations/takes/strip_edits.h"
 #include "style/look.h"
 
-#include <QColorDialog>
 #include <QComboBox>
 #include <QDoubleSpinBox>
 #include <QFileDialog>
+#include <QFormLayout>
 #include <QHBoxLayout>
-#include <QHeaderView>
 #include <QLabel>
+#include <QMenu>
 #include <QMessageBox>
 #include <QPushButton>
 #include <QSignalBlocker>
-#include <QTableWidget>
+#include <QToolButton>
 #include <QVBoxLayout>
+#include <QWidgetAction>
 #include <algorithm>
 #include <cmath>
 
 namespace wembrix::app {
 
-namespace {
-
-enum Column {
-    colour_column,
-    name_column,
-    first_column,
-    last_column,
-    length_column,
-    repeats_column,
-    seam_column,
-    travel_column,
-    note_column
-};
-
-} // namespace
-
-TakesStation::TakesStation(Document& document, Session& session, Clock& clock, QWidget* parent)
-    : StationPage(parent), document_(document), session_(session), clock_(clock) {
+TakesStation::TakesStation(Document& document, Session& session, Clock& clock, Selection& selection, QWidget* parent)
+    : StationPage(parent), document_(document), session_(session), clock_(clock), selection_(selection) {
     model_ = new TakesModel(document, session, this);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(10, 10, 10, 8);
@@ -52,71 +37,8 @@ TakesStation::TakesStation(Document& document, Session& session, Clock& clock, Q
     auto* place_column = new QVBoxLayout(place_);
     place_column->setContentsMargins(0, 0, 0, 0);
     top->addWidget(place_, 6);
-    auto* clip_card = new QFrame(this);
-    clip_card->setObjectName(QStringLiteral("card"));
-    auto* list_column = new QVBoxLayout(clip_card);
-    list_column->setContentsMargins(8, 8, 8, 8);
-    list_column->setSpacing(5);
-    auto* list_top = new QHBoxLayout;
-    clips_title_ = new QLabel(tr("Clips"), clip_card);
-    clips_title_->setObjectName(QStringLiteral("cardTitle"));
-    list_top->addWidget(clips_title_, 1);
-    auto* read = new QPushButton(tr("Read a list…"), clip_card);
-    read->setObjectName(QStringLiteral("readList"));
-    read->setToolTip(tr("Cuts from a CSV or JSON file: name, first, last, repeats, colour, note"));
-    list_top->addWidget(read);
-    auto* write = new QPushButton(tr("Write it…"), clip_card);
-    write->setObjectName(QStringLiteral("writeList"));
-    write->setToolTip(tr("This list as CSV or JSON, for a sheet or for another job"));
-    list_top->addWidget(write);
-    list_column->addLayout(list_top);
-    clips_ = new QTableWidget(0, 9, clip_card);
-    clips_->setObjectName(QStringLiteral("clipList"));
-    clips_->setHorizontalHeaderLabels({tr("Out"), tr("Clip"), tr("First"), tr("Last"), tr("Length"), tr("Repeats"),
-                                       tr("Seam"), tr("Travel"), tr("Note")});
-    clips_->verticalHeader()->hide();
-    clips_->verticalHeader()->setDefaultSectionSize(25);
-    clips_->setShowGrid(false);
-    clips_->setSelectionBehavior(QAbstractItemView::SelectRows);
-    clips_->setSelectionMode(QAbstractItemView::SingleSelection);
-    clips_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
-    clips_->horizontalHeader()->setStretchLastSection(true);
-    clips_->horizontalHeader()->setHighlightSections(false);
-    clips_->horizontalHeader()->setMinimumSectionSize(18);
-    QColor wash = look().selection;
-    wash.setAlpha(34);
-    clips_->setStyleSheet(QStringLiteral("QTableView { selection-background-color: %1; selection-color: %2; }")
-                              .arg(wash.name(QColor::HexArgb), look().ink.name()));
-    clips_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    const int widths[] = {36, 104, 46, 46, 58, 66, 68, 58};
-    for (int i = 0; i < 8; ++i) {
-        clips_->setColumnWidth(i, widths[i]);
-    }
-    list_column->addWidget(clips_, 1);
-    message_ = new QLabel(clip_card);
-    message_->setObjectName(QStringLiteral("takeMessage"));
-    message_->setWordWrap(true);
-    list_column->addWidget(message_);
-    auto* mends = new QHBoxLayout;
-    close_ = new QPushButton(clip_card);
-    close_->setObjectName(QStringLiteral("closeLoop"));
-    once_ = new QPushButton(tr("Play it once"), clip_card);
-    once_->setObjectName(QStringLiteral("playOnce"));
-    once_->setToolTip(tr("It is delivered as a clip that does not repeat"));
-    blend_ = new QPushButton(tr("Blend it closed"), clip_card);
-    blend_->setObjectName(QStringLiteral("blendLoop"));
-    blend_->setToolTip(tr("Its last frames lead into its first pose; how many can be said"));
-    way_ = new QPushButton(tr("Hand its way to the root…"), clip_card);
-    way_->setObjectName(QStringLiteral("rootMotion"));
-    way_->setToolTip(tr("What the pelvis goes over the ground becomes the root's, or is taken out"));
-    mends->addWidget(close_);
-    mends->addWidget(blend_);
-    mends->addWidget(way_);
-    mends->addWidget(once_);
-    mends->addStretch(1);
-    list_column->addLayout(mends);
-    clip_card_ = clip_card;
-    top->addWidget(clip_card, 7);
+    list_ = new ClipList(*model_, this);
+    top->addWidget(list_, 7);
     auto* empty_card = new QFrame(this);
     empty_card->setObjectName(QStringLiteral("card"));
     auto* empty_column = new QVBoxLayout(empty_card);
@@ -131,136 +53,175 @@ TakesStation::TakesStation(Document& document, Session& session, Clock& clock, Q
     auto* card_column = new QVBoxLayout(card);
     card_column->setContentsMargins(4, 6, 4, 4);
     card_column->setSpacing(4);
-    auto* tools = new QHBoxLayout;
+    card_column->addWidget(make_tools(card));
+    strip_ = new TakeStrip(card);
+    card_column->addWidget(strip_, 1);
+    column->addWidget(card, 9);
+    connect_parts();
+    refresh();
+}
+
+QWidget* TakesStation::make_tools(QWidget* card) {
+    auto* bar = new QWidget(card);
+    auto* tools = new QHBoxLayout(bar);
     tools->setContentsMargins(8, 0, 8, 0);
     tools->setSpacing(6);
-    takes_ = new QComboBox(card);
+    takes_ = new QComboBox(bar);
     takes_->setObjectName(QStringLiteral("takeChoice"));
     takes_->setToolTip(tr("The take that is cut"));
     tools->addWidget(takes_);
-    about_ = new QLabel(card);
+    about_ = new QLabel(bar);
     about_->setObjectName(QStringLiteral("soft"));
     tools->addWidget(about_);
     tools->addStretch(1);
-    tools->addWidget(new QLabel(tr("Still below"), card));
-    still_below_ = new QDoubleSpinBox(card);
+    curves_ = new QComboBox(bar);
+    curves_->setObjectName(QStringLiteral("curveChoice"));
+    curves_->setToolTip(
+        tr("What the strip draws over the take: how much moves, or one joint's motion as it was received "
+           "and as it is prepared, with its keys"));
+    curves_->addItem(tr("Energy"), -1);
+    curves_->addItem(tr("Place"), static_cast<int>(Path::translation));
+    curves_->addItem(tr("Turn"), static_cast<int>(Path::rotation));
+    curves_->addItem(tr("Scale"), static_cast<int>(Path::scale));
+    tools->addWidget(curves_);
+    auto* feet = new QToolButton(bar);
+    feet->setObjectName(QStringLiteral("feet"));
+    feet->setText(tr("Feet ▾"));
+    feet->setPopupMode(QToolButton::InstantPopup);
+    feet->setToolTip(tr("When a foot counts as standing: how low and how slow it has to be"));
+    auto* menu = new QMenu(feet);
+    auto* action = new QWidgetAction(menu);
+    action->setDefaultWidget(make_feet_menu(feet));
+    menu->addAction(action);
+    feet->setMenu(menu);
+    feet->setStyleSheet(QStringLiteral("QToolButton::menu-indicator { image: none; }"));
+    tools->addWidget(feet);
+    tools->addWidget(new QLabel(tr("Still below"), bar));
+    still_below_ = new QDoubleSpinBox(bar);
     still_below_->setObjectName(QStringLiteral("stillBelow"));
     still_below_->setDecimals(3);
     still_below_->setRange(0, 1000);
     still_below_->setSingleStep(0.01);
     still_below_->setSuffix(tr(" m/s"));
+    still_below_->setMaximumWidth(96);
     still_below_->setToolTip(tr("Frames in which less moves are still; the dotted line on the strip"));
     tools->addWidget(still_below_);
-    tools->addWidget(new QLabel(tr("for at least"), card));
-    shortest_ = new QDoubleSpinBox(card);
+    tools->addWidget(new QLabel(tr("for"), bar));
+    shortest_ = new QDoubleSpinBox(bar);
     shortest_->setObjectName(QStringLiteral("shortest"));
     shortest_->setDecimals(2);
     shortest_->setRange(0.03, 60);
     shortest_->setSingleStep(0.1);
     shortest_->setValue(0.5);
     shortest_->setSuffix(tr(" s"));
+    shortest_->setMaximumWidth(72);
+    shortest_->setToolTip(tr("At least so long"));
     tools->addWidget(shortest_);
-    offered_ = new QLabel(card);
+    offered_ = new QLabel(bar);
     offered_->setObjectName(QStringLiteral("offered"));
     offered_->setStyleSheet(QStringLiteral("color: %1;").arg(look().look.name()));
     tools->addWidget(offered_);
-    cut_all_ = new QPushButton(tr("Cut at all"), card);
+    cut_all_ = new QPushButton(tr("Cut at all"), bar);
     cut_all_->setObjectName(QStringLiteral("cutAll"));
     cut_all_->setToolTip(tr("New clips between the places offered; what is cut now is replaced"));
     tools->addWidget(cut_all_);
-    cut_here_ = new QPushButton(tr("Cut here"), card);
+    cut_named_ = new QPushButton(bar);
+    cut_named_->setObjectName(QStringLiteral("cutNamed"));
+    tools->addWidget(cut_named_);
+    cut_here_ = new QPushButton(tr("Cut here"), bar);
     cut_here_->setObjectName(QStringLiteral("cutHere"));
     cut_here_->setToolTip(tr(
         "At the playhead (Enter on the strip). Wheel zooms, Shift with it scrolls, Alt drags an end without snapping, "
         "double-click names a clip, Delete takes it out."));
     tools->addWidget(cut_here_);
-    card_column->addLayout(tools);
-    strip_ = new TakeStrip(card);
-    card_column->addWidget(strip_, 1);
-    column->addWidget(card, 9);
+    return bar;
+}
 
+QWidget* TakesStation::make_feet_menu(QToolButton* button) {
+    auto* page = new QWidget(button);
+    auto* form = new QFormLayout(page);
+    feet_height_ = new QDoubleSpinBox(page);
+    feet_height_->setObjectName(QStringLiteral("feetHeight"));
+    feet_height_->setDecimals(1);
+    feet_height_->setRange(0, 10000);
+    feet_height_->setSingleStep(0.5);
+    feet_height_->setSuffix(tr(" cm"));
+    feet_height_->setSpecialValueText(tr("2 % of the height"));
+    form->addRow(tr("Stands up to"), feet_height_);
+    feet_speed_ = new QDoubleSpinBox(page);
+    feet_speed_->setObjectName(QStringLiteral("feetSpeed"));
+    feet_speed_->setDecimals(2);
+    feet_speed_->setRange(0, 1000);
+    feet_speed_->setSingleStep(0.05);
+    feet_speed_->setSuffix(tr(" m/s"));
+    feet_speed_->setSpecialValueText(tr("20 % of the height a second"));
+    form->addRow(tr("and slower than"), feet_speed_);
+    feet_height_->setToolTip(tr("Above the joint's own lowest place in the take"));
+    feet_speed_->setToolTip(tr("Over the ground"));
+    return page;
+}
+
+void TakesStation::connect_parts() {
     connect(model_, &TakesModel::changed, this, &TakesStation::refresh);
     connect(takes_, &QComboBox::activated, this, [this] {
         refresh();
         scrub(0);
     });
+    connect(curves_, &QComboBox::activated, this, &TakesStation::refresh_curves);
+    connect(&selection_, &Selection::changed, this, &TakesStation::refresh_curves);
     connect(still_below_, &QDoubleSpinBox::valueChanged, this, &TakesStation::refresh_offers);
     connect(shortest_, &QDoubleSpinBox::valueChanged, this, &TakesStation::refresh_offers);
+    for (QDoubleSpinBox* box : {feet_height_, feet_speed_}) {
+        connect(box, &QDoubleSpinBox::valueChanged, this, [this] {
+            ContactLimits limits;
+            limits.height_m = feet_height_->value() / 100;
+            limits.speed_m_s = feet_speed_->value();
+            model_->set_contact_limits(limits);
+        });
+    }
     connect(cut_all_, &QPushButton::clicked, this, [this] {
         if (const TakeFacts* one = take()) {
             set_cuts(tr("Cut %1 at its still places").arg(takes_->currentText()),
                      wembrix::app::cut_all(offers_, one->frames));
         }
     });
+    connect(cut_named_, &QPushButton::clicked, this, [this] {
+        set_cuts(tr("Cut %1 at the ranges its source names").arg(takes_->currentText()), named_ranges());
+    });
     connect(cut_here_, &QPushButton::clicked, this, &TakesStation::cut_at_playhead);
     connect(strip_, &TakeStrip::cutAsked, this, &TakesStation::cut_at_playhead);
     connect(strip_, &TakeStrip::edited, this, &TakesStation::set_cuts);
     connect(strip_, &TakeStrip::scrubbed, this, &TakesStation::scrub);
     connect(strip_, &TakeStrip::clipChosen, this, &TakesStation::choose_clip);
-    connect(clips_, &QTableWidget::itemChanged, this, &TakesStation::edited);
-    connect(clips_, &QTableWidget::currentCellChanged, this, [this](int row) { choose_clip(row); });
-    connect(clips_, &QTableWidget::cellDoubleClicked, this, [this](int row, int at) {
-        std::vector<Cut> list = cuts();
-        if (at != colour_column || row >= static_cast<int>(list.size())) {
-            return;
-        }
-        const QColor now(QString::fromStdString(list[static_cast<size_t>(row)].colour));
-        const QColor chosen = QColorDialog::getColor(now, this, tr("Colour of the clip"));
-        if (chosen.isValid()) {
-            list[static_cast<size_t>(row)].colour = chosen.name().toUpper().toStdString();
-            set_cuts(tr("Colour a clip"), list);
-        }
-    });
+    connect(list_, &ClipList::cutsEdited, this, &TakesStation::set_cuts);
+    connect(list_, &ClipList::clipChosen, this, &TakesStation::choose_clip);
+    connect(list_, &ClipList::stepAsked, this, &TakesStation::stepAsked);
+    connect(list_, &ClipList::endsToggled, this, &TakesStation::refresh_view);
+    connect(list_, &ClipList::readAsked, this, &TakesStation::ask_to_read);
+    connect(list_, &ClipList::writeAsked, this, &TakesStation::ask_to_write);
     connect(&clock_, &Clock::moved, this, &TakesStation::follow_clock);
-    connect(&clock_, &Clock::clipChanged, this, &TakesStation::follow_clock);
-    connect(read, &QPushButton::clicked, this, [this] {
-        const QString file =
-            QFileDialog::getOpenFileName(this, tr("Read a list of cuts"), QString(), tr("Lists (*.csv *.json)"));
-        const QString problem = file.isEmpty() ? QString() : read_list(file);
-        if (!problem.isEmpty()) {
-            QMessageBox::warning(this, tr("Wembrix"), problem);
-        }
+    connect(&clock_, &Clock::clipChanged, this, [this] {
+        follow_clock();
+        refresh_view();
     });
-    connect(write, &QPushButton::clicked, this, [this] {
-        const QString file = QFileDialog::getSaveFileName(this, tr("Write the list of cuts"),
-                                                          QStringLiteral("cuts.csv"), tr("CSV (*.csv);;JSON (*.json)"));
-        const QString problem = file.isEmpty() ? QString() : write_list(file);
-        if (!problem.isEmpty()) {
-            QMessageBox::warning(this, tr("Wembrix"), problem);
-        }
-    });
-    connect(close_, &QPushButton::clicked, this, [this] {
-        std::vector<Cut> list = cuts();
-        const int at = strip_->chosen();
-        if (at >= 0 && at < static_cast<int>(list.size())) {
-            Cut& cut = list[static_cast<size_t>(at)];
-            const ClipFacts* facts = model_->clip(cut.name);
-            if (facts != nullptr && facts->closing) {
-                cut.last = cut.first + facts->closing->frame;
-                set_cuts(tr("Close %1").arg(QString::fromStdString(cut.name)), list);
-            }
-        }
-    });
-    connect(blend_, &QPushButton::clicked, this, [this] {
-        if (const std::string name = chosen_name(); !name.empty()) {
-            Q_EMIT stepAsked({"close_loop", {{"clip", name}, {"way", "blend"}, {"frames", 8}}});
-        }
-    });
-    connect(way_, &QPushButton::clicked, this, [this] {
-        if (const std::string name = chosen_name(); !name.empty()) {
-            Q_EMIT stepAsked({"take_root_motion",
-                              {{"clips", {name}}, {"way", "to_root"}, {"x", true}, {"z", true}, {"turn", true}}});
-        }
-    });
-    connect(once_, &QPushButton::clicked, this, [this] {
-        std::vector<Cut> list = cuts();
-        const int at = strip_->chosen();
-        if (at >= 0 && at < static_cast<int>(list.size())) {
-            list[static_cast<size_t>(at)].repeats = false;
-            set_cuts(tr("Play %1 once").arg(QString::fromStdString(list[static_cast<size_t>(at)].name)), list);
-        }
-    });
-    refresh();
+}
+
+void TakesStation::ask_to_read() {
+    const QString file =
+        QFileDialog::getOpenFileName(this, tr("Read a list of cuts"), QString(), tr("Lists (*.csv *.json)"));
+    const QString problem = file.isEmpty() ? QString() : read_list(file);
+    if (!problem.isEmpty()) {
+        QMessageBox::warning(this, tr("Wembrix"), problem);
+    }
+}
+
+void TakesStation::ask_to_write() {
+    const QString file = QFileDialog::getSaveFileName(this, tr("Write the list of cuts"), QStringLiteral("cuts.csv"),
+                                                      tr("CSV (*.csv);;JSON (*.json)"));
+    const QString problem = file.isEmpty() ? QString() : write_list(file);
+    if (!problem.isEmpty()) {
+        QMessageBox::warning(this, tr("Wembrix"), problem);
+    }
 }
 
 void TakesStation::take_view(TwinView& twin) {
@@ -272,6 +233,7 @@ void TakesStation::take_view(TwinView& twin) {
     if (clock_.clip().isEmpty() && take() != nullptr) {
         scrub(0);
     }
+    refresh_view();
 }
 
 const TakeFacts* TakesStation::take() const {
@@ -282,10 +244,10 @@ std::vector<Cut> TakesStation::cuts() const {
     return model_->cuts(takes_->currentText().toStdString());
 }
 
-std::string TakesStation::chosen_name() const {
-    const std::vector<Cut> list = cuts();
-    const int at = strip_->chosen();
-    return at >= 0 && at < static_cast<int>(list.size()) ? list[static_cast<size_t>(at)].name : std::string();
+std::vector<Cut> TakesStation::named_ranges() const {
+    const TakeFacts* one = take();
+    const Clip* clip = one == nullptr ? nullptr : one->scene->find_clip(one->name);
+    return clip == nullptr ? std::vector<Cut>() : ranges_inside(*clip);
 }
 
 void TakesStation::set_cuts(const QString& what, const std::vector<Cut>& cuts) {
@@ -310,11 +272,9 @@ void TakesStation::refresh() {
     }
     const bool nothing = document_.is_empty() || (session_.state() && model_->takes().empty());
     empty_->setVisible(nothing);
-    clip_card_->setVisible(!nothing);
+    list_->setVisible(!nothing);
     const TakeFacts* one = take();
-    about_->setText(one == nullptr
-                        ? QString()
-                        : tr("%1 frames · %2 s · %3 fps").arg(one->frames).arg(one->seconds, 0, 'f', 2).arg(one->rate));
+    about_->setText(one == nullptr ? QString() : tr("%1 frames · %2 fps").arg(one->frames).arg(one->rate));
     for (QWidget* tool : std::initializer_list<QWidget*>{still_below_, shortest_, cut_all_, cut_here_}) {
         tool->setEnabled(one != nullptr && !one->energy.empty());
     }
@@ -324,10 +284,13 @@ void TakesStation::refresh() {
         still_below_->setSingleStep(std::pow(10, std::floor(std::log10(std::max(1e-3, one->still_below)))));
         still_below_->setValue(one->still_below);
     }
+    curves_->setEnabled(one != nullptr);
     refresh_offers();
-    refresh_clips();
-    refresh_message();
+    refresh_named();
+    refresh_curves();
+    list_->show_clips(one, cuts(), strip_->chosen());
     follow_clock();
+    refresh_view();
 }
 
 void TakesStation::refresh_offers() {
@@ -347,121 +310,45 @@ void TakesStation::refresh_offers() {
     cut_all_->setEnabled(!offers_.empty());
 }
 
-void TakesStation::refresh_clips() {
-    const QSignalBlocker quiet(clips_);
-    const std::vector<Cut> list = cuts();
-    const TakeFacts* one = take();
-    clips_title_->setText(one == nullptr ? tr("Clips") : tr("Clips · %1").arg(list.size()));
-    clips_->setRowCount(static_cast<int>(list.size()));
-    for (size_t i = 0; i < list.size(); ++i) {
-        const Cut& cut = list[i];
-        const int row = static_cast<int>(i);
-        const auto put = [&](int at, const QString& text, bool editable, const QString& tip = {}) {
-            auto* item = new QTableWidgetItem(text);
-            item->setFlags(editable ? item->flags() | Qt::ItemIsEditable : item->flags() & ~Qt::ItemIsEditable);
-            item->setToolTip(tip.isEmpty() ? text : tip);
-            if (!editable) {
-                item->setForeground(look().soft);
-            }
-            clips_->setItem(row, at, item);
-            return item;
-        };
-        auto* colour = put(colour_column, QString(), false,
-                           tr("Ticked, it goes out as a file of its own. Double-click for another colour."));
-        // A swatch of its own: a background would be gone while the row is chosen.
-        QPixmap swatch(12, 14);
-        swatch.fill(QColor(QString::fromStdString(cut.colour.empty() ? clip_colour(i) : cut.colour)));
-        colour->setIcon(swatch);
-        colour->setFlags(colour->flags() | Qt::ItemIsUserCheckable);
-        colour->setCheckState(cut.deliver ? Qt::Checked : Qt::Unchecked);
-        put(name_column, QString::fromStdString(cut.name), true);
-        put(first_column, QString::number(cut.first), true, tr("First frame of the take"));
-        put(last_column, QString::number(cut.last), true, tr("Last frame of the take, counted too"));
-        put(length_column, one == nullptr ? QString() : tr("%1 s").arg((cut.last - cut.first) / one->rate, 0, 'f', 2),
-            false, tr("%1 frames, first and last counted").arg(cut.last - cut.first + 1));
-        auto* repeats =
-            put(repeats_column, cut.repeats ? tr("yes") : tr("once"), false, tr("Tick a clip that repeats"));
-        repeats->setFlags(repeats->flags() | Qt::ItemIsUserCheckable);
-        repeats->setCheckState(cut.repeats ? Qt::Checked : Qt::Unchecked);
-        repeats->setForeground(look().ink);
-        const ClipFacts* facts = model_->clip(cut.name);
-        QString seam = QStringLiteral("–");
-        QString seam_tip = tr("A clip that plays once has no seam");
-        if (facts != nullptr && facts->seam && cut.repeats) {
-            seam = tr("%1 mm").arg(facts->seam->apart_mm, 0, 'f', facts->seam->apart_mm < 10 ? 1 : 0);
-            seam_tip = tr("Last pose from first: %1 mm at %2, %3° at %4, speed changes by %5 m/s")
-                           .arg(facts->seam->apart_mm, 0, 'f', 2)
-                           .arg(QString::fromStdString(facts->seam->apart_at))
-                           .arg(facts->seam->turned_deg, 0, 'f', 1)
-                           .arg(QString::fromStdString(facts->seam->turned_joint))
-                           .arg(facts->seam->speed_m_s, 0, 'f', 2);
-        }
-        auto* item = put(seam_column, seam, false, seam_tip);
-        if (facts != nullptr && facts->seam && cut.repeats) {
-            item->setForeground(facts->closes ? look().well : look().stop);
-        }
-        put(travel_column, facts == nullptr ? QString() : tr("%1 m").arg(facts->travel_m, 0, 'f', 2), false,
-            tr("How far it goes over the ground from its first frame to its last"));
-        put(note_column, QString::fromStdString(cut.note), true, tr("A note for whoever works on it next"));
+void TakesStation::refresh_named() {
+    const std::vector<Cut> ranges = named_ranges();
+    cut_named_->setVisible(!ranges.empty());
+    cut_named_->setText(tr("Cut at %1 names").arg(ranges.size()));
+    QStringList names;
+    for (const Cut& one : ranges) {
+        names << tr("%1 (%2–%3)").arg(QString::fromStdString(one.name)).arg(one.first).arg(one.last);
     }
-    if (strip_->chosen() >= 0) {
-        clips_->selectRow(strip_->chosen());
-    }
+    cut_named_->setToolTip(tr("The source names these ranges itself: %1. What is cut now is replaced")
+                               .arg(names.join(QStringLiteral(", "))));
 }
 
-void TakesStation::refresh_message() {
-    const std::vector<Cut> list = cuts();
-    const int at = strip_->chosen();
-    close_->hide();
-    blend_->hide();
-    once_->hide();
-    way_->setVisible(at >= 0 && at < static_cast<int>(list.size()));
-    message_->setStyleSheet(QStringLiteral("color: %1; font-size: 11px;").arg(look().soft.name()));
-    if (take() == nullptr) {
-        message_->setText(tr("Clips cut from a take are listed here."));
+void TakesStation::refresh_curves() {
+    const int path = curves_->currentData().toInt();
+    const std::shared_ptr<const SessionState> state = session_.state();
+    if (path < 0 || !state) {
+        strip_->show_curves(std::nullopt);
         return;
     }
-    if (list.empty()) {
-        message_->setText(tr("Nothing is cut yet: the take goes out whole. Cut at the playhead, at the places offered, "
-                             "or read a list."));
+    strip_->show_curves(StripCurves{state->replay.received, state->replay.prepared_scene(), selection_.current(),
+                                    static_cast<Path>(path)});
+}
+
+void TakesStation::refresh_view() {
+    if (twin_ == nullptr || !isVisible()) {
         return;
     }
-    if (at < 0 || at >= static_cast<int>(list.size())) {
-        message_->setText(tr("Choose a clip to see whether it closes. Names, frames and notes can be typed."));
-        return;
+    const ClipFacts* facts = model_->clip(clock_.clip().toStdString());
+    const bool goes = facts != nullptr && facts->travel.along_m > 0.05;
+    twin_->show_way(goes ? facts->way : nullptr);
+    twin_->show_ends(list_->ends_shown());
+}
+
+void TakesStation::hideEvent(QHideEvent* event) {
+    StationPage::hideEvent(event);
+    if (twin_ != nullptr) {
+        twin_->show_way(nullptr);
+        twin_->show_ends(false);
     }
-    const Cut& cut = list[static_cast<size_t>(at)];
-    const ClipFacts* facts = model_->clip(cut.name);
-    if (facts == nullptr || !facts->seam || !cut.repeats) {
-        message_->setText(tr("“%1” plays once: no seam to close.").arg(QString::fromStdString(cut.name)));
-        return;
-    }
-    if (facts->closes) {
-        message_->setText(tr("“%1” closes: its last pose is %2 mm and %3° from its first.")
-                              .arg(QString::fromStdString(cut.name))
-                              .arg(facts->seam->apart_mm, 0, 'f', 1)
-                              .arg(facts->seam->turned_deg, 0, 'f', 1));
-        return;
-    }
-    message_->setStyleSheet(QStringLiteral("background: %1; color: %2; padding: 6px; border-radius: 4px;")
-                                .arg(look().stop_ground.name(), look().stop.name()));
-    QString text = tr("<b>%1 does not close.</b> Its last pose is %2 mm (%3) and %4° (%5) from its first.")
-                       .arg(QString::fromStdString(cut.name))
-                       .arg(facts->seam->apart_mm, 0, 'f', 0)
-                       .arg(QString::fromStdString(facts->seam->apart_at))
-                       .arg(facts->seam->turned_deg, 0, 'f', 0)
-                       .arg(QString::fromStdString(facts->seam->turned_joint));
-    if (facts->closing && cut.first + facts->closing->frame != cut.last) {
-        text += tr(" Nearest is frame %1: %2 mm.")
-                    .arg(cut.first + facts->closing->frame)
-                    .arg(facts->closing->seam.apart_mm, 0, 'f', 1);
-        close_->setText(tr("Move its end to %1").arg(cut.first + facts->closing->frame));
-        close_->setToolTip(tr("The frame near its end whose pose is nearest to the first"));
-        close_->show();
-    }
-    message_->setText(text);
-    blend_->show();
-    once_->show();
 }
 
 void TakesStation::follow_clock() {
@@ -508,17 +395,13 @@ void TakesStation::choose_clip(int clip) {
         return;
     }
     strip_->choose(clip);
-    {
-        const QSignalBlocker quiet(clips_);
-        clips_->selectRow(clip);
-    }
+    list_->choose(clip);
     const std::shared_ptr<const SessionState> state = session_.state();
     const std::string& name = list[static_cast<size_t>(clip)].name;
     if (twin_ != nullptr && state && state->replay.prepared().find_clip(name) != nullptr &&
         clock_.clip().toStdString() != name) {
         twin_->playback().choose(QString::fromStdString(name));
     }
-    refresh_message();
 }
 
 void TakesStation::go_to(const QString& clip, int frame) {
@@ -540,52 +423,6 @@ void TakesStation::go_to(const QString& clip, int frame) {
     }
 }
 
-void TakesStation::edited(QTableWidgetItem* item) {
-    std::vector<Cut> list = cuts();
-    const int row = item->row();
-    if (row >= static_cast<int>(list.size())) {
-        return;
-    }
-    Cut& cut = list[static_cast<size_t>(row)];
-    const QString text = item->text().trimmed();
-    bool number = true;
-    switch (item->column()) {
-    case name_column:
-        if (!text.isEmpty()) {
-            cut.name = text.toStdString();
-        }
-        break;
-    case first_column: {
-        const int frame = text.toInt(&number);
-        cut.first = number ? frame : cut.first;
-        break;
-    }
-    case last_column: {
-        const int frame = text.toInt(&number);
-        cut.last = number ? frame : cut.last;
-        break;
-    }
-    case colour_column:
-        if (cut.deliver == (item->checkState() == Qt::Checked)) {
-            return;
-        }
-        cut.deliver = item->checkState() == Qt::Checked;
-        break;
-    case repeats_column:
-        cut.repeats = item->checkState() == Qt::Checked;
-        break;
-    case note_column:
-        cut.note = text.toStdString();
-        break;
-    default:
-        return;
-    }
-    // After the table has finished with the cell: the list is made anew.
-    QMetaObject::invokeMethod(
-        this, [this, list, name = QString::fromStdString(cut.name)] { set_cuts(tr("Edit clip %1").arg(name), list); },
-        Qt::QueuedConnection);
-}
-
 void TakesStation::cut_at_playhead() {
     if (const TakeFacts* one = take()) {
         const std::vector<Cut> before = cuts();
@@ -601,7 +438,8 @@ QString TakesStation::read_list(const QString& file) {
     if (!text) {
         return QString::fromStdString(text.problem().sentence());
     }
-    const Result<std::vector<Cut>> list = cuts_from_text(*text, file.toStdString());
+    const TakeFacts* one = take();
+    const Result<std::vector<Cut>> list = cuts_from_text(*text, file.toStdString(), one == nullptr ? 0 : one->rate);
     if (!list) {
         return QString::fromStdString(list.problem().sentence());
     }

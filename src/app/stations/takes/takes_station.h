@@ -2,7 +2,9 @@
 #pragma once
 
 #include "session/clock.h"
+#include "session/selection.h"
 #include "stations/station.h"
+#include "stations/takes/clip_list.h"
 #include "stations/takes/take_strip.h"
 #include "stations/takes/takes_model.h"
 
@@ -10,15 +12,14 @@ class QComboBox;
 class QDoubleSpinBox;
 class QLabel;
 class QPushButton;
-class QTableWidget;
-class QTableWidgetItem;
+class QToolButton;
 
 namespace wembrix::app {
 
 class TakesStation : public StationPage {
     Q_OBJECT
   public:
-    TakesStation(Document& document, Session& session, Clock& clock, QWidget* parent = nullptr);
+    TakesStation(Document& document, Session& session, Clock& clock, Selection& selection, QWidget* parent = nullptr);
     void take_view(TwinView& twin) override;
     TakeStrip& strip() { return *strip_; }
     TakesModel& model() { return *model_; }
@@ -30,45 +31,51 @@ class TakesStation : public StationPage {
     QString write_list(const QString& file);
     void cut_at_playhead();
 
+  protected:
+    void hideEvent(QHideEvent* event) override;
+
   Q_SIGNALS:
     /// A step to be looked at before it goes onto the card.
     void stepAsked(const wembrix::Step& step);
 
   private:
-    [[nodiscard]] std::string chosen_name() const;
+    QWidget* make_tools(QWidget* card);
+    QWidget* make_feet_menu(QToolButton* button);
+    void connect_parts();
     void refresh();
     void refresh_offers();
-    void refresh_clips();
-    void refresh_message();
+    void refresh_named();
+    void refresh_curves();
+    void refresh_view(); ///< the way of the clip that plays, and its ends
     void follow_clock();
     void scrub(int frame);
     void choose_clip(int clip);
-    void edited(QTableWidgetItem* item);
     void set_cuts(const QString& what, const std::vector<Cut>& cuts);
+    void ask_to_read();
+    void ask_to_write();
     [[nodiscard]] const TakeFacts* take() const;
     [[nodiscard]] std::vector<Cut> cuts() const;
+    [[nodiscard]] std::vector<Cut> named_ranges() const; ///< that the source has in the take
 
     Document& document_;
     Session& session_;
     Clock& clock_;
+    Selection& selection_;
     TakesModel* model_;
     TakeStrip* strip_;
+    ClipList* list_;
     QComboBox* takes_;
+    QComboBox* curves_;
     QLabel* about_;
     QDoubleSpinBox* still_below_;
     QDoubleSpinBox* shortest_;
+    QDoubleSpinBox* feet_height_;
+    QDoubleSpinBox* feet_speed_;
     QLabel* offered_;
     QPushButton* cut_all_;
     QPushButton* cut_here_;
-    QTableWidget* clips_;
-    QLabel* clips_title_;
-    QLabel* message_;
-    QPushButton* close_;
-    QPushButton* once_;
-    QPushButton* blend_;
-    QPushButton* way_;
+    QPushButton* cut_named_;
     QWidget* place_;
-    QWidget* clip_card_;
     QWidget* empty_;
     TwinView* twin_ = nullptr;
     QString threshold_of_; ///< the take that the threshold in the box belongs to

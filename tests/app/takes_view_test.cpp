@@ -1,0 +1,203 @@
+// What the Takes station shows in the view and on the strip: ways over the ground, both ends of a clip, a joint's
+// curves.
+#include "bench_fixture.h"
+#include "core/formats/format.h"
+#include "core/job/card_edits.h"
+
+#include <QComboBox>
+#include <QDoubleSpinBox>
+#include <QToolButton>
+
+namespace wembrix::app {
+namespace {
+
+class TakesView : public Bench {
+  protected:
+    void open_cut() {
+        open_mended();
+        window->document().edit("cut", [](Job& job) {
+            set_cuts(job, "capture_07",
+                     {{"stand", 0, 168, true, "", ""},
+                      {"wade", 220, 396, true, "", ""},
+                      {"shake_off", 744, 896, true, "", ""}});
+        });
+        settle();
+        window->choose_station(2);
+        ASSERT_TRUE(wait_for([&] { return !window->takes().model().is_busy(); }));
+    }
+    SceneView& prepared_view() { return window->twin().right().view(); }
+    void show_curves(int row) {
+        auto* choice = child<QComboBox>("curveChoice");
+        choice->setFocus();
+        choice->setCurrentIndex(row);
+        Q_EMIT choice->activated(row);
+    }
+    /// How much of a colour a picture has.
+    static int pixels_of(const QImage& picture, const QColor& colour) {
+        int count = 0;
+        for (int y = 0; y < picture.height(); ++y) {
+            for (int x = 0; x < picture.width(); ++x) {
+                const QColor at = picture.pixelColor(x, y);
+                const int apart = std::abs(at.red() - colour.red()) + std::abs(at.green() - colour.green()) +
+                                  std::abs(at.blue() - colour.blue());
+                count += apart < 12 ? 1 : 0;
+            }
+        }
+        return count;
+    }
+};
+
+TEST_F(TakesView, AWayIsDrawnOnTheGroundAndToldInNumbers) {
+    open_cut();
+    Shown bare = window->twin().shown();
+    bare.joints = false;
+    bare.tools = false;
+    window->twin().set_shown(bare);
+    window->takes().go_to("stand", 0);
+    QTest::qWait(50);
+    const int without = pixels_of(prepared_view().grabFramebuffer(), look().accent);
+    window->takes().go_to("wade", 0);
+    QTest::qWait(50);
+    EXPECT_GT(pixels_of(prepared_view().grabFramebuffer(), look().accent), without + 100) << "her way is on the ground";
+    const ClipFacts* facts = window->takes().model().clip("wade");
+    ASSERT_NE(facts, nullptr);
+    EXPECT_NEAR(facts->travel.metres, 1.84, 0.02);
+    EXPECT_EQ(facts->way->place.size(), 177U);
+    const QString words = child<QLabel>("takeMessage")->text();
+    EXPECT_TRUE(words.contains("1.84 m") && words.contains("m/s in the mean") && words.contains("at most"))
+        << words.toStdString();
+    // At another station the view is its own again.
+    window->choose_station(0);
+    QTest::qWait(50);
+    EXPECT_LE(pixels_of(prepared_view().grabFramebuffer(), look().accent), without + 20);
+}
+
+TEST_F(TakesView, BothEndsOfAClipStandOverEachOther) {
+    open_cut();
+    window->takes().go_to("shake_off", 30);
+    auto* ends = child<QPushButton>("showEnds");
+    ASSERT_TRUE(ends->isVisible());
+    EXPECT_EQ(prepared_view().ends(), nullptr);
+    const QImage before = prepared_view().grabFramebuffer();
+    QTest::mouseClick(ends, Qt::LeftButton);
+    ASSERT_TRUE(wait_for([&] { return prepared_view().ends() != nullptr; }));
+    EXPECT_NE(prepared_view().grabFramebuffer(), before);
+    // They are her first and her last pose: as far apart as the seam says.
+    const PoseEnds* shown = prepared_view().ends();
+    double apart = 0;
+    for (size_t i = 0; i < shown->first->points().size(); ++i) {
+        const Vec3 last = point_of(shown->set_down, shown->last->points()[i].cast<double>());
+        apart = std::max(apart, (last - shown->first->points()[i].cast<double>()).norm() * 1000);
+    }
+    EXPECT_NEAR(apart, window->takes().model().clip("shake_off")->seam->apart_mm, 0.5);
+    EXPECT_FALSE(shown->is_set_down);
+    // Another clip has other ends; one that travels is set down where it began.
+    window->takes().go_to("wade", 88);
+    ASSERT_TRUE(wait_for([&] { return prepared_view().ends() != nullptr && prepared_view().ends()->is_set_down; }));
+    EXPECT_NEAR(Vec3(prepared_view().ends()->set_down.col(3).head(3)).norm(), 1.84, 0.05);
+    QTest::mouseClick(ends, Qt::LeftButton);
+    EXPECT_EQ(prepared_view().ends(), nullptr);
+}
+
+TEST_F(TakesView, TheCurvesOfTheChosenJointAreThoseOfItsKeys) {
+    open_cut();
+    TakeStrip& strip = window->takes().strip();
+    show_curves(2);
+    EXPECT_TRUE(strip.curve_here(State::received).empty()) << "no joint is chosen yet";
+    const int shank = prepared().find_node("LeftLeg_Shank");
+    ASSERT_GE(shank, 0);
+    window->selection().choose(prepared().nodes[static_cast<size_t>(shank)].identity);
+    window->takes().go_to("wade", 60);
+    QTest::qWait(20);
+    const std::vector<float> received = strip.curve_here(State::received);
+    const std::vector<float> kept = strip.curve_here(State::prepared);
+    ASSERT_EQ(received.size(), 3U);
+    ASSERT_EQ(kept.size(), 3U);
+    // What the keys say: the turn from rest at frame 280 of the take.
+    Pose pose;
+    const Clip* wade = prepared().find_clip("wade");
+    Poser(prepared(), wade).at(60 / wade->rate, pose);
+    const Quat turn = prepared().nodes[static_cast<size_t>(shank)].rest.rotation.conjugate() *
+                      pose.local[static_cast<size_t>(shank)].rotation;
+    const Eigen::AngleAxisd about(turn);
+    for (int k = 0; k < 3; ++k) {
+        EXPECT_NEAR(kept[static_cast<size_t>(k)], about.axis()[k] * about.angle() * 180 / 3.14159265358979, 0.01);
+        EXPECT_NEAR(received[static_cast<size_t>(k)], kept[static_cast<size_t>(k)], 0.01)
+            << "nothing changed its turns";
+    }
+    // Between the clips only what was received has a curve.
+    window->clock().set_playing(false);
+    strip.set_playhead(200);
+    EXPECT_FALSE(strip.curve_here(State::received).empty());
+    EXPECT_TRUE(strip.curve_here(State::prepared).empty());
+    // A clip turned round differs, and is drawn where it was cut.
+    window->document().edit("reverse", [](Job& job) { job.steps.push_back({"reverse", {{"clips", {"wade"}}}}); });
+    settle();
+    strip.set_playhead(280);
+    const std::vector<float> reversed = strip.curve_here(State::prepared);
+    ASSERT_EQ(reversed.size(), 3U);
+    strip.set_playhead(220 + 396 - 280);
+    const std::vector<float> mirrored_moment = strip.curve_here(State::received);
+    EXPECT_NEAR(reversed[0], mirrored_moment[0], 0.01);
+    // Keys are drawn when frames are far enough apart.
+    const auto drawn = [&] { return pixels_of(strip.grab().toImage(), look().prepared); };
+    const int far = drawn();
+    strip.zoom(1e6, strip.x_of(280));
+    EXPECT_NE(drawn(), far);
+    show_curves(0);
+    EXPECT_TRUE(strip.curve_here(State::received).empty());
+}
+
+TEST_F(TakesView, WhenAFootStandsCanBeSaid) {
+    open_cut();
+    const auto standing = [&] {
+        int frames = 0;
+        for (const Contact& contact : window->takes().model().takes()[0].contacts) {
+            frames += contact.last - contact.first + 1;
+        }
+        return frames;
+    };
+    const int before = standing();
+    ASSERT_GT(before, 0);
+    auto* speed = child<QDoubleSpinBox>("feetSpeed");
+    speed->setValue(0.02);
+    ASSERT_TRUE(wait_for([&] { return !window->takes().model().is_busy(); }));
+    EXPECT_LT(standing(), before) << "slower than 2 cm a second is less";
+    auto* height = child<QDoubleSpinBox>("feetHeight");
+    height->setValue(40);
+    speed->setValue(5);
+    ASSERT_TRUE(wait_for([&] { return !window->takes().model().is_busy(); }));
+    EXPECT_GT(standing(), before) << "40 cm above the ground is more";
+    speed->setValue(0);
+    height->setValue(0);
+    ASSERT_TRUE(wait_for([&] { return !window->takes().model().is_busy(); }));
+    EXPECT_EQ(standing(), before);
+}
+
+TEST_F(TakesView, RangesThatTheSourceNamesAreOfferedAndListsMayBeInSeconds) {
+    // Tansy's take, as an artist delivers it that named its parts.
+    const QString market = QFileInfo(job_file).dir().filePath("tansy_market.gltf");
+    Result<std::string> text = read_file(market.toStdString());
+    ASSERT_TRUE(text.ok());
+    nlohmann::json gltf = nlohmann::json::parse(*text);
+    gltf["animations"][0]["extras"]["clips"] = {{{"name", "calm"}, {"first", 0}, {"last", 168}},
+                                                {{"name", "in_the_water"}, {"from_s", 8}, {"to_s", 13}}};
+    ASSERT_TRUE(write_file_whole(market.toStdString(), gltf.dump()).ok());
+    open_mended();
+    window->choose_station(2);
+    auto* cut = child<QPushButton>("cutNamed");
+    ASSERT_TRUE(wait_for([&] { return cut->isVisible(); }));
+    EXPECT_TRUE(cut->toolTip().contains("in_the_water (240–390)")) << cut->toolTip().toStdString();
+    QTest::mouseClick(cut, Qt::LeftButton);
+    settle();
+    ASSERT_NE(prepared().find_clip("in_the_water"), nullptr);
+    EXPECT_NEAR(prepared().find_clip("in_the_water")->seconds, 5, 1e-6);
+    ASSERT_TRUE(write_file_whole(folder.filePath("cuts.csv").toStdString(), "name,from_s,to_s\nlift,15,18.5\n").ok());
+    EXPECT_EQ(window->takes().read_list(folder.filePath("cuts.csv")).toStdString(), "");
+    settle();
+    EXPECT_EQ(window->takes().strip().cuts()[0].first, 450);
+    EXPECT_EQ(window->takes().strip().cuts()[0].last, 555);
+}
+
+} // namespace
+} // namespace wembrix::app
