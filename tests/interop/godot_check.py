@@ -1,10 +1,25 @@
 #!/usr/bin/env python3
 """Holds what the engine imported against our own evaluation of the same files.
 
-usage: godot_check.py LOOK.json OURS_DIR
+usage: godot_check.py ask OURS_DIR            writes asked.json: which moments of which clips to play, and what repeats
+       godot_check.py LOOK.json OURS_DIR
 The engine rewrites some bone names, so bones are paired by place.
 """
 import json, math, pathlib, sys
+
+if sys.argv[1] == "ask":
+    folder = pathlib.Path(sys.argv[2])
+    asked = {}
+    for ours in sorted(folder.glob("*.glb.json")):
+        repeats = set()
+        manifest = folder / (ours.name.removesuffix(".glb.json") + ".repeats")
+        if manifest.exists():
+            repeats = set(manifest.read_text().split())
+        asked[ours.name.removesuffix(".json")] = {
+            clip["name"]: {"at": [f["seconds"] for f in clip["frames"]], "repeats": clip["name"] in repeats}
+            for clip in json.loads(ours.read_text())["clips"]}
+    (folder / "asked.json").write_text(json.dumps(asked))
+    sys.exit(0)
 
 look = json.loads(pathlib.Path(sys.argv[1]).read_text())
 folder = pathlib.Path(sys.argv[2])
@@ -28,6 +43,7 @@ def check(name, there):
         wrong.append(f"{len(there['bones'])} bones there, {len(mine)} joints here")
     # Each joint takes one bone at its place whose parent is at its parent's place.
     free = list(range(len(there["bones"])))
+    pairs = {}
     for n, parent, at in mine:
         for b in free:
             bone = there["bones"][b]
@@ -35,6 +51,7 @@ def check(name, there):
             same_parent = (above is None) == (parent is None) and (above is None or apart(above, places[parent]) <= limit)
             if apart(bone["at"], at) <= limit and same_parent:
                 free.remove(b)
+                pairs[n] = b
                 break
         else:
             wrong.append(f"no bone stands where {n} does, below the same parent")
@@ -58,9 +75,30 @@ def check(name, there):
             wrong.append(f"clip {clip['name']} lasts {same[0]['seconds']} s there, {clip['seconds']} s here")
         elif same[0]["tracks"] < len(mine):
             wrong.append(f"clip {clip['name']} moves {same[0]['tracks']} tracks for {len(mine)} joints")
+        # Played by the engine: where every bone is, how many keys there are, and no stutter from round to round.
+        played = there["played"].get(clip["name"])
+        if played is None:
+            wrong.append(f"clip {clip['name']} was not played")
+            continue
+        if played["keys"] != clip["keys"]:
+            wrong.append(f"clip {clip['name']} has {played['keys']} frames there, {clip['keys']} here")
+        for frame, places in zip(clip["frames"], played["at"]):
+            for n, b in pairs.items():
+                far = apart(places[b], frame["joints"][n])
+                worst["mm"] = max(worst["mm"], far * 1000)
+                if far > limit:
+                    wrong.append(f"clip {clip['name']} at {frame['seconds']:.3f} s: {n} is {far * 1000:.3f} mm away")
+        worst["bones"] += len(pairs) * len(clip["frames"])
+        if "across" in played:
+            loops.append(clip["name"])
+            if played["rounds"] < 2 or played["across"] > 1.2 * played["inside"] + limit:
+                wrong.append(f"clip {clip['name']} stutters: {played['across'] * 1000:.1f} mm across its end, at most "
+                             f"{played['inside'] * 1000:.1f} mm elsewhere, {played['rounds']} times")
     return wrong
 
 
+worst = {"mm": 0, "bones": 0}
+loops = []
 bones = 0
 for name in sorted(look):
     problems = check(name, look[name])
@@ -68,5 +106,7 @@ for name in sorted(look):
     for problem in problems[:4]:
         print(f"{name}: {problem}")
     failed += bool(problems)
-print(f"engine: {len(look) - failed} of {len(look)} files imported as delivered · {bones} bones")
-sys.exit(1 if failed or not look else 0)
+print(f"engine: {len(look) - failed} of {len(look)} files imported as delivered · {bones} bones · "
+      f"{worst['bones']} places played, farthest {worst['mm']:.4f} mm · {len(loops)} loops played three times without a stutter: "
+      f"{' '.join(sorted(loops))}")
+sys.exit(1 if failed or not look or len(loops) < 3 else 0)

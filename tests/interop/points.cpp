@@ -68,7 +68,11 @@ int dump(const std::string& file, const std::string& out) {
         for (int k = 0; k <= 6; ++k) {
             frames.push_back(frame_of(*scene, deformer, poser, clip.seconds * k / 6 * 0.9999));
         }
-        result["clips"].push_back({{"name", clip.name}, {"seconds", clip.seconds}, {"frames", frames}});
+        size_t keys = 0;
+        for (const Channel& channel : clip.channels) {
+            keys = std::max(keys, channel.times.size());
+        }
+        result["clips"].push_back({{"name", clip.name}, {"seconds", clip.seconds}, {"keys", keys}, {"frames", frames}});
     }
     return write_file_whole(out, result.dump()).ok() ? 0 : 2;
 }
@@ -103,6 +107,31 @@ int rigs(const std::filesystem::path& folder, uint32_t count) {
             scene = applied->scene;
         }
         const Destination destination = built_in_destinations()[1];
+        // A clip made anew by one of the steps for clips, each in its turn.
+        const std::string name = scene.clips.front().name;
+        const std::vector<std::vector<Step>> ways = {
+            {{"bake", {{"rate", 60}}}},
+            {{"reverse"}},
+            {{"stretch_time", {{"factor", 1.5}}}},
+            {{"take_root_motion", {{"way", "in_place"}}}},
+            {{"close_loop", {{"clip", name}, {"way", "blend"}, {"frames", 5}}}},
+            {{"close_loop", {{"clip", name}, {"way", "repeat_first"}}}, {"start_at", {{"clip", name}, {"frame", 7}}}},
+            {{"join_clips", {{"clips", {name, name}}, {"name", "joined"}, {"overlap", 4}, {"keep", true}}}},
+            {{"bake"}, {"reduce_keys", {{"limit_mm", 1}}}},
+        };
+        Scene stepped = scene;
+        for (const Step& step : ways[seed % ways.size()]) {
+            const Result<StepResult> applied = apply_step(stepped, step);
+            if (!applied) {
+                fmt::print(stderr, "rig {}: {}\n", seed, applied.problem().sentence());
+                return 2;
+            }
+            stepped = applied->scene;
+        }
+        if (!put(conform_clip(stepped, stepped.clips.back(), destination).scene,
+                 fmt::format("delivered_{:03}_steps", seed))) {
+            return 2;
+        }
         if (!put(conform_model(scene, destination).scene, fmt::format("delivered_{:03}_model", seed)) ||
             !put(conform_clip(scene, scene.clips.front(), destination).scene,
                  fmt::format("delivered_{:03}_clip", seed))) {

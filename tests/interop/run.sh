@@ -60,6 +60,30 @@ for file in "$work"/delivered/Tidewater_runtime/*.glb; do
     cp "$file" "$work/engine/"
     "$build/tests/wembrix-points" dump "$file" "$work/engine/$(basename "$file").json"
 done
+# Loops made by our steps, to be played three times: one blended closed, one that closes by itself, a walk in place.
+python3 - "$work/demo/tansy.wembrix" "$work/loops.json" << 'PY'
+import json, sys
+steps = json.load(open(sys.argv[1]))["steps"]
+steps += [{"step": "close_loop", "clip": "shake_off", "way": "blend", "frames": 10},
+          {"step": "take_root_motion", "clips": ["wade"], "way": "in_place"},
+          {"step": "close_loop", "clip": "wade", "way": "blend", "frames": 8},
+          {"step": "close_loop", "clip": "stand", "way": "repeat_first"}]
+json.dump({"steps": steps}, open(sys.argv[2], "w"))
+PY
+"$build/src/cli/wembrix-cli" deliver --card "$work/loops.json" --destination "$work/demo/Tidewater_runtime.destination.json" \
+    --out "$work/loops" "$work/demo/tansy_model.glb" "$work/demo/tansy_market.gltf" > "$work/loops.log"
+for clip in stand wade shake_off; do
+    file=$work/engine/loop_$clip.glb
+    cp "$work/loops/tansy_model_$clip.glb" "$file"
+    "$build/tests/wembrix-points" dump "$file" "$file.json"
+    python3 -c 'import json,sys; print(*[c["name"] for c in json.load(open(sys.argv[1]))["clips"] if c["repeats"] and c["last_frame"] == "the first once more"])' \
+        "$work/loops/delivery.json" > "$work/engine/loop_$clip.repeats"
+done
+# Frame for frame, as we deliver them: by itself the engine would take every second frame and thin them.
+for file in "$work"/engine/*.glb; do
+    printf '[remap]\n\nimporter="scene"\n\n[params]\n\nanimation/fps=30\nanimation/optimizer/enabled=false\n' > "$file.import"
+done
+python3 "$here/godot_check.py" ask "$work/engine"
 export HOME=$work/home
 mkdir -p "$HOME"
 wanted=$(ls "$work"/engine/*.glb | wc -l)

@@ -62,6 +62,8 @@ for (let k = 0; k + 1 < given.length; k += 2) {
       const animation = gltf.animations[c];
       if (animation.name !== clip.name) throw new Error(`clip ${c} is ${animation.name} there, ${clip.name} here`);
       if (Math.abs(animation.duration - clip.seconds) > 1e-4) throw new Error(`${clip.name} lasts ${animation.duration} s there, ${clip.seconds} s here`);
+      const keys = Math.max(...animation.tracks.map((track) => track.times.length));
+      if (keys !== clip.keys) throw new Error(`${clip.name} has ${keys} frames there, ${clip.keys} here`);
       const mixer = new THREE.AnimationMixer(gltf.scene);
       const action = mixer.clipAction(animation);
       action.setLoop(THREE.LoopOnce);
