@@ -13,6 +13,7 @@
 
 #include <cmath>
 #include <gtest/gtest.h>
+#include <random>
 
 namespace wembrix::testing {
 namespace {
@@ -435,6 +436,54 @@ TEST(JointCurve, SaysHowFarAJointIsFromItsRest) {
     clip.seconds = 1;
     EXPECT_NEAR(joint_curve(scene, clip, 1, Path::translation, 0, 1, 2).values[0][0], 0.25, 1e-6);
     EXPECT_NEAR(joint_curve(scene, clip, 1, Path::rotation, 0, 1, 2).key_s[3], 0.1, 1e-6);
+}
+
+TEST(Sample, ManyFramesAtOnceAreWhatOneByOneIs) {
+    std::mt19937 random(7);
+    const auto any = [&](double least, double most) {
+        return std::uniform_real_distribution<double>(least, most)(random);
+    };
+    for (int round = 0; round < 60; ++round) {
+        Channel channel;
+        channel.path = Path::rotation;
+        channel.width = 4;
+        channel.interpolation = round % 5 == 3 ? Interpolation::step : Interpolation::linear;
+        std::vector<float> times;
+        std::vector<float> values;
+        double at = any(-0.5, 0.5);
+        const double step = round % 3 == 0 ? 3.0 : 0.1; // keys far from one another, and near
+        Quat turn = Quat::Identity();
+        for (int key = 0; key < 40; ++key) {
+            times.push_back(static_cast<float>(at));
+            at += any(0.0, 0.08);
+            turn = turn * Quat(Eigen::AngleAxisd(any(-step, step), Vec3(any(-1, 1), any(-1, 1), 1).normalized()));
+            const double length = key == 11 && round % 4 == 0 ? 0 : any(0.5, 2) * (random() % 2 == 0 ? 1 : -1);
+            for (int k = 0; k < 4; ++k) {
+                values.push_back(static_cast<float>(turn.coeffs()[k] * length)); // some no turn at all
+            }
+        }
+        channel.times = times;
+        channel.values = values;
+        constexpr int frames = 150;
+        std::vector<float> all(frames * 4);
+        sample_frames(channel, -0.7, 47.3, frames, all.data());
+        for (int f = 0; f < frames; ++f) {
+            double one[4];
+            sample_channel(channel, -0.7 + f / 47.3, one);
+            const float* here = &all[static_cast<size_t>(f) * 4];
+            double same = 0;
+            double before = 0;
+            double length = 0;
+            for (int k = 0; k < 4; ++k) {
+                same += one[k] * static_cast<double>(here[k]);
+                length += static_cast<double>(here[k]) * here[k];
+                before += f > 0 ? static_cast<double>(here[k]) * here[k - 4] : 1;
+            }
+            EXPECT_NEAR(std::abs(same), 1, 2e-7) << "round " << round << " frame " << f;
+            EXPECT_NEAR(length, 1, 1e-6);
+            EXPECT_GE(before, 0) << "turns keep one sign";
+        }
+    }
 }
 
 } // namespace
