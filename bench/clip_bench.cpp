@@ -14,11 +14,7 @@ using namespace wembrix;
 constexpr int frames = 36000;
 
 const Scene& long_take() {
-    static const Scene scene = [] {
-        Scene made = bench::large_scene(frames);
-        made.clips.resize(1);
-        return made;
-    }();
+    static const Scene scene = [] { return bench::large_scene(frames, 1); }();
     return scene;
 }
 

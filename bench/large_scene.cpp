@@ -11,7 +11,6 @@ namespace {
 constexpr int joint_count = 200;
 constexpr int rings = 1000;
 constexpr int around = 100;
-constexpr int clip_count = 20;
 constexpr double length = 2;
 
 /// Ten chains of twenty, each hanging on the root.
@@ -104,7 +103,7 @@ Clip sway(int number, int frame_count) {
 
 } // namespace
 
-Scene large_scene(int frames) {
+Scene large_scene(int frames, int clips) {
     Scene scene;
     Skin skin;
     skin.name = "skin";
@@ -118,7 +117,7 @@ Scene large_scene(int frames) {
     scene.nodes.push_back(surface);
     scene.skins.push_back(std::move(skin));
     scene.meshes.push_back(tube());
-    for (int c = 0; c < clip_count; ++c) {
+    for (int c = 0; c < clips; ++c) {
         scene.clips.push_back(sway(c, frames));
     }
     return scene;

@@ -7,6 +7,6 @@ namespace wembrix::bench {
 
 /// 100 000 points in one skinned surface with four influences a point, 200 joints, 20 clips of 60 frames in which
 /// every joint turns.
-Scene large_scene(int frames = 60);
+Scene large_scene(int frames = 60, int clips = 20);
 
 } // namespace wembrix::bench

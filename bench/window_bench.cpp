@@ -138,6 +138,55 @@ void ladder() {
         "ms");
 }
 
+/// The take strip with 36 000 frames of 200 joints: one painted frame while scrolling and while zooming, with the
+/// energy and with a joint's curves; and the likeness of all poses to the one under the pointer.
+void long_take(const QTemporaryDir& folder) {
+    put(folder, "long.glb", write_glb(bench::large_scene(36000, 1), "long"));
+    MainWindow window;
+    window.resize(1280, 800);
+    window.show();
+    window.open_paths({folder.filePath(QStringLiteral("long.glb"))});
+    say("36 000 frames of 200 joints: from opening the file to the view",
+        seconds_until([&] { return is_shown(window); }), "s");
+    window.choose_station(2);
+    say("and until energy, feet and poses of the take are measured", seconds_until([&] {
+            return !window.takes().model().is_busy() && !window.takes().model().takes().empty() &&
+                   !window.takes().model().takes()[0].energy.empty();
+        }),
+        "s");
+    TakeStrip& strip = window.takes().strip();
+    constexpr int turns = 200;
+    // Into a picture: on the screen, the whole window is put together anew for each, in software here.
+    QImage picture(strip.size(), QImage::Format_ARGB32_Premultiplied);
+    const auto paint = [&] { strip.render(&picture); };
+    const auto scroll_and_zoom = [&](const char* scrolling, const char* zooming) {
+        strip.see_all();
+        strip.zoom(12, strip.width() / 2.0);
+        auto* bar = strip.findChild<QScrollBar*>();
+        QElapsedTimer timer;
+        timer.start();
+        for (int i = 0; i < turns; ++i) {
+            bar->setValue(i * 7919 % std::max(1, bar->maximum()));
+            paint();
+        }
+        say(scrolling, static_cast<double>(timer.nsecsElapsed()) / 1e6 / turns, "ms");
+        strip.see_all();
+        timer.restart();
+        for (int i = 0; i < turns; ++i) {
+            strip.zoom(i % 20 < 10 ? 1.8 : 1 / 1.8, strip.width() / 3.0);
+            paint();
+        }
+        say(zooming, static_cast<double>(timer.nsecsElapsed()) / 1e6 / turns, "ms");
+    };
+    scroll_and_zoom("the strip: a painted frame while scrolling", "the strip: a painted frame while zooming");
+    const Scene& prepared = window.session().state()->replay.prepared();
+    strip.show_curves(
+        StripCurves{window.session().state()->replay.received, window.session().state()->replay.prepared_scene(),
+                    prepared.nodes[static_cast<size_t>(joints_of(prepared)[50])].identity, Path::rotation});
+    scroll_and_zoom("its curves: a painted frame while scrolling", "its curves: a painted frame while zooming");
+    window.recovery().forget();
+}
+
 } // namespace
 
 int main(int count, char** arguments) {
@@ -147,8 +196,19 @@ int main(int count, char** arguments) {
     QStandardPaths::setTestModeEnabled(true);
     apply_look(application);
     const QTemporaryDir folder;
-    ladder();
-    source_change(folder);
-    playing(folder);
+    const QString only = count > 1 ? QString::fromLocal8Bit(arguments[1]) : QString(); // one part alone, by its name
+    const auto wanted = [&](const char* name) { return only.isEmpty() || only == QString::fromUtf8(name); };
+    if (wanted("ladder")) {
+        ladder();
+    }
+    if (wanted("change")) {
+        source_change(folder);
+    }
+    if (wanted("playing")) {
+        playing(folder);
+    }
+    if (wanted("long")) {
+        long_take(folder);
+    }
     return 0;
 }

@@ -4,6 +4,8 @@
 
 #include <algorithm>
 #include <array>
+#include <tbb/parallel_for.h>
+#include <tbb/partitioner.h>
 
 namespace wembrix {
 
@@ -50,11 +52,16 @@ std::span<const FindingKind> finding_kinds() {
 }
 
 std::vector<Finding> look_for_findings(const FindingContext& context) {
+    // Side by side, since some go over every frame; in their order, whichever is done first.
+    const std::span<const FindingKind> kinds = finding_kinds();
+    std::vector<std::vector<Finding>> found(kinds.size());
+    tbb::parallel_for(
+        size_t{0}, kinds.size(), [&](size_t k) { found[k] = kinds[k].look(context); }, tbb::simple_partitioner());
     std::vector<Finding> all;
-    for (const FindingKind& kind : finding_kinds()) {
-        for (Finding& finding : kind.look(context)) {
-            finding.id = kind.id;
-            finding.station = kind.station;
+    for (size_t k = 0; k < kinds.size(); ++k) {
+        for (Finding& finding : found[k]) {
+            finding.id = kinds[k].id;
+            finding.station = kinds[k].station;
             all.push_back(std::move(finding));
         }
     }

@@ -30,24 +30,27 @@ void Poser::at(double seconds, Pose& pose) const {
         double value[4];
         thread_local std::vector<double> weights;
         const double at = clip_->start_s + seconds;
+        pose.near_keys.resize(std::max(pose.near_keys.size(), clip_->channels.size()));
+        uint32_t* near = pose.near_keys.data();
         for (const Channel& channel : clip_->channels) {
+            uint32_t& key = *near++;
             Transform& local = pose.local[channel.node];
             switch (channel.path) {
             case Path::translation:
-                sample_channel(channel, at, value);
+                sample_channel(channel, at, value, key);
                 local.translation = Vec3(value[0], value[1], value[2]);
                 break;
             case Path::rotation:
-                sample_channel(channel, at, value);
+                sample_channel(channel, at, value, key);
                 local.rotation = Quat(value[3], value[0], value[1], value[2]);
                 break;
             case Path::scale:
-                sample_channel(channel, at, value);
+                sample_channel(channel, at, value, key);
                 local.scale = Vec3(value[0], value[1], value[2]);
                 break;
             case Path::weights: {
                 weights.resize(std::max<size_t>(weights.size(), channel.width));
-                sample_channel(channel, at, weights.data());
+                sample_channel(channel, at, weights.data(), key);
                 const int offset = shape_offset_[channel.node];
                 for (int i = 0; offset >= 0 && i < channel.width; ++i) {
                     pose.shape_weights[offset + i] = static_cast<float>(weights[i]);

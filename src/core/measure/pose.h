@@ -3,6 +3,7 @@
 
 #include "core/scene/scene.h"
 
+#include <cstdint>
 #include <vector>
 
 namespace wembrix {
@@ -11,6 +12,7 @@ struct Pose {
     std::vector<Transform> local;     ///< one per node
     std::vector<Mat4> world;          ///< one per node
     std::vector<float> shape_weights; ///< of all surface nodes, one after another
+    std::vector<uint32_t> near_keys;  ///< where each channel was looked up last: the next moment is mostly near
 };
 
 /// Poses one scene by one of its clips (or none: the rest pose). Holds references: the scene must outlive it.

@@ -151,8 +151,7 @@ void TakeStrip::draw_curves(QPainter& painter) const {
             if (to <= from) {
                 continue;
             }
-            // A moment a pixel, but at least one a frame while frames are few.
-            const int count = std::clamp(static_cast<int>((to - from) * std::max(scale, 1.0)) + 1, 2, 4 * width());
+            const int count = std::clamp(static_cast<int>((to - from) * scale) + 1, 2, 2 * width()); // one a pixel
             const JointCurve curve = joint_curve(*piece.scene, *piece.clip, piece.node, curves_->path,
                                                  (from - piece.first) / take_.rate, (to - from) / take_.rate, count);
             const std::vector<float>& values = curve.values.at(static_cast<size_t>(k));
@@ -163,9 +162,13 @@ void TakeStrip::draw_curves(QPainter& painter) const {
             const bool prepared = piece.state == State::prepared;
             QColor colour = l.of(piece.state);
             colour.setAlpha(prepared ? 255 : 110); // received lies below, wider and paler
-            painter.setPen(QPen(colour, prepared ? 1.2 : 3.2));
+            // Broad and smooth lines take long to paint where a pixel holds many frames, and say no more there.
+            const bool fine = scale >= 1;
+            painter.setRenderHint(QPainter::Antialiasing, fine);
+            painter.setPen(QPen(colour, prepared || !fine ? 1 : 3));
             painter.setBrush(Qt::NoBrush);
             painter.drawPolyline(line);
+            painter.setRenderHint(QPainter::Antialiasing);
             constexpr double near = 5; // pixels a key: nearer, marks would hide the curve
             if (!curve.key_s.empty() && (to - from) * scale / static_cast<double>(curve.key_s.size()) < near) {
                 continue;
