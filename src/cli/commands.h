@@ -49,9 +49,10 @@ struct BoardOptions {
 int board(const BoardOptions& options);
 
 struct TakesOptions {
-    std::string file;          ///< a job or a source
-    double still_below = -1;   ///< m/s; negative: chosen from the take itself
-    double shortest_s = 0.5;   ///< of a still place
+    std::string file;              ///< a job or a source
+    double still_below = -1;       ///< m/s; negative: chosen from the take itself
+    double shortest_s = 0.5;       ///< of a still place
+    std::vector<std::string> feet; ///< joints that stand, by name; none: found
     double foot_height_m = 0;  ///< a foot that stands is lower, above its lowest place; 0: by the character's height
     double foot_speed_m_s = 0; ///< and slower; 0: by the character's height
     bool json = false;

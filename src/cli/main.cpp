@@ -54,6 +54,8 @@ int run(int count, char** arguments) {
     takes_command->add_option("file", takes_options.file, ".glb, .gltf or .wembrix")->required();
     takes_command->add_option("--still-below", takes_options.still_below, "Still is slower than this, in m/s");
     takes_command->add_option("--shortest", takes_options.shortest_s, "Shortest still place, in seconds");
+    takes_command->add_option("--feet", takes_options.feet, "Joints that stand, instead of those found: a,b")
+        ->delimiter(',');
     takes_command->add_option("--foot-height", takes_options.foot_height_m,
                               "A foot that stands is lower than this above its lowest place, in m");
     takes_command->add_option("--foot-speed", takes_options.foot_speed_m_s, "And slower than this, in m/s");

@@ -75,7 +75,14 @@ int takes(const TakesOptions& options) {
     }
     const Scene& scene = opened->replay.prepared();
     const double height = height_m(scene);
-    const std::vector<int> feet = foot_joints(scene, height);
+    std::vector<int> feet = options.feet.empty() ? foot_joints(scene, height) : std::vector<int>();
+    for (const std::string& name : options.feet) {
+        const int joint = scene.find_node(name);
+        if (joint < 0) {
+            return refuse({fmt::format("has no joint \"{}\".", name), options.file, ""});
+        }
+        feet.push_back(joint);
+    }
     nlohmann::json rows = nlohmann::json::array();
     int code = opened->replay.problems().empty() ? all_well : held;
     for (const Clip& clip : scene.clips) {

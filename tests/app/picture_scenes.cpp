@@ -1,8 +1,8 @@
 #include "picture_scenes.h"
 
 #include "core/base/files.h"
+#include "core/destination/conform.h"
 #include "core/formats/gltf/gltf.h"
-#include "core/job/card_edits.h"
 #include "core/job/job.h"
 #include "tansy_scene.h"
 
@@ -40,14 +40,18 @@ Job mended_job(const std::string& name) {
     return job;
 }
 
-Result<fs::path> write_all(const fs::path& folder, const Job& job, const Scene& model, const Scene& take) {
+/// `takes`: one file each, named as they are.
+Result<fs::path> write_all(const fs::path& folder, const Job& job, const Scene& model,
+                           const std::vector<std::pair<std::string, Scene>>& takes) {
     std::error_code error;
     fs::create_directories(folder, error);
     if (Outcome done = put(folder, write_glb_unscaled(model, job.name + "_model")); !done) {
         return done.problem();
     }
-    if (Outcome done = put(folder, write_glb(take, job.name + "_take")); !done) {
-        return done.problem();
+    for (const auto& [name, take] : takes) {
+        if (Outcome done = put(folder, write_glb(take, name)); !done) {
+            return done.problem();
+        }
     }
     const fs::path file = folder / (job.name + ".wembrix");
     if (Outcome done = write_job(job, file); !done) {
@@ -111,29 +115,33 @@ Result<fs::path> write_feathered_job(const fs::path& folder) {
     Scene model = demo::tansy_model();
     add_feathers(model, "Left", 1);
     add_feathers(model, "Right", -1);
-    return write_all(folder, mended_job("feathered"), model, demo::tansy_market_take());
+    return write_all(folder, mended_job("feathered"), model, {{"feathered_take", demo::tansy_market_take()}});
 }
 
-Result<fs::path> write_long_take_job(const fs::path& folder, bool cut_each) {
+Result<fs::path> write_long_take_job(const fs::path& folder) {
     Scene take = demo::tansy_market_take();
     constexpr int rounds = 40;
-    const int frames = take.clips[0].frames();
     repeat_keys(take.clips[0], rounds);
-    Job job = mended_job(cut_each ? "forty_clips" : "long_take");
-    if (cut_each) {
-        std::vector<Cut> cuts;
-        for (int r = 0; r < rounds; ++r) {
-            Cut cut;
-            cut.name = fmt::format("round_{:02}", r + 1);
-            cut.first = r * frames;
-            cut.last = r * frames + 160;
-            cut.repeats = r % 3 == 0;
-            cut.colour = clip_colour(static_cast<size_t>(r));
-            cuts.push_back(cut);
-        }
-        set_cuts(job, take.clips[0].name, cuts);
+    return write_all(folder, mended_job("long_take"), demo::tansy_model(), {{"long_take_take", take}});
+}
+
+Result<fs::path> write_forty_takes_job(const fs::path& folder) {
+    const Scene market = demo::tansy_market_take();
+    constexpr const char* what[] = {"idle", "wade", "lift", "stamp", "shake"};
+    Job job = mended_job("forty_takes");
+    job.sources.pop_back();
+    std::vector<std::pair<std::string, Scene>> takes;
+    for (int i = 0; i < 40; ++i) {
+        Clip part = market.clips[0];
+        part.name = fmt::format("{}_{:02}", what[i / 8], i % 8 + 1);
+        part.start_s = i * 0.7;
+        part.seconds = (30 + i * 37 % 60) / part.rate;
+        Scene take = market;
+        take.clips = {bake_clip(market, part, part.rate)};
+        job.sources.push_back(part.name + ".glb");
+        takes.emplace_back(part.name, std::move(take));
     }
-    return write_all(folder, job, demo::tansy_model(), take);
+    return write_all(folder, job, demo::tansy_model(), takes);
 }
 
 } // namespace wembrix::app

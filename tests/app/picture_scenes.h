@@ -11,8 +11,10 @@ namespace wembrix::app {
 /// and a job that mends it; the job's path.
 Result<std::filesystem::path> write_feathered_job(const std::filesystem::path& folder);
 
-/// Tansy and a take of 36 000 frames (20 minutes at 30 a second): her market take forty times over. With
-/// `cut_each`, each round is a clip.
-Result<std::filesystem::path> write_long_take_job(const std::filesystem::path& folder, bool cut_each);
+/// Tansy and a take of 36 000 frames (20 minutes at 30 a second): her market take forty times over.
+Result<std::filesystem::path> write_long_take_job(const std::filesystem::path& folder);
+
+/// Tansy and forty short takes, each a file of its own: parts of her market take, none of them cut.
+Result<std::filesystem::path> write_forty_takes_job(const std::filesystem::path& folder);
 
 } // namespace wembrix::app

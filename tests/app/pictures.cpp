@@ -49,9 +49,9 @@ void show_clip(MainWindow& window, const QString& clip, int frame) {
 /// The stations with more than the demo job has.
 int larger(const QString& job_file, const QString& out, const QString& name) {
     const std::filesystem::path folder = std::filesystem::path(job_file.toStdString()).parent_path() / "made";
-    const Result<std::filesystem::path> job = name == QStringLiteral("joints-feathered")
-                                                  ? write_feathered_job(folder)
-                                                  : write_long_take_job(folder, name == QStringLiteral("takes-forty"));
+    const Result<std::filesystem::path> job = name == QStringLiteral("joints-feathered") ? write_feathered_job(folder)
+                                              : name == QStringLiteral("takes-forty")    ? write_forty_takes_job(folder)
+                                                                                         : write_long_take_job(folder);
     if (!job) {
         std::fprintf(stderr, "%s\n", job.problem().sentence().c_str());
         return 1;
@@ -61,6 +61,9 @@ int larger(const QString& job_file, const QString& out, const QString& name) {
     window.open_paths({QString::fromStdString(job->string())});
     wait_for([&] { return window.session().state() != nullptr && !window.takes().model().is_busy(); }, 300);
     window.choose_station(name.startsWith(QStringLiteral("joints")) ? 1 : 2);
+    if (name == QStringLiteral("takes-forty")) {
+        window.takes().go_to(QStringLiteral("wade_03"), 20);
+    }
     take(window, out, name);
     return 0;
 }

@@ -78,10 +78,10 @@ TEST_F(Bench, TheListOfClipsIsTypedReadAndWritten) {
     auto* list = child<QTableWidget>("clipList");
     ASSERT_EQ(list->rowCount(), 2);
     EXPECT_EQ(list->item(1, 1)->text(), "shake_off");
-    EXPECT_EQ(list->item(1, 8)->text(), "she is still shaking");
-    EXPECT_TRUE(list->item(1, 6)->text().endsWith("mm")) << list->item(1, 6)->text().toStdString();
+    EXPECT_EQ(list->item(1, 9)->text(), "she is still shaking");
+    EXPECT_TRUE(list->item(1, 7)->text().endsWith("mm")) << list->item(1, 7)->text().toStdString();
     // A frame typed into the list moves the end; a clip that does not close is said, and mended with one click.
-    list->item(0, 3)->setText("160");
+    list->item(0, 4)->setText("160");
     ASSERT_TRUE(wait_for([&] { return window->takes().strip().cuts()[0].last == 160; }));
     settle();
     EXPECT_EQ(prepared().find_clip("stand")->frames(), 161);
@@ -93,7 +93,7 @@ TEST_F(Bench, TheListOfClipsIsTypedReadAndWritten) {
     QTest::mouseClick(close, Qt::LeftButton);
     settle();
     EXPECT_NE(window->takes().strip().cuts()[1].last, 896);
-    list->item(1, 5)->setCheckState(Qt::Unchecked);
+    list->item(1, 6)->setCheckState(Qt::Unchecked);
     ASSERT_TRUE(wait_for([&] { return !window->takes().strip().cuts()[1].repeats; }));
     settle();
     EXPECT_FALSE(prepared().find_clip("shake_off")->repeats);

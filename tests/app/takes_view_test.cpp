@@ -1,7 +1,9 @@
 // What the Takes station shows in the view and on the strip: ways over the ground, both ends of a clip, a joint's
 // curves.
 #include "bench_fixture.h"
+#include "core/destination/conform.h"
 #include "core/formats/format.h"
+#include "core/formats/gltf/gltf.h"
 #include "core/job/card_edits.h"
 
 #include <QComboBox>
@@ -172,6 +174,82 @@ TEST_F(TakesView, WhenAFootStandsCanBeSaid) {
     height->setValue(0);
     ASSERT_TRUE(wait_for([&] { return !window->takes().model().is_busy(); }));
     EXPECT_EQ(standing(), before);
+    // Other joints than the feet that were found.
+    const int shank = prepared().find_node("LeftLeg_Shank");
+    window->selection().choose(prepared().nodes[static_cast<size_t>(shank)].identity);
+    child<QPushButton>("feetChosen")->click();
+    ASSERT_TRUE(wait_for([&] { return !window->takes().model().is_busy(); }));
+    const TakeFacts& take = window->takes().model().takes()[0];
+    ASSERT_EQ(take.feet.size(), 1U);
+    EXPECT_EQ(take.scene->nodes[static_cast<size_t>(take.feet[0])].name, "LeftLeg_Shank");
+    child<QPushButton>("feetFound")->click();
+    ASSERT_TRUE(wait_for([&] { return !window->takes().model().is_busy(); }));
+    EXPECT_EQ(standing(), before);
+}
+
+TEST_F(TakesView, ManyTakesAreListedTogetherAndTypedInWhereTheyAre) {
+    // Three short takes in files of their own, beside the model.
+    const QDir dir = QFileInfo(job_file).dir();
+    Scene market = demo::tansy_market_take();
+    Result<Job> job = read_job(job_file.toStdString());
+    ASSERT_TRUE(job.ok());
+    job->sources.resize(1);
+    job->steps = {
+        {"strip_prefix"}, {"fold_holders"}, {"resize", {{"factor", 0.01}}}, {"make_root", {{"name", "root"}}}};
+    for (const char* name : {"calm", "wet", "dry"}) {
+        Clip part = market.clips[0];
+        part.name = name;
+        part.start_s = name[0] == 'c' ? 0 : name[0] == 'w' ? 8 : 25;
+        part.seconds = 2;
+        Scene take = market;
+        take.clips = {bake_clip(market, part, 30)};
+        const auto written = write_glb(take, name);
+        ASSERT_TRUE(
+            write_file_whole(dir.filePath(QString::fromUtf8(name) + ".glb").toStdString(), written->front().bytes)
+                .ok());
+        job->sources.push_back(std::string(name) + ".glb");
+    }
+    ASSERT_TRUE(write_job(*job, job_file.toStdString()).ok());
+    open();
+    window->choose_station(2);
+    ASSERT_TRUE(
+        wait_for([&] { return !window->takes().model().is_busy() && window->takes().model().takes().size() == 3; }));
+    auto* list = child<QTableWidget>("clipList");
+    ASSERT_EQ(list->rowCount(), 3) << "one row a take, though none is cut";
+    EXPECT_FALSE(list->isColumnHidden(2));
+    // A click on a row shows that take: strip, view and clock.
+    QTest::mouseClick(list->viewport(), Qt::LeftButton, {}, list->visualItemRect(list->item(1, 1)).center());
+    EXPECT_EQ(child<QComboBox>("takeChoice")->currentText(), "wet");
+    EXPECT_EQ(window->clock().clip(), "wet");
+    EXPECT_TRUE(child<QLabel>("takeMessage")->text().contains("“wet” plays once"));
+    // Typed in, it becomes a clip of its whole take; the others stay as they are.
+    list->item(1, 1)->setText("wade");
+    QTest::qWait(50);
+    settle();
+    ASSERT_NE(prepared().find_clip("wade"), nullptr);
+    EXPECT_EQ(prepared().find_clip("wade")->frames(), 61);
+    EXPECT_NE(prepared().find_clip("calm"), nullptr);
+    ASSERT_TRUE(wait_for([&] { return !window->takes().model().is_busy(); }));
+    ASSERT_EQ(list->rowCount(), 3);
+    list->item(2, 6)->setCheckState(Qt::Checked);
+    QTest::qWait(50);
+    settle();
+    EXPECT_TRUE(prepared().find_clip("dry")->repeats);
+    ASSERT_TRUE(wait_for([&] { return !window->takes().model().is_busy(); }));
+    EXPECT_TRUE(list->item(2, 7)->text().contains("mm")) << "what repeats has a seam";
+    // Cut on the strip, one take has two rows.
+    window->takes().go_to("calm", 0);
+    window->takes().strip().set_playhead(30);
+    window->takes().cut_at_playhead();
+    settle();
+    EXPECT_EQ(list->rowCount(), 4);
+    EXPECT_EQ(list->item(0, 2)->text(), "calm");
+    EXPECT_EQ(list->item(1, 2)->text(), "calm");
+    while (window->document().undo().canUndo()) {
+        window->document().undo().undo();
+    }
+    settle();
+    EXPECT_EQ(list->rowCount(), 3);
 }
 
 TEST_F(TakesView, RangesThatTheSourceNamesAreOfferedAndListsMayBeInSeconds) {

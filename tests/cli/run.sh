@@ -148,6 +148,9 @@ check "they are" ends 0 "$cli" cuts "$work/demo/tansy_first_look.wembrix"
 check "in frames" grep -qx "wet,240,375,no,.*" "$work/out"
 check "a job whose source names none" ends 2 "$cli" cuts "$work/demo/market_props.wembrix" --named
 check "how low a foot stands" ends 0 "$cli" takes "$work/demo/tansy_market.gltf" --foot-height 0.001 --json
+check "which joints stand" ends 1 "$cli" takes "$work/demo/tansy.wembrix" --feet pelvis,head --foot-height 5 --foot-speed 5 --json
+check "those alone" python_says "{c['joint'] for t in d['takes'] for c in t['contacts']} == {'pelvis', 'head'}"
+check "a joint that is none" ends 2 "$cli" takes "$work/demo/tansy.wembrix" --feet tail_of_nobody
 check "and how slow" ends 2 "$cli" takes "$work/demo/tansy_market.gltf" --foot-speed -1
 
 model="$work/all/Tidewater_runtime/tansy_model.glb"

@@ -7,6 +7,7 @@
 
 #include <cstddef>
 #include <cstdint>
+#include <cstdlib>
 #include <string>
 
 extern "C" int LLVMFuzzerTestOneInput(const uint8_t* data, size_t size) {
@@ -16,6 +17,15 @@ extern "C" int LLVMFuzzerTestOneInput(const uint8_t* data, size_t size) {
         if (!(*cuts_from_csv(cuts_to_csv(*cuts), "again") == *cuts)) {
             // Spaces around a field are not kept; all else is.
             (void)cuts_to_json(*cuts).dump(-1, ' ', false, nlohmann::json::error_handler_t::replace);
+        }
+    }
+    (void)cuts_from_text(text, "fuzz", 29.97);
+    Clip take;
+    take.seconds = 1e4;
+    take.carried.extras = text;
+    for (const Cut& range : ranges_inside(take)) {
+        if (range.name.empty() || range.first < 0 || range.last >= take.frames() || range.first >= range.last) {
+            std::abort(); // what is offered has to fit
         }
     }
     const nlohmann::json json = nlohmann::json::parse(text, nullptr, false);

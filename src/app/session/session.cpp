@@ -95,13 +95,18 @@ void Session::restart() {
             next->replay = replay(std::make_shared<const Scene>(sources->received), job.steps);
             next->sources = sources;
             next->received = facts_of(*next->replay.received);
-            next->received_findings = look_for_findings({*next->replay.received});
+            if (next->replay.prepared_scene() != next->replay.received) {
+                next->received_findings = look_for_findings({*next->replay.received});
+            }
             if (earlier) {
                 next->source_changes = describe_changes(*earlier->replay.received, *next->replay.received);
             }
         }
         const Destination* destination = job.destinations.empty() ? nullptr : job.destinations.data();
         next->findings = look_for_findings({next->replay.prepared(), destination});
+        if (next->replay.prepared_scene() == next->replay.received) {
+            next->received_findings = next->findings; // nothing is done to it yet, so nothing is mended
+        }
         next->prepared = facts_of(next->replay.prepared());
         auto mark = [](SceneFacts& facts, const std::vector<Finding>& findings) {
             facts.odd_size = std::any_of(findings.begin(), findings.end(),

@@ -9,6 +9,7 @@
 #include <QPushButton>
 #include <QSignalBlocker>
 #include <QTableWidget>
+#include <QTimer>
 #include <QVBoxLayout>
 #include <cmath>
 
@@ -19,6 +20,7 @@ namespace {
 enum Column {
     colour_column,
     name_column,
+    take_column,
     first_column,
     last_column,
     length_column,
@@ -96,10 +98,10 @@ QWidget* ClipList::make_title() {
 }
 
 void ClipList::make_table() {
-    table_ = new QTableWidget(0, 9, this);
+    table_ = new QTableWidget(0, 10, this);
     table_->setObjectName(QStringLiteral("clipList"));
-    table_->setHorizontalHeaderLabels({tr("Out"), tr("Clip"), tr("First"), tr("Last"), tr("Length"), tr("Repeats"),
-                                       tr("Seam"), tr("Travel"), tr("Note")});
+    table_->setHorizontalHeaderLabels({tr("Out"), tr("Clip"), tr("Take"), tr("First"), tr("Last"), tr("Length"),
+                                       tr("Repeats"), tr("Seam"), tr("Travel"), tr("Note")});
     table_->verticalHeader()->hide();
     table_->verticalHeader()->setDefaultSectionSize(25);
     table_->setShowGrid(false);
@@ -114,12 +116,19 @@ void ClipList::make_table() {
     table_->setStyleSheet(QStringLiteral("QTableView { selection-background-color: %1; selection-color: %2; }")
                               .arg(wash.name(QColor::HexArgb), look().ink.name()));
     table_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    const int widths[] = {36, 104, 46, 46, 58, 66, 68, 58};
-    for (int i = 0; i < 8; ++i) {
+    const int widths[] = {36, 104, 90, 46, 46, 58, 66, 68, 58};
+    for (int i = 0; i < 9; ++i) {
         table_->setColumnWidth(i, widths[i]);
     }
     connect(table_, &QTableWidget::itemChanged, this, &ClipList::edited);
-    connect(table_, &QTableWidget::currentCellChanged, this, [this](int row) { Q_EMIT clipChosen(row); });
+    connect(table_, &QTableWidget::currentCellChanged, this, [this](int row) {
+        if (row >= 0 && row < static_cast<int>(rows_.size())) {
+            // Copies: whoever is told may show other takes here before it is done.
+            const Row one = rows_[static_cast<size_t>(row)];
+            const QString take = takes_[one.take].name;
+            Q_EMIT clipChosen(take, one.clip);
+        }
+    });
     connect(table_, &QTableWidget::cellDoubleClicked, this, [this](int row, int at) {
         if (at == colour_column) {
             colour(row);
@@ -148,70 +157,116 @@ QWidget* ClipList::make_mends() {
     row->addWidget(once_);
     row->addStretch(1);
     connect(close_, &QPushButton::clicked, this, [this] {
-        const Cut* cut = chosen_cut();
-        const ClipFacts* facts = cut == nullptr ? nullptr : model_.clip(cut->name);
+        Cut cut = cut_at(chosen_);
+        const ClipFacts* facts = model_.clip(cut.name);
         if (facts != nullptr && facts->closing) {
-            std::vector<Cut> list = cuts_;
-            list[static_cast<size_t>(chosen_)].last = cut->first + facts->closing->frame;
-            Q_EMIT cutsEdited(tr("Close %1").arg(named(*cut)), list);
+            cut.last = cut.first + facts->closing->frame;
+            put(chosen_, tr("Close %1").arg(named(cut)), cut);
         }
     });
     connect(blend_, &QPushButton::clicked, this, [this] {
-        if (const Cut* cut = chosen_cut()) {
-            Q_EMIT stepAsked({"close_loop", {{"clip", cut->name}, {"way", "blend"}, {"frames", 8}}});
-        }
+        Q_EMIT stepAsked({"close_loop", {{"clip", cut_at(chosen_).name}, {"way", "blend"}, {"frames", 8}}});
     });
     connect(way_, &QPushButton::clicked, this, [this] {
-        if (const Cut* cut = chosen_cut()) {
-            Q_EMIT stepAsked({"take_root_motion",
-                              {{"clips", {cut->name}}, {"way", "to_root"}, {"x", true}, {"z", true}, {"turn", true}}});
-        }
+        Q_EMIT stepAsked(
+            {"take_root_motion",
+             {{"clips", {cut_at(chosen_).name}}, {"way", "to_root"}, {"x", true}, {"z", true}, {"turn", true}}});
     });
     connect(once_, &QPushButton::clicked, this, [this] {
-        if (const Cut* cut = chosen_cut()) {
-            std::vector<Cut> list = cuts_;
-            list[static_cast<size_t>(chosen_)].repeats = false;
-            Q_EMIT cutsEdited(tr("Play %1 once").arg(named(*cut)), list);
-        }
+        Cut cut = cut_at(chosen_);
+        cut.repeats = false;
+        put(chosen_, tr("Play %1 once").arg(named(cut)), cut);
     });
     return bar;
 }
 
-const Cut* ClipList::chosen_cut() const {
-    return chosen_ >= 0 && chosen_ < static_cast<int>(cuts_.size()) ? &cuts_[static_cast<size_t>(chosen_)] : nullptr;
+Cut ClipList::cut_at(int row) const {
+    if (row < 0 || row >= static_cast<int>(rows_.size())) {
+        return {};
+    }
+    const Row& one = rows_[static_cast<size_t>(row)];
+    const ListedTake& take = takes_[one.take];
+    return one.clip < 0 ? Cut{take.name.toStdString(), 0, take.frames - 1, false, "", ""}
+                        : take.cuts[static_cast<size_t>(one.clip)];
+}
+
+int ClipList::row_of(const QString& take, int clip) const {
+    for (size_t r = 0; r < rows_.size(); ++r) {
+        if (takes_[rows_[r].take].name == take && rows_[r].clip == clip) {
+            return static_cast<int>(r);
+        }
+    }
+    return -1;
+}
+
+void ClipList::put(int row, const QString& what, const Cut& cut) {
+    const Row one = rows_[static_cast<size_t>(row)];
+    const QString take = takes_[one.take].name;
+    std::vector<Cut> list = takes_[one.take].cuts;
+    if (one.clip < 0) {
+        list = {cut};
+    } else {
+        list[static_cast<size_t>(one.clip)] = cut;
+    }
+    Q_EMIT cutsEdited(what, take, list);
 }
 
 bool ClipList::ends_shown() const {
     return ends_->isChecked();
 }
 
-void ClipList::show_clips(const TakeFacts* take, std::vector<Cut> cuts, int chosen) {
+void ClipList::show_takes(std::vector<ListedTake> takes) {
     const QSignalBlocker quiet(table_);
-    cuts_ = std::move(cuts);
-    chosen_ = chosen;
-    any_ = take != nullptr;
-    rate_ = take == nullptr ? 30 : take->rate;
-    title_->setText(any_ ? tr("Clips · %1").arg(cuts_.size()) : tr("Clips"));
-    table_->setRowCount(static_cast<int>(cuts_.size()));
+    const QString chosen_take = chosen_ >= 0 ? takes_[rows_[static_cast<size_t>(chosen_)].take].name : QString();
+    const int chosen_clip = chosen_ >= 0 ? rows_[static_cast<size_t>(chosen_)].clip : -1;
+    takes_ = std::move(takes);
+    rows_.clear();
+    for (size_t t = 0; t < takes_.size(); ++t) {
+        for (size_t c = 0; c < takes_[t].cuts.size(); ++c) {
+            rows_.push_back({t, static_cast<int>(c)});
+        }
+        // One take alone that nobody cut yet is no list of clips.
+        if (takes_[t].cuts.empty() && takes_.size() > 1) {
+            rows_.push_back({t, -1});
+        }
+    }
+    title_->setText(takes_.empty()       ? tr("Clips")
+                    : takes_.size() == 1 ? tr("Clips · %1").arg(rows_.size())
+                                         : tr("Clips · %1 of %2 takes").arg(rows_.size()).arg(takes_.size()));
+    table_->setColumnHidden(take_column, takes_.size() < 2);
+    table_->setRowCount(static_cast<int>(rows_.size()));
     for (int row = 0; row < table_->rowCount(); ++row) {
         fill_row(row);
     }
+    chosen_ = row_of(chosen_take, chosen_clip);
     if (chosen_ >= 0) {
         table_->selectRow(chosen_);
     }
     say();
 }
 
-void ClipList::choose(int clip) {
+void ClipList::choose(const QString& take, int clip) {
     const QSignalBlocker quiet(table_);
-    chosen_ = clip;
-    table_->selectRow(clip);
+    chosen_ = row_of(take, clip);
+    if (chosen_ >= 0) {
+        table_->selectRow(chosen_);
+    } else {
+        table_->clearSelection();
+    }
     say();
+    // When the words below have taken the room they need.
+    QTimer::singleShot(0, this, [this] {
+        if (chosen_ >= 0) {
+            table_->scrollTo(table_->model()->index(chosen_, name_column));
+        }
+    });
 }
 
 void ClipList::fill_row(int row) {
-    const Cut& cut = cuts_[static_cast<size_t>(row)];
-    const auto put = [&](int at, const QString& text, bool editable, const QString& tip = {}) {
+    const Cut cut = cut_at(row);
+    const Row& one = rows_[static_cast<size_t>(row)];
+    const ListedTake& take = takes_[one.take];
+    const auto put_item = [&](int at, const QString& text, bool editable, const QString& tip = {}) {
         auto* item = new QTableWidgetItem(text);
         item->setFlags(editable ? item->flags() | Qt::ItemIsEditable : item->flags() & ~Qt::ItemIsEditable);
         item->setToolTip(tip.isEmpty() ? text : tip);
@@ -221,21 +276,25 @@ void ClipList::fill_row(int row) {
         table_->setItem(row, at, item);
         return item;
     };
-    auto* colour = put(colour_column, QString(), false,
-                       tr("Ticked, it goes out as a file of its own. Double-click for another colour."));
+    auto* colour = put_item(colour_column, QString(), false,
+                            tr("Ticked, it goes out as a file of its own. Double-click for another colour."));
     // A swatch of its own: a background would be gone while the row is chosen.
     QPixmap swatch(12, 14);
-    swatch.fill(
-        QColor(QString::fromStdString(cut.colour.empty() ? clip_colour(static_cast<size_t>(row)) : cut.colour)));
+    swatch.fill(one.clip < 0         ? look().soft
+                : cut.colour.empty() ? QColor(QString::fromStdString(clip_colour(static_cast<size_t>(one.clip))))
+                                     : QColor(QString::fromStdString(cut.colour)));
     colour->setIcon(swatch);
     colour->setFlags(colour->flags() | Qt::ItemIsUserCheckable);
     colour->setCheckState(cut.deliver ? Qt::Checked : Qt::Unchecked);
-    put(name_column, named(cut), true);
-    put(first_column, QString::number(cut.first), true, tr("First frame of the take"));
-    put(last_column, QString::number(cut.last), true, tr("Last frame of the take, counted too"));
-    put(length_column, any_ ? tr("%1 s").arg((cut.last - cut.first) / rate_, 0, 'f', 2) : QString(), false,
-        tr("%1 frames, first and last counted").arg(cut.last - cut.first + 1));
-    auto* repeats = put(repeats_column, cut.repeats ? tr("yes") : tr("once"), false, tr("Tick a clip that repeats"));
+    put_item(name_column, named(cut), true);
+    put_item(take_column, take.name, false,
+             one.clip < 0 ? tr("It is not cut: it goes out whole") : tr("Cut from this take"));
+    put_item(first_column, QString::number(cut.first), true, tr("First frame of the take"));
+    put_item(last_column, QString::number(cut.last), true, tr("Last frame of the take, counted too"));
+    put_item(length_column, tr("%1 s").arg((cut.last - cut.first) / take.rate, 0, 'f', 2), false,
+             tr("%1 frames, first and last counted").arg(cut.last - cut.first + 1));
+    auto* repeats =
+        put_item(repeats_column, cut.repeats ? tr("yes") : tr("once"), false, tr("Tick a clip that repeats"));
     repeats->setFlags(repeats->flags() | Qt::ItemIsUserCheckable);
     repeats->setCheckState(cut.repeats ? Qt::Checked : Qt::Unchecked);
     repeats->setForeground(look().ink);
@@ -251,54 +310,55 @@ void ClipList::fill_row(int row) {
                        .arg(QString::fromStdString(facts->seam->turned_joint))
                        .arg(facts->seam->speed_m_s, 0, 'f', 2);
     }
-    auto* item = put(seam_column, seam, false, seam_tip);
+    auto* item = put_item(seam_column, seam, false, seam_tip);
     if (facts != nullptr && facts->seam && cut.repeats) {
         item->setForeground(facts->closes ? look().well : look().stop);
     }
-    put(travel_column, facts == nullptr ? QString() : tr("%1 m").arg(facts->travel.metres, 0, 'f', 2), false,
-        facts == nullptr ? tr("How far it goes over the ground from its first frame to its last")
-                         : travel_words(*facts));
-    put(note_column, QString::fromStdString(cut.note), true, tr("A note for whoever works on it next"));
+    put_item(travel_column, facts == nullptr ? QString() : tr("%1 m").arg(facts->travel.metres, 0, 'f', 2), false,
+             facts == nullptr ? tr("How far it goes over the ground from its first frame to its last")
+                              : travel_words(*facts));
+    put_item(note_column, QString::fromStdString(cut.note), true, tr("A note for whoever works on it next"));
 }
 
 void ClipList::say() {
     close_->hide();
     blend_->hide();
     once_->hide();
-    const Cut* cut = chosen_cut();
-    way_->setVisible(cut != nullptr);
-    ends_->setVisible(any_ && !cuts_.empty());
-    ends_->setEnabled(cut != nullptr);
+    const bool any = chosen_ >= 0;
+    way_->setVisible(any);
+    ends_->setVisible(!rows_.empty());
+    ends_->setEnabled(any);
     message_->setStyleSheet(QStringLiteral("color: %1; font-size: 11px;").arg(look().soft.name()));
-    if (!any_) {
+    if (takes_.empty()) {
         message_->setText(tr("Clips cut from a take are listed here."));
         return;
     }
-    if (cuts_.empty()) {
+    if (rows_.empty()) {
         message_->setText(tr("Nothing is cut yet: the take goes out whole. Cut at the playhead, at the places offered, "
                              "or read a list."));
         return;
     }
-    if (cut == nullptr) {
+    if (!any) {
         message_->setText(tr("Choose a clip to see whether it closes. Names, frames and notes can be typed."));
         return;
     }
-    const ClipFacts* facts = model_.clip(cut->name);
+    const Cut cut = cut_at(chosen_);
+    const ClipFacts* facts = model_.clip(cut.name);
     const QString travel =
         facts != nullptr && goes(facts->travel) ? QStringLiteral(" ") + travel_words(*facts) + '.' : "";
-    if (facts == nullptr || !facts->seam || !cut->repeats) {
-        message_->setText(tr("“%1” plays once: no seam to close.").arg(named(*cut)) + travel);
+    if (facts == nullptr || !facts->seam || !cut.repeats) {
+        message_->setText(tr("“%1” plays once: no seam to close.").arg(named(cut)) + travel);
         return;
     }
     if (facts->closes) {
         message_->setText(tr("“%1” closes: its last pose is %2 mm and %3° from its first.")
-                              .arg(named(*cut))
+                              .arg(named(cut))
                               .arg(facts->seam->apart_mm, 0, 'f', 1)
                               .arg(facts->seam->turned_deg, 0, 'f', 1) +
                           travel);
         return;
     }
-    say_seam(*cut, *facts);
+    say_seam(cut, *facts);
 }
 
 void ClipList::say_seam(const Cut& cut, const ClipFacts& facts) {
@@ -324,26 +384,21 @@ void ClipList::say_seam(const Cut& cut, const ClipFacts& facts) {
 }
 
 void ClipList::colour(int row) {
-    if (row >= static_cast<int>(cuts_.size())) {
-        return;
-    }
-    std::vector<Cut> list = cuts_;
-    Cut& cut = list[static_cast<size_t>(row)];
+    Cut cut = cut_at(row);
     const QColor chosen =
         QColorDialog::getColor(QColor(QString::fromStdString(cut.colour)), this, tr("Colour of the clip"));
-    if (chosen.isValid()) {
+    if (chosen.isValid() && row < static_cast<int>(rows_.size())) {
         cut.colour = chosen.name().toUpper().toStdString();
-        Q_EMIT cutsEdited(tr("Colour a clip"), list);
+        put(row, tr("Colour a clip"), cut);
     }
 }
 
 void ClipList::edited(QTableWidgetItem* item) {
-    std::vector<Cut> list = cuts_;
     const int row = item->row();
-    if (row >= static_cast<int>(list.size())) {
+    if (row >= static_cast<int>(rows_.size())) {
         return;
     }
-    Cut& cut = list[static_cast<size_t>(row)];
+    Cut cut = cut_at(row);
     const QString text = item->text().trimmed();
     bool number = true;
     switch (item->column()) {
@@ -379,7 +434,12 @@ void ClipList::edited(QTableWidgetItem* item) {
     }
     // After the table has finished with the cell: the list is made anew.
     QMetaObject::invokeMethod(
-        this, [this, list, name = named(cut)] { Q_EMIT cutsEdited(tr("Edit clip %1").arg(name), list); },
+        this,
+        [this, cut, row] {
+            if (row < static_cast<int>(rows_.size())) {
+                put(row, tr("Edit clip %1").arg(named(cut)), cut);
+            }
+        },
         Qt::QueuedConnection);
 }
 

@@ -1,5 +1,5 @@
-// The clips of a take as a list that can be typed in: frames, length, seam, travel, notes; and what the chosen one
-// lacks.
+// The clips of all takes as a list that can be typed in: frames, length, seam, travel, notes; and what the chosen one
+// lacks. A take that is not cut is one row: it goes out whole.
 #pragma once
 
 #include "core/steps/step.h"
@@ -14,19 +14,26 @@ class QTableWidgetItem;
 
 namespace wembrix::app {
 
+struct ListedTake {
+    QString name;
+    int frames = 1;
+    double rate = 30;
+    std::vector<Cut> cuts;
+};
+
 class ClipList : public QFrame {
     Q_OBJECT
   public:
     explicit ClipList(const TakesModel& model, QWidget* parent = nullptr);
 
-    /// `take` may be null. `chosen`: -1 for none.
-    void show_clips(const TakeFacts* take, std::vector<Cut> cuts, int chosen);
-    void choose(int clip);
+    void show_takes(std::vector<ListedTake> takes);
+    /// A clip of a take by its place among its cuts, or, where it is not cut, the take itself: -1.
+    void choose(const QString& take, int clip);
     [[nodiscard]] bool ends_shown() const;
 
   Q_SIGNALS:
-    void cutsEdited(const QString& what, const std::vector<wembrix::Cut>& cuts);
-    void clipChosen(int clip);
+    void cutsEdited(const QString& what, const QString& take, const std::vector<wembrix::Cut>& cuts);
+    void clipChosen(const QString& take, int clip);
     void stepAsked(const wembrix::Step& step); ///< a step to be looked at before it goes onto the card
     void readAsked();
     void writeAsked();
@@ -41,13 +48,19 @@ class ClipList : public QFrame {
     void say_seam(const Cut& cut, const ClipFacts& facts);
     void edited(QTableWidgetItem* item);
     void colour(int row);
-    [[nodiscard]] const Cut* chosen_cut() const;
+    struct Row {
+        size_t take = 0;
+        int clip = -1; ///< -1: the whole take
+    };
+    [[nodiscard]] Cut cut_at(int row) const;
+    [[nodiscard]] int row_of(const QString& take, int clip) const;
+    /// Puts another cut into a row: of a whole take it becomes the only one.
+    void put(int row, const QString& what, const Cut& cut);
 
     const TakesModel& model_;
-    std::vector<Cut> cuts_;
-    double rate_ = 30; ///< of the take
-    bool any_ = false;
-    int chosen_ = -1;
+    std::vector<ListedTake> takes_;
+    std::vector<Row> rows_;
+    int chosen_ = -1; ///< a row
     QTableWidget* table_;
     QLabel* title_;
     QLabel* message_;

@@ -134,14 +134,18 @@ void TakeStrip::lay_spans() {
         ends[row] = cuts_[at].last;
         span_rows_[at] = static_cast<int>(row);
     }
-    row_count_ = std::clamp(static_cast<int>(ends.size()), 1, 4);
+    row_count_ = std::max<int>(1, static_cast<int>(ends.size()));
+}
+
+int TakeStrip::spans_tall() const {
+    constexpr int row = 18;
+    return std::max(span_height, std::min(row_count_ * row, height() / 3));
 }
 
 QRect TakeStrip::span_rect(int clip) const {
     const Cut& cut = cuts_[static_cast<size_t>(clip)];
-    const int tall = span_height / row_count_;
-    const int row = std::min(span_rows_[static_cast<size_t>(clip)], row_count_ - 1);
-    const int top = height() - bar_height - 6 - span_height + row * tall;
+    const int tall = std::max(3, spans_tall() / row_count_);
+    const int top = height() - bar_height - 6 - spans_tall() + span_rows_[static_cast<size_t>(clip)] * tall;
     const int left = static_cast<int>(std::lround(x_of(cut.first)));
     return {left, top, std::max(3, static_cast<int>(std::lround(x_of(cut.last))) - left),
             row_count_ == 1 ? tall : tall - 1};
@@ -171,7 +175,7 @@ void TakeStrip::leaveEvent(QEvent* event) {
 
 double TakeStrip::contacts_top() const {
     const int rows = std::min<int>(4, static_cast<int>(take_.feet.size()));
-    return height() - bar_height - span_height - 12.0 - rows * contact_height;
+    return height() - bar_height - spans_tall() - 12.0 - rows * contact_height;
 }
 
 double TakeStrip::energy_bottom() const {

@@ -100,6 +100,8 @@ class TakeStrip : public QWidget {
     void draw_likeness(QPainter& painter) const;
     void draw_contacts(QPainter& painter) const;
     [[nodiscard]] double contacts_top() const;
+    [[nodiscard]] int
+    spans_tall() const; ///< what all rows of clips take: more for more rows, up to a third of the strip
     [[nodiscard]] double energy_bottom() const;
     [[nodiscard]] QString contact_text(const Contact& contact) const;
     void draw_spans(QPainter& painter) const;

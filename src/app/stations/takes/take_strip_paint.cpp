@@ -44,6 +44,9 @@ void TakeStrip::draw_ruler(QPainter& painter) const {
         const double x = x_of(frame);
         painter.setPen(l.line);
         painter.drawLine(QPointF(x, 4), QPointF(x, ruler_height - 4));
+        if (x + 40 > width()) {
+            continue; // there is no room for its number
+        }
         painter.setPen(l.ink);
         painter.drawText(QRectF(x + 3, 2, 60, 14), Qt::AlignLeft | Qt::AlignVCenter, QString::number(frame));
         painter.setPen(l.soft);
@@ -243,19 +246,17 @@ void TakeStrip::draw_spans(QPainter& painter) const {
         painter.fillRect(QRect(box.left(), box.top() + 2, 4, box.height() - 4), ground.darker(145));
         painter.fillRect(QRect(box.right() - 3, box.top() + 2, 4, box.height() - 4), ground.darker(145));
         const QColor ink = ground.lightnessF() > 0.62 ? QColor(0x1F, 0x2A, 0x2E) : QColor(Qt::white);
-        const QRect text = box.adjusted(9, 4, -8, -4);
-        if (text.width() < 14) {
+        const bool low = row_count_ > 1; // one line alone fits
+        const QRect text = low ? box.adjusted(9, 0, -8, 0) : box.adjusted(9, 4, -8, -4);
+        if (text.width() < 14 || box.height() < 12) {
             continue;
         }
         painter.setPen(ink);
         painter.setFont(bold);
         painter.drawText(
-            text, Qt::AlignLeft | Qt::AlignTop,
+            text, Qt::AlignLeft | (low ? Qt::AlignVCenter : Qt::AlignTop),
             painter.fontMetrics().elidedText(QString::fromStdString(cut.name), Qt::ElideRight, text.width()));
         painter.setFont(small);
-        if (row_count_ > 1) {
-            continue; // two lines do not fit into a half-high span; the list has the rest
-        }
         QString below = tr("%1–%2 · %3").arg(cut.first).arg(cut.last).arg(cut.repeats ? tr("repeats") : tr("once"));
         const ClipFacts* facts = clips_ == nullptr ? nullptr : clips_->clip(cut.name);
         const bool open = facts != nullptr && facts->seam && !facts->closes;
@@ -263,14 +264,19 @@ void TakeStrip::draw_spans(QPainter& painter) const {
             const QString seam =
                 tr("seam %1 mm").arg(facts->seam->apart_mm, 0, 'f', facts->seam->apart_mm < 10 ? 1 : 0);
             const int width = painter.fontMetrics().horizontalAdvance(seam) + 10;
-            const QRect chip(box.right() - 8 - width, box.bottom() - 18, width, 14);
-            if (painter.fontMetrics().horizontalAdvance(below) + width + 10 < text.width()) {
+            const QRect chip(box.right() - 8 - width, low ? box.center().y() - 6 : box.bottom() - 18, width, 14);
+            const int beside = low ? QFontMetrics(bold).horizontalAdvance(QString::fromStdString(cut.name))
+                                   : painter.fontMetrics().horizontalAdvance(below);
+            if (beside + width + 10 < text.width()) {
                 painter.setPen(Qt::NoPen);
                 painter.setBrush(l.card);
                 painter.drawRoundedRect(chip, 2, 2);
                 painter.setPen(open ? l.stop : l.well);
                 painter.drawText(chip, Qt::AlignCenter, seam);
             }
+        }
+        if (low) {
+            continue;
         }
         painter.setPen(ink);
         painter.drawText(text, Qt::AlignLeft | Qt::AlignBottom,

@@ -44,6 +44,9 @@ std::vector<TakeFacts> takes_of(const Replay& replay) {
             takes.push_back(facts_of_take(clip, replay.prepared_scene(), -1));
         }
     }
+    // As they came, so that none leaps in the list when it is cut.
+    std::stable_sort(takes.begin(), takes.end(),
+                     [](const TakeFacts& a, const TakeFacts& b) { return a.take < b.take; });
     return takes;
 }
 
@@ -116,6 +119,7 @@ void TakesModel::refresh() {
                 take.feet = before.feet;
                 take.contacts = before.contacts;
                 take.limits = before.limits;
+                take.asked_feet = before.asked_feet;
                 take.poses = before.poses;
             }
         }
@@ -131,11 +135,12 @@ void TakesModel::refresh() {
     measure(state);
 }
 
-void TakesModel::set_contact_limits(const ContactLimits& limits) {
-    if (limits == limits_) {
+void TakesModel::set_contacts(const ContactLimits& limits, const std::vector<int64_t>& feet) {
+    if (limits == limits_ && feet == feet_) {
         return;
     }
     limits_ = limits;
+    feet_ = feet;
     if (session_.state()) {
         measure(session_.state());
     }
@@ -144,19 +149,28 @@ void TakesModel::set_contact_limits(const ContactLimits& limits) {
 void TakesModel::measure(const std::shared_ptr<const SessionState>& state) {
     const uint64_t run = ++run_;
     busy_ = true;
-    worker_.start([this, run, state, takes = takes_, limits = limits_]() mutable {
+    worker_.start([this, run, state, takes = takes_, limits = limits_, feet = feet_]() mutable {
         const auto stale = [this, run] { return run_ != run; };
         for (TakeFacts& take : takes) {
             if (take.energy.empty() && !stale()) {
                 take.energy = motion_energy(*take.scene, *take.scene->find_clip(take.name), take.rate, stale);
                 take.still_below = still_threshold(take.energy);
-                take.feet = foot_joints(*take.scene, height_m(*take.scene));
                 take.poses =
                     std::make_shared<const PoseTable>(*take.scene, *take.scene->find_clip(take.name), take.rate, stale);
                 take.limits.shortest = -1; // not found yet
             }
-            if (!(take.limits == limits) && !stale()) {
+            if ((!(take.limits == limits) || take.asked_feet != feet) && !stale()) {
                 take.limits = limits;
+                take.asked_feet = feet;
+                take.feet.clear();
+                for (const int64_t identity : feet) {
+                    if (const int joint = take.scene->find_identity(identity); joint >= 0) {
+                        take.feet.push_back(joint);
+                    }
+                }
+                if (take.feet.empty()) {
+                    take.feet = foot_joints(*take.scene, height_m(*take.scene));
+                }
                 take.contacts = contacts_of(*take.scene, *take.scene->find_clip(take.name), take.feet,
                                             height_m(*take.scene), limits);
             }

@@ -35,6 +35,7 @@ struct TakeFacts {
     std::vector<int> feet;                  ///< joints that stand on the ground at rest
     std::vector<Contact> contacts;          ///< where they stand in the take
     ContactLimits limits;                   ///< by which that was found
+    std::vector<int64_t> asked_feet;        ///< and for which joints, by identity; empty: those found by themselves
     std::shared_ptr<const PoseTable> poses; ///< null until it is made
 };
 
@@ -60,8 +61,9 @@ class TakesModel : public QObject {
     /// The cuts of a take as the card has them now.
     [[nodiscard]] std::vector<Cut> cuts(const std::string& take) const;
     [[nodiscard]] bool is_busy() const { return busy_; }
-    /// How low and how slow a foot is that stands; measured anew in the background.
-    void set_contact_limits(const ContactLimits& limits);
+    /// How low and how slow a foot is that stands, and which joints are feet, by identity (none: they are found);
+    /// measured anew in the background.
+    void set_contacts(const ContactLimits& limits, const std::vector<int64_t>& feet);
     [[nodiscard]] const ContactLimits& contact_limits() const { return limits_; }
 
   Q_SIGNALS:
@@ -77,6 +79,7 @@ class TakesModel : public QObject {
     std::vector<TakeFacts> takes_;
     std::map<std::string, ClipFacts> clips_;
     ContactLimits limits_;
+    std::vector<int64_t> feet_;
     QThreadPool worker_;
     std::atomic<uint64_t> run_ = 0;
     bool busy_ = false;

@@ -119,6 +119,7 @@ QWidget* TakesStation::make_tools(QWidget* card) {
     tools->addWidget(shortest_);
     offered_ = new QLabel(bar);
     offered_->setObjectName(QStringLiteral("offered"));
+    offered_->setToolTip(tr("Still places that are offered as cuts"));
     offered_->setStyleSheet(QStringLiteral("color: %1;").arg(look().look.name()));
     tools->addWidget(offered_);
     cut_all_ = new QPushButton(tr("Cut at all"), bar);
@@ -156,6 +157,17 @@ QWidget* TakesStation::make_feet_menu(QToolButton* button) {
     feet_speed_->setSuffix(tr(" m/s"));
     feet_speed_->setSpecialValueText(tr("20 % of the height a second"));
     form->addRow(tr("and slower than"), feet_speed_);
+    feet_chosen_ = new QPushButton(tr("Take the chosen joints"), page);
+    feet_chosen_->setObjectName(QStringLiteral("feetChosen"));
+    feet_chosen_->setToolTip(
+        tr("The joints that are chosen in the view are the feet: hands on a wall, a tail, a stick"));
+    feet_found_ = new QPushButton(tr("Find the feet"), page);
+    feet_found_->setObjectName(QStringLiteral("feetFound"));
+    feet_found_->setToolTip(tr("The joints that stand on the ground at rest"));
+    auto* buttons = new QHBoxLayout;
+    buttons->addWidget(feet_chosen_);
+    buttons->addWidget(feet_found_);
+    form->addRow(buttons);
     feet_height_->setToolTip(tr("Above the joint's own lowest place in the take"));
     feet_speed_->setToolTip(tr("Over the ground"));
     return page;
@@ -172,27 +184,32 @@ void TakesStation::connect_parts() {
     connect(still_below_, &QDoubleSpinBox::valueChanged, this, &TakesStation::refresh_offers);
     connect(shortest_, &QDoubleSpinBox::valueChanged, this, &TakesStation::refresh_offers);
     for (QDoubleSpinBox* box : {feet_height_, feet_speed_}) {
-        connect(box, &QDoubleSpinBox::valueChanged, this, [this] {
-            ContactLimits limits;
-            limits.height_m = feet_height_->value() / 100;
-            limits.speed_m_s = feet_speed_->value();
-            model_->set_contact_limits(limits);
-        });
+        connect(box, &QDoubleSpinBox::valueChanged, this, &TakesStation::refresh_contacts);
     }
+    connect(feet_chosen_, &QPushButton::clicked, this, [this] {
+        feet_.assign(selection_.identities().begin(), selection_.identities().end());
+        refresh_contacts();
+    });
+    connect(feet_found_, &QPushButton::clicked, this, [this] {
+        feet_.clear();
+        refresh_contacts();
+    });
     connect(cut_all_, &QPushButton::clicked, this, [this] {
         if (const TakeFacts* one = take()) {
-            set_cuts(tr("Cut %1 at its still places").arg(takes_->currentText()),
+            set_cuts(tr("Cut %1 at its still places").arg(takes_->currentText()), takes_->currentText(),
                      wembrix::app::cut_all(offers_, one->frames));
         }
     });
     connect(cut_named_, &QPushButton::clicked, this, [this] {
-        set_cuts(tr("Cut %1 at the ranges its source names").arg(takes_->currentText()), named_ranges());
+        set_cuts(tr("Cut %1 at the ranges its source names").arg(takes_->currentText()), takes_->currentText(),
+                 named_ranges());
     });
     connect(cut_here_, &QPushButton::clicked, this, &TakesStation::cut_at_playhead);
     connect(strip_, &TakeStrip::cutAsked, this, &TakesStation::cut_at_playhead);
-    connect(strip_, &TakeStrip::edited, this, &TakesStation::set_cuts);
+    connect(strip_, &TakeStrip::edited, this,
+            [this](const QString& what, const std::vector<Cut>& cuts) { set_cuts(what, takes_->currentText(), cuts); });
     connect(strip_, &TakeStrip::scrubbed, this, &TakesStation::scrub);
-    connect(strip_, &TakeStrip::clipChosen, this, &TakesStation::choose_clip);
+    connect(strip_, &TakeStrip::clipChosen, this, [this](int clip) { choose_clip(takes_->currentText(), clip); });
     connect(list_, &ClipList::cutsEdited, this, &TakesStation::set_cuts);
     connect(list_, &ClipList::clipChosen, this, &TakesStation::choose_clip);
     connect(list_, &ClipList::stepAsked, this, &TakesStation::stepAsked);
@@ -250,9 +267,9 @@ std::vector<Cut> TakesStation::named_ranges() const {
     return clip == nullptr ? std::vector<Cut>() : ranges_inside(*clip);
 }
 
-void TakesStation::set_cuts(const QString& what, const std::vector<Cut>& cuts) {
-    const std::string name = takes_->currentText().toStdString();
-    if (take() == nullptr) {
+void TakesStation::set_cuts(const QString& what, const QString& take, const std::vector<Cut>& cuts) {
+    const std::string name = take.toStdString();
+    if (model_->take(name) == nullptr) {
         return;
     }
     document_.edit(what, [&](Job& job) { wembrix::set_cuts(job, name, cuts); });
@@ -288,7 +305,14 @@ void TakesStation::refresh() {
     refresh_offers();
     refresh_named();
     refresh_curves();
-    list_->show_clips(one, cuts(), strip_->chosen());
+    std::vector<ListedTake> listed;
+    for (const TakeFacts& each : model_->takes()) {
+        listed.push_back({QString::fromStdString(each.name), each.frames, each.rate, model_->cuts(each.name)});
+    }
+    list_->show_takes(std::move(listed));
+    if (strip_->chosen() >= 0) {
+        list_->choose(takes_->currentText(), strip_->chosen());
+    }
     follow_clock();
     refresh_view();
 }
@@ -306,7 +330,7 @@ void TakesStation::refresh_offers() {
         strip_->show_take(one, cuts(), *model_);
     }
     strip_->set_offers(offers_);
-    offered_->setText(offers_.empty() ? tr("no still place") : tr("▾ %1 offered as cuts").arg(offers_.size()));
+    offered_->setText(offers_.empty() ? tr("no still place") : tr("▾ %1 offered").arg(offers_.size()));
     cut_all_->setEnabled(!offers_.empty());
 }
 
@@ -331,6 +355,13 @@ void TakesStation::refresh_curves() {
     }
     strip_->show_curves(StripCurves{state->replay.received, state->replay.prepared_scene(), selection_.current(),
                                     static_cast<Path>(path)});
+}
+
+void TakesStation::refresh_contacts() {
+    ContactLimits limits;
+    limits.height_m = feet_height_->value() / 100;
+    limits.speed_m_s = feet_speed_->value();
+    model_->set_contacts(limits, feet_);
 }
 
 void TakesStation::refresh_view() {
@@ -389,15 +420,20 @@ void TakesStation::scrub(int frame) {
     clock_.go_to(frame);
 }
 
-void TakesStation::choose_clip(int clip) {
+void TakesStation::choose_clip(const QString& take, int clip) {
+    if (takes_->currentText() != take) {
+        takes_->setCurrentText(take);
+        strip_->choose(-1);
+        refresh();
+    }
     const std::vector<Cut> list = cuts();
-    if (clip < 0 || clip >= static_cast<int>(list.size())) {
+    if (clip >= static_cast<int>(list.size())) {
         return;
     }
     strip_->choose(clip);
-    list_->choose(clip);
+    list_->choose(take, clip);
     const std::shared_ptr<const SessionState> state = session_.state();
-    const std::string& name = list[static_cast<size_t>(clip)].name;
+    const std::string name = clip < 0 ? take.toStdString() : list[static_cast<size_t>(clip)].name;
     if (twin_ != nullptr && state && state->replay.prepared().find_clip(name) != nullptr &&
         clock_.clip().toStdString() != name) {
         twin_->playback().choose(QString::fromStdString(name));
@@ -407,14 +443,12 @@ void TakesStation::choose_clip(int clip) {
 void TakesStation::go_to(const QString& clip, int frame) {
     for (const TakeFacts& one : model_->takes()) {
         const std::vector<Cut> list = model_->cuts(one.name);
-        for (size_t i = 0; i < list.size(); ++i) {
-            if (list[i].name == clip.toStdString()) {
-                takes_->setCurrentText(QString::fromStdString(one.name));
-                refresh();
-                choose_clip(static_cast<int>(i));
-                clock_.go_to(std::max(0, frame));
-                return;
-            }
+        const auto cut =
+            std::find_if(list.begin(), list.end(), [&](const Cut& each) { return each.name == clip.toStdString(); });
+        if (cut != list.end() || (list.empty() && one.name == clip.toStdString())) {
+            choose_clip(QString::fromStdString(one.name), list.empty() ? -1 : static_cast<int>(cut - list.begin()));
+            clock_.go_to(std::max(0, frame));
+            return;
         }
     }
     if (twin_ != nullptr) {
@@ -428,7 +462,7 @@ void TakesStation::cut_at_playhead() {
         const std::vector<Cut> before = cuts();
         const std::vector<Cut> after = cut_at(before, strip_->playhead(), one->frames);
         if (!(after == before)) {
-            set_cuts(tr("Cut at frame %1").arg(strip_->playhead()), after);
+            set_cuts(tr("Cut at frame %1").arg(strip_->playhead()), takes_->currentText(), after);
         }
     }
 }
@@ -443,7 +477,7 @@ QString TakesStation::read_list(const QString& file) {
     if (!list) {
         return QString::fromStdString(list.problem().sentence());
     }
-    set_cuts(tr("Read cuts from a list"), *list);
+    set_cuts(tr("Read cuts from a list"), takes_->currentText(), *list);
     return {};
 }
 

@@ -46,11 +46,12 @@ class TakesStation : public StationPage {
     void refresh_offers();
     void refresh_named();
     void refresh_curves();
+    void refresh_contacts();
     void refresh_view(); ///< the way of the clip that plays, and its ends
     void follow_clock();
     void scrub(int frame);
-    void choose_clip(int clip);
-    void set_cuts(const QString& what, const std::vector<Cut>& cuts);
+    void choose_clip(const QString& take, int clip);
+    void set_cuts(const QString& what, const QString& take, const std::vector<Cut>& cuts);
     void ask_to_read();
     void ask_to_write();
     [[nodiscard]] const TakeFacts* take() const;
@@ -71,6 +72,9 @@ class TakesStation : public StationPage {
     QDoubleSpinBox* shortest_;
     QDoubleSpinBox* feet_height_;
     QDoubleSpinBox* feet_speed_;
+    QPushButton* feet_chosen_;
+    QPushButton* feet_found_;
+    std::vector<int64_t> feet_; ///< joints that were said to be feet, by identity
     QLabel* offered_;
     QPushButton* cut_all_;
     QPushButton* cut_here_;
