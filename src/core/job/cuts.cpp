@@ -228,7 +228,8 @@ void ranges_in(const json& from, const Clip& take, std::vector<Cut>& cuts, int d
     if (depth > 4 || !from.is_structured()) {
         return;
     }
-    for (const auto& [key, row] : from.items()) {
+    for (const auto& item : from.items()) {
+        const json& row = item.value();
         if (!row.is_object()) {
             ranges_in(row, take, cuts, depth + 1);
             continue;
@@ -258,7 +259,7 @@ void ranges_in(const json& from, const Clip& take, std::vector<Cut>& cuts, int d
             continue;
         }
         Cut cut;
-        cut.name = !text("name").empty() ? text("name") : from.is_object() ? key : std::string();
+        cut.name = !text("name").empty() ? text("name") : from.is_object() ? item.key() : std::string();
         const int last_frame = take.frames() - 1;
         const auto frame = [&](double at) { return static_cast<int>(std::clamp(std::round(at * scale), -1.0, 2e9)); };
         cut.first = frame(range->first);

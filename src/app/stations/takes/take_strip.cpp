@@ -1,15 +1,11 @@
 #include "stations/takes/take_strip.h"
 
-#include "core/measure/facing.h"
-#include "core/steps/names.h"
 #include "stations/takes/strip_edits.h"
 #include "stations/takes/take_strip_sizes.h"
 #include "style/look.h"
 #include "style/name_box.h"
 
 #include <QMouseEvent>
-#include <QPainter>
-#include <QPainterPath>
 #include <QScrollBar>
 #include <QToolTip>
 #include <algorithm>

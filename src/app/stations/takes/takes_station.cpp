@@ -3,7 +3,6 @@
 #include "core/base/files.h"
 #include "core/job/card_edits.h"
 #include "core/measure/motion.h"
-#include "shell/shortcuts.h"
 #include "stations/takes/strip_edits.h"
 #include "style/look.h"
 
