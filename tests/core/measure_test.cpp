@@ -8,6 +8,7 @@
 #include "core/measure/joint_curve.h"
 #include "core/measure/motion.h"
 #include "core/measure/sample.h"
+#include "core/measure/sample_frames.h"
 #include "core/measure/seam.h"
 #include "small_scenes.h"
 
@@ -465,8 +466,9 @@ TEST(Sample, ManyFramesAtOnceAreWhatOneByOneIs) {
         channel.times = times;
         channel.values = values;
         constexpr int frames = 150;
-        std::vector<float> all(frames * 4);
-        sample_frames(channel, -0.7, 47.3, frames, all.data());
+        std::vector<float> all;
+        sample_frames(channel, Moments(channel.times, -0.7, 47.3, frames), all);
+        ASSERT_EQ(all.size(), size_t{frames} * 4);
         for (int f = 0; f < frames; ++f) {
             double one[4];
             sample_channel(channel, -0.7 + f / 47.3, one);

@@ -1,8 +1,10 @@
 #include "core/measure/baked.h"
 
-#include "core/measure/sample.h"
+#include "core/measure/sample_frames.h"
 
 #include <algorithm>
+#include <optional>
+#include <tbb/blocked_range.h>
 #include <tbb/parallel_for.h>
 
 namespace wembrix {
@@ -22,16 +24,22 @@ BakedClip bake_tracks(const Clip& clip, double rate, double from_s, int frames) 
     baked.rate = rate;
     baked.frames = frames;
     baked.tracks.resize(clip.channels.size());
-    tbb::parallel_for(size_t{0}, clip.channels.size(), [&](size_t c) {
-        const Channel& channel = clip.channels[c];
-        BakedTrack& track = baked.tracks[c];
-        track.node = channel.node;
-        track.path = channel.path;
-        track.width = channel.width;
-        track.stepped = channel.interpolation == Interpolation::step;
-        track.values.resize(static_cast<size_t>(frames) * static_cast<size_t>(channel.width));
-        sample_frames(channel, clip.start_s + from_s, rate, frames, track.values.data());
-    });
+    tbb::parallel_for(tbb::blocked_range<size_t>(0, clip.channels.size()),
+                      [&](const tbb::blocked_range<size_t>& range) {
+                          std::optional<Moments> moments; // channels beside one another mostly share their times
+                          for (size_t c = range.begin(); c != range.end(); ++c) {
+                              const Channel& channel = clip.channels[c];
+                              if (!moments || !moments->fit(channel.times)) {
+                                  moments.emplace(channel.times, clip.start_s + from_s, rate, frames);
+                              }
+                              BakedTrack& track = baked.tracks[c];
+                              track.node = channel.node;
+                              track.path = channel.path;
+                              track.width = channel.width;
+                              track.stepped = channel.interpolation == Interpolation::step;
+                              sample_frames(channel, *moments, track.values);
+                          }
+                      });
     return baked;
 }
 

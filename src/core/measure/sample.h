@@ -14,8 +14,10 @@ void sample_channel(const Channel& channel, double seconds, double* out);
 /// for moments that follow one another.
 void sample_channel(const Channel& channel, double seconds, double* out, uint32_t& near);
 
-/// The same at `frames` moments, `from_s` and then one every `1 / rate`: `channel.width` values each. One walk over the
-/// keys. Turns keep one sign from frame to frame.
-void sample_frames(const Channel& channel, double from_s, double rate, int frames, float* out);
+/// The same where it is known which key is the first after the moment (all of them before it: their number).
+void sample_after(const Channel& channel, double seconds, size_t next, double* out);
+
+/// Key times are single precision: a frame's time must not fall just before the key made for it.
+double with_slack(double seconds);
 
 } // namespace wembrix
