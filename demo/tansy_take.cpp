@@ -257,9 +257,9 @@ void pose_leg(const std::string& side, double frame, const Vec3& pelvis, const Q
     const Vec3 knee = knee_of(hip, ankle, (knee_rest - hip_rest).norm(), (ankle_rest - knee_rest).norm(),
                               pelvis_turn * Vec3::UnitZ());
     // Lengths are kept: if hip and ankle are too far apart the whole lower leg follows, so the take stays within reach.
-    const Quat thigh = Quat::FromTwoVectors(knee_rest - hip_rest, knee - hip);
-    const Quat shank = Quat::FromTwoVectors(ankle_rest - knee_rest, ankle - knee);
-    const Quat shin = Quat::FromTwoVectors(foot_rest - ankle_rest, foot - ankle);
+    const Quat thigh = shortest_turn(knee_rest - hip_rest, knee - hip);
+    const Quat shank = shortest_turn(ankle_rest - knee_rest, ankle - knee);
+    const Quat shin = shortest_turn(foot_rest - ankle_rest, foot - ankle);
     const Quat sole = pitch(0.75 * at.curl);
     pose.turns[side + "Leg_Hip"] = pelvis_turn.conjugate() * thigh;
     pose.turns[side + "Leg_Shank"] = thigh.conjugate() * shank;

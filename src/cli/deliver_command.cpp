@@ -85,13 +85,19 @@ nlohmann::json arrival_json(const Arrival& arrival) {
                           {"holds", claim.holds},
                           {"detail", claim.detail}});
     }
-    return {{"deliverable", arrival.deliverable.id()},
-            {"state", cell_state_name(arrival.state)},
-            {"files", arrival.files},
-            {"bytes", arrival.bytes},
-            {"drift_mm", arrival.drift.largest_mm},
-            {"reason", arrival.reason},
-            {"claims", claims}};
+    return {
+        {"deliverable", arrival.deliverable.id()},
+        {"state", cell_state_name(arrival.state)},
+        {"files", arrival.files},
+        {"bytes", arrival.bytes},
+        {"drift_mm", arrival.drift.largest_mm},
+        {"between_frames", arrival.between.points_compared + arrival.between.joints_compared == 0
+                               ? nlohmann::json()
+                               : nlohmann::json{{"drift_mm", arrival.between.largest_mm},
+                                                {"frame", static_cast<double>(arrival.between.frame) / moments_a_frame},
+                                                {"where", arrival.between.place}}},
+        {"reason", arrival.reason},
+        {"claims", claims}};
 }
 
 nlohmann::json report_json(const DeliveryReport& report, const Destination& destination, const fs::path& folder) {
@@ -108,7 +114,13 @@ void print(const DeliveryReport& report, const Destination& destination, const f
         const std::string name = arrival.files.empty() ? arrival.deliverable.stem : arrival.files.front();
         fmt::print("  {:<8} {:<28} ", cell_state_name(arrival.state), name);
         if (arrival.state == CellState::arrived) {
-            fmt::print("{} claims hold · drift {:.4f} mm · {} bytes\n", arrival.claims.size(), arrival.drift.largest_mm,
+            const Drift& between = arrival.between;
+            fmt::print("{} claims hold · drift {:.4f} mm{} · {} bytes\n", arrival.claims.size(),
+                       arrival.drift.largest_mm,
+                       between.largest_mm > 0
+                           ? fmt::format(", between frames {:.4f} mm at {}, frame {:g}", between.largest_mm,
+                                         between.place, static_cast<double>(between.frame) / moments_a_frame)
+                           : "",
                        arrival.bytes);
         } else {
             fmt::print("{}\n", arrival.reason);

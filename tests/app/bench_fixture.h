@@ -33,6 +33,10 @@ class Bench : public Window {
         ADD_FAILURE() << "no row " << name;
         return 0;
     }
+    void undo() {
+        QApplication::setActiveWindow(window.get()); // a step's window that closed gave the keys to nobody
+        QTest::keySequence(window.get(), QKeySequence(QKeySequence::Undo));
+    }
     void click(QWidget* widget, const QPoint& at, Qt::KeyboardModifiers modifiers = {}) {
         QTest::mouseClick(widget, Qt::LeftButton, modifiers, at);
     }
@@ -46,5 +50,23 @@ class Bench : public Window {
         QTest::mouseRelease(widget, Qt::LeftButton, {}, to);
     }
 };
+
+/// Waits for a step's window, looks at it, and clicks its button once it has been tried out.
+inline void use_step(const std::function<void(StepDialog&)>& look) {
+    QTimer::singleShot(200, qApp, [look] {
+        auto* dialog = qobject_cast<StepDialog*>(QApplication::activeModalWidget());
+        ASSERT_NE(dialog, nullptr);
+        look(*dialog);
+        const auto* outcome = dialog->findChild<QLabel*>("stepOutcome");
+        EXPECT_TRUE(wait_for([&] { return !outcome->text().startsWith("Trying"); }, 20));
+        auto* use = dialog->findChild<QPushButton*>("go");
+        EXPECT_TRUE(use->isEnabled()) << outcome->text().toStdString();
+        if (use->isEnabled()) {
+            QTest::mouseClick(use, Qt::LeftButton);
+        } else {
+            dialog->reject();
+        }
+    });
+}
 
 } // namespace wembrix::app

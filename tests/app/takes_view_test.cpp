@@ -74,6 +74,39 @@ TEST_F(TakesView, AWayIsDrawnOnTheGroundAndToldInNumbers) {
     EXPECT_LE(pixels_of(prepared_view().grabFramebuffer(), look().accent), without + 20);
 }
 
+TEST_F(TakesView, ARepeatThatTravelsGoesOnFromWhereItArrived) {
+    open_mended();
+    window->document().edit("cut", [](Job& job) {
+        set_cuts(job, "capture_07", {{"step", 220, 264, true, "", ""}, {"stand", 0, 60, true, "", ""}});
+    });
+    settle();
+    window->choose_station(2);
+    settle();
+    window->takes().go_to("step", 44);
+    QTest::qWait(60);
+    const auto gone = [&] { return prepared_view().posed()->travelled().norm(); };
+    prepared_view().grabFramebuffer();
+    const double at_the_end = gone();
+    const double one_round = window->takes().model().clip("step")->travel.metres;
+    ASSERT_GT(one_round, 0.3);
+    window->takes().go_to("step", 0);
+    QTest::mouseClick(child<QPushButton>("play"), Qt::LeftButton);
+    ASSERT_TRUE(wait_for([&] { return window->clock().round() == 1 && window->clock().frame() > 5; }, 20));
+    prepared_view().grabFramebuffer();
+    EXPECT_GT(gone(), at_the_end) << "the second round begins where the first one ended";
+    EXPECT_LT(gone(), at_the_end + one_round);
+    QTest::mouseClick(child<QPushButton>("play"), Qt::LeftButton);
+    EXPECT_EQ(window->clock().round(), 0);
+    prepared_view().grabFramebuffer();
+    EXPECT_LE(gone(), at_the_end + 1e-3) << "standing still it is where its frame says";
+    // What stays where it is stays there.
+    window->takes().go_to("stand", 0);
+    QTest::mouseClick(child<QPushButton>("play"), Qt::LeftButton);
+    ASSERT_TRUE(wait_for([&] { return window->clock().round() == 1; }, 20));
+    prepared_view().grabFramebuffer();
+    EXPECT_LT(gone(), 0.1);
+}
+
 TEST_F(TakesView, BothEndsOfAClipStandOverEachOther) {
     open_cut();
     window->takes().go_to("shake_off", 30);

@@ -301,13 +301,13 @@ TEST_F(Window, ABrokenSourceIsSaidAndNothingIsLost) {
 
 TEST(StepText, RulesAndClipsAsTyped) {
     nlohmann::json parameters = nlohmann::json::object();
-    const StepField rules{"rules", "Rules", StepField::Kind::list, ""};
+    const StepField rules{"rules", "Rules", StepField::Kind::rules, ""};
     EXPECT_EQ(set_parameter(parameters, rules, "^Left(.*)$ → $1_l\n\n a -> b ").toStdString(), "");
     EXPECT_EQ(parameters["rules"].size(), 2U);
     EXPECT_EQ(parameters["rules"][0]["replace"], "$1_l");
     EXPECT_EQ(parameter_text(parameters, rules).toStdString(), "^Left(.*)$ → $1_l\na → b");
     EXPECT_NE(set_parameter(parameters, rules, "no arrow").toStdString(), "");
-    const StepField clips{"clips", "Clips", StepField::Kind::list, ""};
+    const StepField clips{"clips", "Clips", StepField::Kind::cuts, ""};
     EXPECT_EQ(set_parameter(parameters, clips, "wade, 214, 390, repeats, #2F8A72\nlift, 446, 566").toStdString(), "");
     EXPECT_EQ(parameters["clips"][0]["repeats"], true);
     EXPECT_EQ(parameters["clips"][1]["last"], 566);

@@ -114,6 +114,31 @@ check "a time that is none" ends 2 "$cli" takes "$work/demo/tansy_market.gltf" -
 check "props without joints are delivered" ends 0 "$cli" deliver "$work/demo/market_props.wembrix" --out "$work/props" --json
 check "and arrive" python_says "all(r['state'] == 'arrived' for x in d['deliveries'] for r in x['deliverables'])"
 
+# What baking loses between the frames, and what is said of clips that steps make.
+python3 - "$work" << 'PY'
+import json, sys
+work = sys.argv[1]
+card = json.load(open(work + "/card.json"))
+card["steps"] += [{"step": "join_clips", "clips": ["lift_parcel", "stamp"], "name": "both", "overlap": 6},
+                  {"step": "mirror_clip", "clips": ["stand"], "ending": "_m"},
+                  {"step": "describe_clips", "clips": [{"name": "both", "as": "lift_and_stamp", "note": "for the market"},
+                                                       {"name": "stand_m", "deliver": False},
+                                                       {"name": "not_there", "repeats": True}]}]
+json.dump(card, open(work + "/made.card.json", "w"))
+d = json.load(open(work + "/demo/Lantern_web_view.destination.json"))
+d.update(rate=24, name="Slow lantern")
+json.dump(d, open(work + "/slow.destination.json", "w"))
+PY
+check "clips that steps made are delivered" ends 0 "$cli" deliver --card "$work/made.card.json" --destination "$work/slow.destination.json" \
+    --out "$work/made" "$work/demo/tansy_model.glb" "$work/demo/tansy_market.gltf" --json
+check "under the names they were given" python_says "[r['deliverable'] for r in d['deliveries'][0]['deliverables']] == ['model'] + ['clip:' + c for c in ('stand', 'wade', 'lift_parcel', 'stamp', 'shake_off', 'lift_and_stamp')]"
+check "what is lost between frames is measured" python_says "all(r['between_frames']['drift_mm'] > r['drift_mm'] and r['between_frames']['frame'] * 4 % 1 == 0 and r['between_frames']['where'] for r in d['deliveries'][0]['deliverables'][1:])"
+check "and holds nothing back" python_says "all(r['state'] == 'arrived' for r in d['deliveries'][0]['deliverables'])"
+check "what is not there is said" python_says "any('not_there' in line for s in d['steps'] for line in s.get('could_not', []))"
+check "in lines as well" ends 0 "$cli" deliver --card "$work/made.card.json" --destination "$work/slow.destination.json" \
+    --out "$work/made" "$work/demo/tansy_model.glb" "$work/demo/tansy_market.gltf"
+check "with the frame" grep -Eq "tansy_model_wade.glb .*between frames [0-9.]+ mm at .*, frame [0-9.]+" "$work/out"
+
 # Many takes through one card.
 mkdir "$work/takes"
 cp "$work/demo/tansy_market.gltf" "$work/takes/market_a.gltf"

@@ -142,6 +142,31 @@ TEST_F(ManyTakes, AListBesideATakeCutsIt) {
     EXPECT_EQ(again.arrived(), 2U) << "the other take is not held by it";
 }
 
+TEST_F(ManyTakes, SayWhatTheyWereMadeFrom) {
+    // A take whose keys lie in a buffer beside it, and a list beside that.
+    Scene take = tower({"root", "spine", "neck", "head"});
+    add_nod(take, "nod", 2, 0.4, true, 46);
+    put("nod.gltf", take);
+    ASSERT_TRUE(write_file_whole(folder / "takes/nod.csv", "name,first,last\nup,0,22\n").ok());
+    const auto sources = [&] { return run().manifest["files"][0]["made_from"]["sources"]; };
+    const json before = sources();
+    ASSERT_EQ(before.size(), 3U);
+    EXPECT_EQ(before[0]["file"], "tower.glb");
+    EXPECT_EQ(before[1]["file"], "nod.gltf");
+    EXPECT_EQ(before[2]["file"], "nod.csv");
+    EXPECT_EQ(sources(), before);
+    ASSERT_TRUE(write_file_whole(folder / "takes/nod.csv", "name,first,last\nup,0,23\n").ok());
+    EXPECT_NE(sources()[2], before[2]);
+    for (const auto& entry : fs::directory_iterator(folder / "takes")) {
+        if (entry.path().extension() == ".bin") {
+            std::string bytes = *read_file(entry.path());
+            bytes.back() = static_cast<char>(bytes.back() ^ 1); // the text beside it stays as it is
+            ASSERT_TRUE(write_file_whole(entry.path(), bytes).ok());
+        }
+    }
+    EXPECT_NE(sources()[1]["xxh3_128"], before[1]["xxh3_128"]) << "its keys lie in the buffer";
+}
+
 TEST_F(ManyTakes, WhatIsWrongWithOneHoldsThatOneAlone) {
     put_take("a.glb", 0.1);
     put_take("b.bvh", 0.2, {"wheel", "axle", "spoke", "rim"});

@@ -23,6 +23,7 @@ void Clock::choose(const QString& clip, int frames, double rate) {
     frames_ = std::max(1, frames);
     rate_ = rate > 0 ? rate : 30;
     seconds_ = other ? 0 : std::min(seconds_, (frames_ - 1) / rate_);
+    round_ = other ? 0 : round_;
     if (frames_ == 1) {
         set_playing(false);
     }
@@ -35,6 +36,7 @@ void Clock::stand(Still still, const QString& name, const StoredPose& pose) {
     clip_.clear();
     frames_ = 1;
     seconds_ = 0;
+    round_ = 0;
     still_ = still;
     pose_name_ = name;
     stored_ = pose;
@@ -61,6 +63,7 @@ QString Clock::words() const {
 
 void Clock::go_to(int frame) {
     seconds_ = std::clamp(frame, 0, frames_ - 1) / rate_;
+    round_ = 0;
     Q_EMIT moved();
 }
 
@@ -74,6 +77,7 @@ void Clock::set_playing(bool playing) {
         timer_.start();
     } else {
         timer_.stop();
+        round_ = 0;
         // Rest on a whole frame: that is what the numbers beside it speak of.
         seconds_ = frame() / rate_;
     }
@@ -85,6 +89,7 @@ void Clock::tick() {
     const double length = (frames_ - 1) / rate_;
     seconds_ += static_cast<double>(since_.restart()) / 1000;
     if (length > 0 && seconds_ > length) {
+        round_ += static_cast<int>(seconds_ / length);
         seconds_ = std::fmod(seconds_, length);
     }
     Q_EMIT moved();

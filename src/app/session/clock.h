@@ -21,6 +21,8 @@ class Clock : public QObject {
     [[nodiscard]] int frames() const { return frames_; }
     [[nodiscard]] int frame() const;
     [[nodiscard]] bool is_playing() const { return timer_.isActive(); }
+    /// How often the clip has begun again since it was set to play.
+    [[nodiscard]] int round() const { return round_; }
 
     void choose(const QString& clip, int frames, double rate);
     /// A pose instead of a clip.
@@ -51,6 +53,7 @@ class Clock : public QObject {
     double seconds_ = 0;
     double rate_ = 30;
     int frames_ = 1;
+    int round_ = 0;
     QTimer timer_;
     QElapsedTimer since_;
 };

@@ -159,6 +159,23 @@ void JobFiles::ask_for_files() {
     report(open_paths(paths));
 }
 
+void JobFiles::ask_to_bring_in() {
+    if (document_.is_empty()) {
+        ask_for_files();
+        return;
+    }
+    const QStringList paths =
+        QFileDialog::getOpenFileNames(window_, tr("Bring in files"), QString(), tr("Scenes (*.glb *.gltf *.bvh)"));
+    report(open_paths(paths));
+}
+
+void JobFiles::ask_for_folder() {
+    const QString folder = QFileDialog::getExistingDirectory(window_, tr("Bring in a folder of takes"));
+    if (!folder.isEmpty()) {
+        report(open_paths({folder}));
+    }
+}
+
 void JobFiles::open_demo() {
     if (!may_lose_changes()) {
         return;

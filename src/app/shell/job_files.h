@@ -24,7 +24,10 @@ class JobFiles : public QObject {
     /// Asks about changes that are not saved, if there are any.
     bool may_lose_changes();
     void ask_for_job();
-    void ask_for_files();
+    void ask_for_files(); ///< a new job from them
+    /// Into the job that is open, or a new one where there is none.
+    void ask_to_bring_in();
+    void ask_for_folder(); ///< of takes: all files of it that can be read
     /// Makes the demo job in the person's own folder, and opens it.
     void open_demo();
     void fill_recent(QMenu* menu);

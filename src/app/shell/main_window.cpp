@@ -61,6 +61,8 @@ MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
     row->addWidget(stations_, 1);
     card_ = new RouteCard(document_, session_, bench);
     row->addWidget(card_);
+    edge_ = new CardEdge(bench);
+    row->addWidget(edge_);
     column->addLayout(row, 1);
     column->addWidget(make_status());
     setCentralWidget(bench);
@@ -80,6 +82,8 @@ MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
 
 void MainWindow::connect_parts() {
     connect(rail_, &Rail::chosen, this, &MainWindow::choose_station);
+    connect(edge_, &CardEdge::clicked, this, &MainWindow::fold_card);
+    connect(card_, &RouteCard::foldAsked, this, &MainWindow::fold_card);
     connect(header_, &Header::destinationChanged, this, &MainWindow::show_state);
     connect(&header_->go(), &QPushButton::clicked, this, [this] {
         choose_station(3);
@@ -87,7 +91,8 @@ void MainWindow::connect_parts() {
     });
     connect(files_, &JobFiles::demoBegun, this, [this] { status_left_->setText(tr("Making the demo job…")); });
     for (StationPage* page : std::initializer_list<StationPage*>{intake_, joints_, takes_, deliver_}) {
-        connect(page, &StationPage::filesAsked, files_, &JobFiles::ask_for_files);
+        connect(page, &StationPage::filesAsked, files_, &JobFiles::ask_to_bring_in);
+        connect(page, &StationPage::folderAsked, files_, &JobFiles::ask_for_folder);
         connect(page, &StationPage::demoAsked, files_, &JobFiles::open_demo);
     }
     for (Pane* pane : {&twin_->left(), &twin_->right()}) {
@@ -185,8 +190,8 @@ void MainWindow::choose_station(int index) {
     stations_->setCurrentIndex(index);
     rail_->choose(index);
     qobject_cast<StationPage*>(stations_->widget(index))->take_view(*twin_);
-    // The arrival check and the take strip need the width that the route card takes.
-    card_->setVisible(index < 2 && !card_folded_);
+    card_->setVisible(!card_folded_[static_cast<size_t>(index)]);
+    edge_->setVisible(card_->isHidden());
 }
 
 int MainWindow::station() const {
@@ -195,6 +200,7 @@ int MainWindow::station() const {
 
 void MainWindow::show_state() {
     joints_->show_destination(destination());
+    takes_->model().set_destination(destination());
     const std::shared_ptr<const SessionState> state = session_.state();
     if (state) {
         const Destination* to = destination();
@@ -247,6 +253,8 @@ void MainWindow::refresh() {
                                                    document_.is_saved() ? QString() : QStringLiteral(" *")));
     const int due = static_cast<int>(deliver_->board().due().size());
     const std::shared_ptr<const SessionState> state = session_.state();
+    edge_->show_steps(static_cast<int>(document_.job().steps.size()),
+                      state ? static_cast<int>(state->replay.problems().size()) : 0);
     header_->show_due(due, state != nullptr && !runner_.is_running(), runner_.is_running());
     show_what_waits(*rail_, state.get(), due, deliver_->board().count(CellState::held));
     if (state) {
@@ -293,8 +301,10 @@ void MainWindow::save_picture() {
 }
 
 void MainWindow::fold_card() {
-    card_folded_ = !card_folded_;
-    choose_station(station());
+    bool& folded = card_folded_[static_cast<size_t>(station())];
+    folded = !folded;
+    card_->setVisible(!folded);
+    edge_->setVisible(folded);
 }
 
 void MainWindow::recover(const Recoverable& recoverable) {

@@ -8,6 +8,7 @@
 #include "session/selection.h"
 #include "session/session.h"
 #include "session/source_watch.h"
+#include "shell/card_edge.h"
 #include "shell/header.h"
 #include "shell/job_files.h"
 #include "shell/news_line.h"
@@ -20,6 +21,7 @@
 #include "view/camera.h"
 
 #include <QMainWindow>
+#include <array>
 
 class QLabel;
 class QStackedWidget;
@@ -100,7 +102,9 @@ class MainWindow : public QMainWindow {
     QLabel* status_left_ = nullptr;
     QLabel* status_middle_ = nullptr;
     QLabel* status_right_ = nullptr;
-    bool card_folded_ = false;
+    CardEdge* edge_ = nullptr;
+    /// By station: the arrival check and the take strip begin with the width that the card would take.
+    std::array<bool, 4> card_folded_ = {false, false, true, true};
 };
 
 } // namespace wembrix::app

@@ -2,6 +2,7 @@
 
 #include "core/job/card_edits.h"
 
+#include "shell/shortcuts.h"
 #include "shell/step_dialog.h"
 #include "style/look.h"
 
@@ -15,6 +16,7 @@
 #include <QPainter>
 #include <QPushButton>
 #include <QScrollArea>
+#include <QToolButton>
 #include <QVBoxLayout>
 #include <algorithm>
 
@@ -153,7 +155,16 @@ RouteCard::RouteCard(Document& document, Session& session, QWidget* parent)
     outer->setSpacing(6);
     auto* title = new QLabel(tr("Route card"), this);
     title->setObjectName(QStringLiteral("cardTitle"));
-    outer->addWidget(title);
+    auto* head = new QHBoxLayout;
+    head->addWidget(title, 1);
+    auto* fold = new QToolButton(this);
+    fold->setObjectName(QStringLiteral("foldCard"));
+    fold->setText(QStringLiteral("›"));
+    fold->setAutoRaise(true);
+    fold->setToolTip(with_shortcut(tr("Fold the route card away"), Shortcut::fold_card));
+    connect(fold, &QToolButton::clicked, this, &RouteCard::foldAsked);
+    head->addWidget(fold);
+    outer->addLayout(head);
     auto* scroll = new QScrollArea(this);
     scroll->setWidgetResizable(true);
     scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);

@@ -49,6 +49,9 @@ class RouteCard : public QWidget {
     void add_step(Step step);
     void edit_step(size_t index);
 
+  Q_SIGNALS:
+    void foldAsked();
+
   private:
     void rebuild();
     void move_step(size_t from, size_t to);

@@ -30,6 +30,7 @@ const std::vector<ShortcutRow>& shortcut_rows() {
         {Shortcut::deliver_stale, QKeySequence(Qt::CTRL | Qt::Key_Return),
          QObject::tr("Deliver all that is not up to date")},
         {Shortcut::fold_card, QKeySequence(Qt::CTRL | Qt::Key_R), QObject::tr("Fold the route card away or back")},
+        {Shortcut::bring_in, QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_O), QObject::tr("Bring in files")},
     };
     return rows;
 }

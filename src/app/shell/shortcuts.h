@@ -31,6 +31,7 @@ enum class Shortcut {
     deliver_station,
     deliver_stale,
     fold_card,
+    bring_in,
 };
 
 struct ShortcutRow {

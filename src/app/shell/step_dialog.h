@@ -11,6 +11,7 @@
 #include <vector>
 
 class QLabel;
+class QPlainTextEdit;
 
 namespace wembrix::app {
 
@@ -24,6 +25,9 @@ class StepDialog : public QDialog {
     [[nodiscard]] const Step& step() const { return step_; }
 
   private:
+    QWidget* make_field(const StepField& field, const nlohmann::json& starting);
+    QWidget* make_lines(const StepField& field, const QString& now);
+    QWidget* with_choice(const StepField& field, QPlainTextEdit* lines);
     void changed();
     void say(const QString& outcome, bool fits);
 

@@ -35,6 +35,9 @@ QString clip_line(const json& clip) {
     QStringList cells = {from(clip, "name"), QString::number(clip.value("first", 0)),
                          QString::number(clip.value("last", 0)),
                          clip.value("repeats", false) ? QStringLiteral("repeats") : QStringLiteral("once")};
+    if (!clip.value("deliver", true)) {
+        cells.back() += QStringLiteral(" stays"); // it goes into no file
+    }
     if (!from(clip, "colour").isEmpty()) {
         cells << from(clip, "colour");
     }
@@ -43,6 +46,26 @@ QString clip_line(const json& clip) {
             cells << QString();
         }
         cells << from(clip, "note");
+    }
+    return cells.join(QStringLiteral(", "));
+}
+
+/// "wade_mirrored → wade_back, repeats stays, #2F8A72, a note"
+QString described_line(const json& row) {
+    QString name = from(row, "name");
+    if (row.contains("as")) {
+        name += QStringLiteral(" → ") + from(row, "as");
+    }
+    QStringList words;
+    if (row.contains("repeats")) {
+        words << (row.value("repeats", false) ? QStringLiteral("repeats") : QStringLiteral("once"));
+    }
+    if (row.contains("deliver")) {
+        words << (row.value("deliver", true) ? QStringLiteral("goes") : QStringLiteral("stays"));
+    }
+    QStringList cells = {name, words.join(QLatin1Char(' ')), from(row, "colour"), from(row, "note")};
+    while (cells.size() > 1 && cells.back().isEmpty()) {
+        cells.removeLast();
     }
     return cells.join(QStringLiteral(", "));
 }
@@ -97,12 +120,16 @@ QString read_clip(const QString& line, json& clips) {
     if (!first_ok || !last_ok || cells[0].trimmed().isEmpty()) {
         return QObject::tr("“%1” is not of the form name, first, last, repeats, colour").arg(line);
     }
-    const QString repeats = cells.size() > 3 ? cells[3].trimmed().toLower() : QString();
+    const QStringList words =
+        cells.size() > 3 ? cells[3].toLower().split(QLatin1Char(' '), Qt::SkipEmptyParts) : QStringList();
     json clip = {{"name", cells[0].trimmed().toStdString()},
                  {"first", first},
                  {"last", last},
-                 {"repeats", repeats == QStringLiteral("repeats") || repeats == QStringLiteral("true") ||
-                                 repeats == QStringLiteral("yes")}};
+                 {"repeats", words.contains(QStringLiteral("repeats")) || words.contains(QStringLiteral("true")) ||
+                                 words.contains(QStringLiteral("yes"))}};
+    if (words.contains(QStringLiteral("stays"))) {
+        clip["deliver"] = false;
+    }
     if (cells.size() > 4 && !cells[4].trimmed().isEmpty()) {
         clip["colour"] = cells[4].trimmed().toStdString();
     }
@@ -114,7 +141,39 @@ QString read_clip(const QString& line, json& clips) {
     return {};
 }
 
+QString read_described(const QString& line, json& rows) {
+    const QStringList cells = line.split(QLatin1Char(','));
+    json row = {{"name", cells[0].trimmed().toStdString()}};
+    if (const auto sides = read_arrow(cells[0])) {
+        row = {{"name", sides->first.toStdString()}, {"as", sides->second.toStdString()}};
+    }
+    const QStringList words =
+        cells.size() > 1 ? cells[1].toLower().split(QLatin1Char(' '), Qt::SkipEmptyParts) : QStringList();
+    for (const QString& word : words) {
+        if (word == QStringLiteral("repeats") || word == QStringLiteral("once")) {
+            row["repeats"] = word == QStringLiteral("repeats");
+        } else if (word == QStringLiteral("goes") || word == QStringLiteral("stays")) {
+            row["deliver"] = word == QStringLiteral("goes");
+        } else {
+            return QObject::tr("“%1” is none of repeats, once, goes, stays").arg(word);
+        }
+    }
+    if (cells.size() > 2 && !cells[2].trimmed().isEmpty()) {
+        row["colour"] = cells[2].trimmed().toStdString();
+    }
+    if (cells.size() > 3) {
+        row["note"] = cells.mid(3).join(QLatin1Char(',')).trimmed().toStdString();
+    }
+    rows.push_back(std::move(row));
+    return {};
+}
+
 } // namespace
+
+bool is_lines(StepField::Kind kind) {
+    return kind == StepField::Kind::list || kind == StepField::Kind::pairs || kind == StepField::Kind::rules ||
+           kind == StepField::Kind::cuts || kind == StepField::Kind::described || kind == StepField::Kind::clips;
+}
 
 QString parameter_text(const json& parameters, const StepField& field) {
     const auto found = parameters.find(std::string(field.key));
@@ -143,7 +202,9 @@ QString parameter_text(const json& parameters, const StepField& field) {
         if (row.is_string()) {
             lines << QString::fromStdString(row.get<std::string>());
         } else {
-            lines << (field.key == "rules" ? rule_line(row) : clip_line(row));
+            lines << (field.kind == StepField::Kind::rules       ? rule_line(row)
+                      : field.kind == StepField::Kind::described ? described_line(row)
+                                                                 : clip_line(row));
         }
     }
     return lines.join(QLatin1Char('\n'));
@@ -153,11 +214,7 @@ QString set_parameter(json& parameters, const StepField& field, const QString& t
     const std::string key(field.key);
     const QString typed = text.trimmed();
     if (field.kind == StepField::Kind::flag) {
-        if (typed.isEmpty()) {
-            parameters.erase(key);
-        } else {
-            parameters[key] = true;
-        }
+        parameters[key] = !typed.isEmpty(); // said either way: what silence means differs from step to step
         return {};
     }
     if (field.kind == StepField::Kind::pairs) {
@@ -176,7 +233,7 @@ QString set_parameter(json& parameters, const StepField& field, const QString& t
         }
         return {};
     }
-    if (typed.isEmpty() && field.kind != StepField::Kind::list) {
+    if (typed.isEmpty() && !is_lines(field.kind)) {
         parameters.erase(key);
         return {};
     }
@@ -189,7 +246,7 @@ QString set_parameter(json& parameters, const StepField& field, const QString& t
         parameters[key] = value;
         return {};
     }
-    if (field.kind != StepField::Kind::list) {
+    if (!is_lines(field.kind)) {
         parameters[key] = typed.toStdString();
         return {};
     }
@@ -200,10 +257,12 @@ QString set_parameter(json& parameters, const StepField& field, const QString& t
             continue;
         }
         QString wrong;
-        if (field.key == "rules") {
+        if (field.kind == StepField::Kind::rules) {
             wrong = read_rule(row, rows);
-        } else if (field.key == "clips") {
+        } else if (field.kind == StepField::Kind::cuts) {
             wrong = read_clip(row, rows);
+        } else if (field.kind == StepField::Kind::described) {
+            wrong = read_described(row, rows);
         } else {
             rows.push_back(row.toStdString());
         }
@@ -211,7 +270,7 @@ QString set_parameter(json& parameters, const StepField& field, const QString& t
             return wrong;
         }
     }
-    if (rows.empty() && field.key != "rules" && field.key != "clips") {
+    if (rows.empty() && (field.kind == StepField::Kind::list || field.kind == StepField::Kind::clips)) {
         parameters.erase(key);
     } else {
         parameters[key] = std::move(rows);

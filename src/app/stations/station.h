@@ -16,7 +16,8 @@ class StationPage : public QWidget {
     virtual void take_view(TwinView& twin) = 0;
 
   Q_SIGNALS:
-    void filesAsked(); ///< files are to be brought in
+    void filesAsked();  ///< files are to be brought in
+    void folderAsked(); ///< all files of a folder
     void demoAsked();
 
   protected:

@@ -141,7 +141,17 @@ void PlaybackBar::offer(const Scene& scene, const Scene& received) {
         }
     }
     setEnabled(true);
-    const int index = row_of_clock();
+    int index = row_of_clock();
+    // The clip that plays may have another name by now: the one of the same part of the same take.
+    for (size_t i = 0; index == 0 && !clock_.clip().isEmpty() && i < rows_.size(); ++i) {
+        if (rows_[i].take != 0 && rows_[i].take == clock_.property("take").toLongLong() &&
+            rows_[i].start_s == clock_.property("start_s").toDouble() && rows_[i].frames == clock_.frames()) {
+            const int frame = clock_.frame();
+            clock_.choose(rows_[i].name, rows_[i].frames, rows_[i].rate);
+            clock_.go_to(frame);
+            index = static_cast<int>(i);
+        }
+    }
     clips_->setCurrentIndex(index);
     chosen(index);
 }

@@ -58,6 +58,7 @@ PosedScene::PosedScene(std::shared_ptr<const Scene> scene, const std::vector<int
         carriers_.push_back(any && holding[i].points == 0 && (parent < 0 || carriers_[parent] != 0) ? 1 : 0);
     }
     for (const Node& node : scene_->nodes) {
+        goes_.push_back(node.kind == NodeKind::joint || (node.parent >= 0 && goes_[node.parent] != 0) ? 1 : 0);
         const Side own = side_of(node.name);
         sides_.push_back(own == Side::middle && node.parent >= 0 ? sides_[node.parent] : own);
     }
@@ -79,12 +80,17 @@ void PosedScene::choose_pose(std::vector<Transform> locals) {
     still_ = std::move(locals);
 }
 
-void PosedScene::pose_at(double seconds) {
+void PosedScene::pose_at(double seconds, const Mat4& from) {
     poser_->at(start_s_ + seconds, pose_);
     for (size_t i = 0; i < still_.size(); ++i) {
         const int parent = scene_->nodes[i].parent;
         pose_.local[i] = still_[i];
         pose_.world[i] = parent < 0 ? still_[i].matrix() : Mat4(pose_.world[parent] * still_[i].matrix());
+    }
+    if (!from.isIdentity(0)) {
+        for (size_t i = 0; i < pose_.world.size(); ++i) {
+            pose_.world[i] = goes_[i] != 0 ? Mat4(from * pose_.world[i]) : pose_.world[i];
+        }
     }
     deformer_.points_and_normals(pose_, points_, normals_);
 }

@@ -22,7 +22,8 @@ class PosedScene {
     void choose(const Clip* clip, double start_s);
     /// One local transform a node, instead of a clip.
     void choose_pose(std::vector<Transform> locals);
-    void pose_at(double seconds);
+    /// `from` is where it goes on from: nothing, or the way and turn of the rounds of a repeat before this one.
+    void pose_at(double seconds, const Mat4& from = Mat4::Identity());
 
     [[nodiscard]] const Scene& scene() const { return *scene_; }
     [[nodiscard]] const std::shared_ptr<const Scene>& shared_scene() const { return scene_; }
@@ -52,6 +53,7 @@ class PosedScene {
     std::vector<int> joints_;
     std::vector<Side> sides_;
     std::vector<char> carriers_;
+    std::vector<char> goes_; ///< joints and what hangs on them
     Vec3 rest_middle_ = Vec3::Zero();
 };
 

@@ -180,6 +180,19 @@ void SceneView::show_way(std::shared_ptr<const Way> way) {
     }
 }
 
+void SceneView::set_round_on(const Mat4& on) {
+    round_on_ = on;
+}
+
+Mat4 SceneView::gone_on() const {
+    Mat4 gone = Mat4::Identity();
+    // After so many rounds it begins again where it began: nothing is without end.
+    for (int round = 0; round < clock_.round() % 50; ++round) {
+        gone = round_on_ * gone;
+    }
+    return gone;
+}
+
 void SceneView::show_ends(bool shown) {
     if (shown != ends_wanted_) {
         ends_wanted_ = shown;
@@ -277,7 +290,8 @@ void SceneView::bring_up_to_date() {
         pose_new_ = true;
     }
     if (pose_new_) {
-        posed_->pose_at(clock_.seconds());
+        // Two states over each other stay at the same place.
+        posed_->pose_at(clock_.seconds(), other_ ? Mat4(Mat4::Identity()) : gone_on());
         clay_.put_pose(*this, *posed_);
         if (other_) {
             other_->pose_at(clock_.seconds());

@@ -54,6 +54,8 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     void show_other(const std::optional<Other>& other);
     /// A way over the ground below the scene; null: none.
     void show_way(std::shared_ptr<const Way> way);
+    /// What each round of the clip that plays adds to its place and turn; playing, the next one goes on from there.
+    void set_round_on(const Mat4& on);
     /// The first and the last pose of the clip that is shown, over it. Made ready in the background.
     void show_ends(bool shown);
     [[nodiscard]] const PoseEnds* ends() const { return ends_.get(); }
@@ -142,6 +144,8 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     Clay clay_;
     Clay other_clay_;
     std::shared_ptr<const Way> way_;
+    Mat4 round_on_ = Mat4::Identity();
+    [[nodiscard]] Mat4 gone_on() const; ///< where the round that plays begins
     bool ends_wanted_ = false;
     bool ends_new_ = false;
     std::shared_ptr<const PoseEnds> ends_;

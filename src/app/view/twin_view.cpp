@@ -176,6 +176,11 @@ void TwinView::show_way(const std::shared_ptr<const Way>& way) {
     share_marks();
 }
 
+void TwinView::set_round_on(const Mat4& on) {
+    round_on_ = on;
+    share_marks();
+}
+
 void TwinView::show_ends(bool shown) {
     ends_ = shown;
     share_marks();
@@ -185,6 +190,7 @@ void TwinView::share_marks() {
     for (Pane* pane : {left_, right_}) {
         const bool prepared = pane->state() == State::prepared;
         pane->view().show_way(prepared ? way_ : nullptr);
+        pane->view().set_round_on(prepared ? round_on_ : Mat4(Mat4::Identity()));
         pane->view().show_ends(prepared && ends_ && mode_ == TwinMode::side_by_side);
     }
 }

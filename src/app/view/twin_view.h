@@ -36,6 +36,8 @@ class TwinView : public QWidget {
     [[nodiscard]] const Shown& shown() const { return shown_; }
     /// In the pane of Prepared: a way over the ground (null: none), and both ends of the clip that is shown.
     void show_way(const std::shared_ptr<const Way>& way);
+    /// What each round of a repeat adds to its place and turn, in the pane of Prepared.
+    void set_round_on(const Mat4& on);
     void show_ends(bool shown);
     void set_same_scale(bool same);
     void set_playback_shown(bool shown);
@@ -77,6 +79,7 @@ class TwinView : public QWidget {
     TwinMode mode_ = TwinMode::side_by_side;
     Shown shown_;
     std::shared_ptr<const Way> way_;
+    Mat4 round_on_ = Mat4::Identity();
     bool ends_ = false;
     bool same_scale_ = false;
 };

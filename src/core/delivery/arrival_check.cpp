@@ -283,6 +283,13 @@ void check_clip(const Scene& prepared, const Clip& whole, const Scene& arrived, 
         request.rate = destination.rate;
         request.frames = static_cast<int>(std::floor(clip.seconds * destination.rate + 1e-3)) + 1;
         check_drift(measure_drift(request), destination, arrival);
+        // What lies between the frames is the rate's to lose: measured and said, it holds nothing back.
+        if (!lies_on_frames(held_against, destination.rate)) {
+            request.rate = moments_a_frame * destination.rate;
+            request.frames = static_cast<int>(std::floor(clip.seconds * request.rate + 1e-3)) + 1;
+            arrival.between = measure_drift(request);
+            arrival.between.per_frame_mm = {};
+        }
     }
     arrival.scene = together;
     settle(arrival);

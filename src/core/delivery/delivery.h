@@ -52,8 +52,9 @@ struct Arrival {
     std::vector<FileFact> facts; ///< one a file
     std::filesystem::path aside; ///< where they were written before they are put in place
     std::vector<Claim> claims;
-    Drift drift;
-    std::string reason;                 ///< why it is held or stale, in one line
+    Drift drift;        ///< on the frames
+    Drift between;      ///< at `moments_a_frame` moments of each; nothing where the clip lay on frames already
+    std::string reason; ///< why it is held or stale, in one line
     std::shared_ptr<const Scene> scene; ///< what arrived: the model, or the model moved by the clip
     uintmax_t bytes = 0;
     std::string hash;    ///< of the first file

@@ -127,6 +127,7 @@ json file_rows(const Arrival& arrival, const std::string& model_content, const M
                         {"bytes", arrival.facts[f].bytes},
                         {"xxh3_128", arrival.facts[f].hash},
                         {"drift_mm", std::round(arrival.drift.largest_mm * 1e4) / 1e4},
+                        {"between_frames_mm", std::round(arrival.between.largest_mm * 1e4) / 1e4},
                         {"content", arrival.content},
                         {"model_content", model_content},
                         {"made_from", made_from_json(made_from, destination)}});

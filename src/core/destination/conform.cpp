@@ -97,6 +97,24 @@ Clip bake_clip(const Scene& scene, const Clip& clip, double rate) {
     return baked;
 }
 
+Drift drift_between_frames(const Scene& prepared, const Clip& clip, const Destination& destination,
+                           const std::function<bool()>& stop) {
+    const Clip part = shown_part(clip, destination);
+    if (lies_on_frames(part, destination.rate)) {
+        return {};
+    }
+    const Clip baked = bake_clip(prepared, part, destination.rate);
+    DriftRequest request;
+    request.should = &prepared;
+    request.should_clip = &part;
+    request.is = &prepared;
+    request.is_clip = &baked;
+    request.rate = moments_a_frame * destination.rate;
+    request.frames = static_cast<int>(std::floor(part.seconds * request.rate + 1e-3)) + 1;
+    request.stop = stop;
+    return measure_drift(request);
+}
+
 namespace {
 
 /// Every skin lists every joint in order; surfaces with the same binds share one skin.

@@ -2,8 +2,10 @@
 #pragma once
 
 #include "core/destination/destination.h"
+#include "core/measure/drift.h"
 #include "core/scene/scene.h"
 
+#include <functional>
 #include <string>
 
 namespace wembrix {
@@ -15,6 +17,11 @@ Clip bake_clip(const Scene& scene, const Clip& clip, double rate);
 /// What of a clip goes to a destination: all of it, or, of a repeat that ends on its first pose once more, all but
 /// that frame where the destination leaves it.
 Clip shown_part(const Clip& clip, const Destination& destination);
+
+/// What a clip loses between the frames of the destination: its own curves against its baked ones, at four moments a
+/// frame. `frame` counts those moments; none is compared where the clip lies on frames already.
+Drift drift_between_frames(const Scene& prepared, const Clip& clip, const Destination& destination,
+                           const std::function<bool()>& stop = {});
 
 struct Conformed {
     Scene scene;

@@ -258,7 +258,7 @@ class Bringing {
             if (is.norm() < 1e-9 || was.norm() < 1e-9) {
                 return rests;
             }
-            return Quat::FromTwoVectors(rests * is, was).toRotationMatrix() * rests;
+            return shortest_turn(rests * is, was).toRotationMatrix() * rests;
         }
         return nearest_rotation(sum);
     }

@@ -1,7 +1,6 @@
 #include "core/job/card_edits.h"
 
 #include <algorithm>
-#include <set>
 
 namespace wembrix {
 
@@ -24,10 +23,8 @@ size_t before_cuts(const Job& job) {
 } // namespace
 
 bool is_for_clips(const std::string& id) {
-    static const std::set<std::string> ids = {
-        "split_take", "bake",       "change_rate", "stretch_time",  "reverse",     "start_at",        "close_loop",
-        "join_clips", "still_pose", "mirror_clip", "make_additive", "reduce_keys", "take_root_motion"};
-    return ids.count(id) != 0;
+    const StepKind* kind = step_kind(id);
+    return kind != nullptr && kind->for_clips;
 }
 
 void cut_before_other_clip_steps(std::vector<Step>& steps, const std::string& take, const std::vector<Cut>& cuts) {
@@ -170,6 +167,87 @@ int split_place(const Job& job, const std::string& take) {
     return -1;
 }
 
+void follow_clip_names(std::vector<Step>& steps, size_t first, std::map<std::string, std::string> names) {
+    const auto renamed = [&](nlohmann::json& name) {
+        const auto found = name.is_string() ? names.find(name.get<std::string>()) : names.end();
+        if (found != names.end()) {
+            name = found->second;
+        }
+    };
+    for (size_t i = first; i < steps.size() && !names.empty(); ++i) {
+        nlohmann::json& parameters = steps[i].parameters;
+        const StepKind* kind = step_kind(steps[i].id);
+        for (const StepField& field : kind != nullptr ? kind->fields : std::vector<StepField>()) {
+            const auto found = parameters.find(std::string(field.key));
+            if (found == parameters.end()) {
+                continue;
+            }
+            if (field.kind == StepField::Kind::clip) {
+                renamed(*found);
+            } else if (field.kind == StepField::Kind::clips && found->is_array()) {
+                std::for_each(found->begin(), found->end(), renamed);
+            } else if (field.kind == StepField::Kind::described && found->is_array()) {
+                for (nlohmann::json& row : *found) {
+                    renamed(row["name"]);
+                }
+            }
+        }
+        if (steps[i].id == "leave_behind" && parameters.contains("names")) {
+            // Nodes are left behind by name as well: the old name stays.
+            nlohmann::json& left = parameters["names"];
+            for (const auto& [from, to] : names) {
+                if (std::find(left.begin(), left.end(), from) != left.end()) {
+                    left.push_back(to);
+                }
+            }
+        }
+        if (steps[i].id == "mirror_clip") {
+            // What it makes is called after what it is made of.
+            const std::string ending = parameters.value("ending", "_mirrored");
+            std::map<std::string, std::string> made;
+            for (const auto& [from, to] : names) {
+                made.emplace(from + ending, to + ending);
+            }
+            names.merge(made);
+        }
+    }
+}
+
+void describe_clip(Job& job, const std::string& name, const Cut& said) {
+    Step* last = job.steps.empty() || job.steps.back().id != "describe_clips" || !job.steps.back().on
+                     ? nullptr
+                     : &job.steps.back();
+    if (last == nullptr) {
+        job.steps.push_back({"describe_clips", {{"clips", nlohmann::json::array()}}});
+        last = &job.steps.back();
+    }
+    nlohmann::json row = {{"name", name}};
+    nlohmann::json& rows = last->parameters["clips"];
+    // A row says what its clip is called from then on: that is the name it is known by now.
+    const auto called = [](const nlohmann::json& one) { return one.value("as", one.value("name", "")); };
+    const auto found =
+        std::find_if(rows.begin(), rows.end(), [&](const nlohmann::json& one) { return called(one) == name; });
+    if (found != rows.end()) {
+        row["name"] = (*found)["name"];
+    }
+    if (said.name != row["name"]) {
+        row["as"] = said.name;
+    }
+    row["repeats"] = said.repeats;
+    row["deliver"] = said.deliver;
+    if (!said.colour.empty()) {
+        row["colour"] = said.colour;
+    }
+    if (!said.note.empty()) {
+        row["note"] = said.note;
+    }
+    if (found != rows.end()) {
+        *found = std::move(row);
+    } else {
+        rows.push_back(std::move(row));
+    }
+}
+
 void set_cuts(Job& job, const std::string& take, const std::vector<Cut>& cuts) {
     const int place = split_place(job, take);
     if (place < 0) {
@@ -179,7 +257,23 @@ void set_cuts(Job& job, const std::string& take, const std::vector<Cut>& cuts) {
     } else if (cuts.empty()) {
         job.steps.erase(job.steps.begin() + place);
     } else {
-        job.steps[static_cast<size_t>(place)].parameters["clips"] = cuts_to_json(cuts);
+        Step& step = job.steps[static_cast<size_t>(place)];
+        const std::vector<Cut> before = cuts_of(step);
+        const auto is_there = [](const std::vector<Cut>& list, const std::string& name) {
+            return std::any_of(list.begin(), list.end(), [&](const Cut& cut) { return cut.name == name; });
+        };
+        // A clip of the same frames under a new name is the same clip.
+        std::map<std::string, std::string> names;
+        for (const Cut& was : before) {
+            const auto is = std::find_if(cuts.begin(), cuts.end(), [&](const Cut& cut) {
+                return cut.first == was.first && cut.last == was.last && !is_there(before, cut.name);
+            });
+            if (!is_there(cuts, was.name) && is != cuts.end()) {
+                names[was.name] = is->name;
+            }
+        }
+        step.parameters["clips"] = cuts_to_json(cuts);
+        follow_clip_names(job.steps, static_cast<size_t>(place) + 1, std::move(names));
     }
 }
 

@@ -46,7 +46,15 @@ void match_joints(Job& job, const Contract& contract, const std::map<std::string
 
 /// The step that cuts `take`, by its place on the card; -1 when no step does.
 int split_place(const Job& job, const std::string& take);
-/// Cuts `take` so; adds the step at the end when there is none, and takes it off when nothing is left to cut.
+/// Cuts `take` so; adds the step at the end when there is none, and takes it off when nothing is left to cut. A clip
+/// that only got another name keeps what later steps do with it.
 void set_cuts(Job& job, const std::string& take, const std::vector<Cut>& cuts);
+
+/// Steps from `first` on that mean a clip by an old name of `names` mean it by the new one, as do those that work on
+/// what was made of it.
+void follow_clip_names(std::vector<Step>& steps, size_t first, std::map<std::string, std::string> names);
+/// Says of a clip of Prepared that a step made what a cut says of itself (its frames aside): with the card's last step
+/// if that describes clips, else with a new one.
+void describe_clip(Job& job, const std::string& name, const Cut& said);
 
 } // namespace wembrix

@@ -145,6 +145,15 @@ std::vector<Step> first_steps(const Scene& received) {
     return {step};
 }
 
+std::string hash_of_source(const std::string& bytes, const Scene& scene) {
+    std::string hashes = hash_of(bytes);
+    for (const std::filesystem::path& beside : scene.beside) {
+        const Result<std::string> other = read_file(beside);
+        hashes += other ? hash_of(*other) : "";
+    }
+    return scene.beside.empty() ? hashes : hash_of(hashes);
+}
+
 Result<LoadedSources> load_sources(const std::vector<std::string>& sources, const std::filesystem::path& folder) {
     if (sources.empty()) {
         return Problem{"has no sources.", "job", "Add a .glb or .gltf file."};
@@ -173,13 +182,8 @@ Result<LoadedSources> load_sources(const std::vector<std::string>& sources, cons
             row.takes.push_back(clip.name);
         }
         row.files = {path};
-        std::string hashes = hash_of(*bytes);
-        for (const std::filesystem::path& beside : scene->beside) {
-            const Result<std::string> other = read_file(beside);
-            hashes += other ? hash_of(*other) : "";
-            row.files.push_back(beside);
-        }
-        loaded.hashes.push_back(row.files.size() == 1 ? hashes : hash_of(hashes));
+        row.files.insert(row.files.end(), scene->beside.begin(), scene->beside.end());
+        loaded.hashes.push_back(hash_of_source(*bytes, *scene));
         loaded.sources.push_back(std::move(row));
         scenes.push_back({path.filename().string(), scene.take()});
     }

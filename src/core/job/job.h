@@ -52,6 +52,9 @@ struct LoadedSources {
 
     [[nodiscard]] MadeFrom made_from(const std::vector<Step>& steps) const;
 };
+/// A hash of a source: of its own bytes, and of the files beside it that the scene was read from.
+std::string hash_of_source(const std::string& bytes, const Scene& scene);
+
 /// Reads and assembles the sources of a job whose file lies in `folder`.
 Result<LoadedSources> load_sources(const std::vector<std::string>& sources, const std::filesystem::path& folder);
 

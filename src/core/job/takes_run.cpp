@@ -9,6 +9,7 @@
 #include "core/job/assemble.h"
 #include "core/job/card_edits.h"
 #include "core/job/cuts.h"
+#include "core/job/job.h"
 #include "core/steps/chosen_clips.h"
 #include "core/steps/names.h"
 
@@ -70,17 +71,18 @@ struct Through {
 
 /// The names of clips that a step asks for; empty when it means all of them.
 std::vector<std::string> clips_asked_for(const Step& step) {
-    if (!is_for_clips(step.id)) {
-        return {};
-    }
-    for (const char* key : {"take", "clip"}) {
-        if (step.parameters.contains(key) && step.parameters[key].is_string()) {
-            return {step.parameters[key].get<std::string>()};
-        }
-    }
     std::vector<std::string> names;
-    if (step.parameters.contains("clips") && step.parameters["clips"].is_array()) {
-        for (const json& name : step.parameters["clips"]) {
+    for (const StepField& field : is_for_clips(step.id) ? step_kind(step.id)->fields : std::vector<StepField>()) {
+        const auto value = step.parameters.find(std::string(field.key));
+        if (value == step.parameters.end()) {
+            continue;
+        }
+        if (field.kind == StepField::Kind::clip && value->is_string()) {
+            names.push_back(value->get<std::string>());
+        }
+        const bool many = field.kind == StepField::Kind::clips || field.kind == StepField::Kind::described;
+        for (const json& one : many && value->is_array() ? *value : json::array()) {
+            const json& name = one.is_object() ? one.value("name", json()) : one;
             if (name.is_string()) {
                 names.push_back(name.get<std::string>());
             }
@@ -179,11 +181,11 @@ class Run {
         if (!bytes) {
             return bytes.problem();
         }
-        out.made_from.sources.emplace_back(out.take, hash_of(*bytes));
         Result<Scene> source = read_scene(take);
         if (!source) {
             return source.problem();
         }
+        out.made_from.sources.emplace_back(out.take, hash_of_source(*bytes, *source));
         if (source->clips.empty()) {
             return Problem{"holds no take.", out.take, ""};
         }

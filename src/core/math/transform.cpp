@@ -54,6 +54,10 @@ Decomposed decompose(const Mat4& matrix) {
     return result;
 }
 
+Quat shortest_turn(const Vec3& from, const Vec3& to) {
+    return Quat::FromTwoVectors(from, to);
+}
+
 Mat4 scaling(double factor) {
     Mat4 result = Mat4::Identity();
     result.topLeftCorner<3, 3>() *= factor;

@@ -35,6 +35,9 @@ Decomposed decompose(const Mat4& matrix);
 /// The rotation nearest to `linear` (polar decomposition); a mirror is taken out along x first.
 Mat3 nearest_rotation(const Mat3& linear);
 
+/// The shortest turn that lays one direction along another; neither needs to be of unit length.
+Quat shortest_turn(const Vec3& from, const Vec3& to);
+
 Mat4 scaling(double factor);
 Mat4 translating(const Vec3& by);
 inline Vec3 point_of(const Mat4& matrix, const Vec3& point) {

@@ -17,6 +17,9 @@ enum class Matching {
     name,     ///< by name: between a scene and a file that was written from it, or two files
 };
 
+/// At so many moments of each frame a clip whose keys are made anew is held against what it was.
+inline constexpr int moments_a_frame = 4;
+
 struct Drift {
     double largest_mm = 0;
     int frame = 0;     ///< where the largest is

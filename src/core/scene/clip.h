@@ -48,6 +48,10 @@ struct Clip {
     [[nodiscard]] int frames() const { return frames(rate); }
 };
 
+/// Whether straight lines from frame to frame of that rate are the clip itself: all its keys lie on frames, and none of
+/// its channels bends between them.
+bool lies_on_frames(const Clip& clip, double rate);
+
 /// The rate the keys were made at: the lowest of the usual ones that all key times fall on, else 30.
 double guess_rate(const Clip& clip);
 

@@ -69,7 +69,7 @@ StepKind add_attachment_step() {
             "What the game hangs on a character needs a place of its own, with a name and no scale.",
             true,
             {{"name", "Name", StepField::Kind::text, ""},
-             {"under", "On the joint", StepField::Kind::text, ""},
+             {"under", "On the joint", StepField::Kind::joint, ""},
              {"x_m", "X", StepField::Kind::number, "m"},
              {"y_m", "Y", StepField::Kind::number, "m"},
              {"z_m", "Z", StepField::Kind::number, "m"},

@@ -43,5 +43,6 @@ StepKind still_pose_step();
 StepKind mirror_clip_step();
 StepKind make_additive_step();
 StepKind reduce_keys_step();
+StepKind describe_clips_step();
 
 } // namespace wembrix

@@ -1,5 +1,6 @@
 // Keys everything a clip moves at each of its frames.
 #include "core/measure/baked.h"
+#include "core/measure/drift.h"
 #include "core/steps/all.h"
 #include "core/steps/chosen_clips.h"
 #include "core/steps/parameters.h"
@@ -27,7 +28,7 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
     }
     StepResult result;
     result.scene = scene;
-    result.finer = 4;
+    result.finer = moments_a_frame;
     size_t frames = 0;
     for (const size_t c : *chosen) {
         Clip& clip = result.scene.clips[c];
@@ -54,10 +55,11 @@ StepKind bake_step() {
             "Bake",
             "An engine plays what stands on its frames; keyed there, nothing between the keys is left to its taste.",
             true,
-            {{"clips", "Clips", StepField::Kind::list, "one a line, * and ? allowed; none: all"},
+            {{"clips", "Clips", StepField::Kind::clips, "one a line, * and ? allowed; none: all"},
              {"rate", "Rate", StepField::Kind::number, "frames a second; empty: each clip's own"}},
             [] { return nlohmann::json::object(); },
-            apply};
+            apply,
+            true};
 }
 
 } // namespace wembrix

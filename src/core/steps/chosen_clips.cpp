@@ -3,6 +3,7 @@
 #include "core/steps/names.h"
 
 #include <algorithm>
+#include <cctype>
 #include <fmt/format.h>
 
 namespace wembrix {
@@ -47,6 +48,12 @@ Result<size_t> named_clip(const Scene& scene, const std::string& name) {
 
 std::string clips_said(const Scene& scene, const std::vector<size_t>& clips) {
     return clips.size() == 1 ? fmt::format("“{}”", scene.clips[clips[0]].name) : fmt::format("{} clips", clips.size());
+}
+
+bool is_colour(const std::string& text) {
+    return text.empty() || (text.size() == 7 && text[0] == '#' && std::all_of(text.begin() + 1, text.end(), [](char c) {
+                                return std::isxdigit(static_cast<unsigned char>(c)) != 0;
+                            }));
 }
 
 void mark_remade(Clip& clip) {

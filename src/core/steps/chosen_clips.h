@@ -18,6 +18,9 @@ Result<size_t> named_clip(const Scene& scene, const std::string& name);
 /// "wade" or "3 clips", for accounts.
 std::string clips_said(const Scene& scene, const std::vector<size_t>& clips);
 
+/// "#RRGGBB" or nothing.
+bool is_colour(const std::string& text);
+
 /// Says of a clip that its motion is another one now, on purpose.
 void mark_remade(Clip& clip);
 

@@ -176,12 +176,13 @@ StepKind change_rate_step() {
             "Change the rate",
             "A project counts frames one way; clips that count another way end on frames that are not there.",
             true,
-            {{"clips", "Clips", StepField::Kind::list, "one a line, * and ? allowed; none: all"},
+            {{"clips", "Clips", StepField::Kind::clips, "one a line, * and ? allowed; none: all"},
              {"rate", "Rate", StepField::Kind::number, "frames a second"}},
             [] {
                 return nlohmann::json{{"rate", 30}};
             },
-            apply_rate};
+            apply_rate,
+            true};
 }
 
 StepKind stretch_time_step() {
@@ -189,13 +190,14 @@ StepKind stretch_time_step() {
             "Stretch time",
             "The same motion, slower or quicker: by a factor, or to a length.",
             false,
-            {{"clips", "Clips", StepField::Kind::list, "one a line, * and ? allowed; none: all"},
+            {{"clips", "Clips", StepField::Kind::clips, "one a line, * and ? allowed; none: all"},
              {"factor", "Longer by", StepField::Kind::number, "times; or"},
              {"seconds", "To last", StepField::Kind::number, "s"}},
             [] {
                 return nlohmann::json{{"factor", 1}};
             },
-            apply_stretch};
+            apply_stretch,
+            true};
 }
 
 StepKind reverse_step() {
@@ -203,11 +205,12 @@ StepKind reverse_step() {
             "Reverse",
             "Sitting down is standing up the other way around.",
             false,
-            {{"clips", "Clips", StepField::Kind::list, "one a line, * and ? allowed; none: all"}},
+            {{"clips", "Clips", StepField::Kind::clips, "one a line, * and ? allowed; none: all"}},
             [] {
                 return nlohmann::json{{"clips", nlohmann::json::array()}};
             },
-            apply_reverse};
+            apply_reverse,
+            true};
 }
 
 } // namespace wembrix

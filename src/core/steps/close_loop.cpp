@@ -183,13 +183,14 @@ StepKind close_loop_step() {
             "Close a loop",
             "A clip that repeats and does not close jumps every time it begins again.",
             false,
-            {{"clip", "Clip", StepField::Kind::text, ""},
+            {{"clip", "Clip", StepField::Kind::clip, ""},
              {"way", "By", StepField::Kind::choice, "trim|blend|repeat_first"},
              {"frames", "Blend over", StepField::Kind::number, "frames"}},
             [] {
                 return nlohmann::json{{"clip", ""}, {"way", "blend"}, {"frames", 8}};
             },
-            apply};
+            apply,
+            true};
 }
 
 } // namespace wembrix

@@ -442,7 +442,7 @@ StepKind drop_joints_step() {
              {"tips", "Tips", StepField::Kind::flag, "joints at the end of a chain"},
              {"holding_nothing", "Idle", StepField::Kind::flag, "joints that hold nothing, nor any joint below them"},
              {"keep", "But keep", StepField::Kind::list, "one a line, * and ? allowed"},
-             {"to", "Weights to", StepField::Kind::text, "a joint; else the nearest one above"}},
+             {"to", "Weights to", StepField::Kind::joint, "a joint; else the nearest one above"}},
             [] {
                 return nlohmann::json{{"names", nlohmann::json::array()}, {"holding_nothing", true}};
             },

@@ -70,7 +70,7 @@ StepKind insert_joint_step() {
             "A project's skeleton may have one joint more than the source: for a prop, a twist, a second spine.",
             true,
             {{"name", "Name", StepField::Kind::text, ""},
-             {"under", "Under", StepField::Kind::text, "joint"},
+             {"under", "Under", StepField::Kind::joint, "joint"},
              {"above", "Above", StepField::Kind::list, "joints that are to hang on it, one a line"},
              {"along", "How far along", StepField::Kind::number, "0 to 1"}},
             [] {

@@ -125,14 +125,16 @@ StepKind join_clips_step() {
             "Join clips",
             "What was captured in pieces plays as one.",
             true,
-            {{"clips", "Clips", StepField::Kind::list, "one a line, in their order"},
+            {{"clips", "Clips", StepField::Kind::clips, "one a line, in their order"},
              {"name", "Into", StepField::Kind::text, "name of the new clip"},
              {"overlap", "Overlap", StepField::Kind::number, "frames"},
              {"keep", "Pieces", StepField::Kind::flag, "stay, too"}},
             [] {
-                return nlohmann::json{{"clips", nlohmann::json::array()}, {"name", "joined"}, {"overlap", 0}};
+                return nlohmann::json{
+                    {"clips", nlohmann::json::array()}, {"name", "joined"}, {"overlap", 0}, {"keep", true}};
             },
-            apply};
+            apply,
+            true};
 }
 
 } // namespace wembrix

@@ -174,12 +174,13 @@ StepKind mirror_clip_step() {
             "Mirror clips",
             "A turn to the left is captured once and goes out for both sides.",
             false,
-            {{"clips", "Clips", StepField::Kind::list, "one a line, * and ? allowed; none: all"},
+            {{"clips", "Clips", StepField::Kind::clips, "one a line, * and ? allowed; none: all"},
              {"ending", "New names end in", StepField::Kind::text, "empty: the clips themselves are mirrored"}},
             [] {
                 return nlohmann::json{{"clips", nlohmann::json::array()}, {"ending", "_mirrored"}};
             },
-            apply};
+            apply,
+            true};
 }
 
 } // namespace wembrix

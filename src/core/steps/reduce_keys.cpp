@@ -229,12 +229,13 @@ StepKind reduce_keys_step() {
             "Fewer keys",
             "Captured motion has a key on every frame of every joint; most of them say nothing.",
             true,
-            {{"clips", "Clips", StepField::Kind::list, "one a line, * and ? allowed; none: all"},
+            {{"clips", "Clips", StepField::Kind::clips, "one a line, * and ? allowed; none: all"},
              {"limit_mm", "No point farther than", StepField::Kind::number, "mm"}},
             [] {
                 return nlohmann::json{{"limit_mm", 0.1}};
             },
-            apply};
+            apply,
+            true};
 }
 
 } // namespace wembrix

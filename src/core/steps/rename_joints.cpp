@@ -68,7 +68,7 @@ StepKind rename_joints_step() {
             "Rename joints",
             "Joints are called what the project calls them, by rules that fit the next version too.",
             true,
-            {{"rules", "Rules", StepField::Kind::list, "find → replace, one a line"},
+            {{"rules", "Rules", StepField::Kind::rules, "find → replace, one a line"},
              {"names", "One by one", StepField::Kind::pairs, "old → new, one a line"}},
             [] {
                 return nlohmann::json{{"rules", nlohmann::json::array()}};

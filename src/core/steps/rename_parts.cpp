@@ -114,7 +114,7 @@ StepKind rename_parts_step() {
             "Surfaces, shapes and materials are found by name in an engine; rules give them the names it asks for.",
             true,
             {{"what", "What", StepField::Kind::choice, "surfaces|shapes|materials"},
-             {"rules", "Rules", StepField::Kind::list, "find → replace, one a line"},
+             {"rules", "Rules", StepField::Kind::rules, "find → replace, one a line"},
              {"names", "One by one", StepField::Kind::pairs, "old → new, one a line"}},
             [] {
                 return nlohmann::json{{"what", "surfaces"}, {"rules", nlohmann::json::array()}};

@@ -159,7 +159,7 @@ StepKind set_rest_pose_step() {
             "Engines take the pose a file rests in for the one it was bound in; here they become the same.",
             true,
             {{"from", "From", StepField::Kind::choice, "bind|frame|pose"},
-             {"clip", "Clip", StepField::Kind::text, "for a frame"},
+             {"clip", "Clip", StepField::Kind::clip, "for a frame"},
              {"frame", "Frame", StepField::Kind::number, ""},
              {"surface", "Surfaces", StepField::Kind::choice, "keep|rebind"}},
             [] {

@@ -1,10 +1,10 @@
 // Cuts clips out of a take. A clip looks at its part of the take's own keys, so that nothing is lost by cutting.
 #include "core/steps/all.h"
+#include "core/steps/chosen_clips.h"
 #include "core/steps/names.h"
 #include "core/steps/parameters.h"
 
 #include <fmt/format.h>
-#include <regex>
 
 namespace wembrix {
 
@@ -20,8 +20,7 @@ Result<Clip> cut(const Clip& take, const nlohmann::json& row) {
     clip.colour = parameters.text("colour", "");
     clip.note = parameters.text("note", "");
     clip.deliver = parameters.flag("deliver", true);
-    static const std::regex colour("#[0-9a-fA-F]{6}");
-    if (!clip.colour.empty() && !std::regex_match(clip.colour, colour)) {
+    if (!is_colour(clip.colour)) {
         parameters.complain("\"colour\" is not of the form #RRGGBB.");
     }
     if (parameters.ok() && (first < 0 || last <= first)) {
@@ -41,6 +40,7 @@ Result<Clip> cut(const Clip& take, const nlohmann::json& row) {
     clip.start_s = take.start_s + first / take.rate;
     clip.seconds = (last - first) / take.rate;
     clip.cut = true;
+    clip.last_is_first = take.last_is_first && clip.repeats && first == 0 && last == frames - 1;
     return clip;
 }
 
@@ -102,12 +102,13 @@ StepKind split_take_step() {
             "Split take",
             "One long take becomes named clips that a game can play one by one.",
             true,
-            {{"take", "Take", StepField::Kind::text, ""},
-             {"clips", "Clips", StepField::Kind::list, "name, first, last, repeats, colour, note, one a line"}},
+            {{"take", "Take", StepField::Kind::clip, ""},
+             {"clips", "Clips", StepField::Kind::cuts, "name, first, last, repeats, colour, note, one a line"}},
             [] {
                 return nlohmann::json{{"take", ""}, {"clips", nlohmann::json::array()}};
             },
-            apply};
+            apply,
+            true};
 }
 
 } // namespace wembrix

@@ -83,11 +83,12 @@ StepKind start_at_step() {
             "Start at a frame",
             "Clips that follow each other begin in the same pose, or on the same foot.",
             true,
-            {{"clip", "Clip", StepField::Kind::text, ""}, {"frame", "Frame", StepField::Kind::number, ""}},
+            {{"clip", "Clip", StepField::Kind::clip, ""}, {"frame", "Frame", StepField::Kind::number, ""}},
             [] {
                 return nlohmann::json{{"clip", ""}, {"frame", 0}};
             },
-            apply};
+            apply,
+            true};
 }
 
 } // namespace wembrix

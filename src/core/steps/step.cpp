@@ -20,7 +20,7 @@ std::span<const StepKind> step_kinds() {
                                     change_rate_step(),       stretch_time_step(),    reverse_step(),
                                     start_at_step(),          close_loop_step(),      take_root_motion_step(),
                                     join_clips_step(),        still_pose_step(),      mirror_clip_step(),
-                                    make_additive_step(),     reduce_keys_step()};
+                                    make_additive_step(),     reduce_keys_step(),     describe_clips_step()};
     return rows;
 }
 

@@ -32,7 +32,20 @@ struct StepResult {
 
 /// A parameter as a person edits it.
 struct StepField {
-    enum class Kind { text, number, choice, list, pairs, flag };
+    enum class Kind {
+        text,
+        number,
+        choice,
+        flag,      ///< shown as `starting` has it where a step does not say
+        list,      ///< texts
+        pairs,     ///< object of texts
+        rules,     ///< of rename_rules.h
+        cuts,      ///< rows of a split
+        described, ///< rows of what is said of clips
+        clip,      ///< name of one clip that is there before the step
+        clips,     ///< names of clips, * and ? allowed
+        joint,     ///< name of one joint that is there before the step
+    };
     std::string_view key;
     std::string_view label;
     Kind kind = Kind::text;
@@ -48,6 +61,7 @@ struct StepKind {
     nlohmann::json (*starting)() = nullptr; ///< parameters of a step added by hand
     /// Checks the parameters and applies them; `scene` is not changed.
     Result<StepResult> (*apply)(const Scene& scene, const nlohmann::json& parameters) = nullptr;
+    bool for_clips = false; ///< works on clips: it stands behind those that make the skeleton
 };
 
 std::span<const StepKind> step_kinds();

@@ -167,14 +167,15 @@ StepKind still_pose_step() {
             "Still pose",
             "A pose that a game blends to or starts from goes out as a clip of one frame.",
             true,
-            {{"clip", "Clip", StepField::Kind::text, ""},
+            {{"clip", "Clip", StepField::Kind::clip, ""},
              {"frame", "Frame", StepField::Kind::number, ""},
              {"name", "Name", StepField::Kind::text, "of the new clip"},
              {"joints", "Joints", StepField::Kind::choice, "all|moved"}},
             [] {
                 return nlohmann::json{{"clip", ""}, {"frame", 0}, {"name", "pose"}, {"joints", "all"}};
             },
-            apply_still};
+            apply_still,
+            true};
 }
 
 StepKind make_additive_step() {
@@ -182,13 +183,14 @@ StepKind make_additive_step() {
             "Make additive",
             "A breath or a flinch that plays over other clips holds only what it adds to a pose.",
             false,
-            {{"clips", "Clips", StepField::Kind::list, "one a line, * and ? allowed; none: all"},
-             {"base", "To a pose of", StepField::Kind::text, "clip; empty: its own"},
+            {{"clips", "Clips", StepField::Kind::clips, "one a line, * and ? allowed; none: all"},
+             {"base", "To a pose of", StepField::Kind::clip, "clip; empty: its own"},
              {"frame", "Frame", StepField::Kind::number, ""}},
             [] {
                 return nlohmann::json{{"clips", nlohmann::json::array()}, {"frame", 0}};
             },
-            apply_additive};
+            apply_additive,
+            true};
 }
 
 } // namespace wembrix

@@ -167,8 +167,8 @@ StepKind take_root_motion_step() {
             "Take the root motion",
             "Engines move a character by its root: the way that the pelvis makes is handed to it, or taken out.",
             true,
-            {{"clips", "Clips", StepField::Kind::list, "one a line, * and ? allowed; none: all"},
-             {"from", "From", StepField::Kind::text, "joint; empty: the pelvis, as far as it can be told"},
+            {{"clips", "Clips", StepField::Kind::clips, "one a line, * and ? allowed; none: all"},
+             {"from", "From", StepField::Kind::joint, "joint; empty: the pelvis, as far as it can be told"},
              {"way", "Goes", StepField::Kind::choice, "to_root|in_place"},
              {"x", "Aside", StepField::Kind::flag, "along X"},
              {"y", "Up", StepField::Kind::flag, "along Y"},
@@ -179,7 +179,8 @@ StepKind take_root_motion_step() {
             [] {
                 return nlohmann::json{{"way", "to_root"}, {"x", true}, {"y", false}, {"z", true}, {"turn", true}};
             },
-            apply};
+            apply,
+            true};
 }
 
 } // namespace wembrix

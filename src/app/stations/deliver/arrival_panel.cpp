@@ -134,14 +134,22 @@ void ArrivalPanel::show_cell(const QString& title, const Arrival* arrival, const
     if (arrival->state == CellState::held) {
         footer_->setText(tr("Held. %1").arg(QString::fromStdString(arrival->reason)));
     } else {
+        const Drift& between = arrival->between;
+        const QString lost = between.largest_mm > 0
+                                 ? tr(" Between frames %1 mm at %2, frame %3: what the rate leaves out.")
+                                       .arg(between.largest_mm, 0, 'f', 3)
+                                       .arg(QString::fromStdString(between.place))
+                                       .arg(static_cast<double>(between.frame) / moments_a_frame)
+                                 : QString();
         footer_->setText(
-            tr("Largest %1 mm at %2, frame %3 · %4 points and %5 joints compared at every frame, read back from %6")
+            tr("Largest %1 mm at %2, frame %3 · %4 points and %5 joints compared at every frame, read back from %6.")
                 .arg(arrival->drift.largest_mm, 0, 'f', 4)
                 .arg(QString::fromStdString(arrival->drift.place))
                 .arg(arrival->drift.frame)
                 .arg(arrival->drift.points_compared)
                 .arg(arrival->drift.joints_compared)
-                .arg(arrival->files.empty() ? QString() : QString::fromStdString(arrival->files.front())));
+                .arg(arrival->files.empty() ? QString() : QString::fromStdString(arrival->files.front())) +
+            lost);
     }
 }
 

@@ -6,7 +6,9 @@
 #include <QHBoxLayout>
 #include <QHeaderView>
 #include <QLabel>
+#include <QMenu>
 #include <QPushButton>
+#include <QScopedValueRollback>
 #include <QSignalBlocker>
 #include <QTableWidget>
 #include <QTimer>
@@ -27,6 +29,7 @@ enum Column {
     repeats_column,
     seam_column,
     travel_column,
+    lost_column,
     note_column
 };
 
@@ -50,6 +53,25 @@ QString travel_words(const ClipFacts& facts) {
                        .arg(travel.mean_m_s, 0, 'f', 2)
                        .arg(travel.top_m_s, 0, 'f', 2)
                        .arg(travel.top_frame);
+}
+
+/// What baking for the destination loses between its frames.
+QString lost_text(const ClipFacts* facts) {
+    return facts == nullptr || !facts->lost ? QString() : QObject::tr("%1 mm").arg(facts->lost->largest_mm, 0, 'f', 2);
+}
+
+QString lost_words(const ClipFacts* facts) {
+    if (facts == nullptr || !facts->lost) {
+        return QObject::tr("What baking at the destination's rate loses between its frames");
+    }
+    if (facts->lost->points_compared + facts->lost->joints_compared == 0) {
+        return QObject::tr("All keys lie on frames at %1 a second: nothing is lost between them").arg(facts->baked_at);
+    }
+    return QObject::tr("Baked at %1 frames a second, it is up to %2 mm from its own curves, at %3, frame %4")
+        .arg(facts->baked_at)
+        .arg(facts->lost->largest_mm, 0, 'f', 3)
+        .arg(QString::fromStdString(facts->lost->place))
+        .arg(static_cast<double>(facts->lost->frame) / moments_a_frame);
 }
 
 } // namespace
@@ -98,15 +120,18 @@ QWidget* ClipList::make_title() {
 }
 
 void ClipList::make_table() {
-    table_ = new QTableWidget(0, 10, this);
+    table_ = new QTableWidget(0, 11, this);
     table_->setObjectName(QStringLiteral("clipList"));
     table_->setHorizontalHeaderLabels({tr("Out"), tr("Clip"), tr("Take"), tr("First"), tr("Last"), tr("Length"),
-                                       tr("Repeats"), tr("Seam"), tr("Travel"), tr("Note")});
+                                       tr("Repeats"), tr("Seam"), tr("Travel"), tr("Baked"), tr("Note")});
     table_->verticalHeader()->hide();
     table_->verticalHeader()->setDefaultSectionSize(25);
     table_->setShowGrid(false);
     table_->setSelectionBehavior(QAbstractItemView::SelectRows);
-    table_->setSelectionMode(QAbstractItemView::SingleSelection);
+    table_->setSelectionMode(QAbstractItemView::ExtendedSelection);
+    table_->setContextMenuPolicy(Qt::CustomContextMenu);
+    connect(table_, &QTableWidget::customContextMenuRequested, this,
+            [this](const QPoint& at) { more_->menu()->popup(table_->viewport()->mapToGlobal(at)); });
     table_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
     table_->horizontalHeader()->setStretchLastSection(true);
     table_->horizontalHeader()->setHighlightSections(false);
@@ -116,8 +141,8 @@ void ClipList::make_table() {
     table_->setStyleSheet(QStringLiteral("QTableView { selection-background-color: %1; selection-color: %2; }")
                               .arg(wash.name(QColor::HexArgb), look().ink.name()));
     table_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    const int widths[] = {36, 104, 90, 46, 46, 58, 66, 68, 58};
-    for (int i = 0; i < 9; ++i) {
+    const int widths[] = {36, 104, 90, 42, 42, 54, 62, 62, 54, 60};
+    for (int i = 0; i < 10; ++i) {
         table_->setColumnWidth(i, widths[i]);
     }
     connect(table_, &QTableWidget::itemChanged, this, &ClipList::edited);
@@ -125,6 +150,12 @@ void ClipList::make_table() {
         if (row >= 0 && row < static_cast<int>(rows_.size())) {
             // Copies: whoever is told may show other takes here before it is done.
             const Row one = rows_[static_cast<size_t>(row)];
+            const QScopedValueRollback from_table(by_hand_, true);
+            if (one.made >= 0) {
+                const QString name = named(made_[static_cast<size_t>(one.made)].said);
+                Q_EMIT madeChosen(name);
+                return;
+            }
             const QString take = takes_[one.take].name;
             Q_EMIT clipChosen(take, one.clip);
         }
@@ -156,6 +187,11 @@ QWidget* ClipList::make_mends() {
     row->addWidget(way_);
     row->addWidget(once_);
     row->addStretch(1);
+    more_ = new QPushButton(tr("More"), bar);
+    more_->setObjectName(QStringLiteral("moreSteps"));
+    more_->setToolTip(tr("What else can become of the chosen clips; Ctrl or Shift with a click chooses several"));
+    more_->setMenu(make_more());
+    row->addWidget(more_);
     connect(close_, &QPushButton::clicked, this, [this] {
         Cut cut = cut_at(chosen_);
         const ClipFacts* facts = model_.clip(cut.name);
@@ -180,19 +216,55 @@ QWidget* ClipList::make_mends() {
     return bar;
 }
 
+QMenu* ClipList::make_more() {
+    auto* menu = new QMenu(this);
+    menu->setObjectName(QStringLiteral("moreMenu"));
+    for (const char* id : {"bake", "change_rate", "stretch_time", "reverse", "start_at", "join_clips", "still_pose",
+                           "mirror_clip", "make_additive", "reduce_keys"}) {
+        const StepKind* kind = step_kind(id);
+        QAction* action = menu->addAction(QString::fromUtf8(kind->label.data()) + QStringLiteral("…"));
+        action->setToolTip(QString::fromUtf8(kind->why.data()));
+        action->setData(QString::fromUtf8(id));
+        connect(action, &QAction::triggered, this, [this, id] { Q_EMIT stepWanted(QString::fromUtf8(id)); });
+    }
+    menu->setToolTipsVisible(true);
+    connect(menu, &QMenu::aboutToShow, this, [this, menu] {
+        const qsizetype chosen = chosen_names().size();
+        for (QAction* action : menu->actions()) {
+            const QString id = action->data().toString();
+            const bool of_one = id == QStringLiteral("start_at") || id == QStringLiteral("still_pose");
+            action->setEnabled(id == QStringLiteral("join_clips") ? chosen > 1 : of_one ? chosen == 1 : chosen > 0);
+        }
+    });
+    return menu;
+}
+
+QStringList ClipList::chosen_names() const {
+    QStringList names;
+    for (int row = 0; row < table_->rowCount(); ++row) {
+        if (table_->selectionModel()->isRowSelected(row)) {
+            names << named(cut_at(row));
+        }
+    }
+    return names;
+}
+
 Cut ClipList::cut_at(int row) const {
     if (row < 0 || row >= static_cast<int>(rows_.size())) {
         return {};
     }
     const Row& one = rows_[static_cast<size_t>(row)];
+    if (one.made >= 0) {
+        return made_[static_cast<size_t>(one.made)].said;
+    }
     const ListedTake& take = takes_[one.take];
-    return one.clip < 0 ? Cut{take.name.toStdString(), 0, take.frames - 1, false, "", ""}
+    return one.clip < 0 ? Cut{take.name.toStdString(), 0, take.frames - 1, take.repeats, "", ""}
                         : take.cuts[static_cast<size_t>(one.clip)];
 }
 
 int ClipList::row_of(const QString& take, int clip) const {
     for (size_t r = 0; r < rows_.size(); ++r) {
-        if (takes_[rows_[r].take].name == take && rows_[r].clip == clip) {
+        if (rows_[r].made < 0 && takes_[rows_[r].take].name == take && rows_[r].clip == clip) {
             return static_cast<int>(r);
         }
     }
@@ -201,6 +273,11 @@ int ClipList::row_of(const QString& take, int clip) const {
 
 void ClipList::put(int row, const QString& what, const Cut& cut) {
     const Row one = rows_[static_cast<size_t>(row)];
+    if (one.made >= 0) {
+        const QString name = named(made_[static_cast<size_t>(one.made)].said);
+        Q_EMIT madeEdited(what, name, cut);
+        return;
+    }
     const QString take = takes_[one.take].name;
     std::vector<Cut> list = takes_[one.take].cuts;
     if (one.clip < 0) {
@@ -215,43 +292,76 @@ bool ClipList::ends_shown() const {
     return ends_->isChecked();
 }
 
-void ClipList::show_takes(std::vector<ListedTake> takes) {
+void ClipList::show_takes(std::vector<ListedTake> takes, std::vector<MadeClip> made) {
     const QSignalBlocker quiet(table_);
-    const QString chosen_take = chosen_ >= 0 ? takes_[rows_[static_cast<size_t>(chosen_)].take].name : QString();
-    const int chosen_clip = chosen_ >= 0 ? rows_[static_cast<size_t>(chosen_)].clip : -1;
+    const Row before = chosen_ >= 0 ? rows_[static_cast<size_t>(chosen_)] : Row{};
+    const QString chosen_take = chosen_ >= 0 && before.made < 0 ? takes_[before.take].name : QString();
+    const QStringList chosen = chosen_names();
     takes_ = std::move(takes);
+    made_ = std::move(made);
     rows_.clear();
     for (size_t t = 0; t < takes_.size(); ++t) {
         for (size_t c = 0; c < takes_[t].cuts.size(); ++c) {
             rows_.push_back({t, static_cast<int>(c)});
         }
         // One take alone that nobody cut yet is no list of clips.
-        if (takes_[t].cuts.empty() && takes_.size() > 1) {
+        if (takes_[t].cuts.empty() && (takes_.size() > 1 || !made_.empty())) {
             rows_.push_back({t, -1});
         }
+    }
+    for (size_t m = 0; m < made_.size(); ++m) {
+        rows_.push_back({0, -1, static_cast<int>(m)});
     }
     title_->setText(takes_.empty()       ? tr("Clips")
                     : takes_.size() == 1 ? tr("Clips · %1").arg(rows_.size())
                                          : tr("Clips · %1 of %2 takes").arg(rows_.size()).arg(takes_.size()));
-    table_->setColumnHidden(take_column, takes_.size() < 2);
+    table_->setColumnHidden(take_column, takes_.size() < 2 && made_.empty());
     table_->setRowCount(static_cast<int>(rows_.size()));
     for (int row = 0; row < table_->rowCount(); ++row) {
         fill_row(row);
     }
-    chosen_ = row_of(chosen_take, chosen_clip);
-    if (chosen_ >= 0) {
-        table_->selectRow(chosen_);
-    }
+    chosen_ = before.made < 0 ? row_of(chosen_take, before.clip) : row_of_made(before.made);
+    choose_again(chosen);
     say();
 }
 
+void ClipList::choose_again(const QStringList& names) {
+    if (chosen_ < 0) {
+        return;
+    }
+    table_->selectRow(chosen_);
+    for (int row = 0; row < table_->rowCount(); ++row) {
+        if (row != chosen_ && names.contains(named(cut_at(row)))) {
+            table_->selectionModel()->select(table_->model()->index(row, 0),
+                                             QItemSelectionModel::Select | QItemSelectionModel::Rows);
+        }
+    }
+}
+
+int ClipList::row_of_made(int made) const {
+    const int first = static_cast<int>(rows_.size() - made_.size());
+    return made < static_cast<int>(made_.size()) ? first + made : -1;
+}
+
+void ClipList::choose_made(const QString& name) {
+    for (size_t m = 0; m < made_.size(); ++m) {
+        if (named(made_[m].said) == name) {
+            show_row(row_of_made(static_cast<int>(m)));
+        }
+    }
+}
+
 void ClipList::choose(const QString& take, int clip) {
+    show_row(row_of(take, clip));
+}
+
+void ClipList::show_row(int row) {
     const QSignalBlocker quiet(table_);
-    chosen_ = row_of(take, clip);
-    if (chosen_ >= 0) {
-        table_->selectRow(chosen_);
-    } else {
+    chosen_ = row;
+    if (chosen_ < 0) {
         table_->clearSelection();
+    } else if (!by_hand_) {
+        table_->selectRow(chosen_); // by hand the table itself chooses, several perhaps
     }
     say();
     // When the words below have taken the room they need.
@@ -265,7 +375,10 @@ void ClipList::choose(const QString& take, int clip) {
 void ClipList::fill_row(int row) {
     const Cut cut = cut_at(row);
     const Row& one = rows_[static_cast<size_t>(row)];
-    const ListedTake& take = takes_[one.take];
+    const bool made = one.made >= 0;
+    const ListedTake take =
+        made ? ListedTake{QString(), cut.last + 1, made_[static_cast<size_t>(one.made)].rate, {}} : takes_[one.take];
+    const bool whole = !made && one.clip < 0;
     const auto put_item = [&](int at, const QString& text, bool editable, const QString& tip = {}) {
         auto* item = new QTableWidgetItem(text);
         item->setFlags(editable ? item->flags() | Qt::ItemIsEditable : item->flags() & ~Qt::ItemIsEditable);
@@ -280,17 +393,36 @@ void ClipList::fill_row(int row) {
                             tr("Ticked, it goes out as a file of its own. Double-click for another colour."));
     // A swatch of its own: a background would be gone while the row is chosen.
     QPixmap swatch(12, 14);
-    swatch.fill(one.clip < 0         ? look().soft
-                : cut.colour.empty() ? QColor(QString::fromStdString(clip_colour(static_cast<size_t>(one.clip))))
-                                     : QColor(QString::fromStdString(cut.colour)));
+    swatch.fill(!cut.colour.empty() ? QColor(QString::fromStdString(cut.colour))
+                : whole || made     ? look().soft
+                                    : QColor(QString::fromStdString(clip_colour(static_cast<size_t>(one.clip)))));
     colour->setIcon(swatch);
     colour->setFlags(colour->flags() | Qt::ItemIsUserCheckable);
     colour->setCheckState(cut.deliver ? Qt::Checked : Qt::Unchecked);
-    put_item(name_column, named(cut), true);
-    put_item(take_column, take.name, false,
-             one.clip < 0 ? tr("It is not cut: it goes out whole") : tr("Cut from this take"));
-    put_item(first_column, QString::number(cut.first), true, tr("First frame of the take"));
-    put_item(last_column, QString::number(cut.last), true, tr("Last frame of the take, counted too"));
+    const QString by = made ? QString::fromStdString(made_[static_cast<size_t>(one.made)].by) : QString();
+    const QString made_by = tr("Made by the step “%1”").arg(by);
+    const bool used_up = !made && !whole && !model_.is_busy() && !model_.is_prepared(cut.name);
+    QTableWidgetItem* name = put_item(
+        name_column, named(cut), true,
+        made      ? made_by
+        : used_up ? tr("A later step of the card took it up or took it off: it is no clip of its own at the end")
+                  : named(cut));
+    if (made || used_up) {
+        QFont slanted = table_->font();
+        slanted.setItalic(true);
+        name->setFont(slanted);
+    }
+    if (used_up) {
+        name->setForeground(look().soft);
+    }
+    put_item(take_column, made ? by : take.name, false,
+             made    ? made_by
+             : whole ? tr("It is not cut: it goes out whole")
+                     : tr("Cut from this take"));
+    put_item(first_column, made ? QStringLiteral("–") : QString::number(cut.first), !made,
+             made ? made_by : tr("First frame of the take"));
+    put_item(last_column, made ? QStringLiteral("–") : QString::number(cut.last), !made,
+             made ? made_by : tr("Last frame of the take, counted too"));
     put_item(length_column, tr("%1 s").arg((cut.last - cut.first) / take.rate, 0, 'f', 2), false,
              tr("%1 frames, first and last counted").arg(cut.last - cut.first + 1));
     auto* repeats =
@@ -317,6 +449,7 @@ void ClipList::fill_row(int row) {
     put_item(travel_column, facts == nullptr ? QString() : tr("%1 m").arg(facts->travel.metres, 0, 'f', 2), false,
              facts == nullptr ? tr("How far it goes over the ground from its first frame to its last")
                               : travel_words(*facts));
+    put_item(lost_column, lost_text(facts), false, lost_words(facts));
     put_item(note_column, QString::fromStdString(cut.note), true, tr("A note for whoever works on it next"));
 }
 
@@ -326,6 +459,7 @@ void ClipList::say() {
     once_->hide();
     const bool any = chosen_ >= 0;
     way_->setVisible(any);
+    more_->setVisible(any);
     ends_->setVisible(!rows_.empty());
     ends_->setEnabled(any);
     message_->setStyleSheet(QStringLiteral("color: %1; font-size: 11px;").arg(look().soft.name()));
@@ -359,6 +493,12 @@ void ClipList::say() {
         return;
     }
     say_seam(cut, *facts);
+}
+
+void ClipList::refuse(const QString& why) {
+    message_->setStyleSheet(QStringLiteral("background: %1; color: %2; padding: 6px; border-radius: 4px;")
+                                .arg(look().look_ground.name(), look().look.name()));
+    message_->setText(why);
 }
 
 void ClipList::say_seam(const Cut& cut, const ClipFacts& facts) {

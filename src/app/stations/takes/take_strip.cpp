@@ -225,6 +225,14 @@ TakeStrip::Grip TakeStrip::grip_at(const QPoint& place) const {
     return best;
 }
 
+std::vector<int> TakeStrip::playhead_targets() const {
+    std::vector<int> targets = offers_;
+    for (const Cut& cut : cuts_) {
+        targets.insert(targets.end(), {cut.first, cut.last});
+    }
+    return targets;
+}
+
 std::vector<int> TakeStrip::snap_targets(int without) const {
     std::vector<int> targets = offers_;
     targets.insert(targets.end(), {0, take_.frames - 1, playhead_});
@@ -259,7 +267,15 @@ void TakeStrip::mousePressEvent(QMouseEvent* event) {
         return;
     }
     scrubbing_ = true;
-    Q_EMIT scrubbed(std::clamp(static_cast<int>(std::lround(frame_at(place.x()))), 0, take_.frames - 1));
+    scrub_to(place, event->modifiers());
+}
+
+void TakeStrip::scrub_to(const QPoint& place, Qt::KeyboardModifiers modifiers) {
+    const int frame = std::clamp(static_cast<int>(std::lround(frame_at(place.x()))), 0, take_.frames - 1);
+    const bool free = (modifiers & Qt::AltModifier) != 0;
+    const int to = free ? frame : snapped(frame, playhead_targets(), 5 / scale_);
+    snapped_to_ = to != frame ? to : -1;
+    Q_EMIT scrubbed(to);
 }
 
 void TakeStrip::mouseMoveEvent(QMouseEvent* event) {
@@ -283,7 +299,7 @@ void TakeStrip::mouseMoveEvent(QMouseEvent* event) {
         return;
     }
     if (scrubbing_) {
-        Q_EMIT scrubbed(std::clamp(static_cast<int>(std::lround(frame_at(place.x()))), 0, take_.frames - 1));
+        scrub_to(place, event->modifiers());
         return;
     }
     point_at(place);

@@ -81,6 +81,8 @@ class TakeStrip : public QWidget {
     [[nodiscard]] Grip grip_at(const QPoint& place) const;
     [[nodiscard]] int clip_at(const QPoint& place) const;
     [[nodiscard]] std::vector<int> snap_targets(int without) const;
+    [[nodiscard]] std::vector<int> playhead_targets() const;
+    void scrub_to(const QPoint& place, Qt::KeyboardModifiers modifiers);
     void keep_in_range();
     void point_at(const QPoint& place);
     void lay_spans();

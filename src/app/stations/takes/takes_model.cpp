@@ -6,6 +6,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <set>
 
 namespace wembrix::app {
 
@@ -48,6 +49,36 @@ std::vector<TakeFacts> takes_of(const Replay& replay) {
     std::stable_sort(takes.begin(), takes.end(),
                      [](const TakeFacts& a, const TakeFacts& b) { return a.take < b.take; });
     return takes;
+}
+
+/// The label of the step after which a clip of that name is there for the first time.
+std::string maker_of(const Replay& replay, const std::string& name) {
+    const StepOutcome* maker = nullptr;
+    for (size_t i = replay.outcomes.size(); i-- > 0 && replay.outcomes[i].scene->find_clip(name) != nullptr;) {
+        maker = &replay.outcomes[i];
+    }
+    const StepKind* kind = maker == nullptr ? nullptr : step_kind(maker->step.id);
+    return kind == nullptr ? "" : std::string(kind->label);
+}
+
+std::vector<MadeClip> made_clips(const Replay& replay) {
+    std::set<std::string> cut;
+    for (const StepOutcome& outcome : replay.outcomes) {
+        if (outcome.step.id == "split_take" && outcome.step.on) {
+            for (const Cut& one : cuts_of(outcome.step)) {
+                cut.insert(one.name);
+            }
+        }
+    }
+    std::vector<MadeClip> made;
+    for (const Clip& clip : replay.prepared().clips) {
+        if (clip.cut && cut.count(clip.name) == 0) {
+            made.push_back({{clip.name, 0, clip.frames() - 1, clip.repeats, clip.colour, clip.note, clip.deliver},
+                            clip.rate,
+                            maker_of(replay, clip.name)});
+        }
+    }
+    return made;
 }
 
 ClipFacts facts_of_clip(const Scene& scene, const Clip& clip, double height_m, double take_end_s) {
@@ -98,6 +129,10 @@ const ClipFacts* TakesModel::clip(const std::string& name) const {
     return found == clips_.end() ? nullptr : &found->second;
 }
 
+bool TakesModel::is_prepared(const std::string& name) const {
+    return prepared_ != nullptr && prepared_->find_clip(name) != nullptr;
+}
+
 std::vector<Cut> TakesModel::cuts(const std::string& take) const {
     const int place = split_place(document_.job(), take);
     return place < 0 ? std::vector<Cut>() : cuts_of(document_.job().steps[static_cast<size_t>(place)]);
@@ -125,6 +160,7 @@ void TakesModel::refresh() {
         }
     }
     takes_ = std::move(takes);
+    made_ = state ? made_clips(state->replay) : std::vector<MadeClip>();
     busy_ = state != nullptr;
     Q_EMIT changed();
     if (!state) {
@@ -146,10 +182,24 @@ void TakesModel::set_contacts(const ContactLimits& limits, const std::vector<int
     }
 }
 
+void TakesModel::set_destination(const Destination* destination) {
+    const std::optional<Destination> next = destination == nullptr ? std::nullopt : std::optional(*destination);
+    const auto same = [](const Destination& a, const Destination& b) {
+        return a.rate == b.rate && a.keep_last == b.keep_last;
+    };
+    if (next.has_value() == destination_.has_value() && (!next || same(*next, *destination_))) {
+        return;
+    }
+    destination_ = next;
+    if (session_.state()) {
+        measure(session_.state());
+    }
+}
+
 void TakesModel::measure(const std::shared_ptr<const SessionState>& state) {
     const uint64_t run = ++run_;
     busy_ = true;
-    worker_.start([this, run, state, takes = takes_, limits = limits_, feet = feet_]() mutable {
+    worker_.start([this, run, state, to = destination_, takes = takes_, limits = limits_, feet = feet_]() mutable {
         const auto stale = [this, run] { return run_ != run; };
         for (TakeFacts& take : takes) {
             if (take.energy.empty() && !stale()) {
@@ -188,17 +238,30 @@ void TakesModel::measure(const std::shared_ptr<const SessionState>& state) {
             clips[clip.name] = facts_of_clip(prepared, clip, state->prepared.height_m, end);
         }
         QMetaObject::invokeMethod(
-            this,
-            [this, run, takes = std::move(takes), clips = std::move(clips)] {
-                if (run_ == run) {
-                    takes_ = takes;
-                    clips_ = clips;
-                    busy_ = false;
-                    Q_EMIT changed();
-                }
-            },
-            Qt::QueuedConnection);
+            this, [this, run, takes = std::move(takes), clips] { adopt(run, takes, clips); }, Qt::QueuedConnection);
+        // What baking loses takes longest: all else is shown by then.
+        for (const Clip& clip : to ? prepared.clips : std::vector<Clip>()) {
+            if (stale()) {
+                return;
+            }
+            ClipFacts& facts = clips[clip.name];
+            facts.baked_at = to->rate;
+            facts.lost = drift_between_frames(prepared, clip, *to, stale);
+        }
+        QMetaObject::invokeMethod(
+            this, [this, run, clips] { adopt(run, std::nullopt, clips); }, Qt::QueuedConnection);
     });
+}
+
+void TakesModel::adopt(uint64_t run, const std::optional<std::vector<TakeFacts>>& takes,
+                       const std::map<std::string, ClipFacts>& clips) {
+    if (run_ != run) {
+        return;
+    }
+    takes_ = takes.value_or(takes_);
+    clips_ = clips;
+    busy_ = false;
+    Q_EMIT changed();
 }
 
 } // namespace wembrix::app

@@ -1,6 +1,7 @@
 // What the Takes station shows, measured away from the interface thread: motion energy of each take, seams of clips.
 #pragma once
 
+#include "core/destination/conform.h"
 #include "core/job/cuts.h"
 #include "core/measure/contacts.h"
 #include "core/measure/pose_distance.h"
@@ -39,6 +40,13 @@ struct TakeFacts {
     std::shared_ptr<const PoseTable> poses; ///< null until it is made
 };
 
+/// A clip of Prepared that no cut made: joined, mirrored, a pose.
+struct MadeClip {
+    Cut said; ///< what it says of itself, and its frames from 0
+    double rate = 30;
+    std::string by; ///< label of the step that made it
+};
+
 /// Of a clip in Prepared.
 struct ClipFacts {
     std::optional<Seam> seam; ///< of a repeating one
@@ -47,6 +55,8 @@ struct ClipFacts {
     Travel travel;
     std::shared_ptr<const Way> way; ///< over the ground, of the root, or where that stands, of what carries the whole
     std::string way_joint;          ///< whose way it is
+    double baked_at = 0;            ///< frames a second of the destination; 0: none was named
+    std::optional<Drift> lost;      ///< between the destination's frames; not there until it is measured
 };
 
 class TakesModel : public QObject {
@@ -58,12 +68,17 @@ class TakesModel : public QObject {
     [[nodiscard]] const std::vector<TakeFacts>& takes() const { return takes_; }
     [[nodiscard]] const TakeFacts* take(const std::string& name) const;
     [[nodiscard]] const ClipFacts* clip(const std::string& name) const;
+    [[nodiscard]] const std::vector<MadeClip>& made() const { return made_; }
+    /// Whether Prepared has a clip of that name: a later step may have used a cut up.
+    [[nodiscard]] bool is_prepared(const std::string& name) const;
     /// The cuts of a take as the card has them now.
     [[nodiscard]] std::vector<Cut> cuts(const std::string& take) const;
     [[nodiscard]] bool is_busy() const { return busy_; }
     /// How low and how slow a foot is that stands, and which joints are feet, by identity (none: they are found);
     /// measured anew in the background.
     void set_contacts(const ContactLimits& limits, const std::vector<int64_t>& feet);
+    /// For which destination clips are baked, to tell what that loses; null: none.
+    void set_destination(const Destination* destination);
     [[nodiscard]] const ContactLimits& contact_limits() const { return limits_; }
 
   Q_SIGNALS:
@@ -72,14 +87,18 @@ class TakesModel : public QObject {
   private:
     void refresh();
     void measure(const std::shared_ptr<const SessionState>& state);
+    void adopt(uint64_t run, const std::optional<std::vector<TakeFacts>>& takes,
+               const std::map<std::string, ClipFacts>& clips);
 
     Document& document_;
     Session& session_;
     std::shared_ptr<const Scene> prepared_;
     std::vector<TakeFacts> takes_;
+    std::vector<MadeClip> made_;
     std::map<std::string, ClipFacts> clips_;
     ContactLimits limits_;
     std::vector<int64_t> feet_;
+    std::optional<Destination> destination_;
     QThreadPool worker_;
     std::atomic<uint64_t> run_ = 0;
     bool busy_ = false;

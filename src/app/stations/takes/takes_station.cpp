@@ -6,6 +6,8 @@
 #include "stations/takes/strip_edits.h"
 #include "style/look.h"
 
+#include <Eigen/LU>
+
 #include <QComboBox>
 #include <QDoubleSpinBox>
 #include <QFileDialog>
@@ -69,6 +71,17 @@ QWidget* TakesStation::make_tools(QWidget* card) {
     takes_->setObjectName(QStringLiteral("takeChoice"));
     takes_->setToolTip(tr("The take that is cut"));
     tools->addWidget(takes_);
+    bring_ = new QToolButton(bar);
+    bring_->setObjectName(QStringLiteral("bringTakes"));
+    bring_->setText(tr("+ Takes"));
+    bring_->setPopupMode(QToolButton::InstantPopup);
+    bring_->setStyleSheet(QStringLiteral("QToolButton::menu-indicator { image: none; }"));
+    bring_->setToolTip(tr("Takes from other files, carried onto this model; files and folders can be dropped as well"));
+    auto* more = new QMenu(bring_);
+    more->addAction(tr("Files…"), this, &TakesStation::filesAsked);
+    more->addAction(tr("All of a folder…"), this, &TakesStation::folderAsked);
+    bring_->setMenu(more);
+    tools->addWidget(bring_);
     about_ = new QLabel(bar);
     about_->setObjectName(QStringLiteral("soft"));
     tools->addWidget(about_);
@@ -211,7 +224,18 @@ void TakesStation::connect_parts() {
     connect(strip_, &TakeStrip::clipChosen, this, [this](int clip) { choose_clip(takes_->currentText(), clip); });
     connect(list_, &ClipList::cutsEdited, this, &TakesStation::set_cuts);
     connect(list_, &ClipList::clipChosen, this, &TakesStation::choose_clip);
+    connect(list_, &ClipList::madeChosen, this, &TakesStation::choose_made);
+    connect(list_, &ClipList::madeEdited, this, [this](const QString& what, const QString& name, const Cut& said) {
+        if (said.name != name.toStdString() && model_->is_prepared(said.name)) {
+            refresh();
+            list_->refuse(
+                tr("There is a clip “%1” already: nothing was changed.").arg(QString::fromStdString(said.name)));
+            return;
+        }
+        document_.edit(what, [&](Job& job) { describe_clip(job, name.toStdString(), said); });
+    });
     connect(list_, &ClipList::stepAsked, this, &TakesStation::stepAsked);
+    connect(list_, &ClipList::stepWanted, this, &TakesStation::ask_for_step);
     connect(list_, &ClipList::endsToggled, this, &TakesStation::refresh_view);
     connect(list_, &ClipList::readAsked, this, &TakesStation::ask_to_read);
     connect(list_, &ClipList::writeAsked, this, &TakesStation::ask_to_write);
@@ -266,13 +290,44 @@ std::vector<Cut> TakesStation::named_ranges() const {
     return clip == nullptr ? std::vector<Cut>() : ranges_inside(*clip);
 }
 
-void TakesStation::set_cuts(const QString& what, const QString& take, const std::vector<Cut>& cuts) {
+QString TakesStation::set_cuts(const QString& what, const QString& take, const std::vector<Cut>& cuts) {
     const std::string name = take.toStdString();
-    if (model_->take(name) == nullptr) {
-        return;
+    const TakeFacts* one = model_->take(name);
+    if (one == nullptr) {
+        return tr("There is no take to cut.");
     }
-    document_.edit(what, [&](Job& job) { wembrix::set_cuts(job, name, cuts); });
+    const QString wrong = wrong_with(*one, cuts);
+    if (wrong.isEmpty()) {
+        document_.edit(what, [&](Job& job) { wembrix::set_cuts(job, name, cuts); });
+    }
     refresh();
+    if (!wrong.isEmpty()) {
+        list_->refuse(wrong); // what was typed is gone from the list: why stands below it
+    }
+    return wrong;
+}
+
+QString TakesStation::wrong_with(const TakeFacts& take, const std::vector<Cut>& cuts) const {
+    const std::vector<Cut> before = model_->cuts(take.name);
+    const auto has = [](const std::vector<Cut>& list, const std::string& name) {
+        return std::count_if(list.begin(), list.end(), [&](const Cut& cut) { return cut.name == name; });
+    };
+    for (const Cut& cut : cuts) {
+        const QString name = QString::fromStdString(cut.name);
+        if (cut.first < 0 || cut.last >= take.frames || cut.last <= cut.first) {
+            return tr("Frames %1 to %2 are no part of the take, which has 0 to %3: “%4” stays as it was.")
+                .arg(cut.first)
+                .arg(cut.last)
+                .arg(take.frames - 1)
+                .arg(name);
+        }
+        // A name that is new to this take may be that of a clip of another one, or of one that a step made.
+        const bool elsewhere = has(before, cut.name) == 0 && cut.name != take.name && model_->is_prepared(cut.name);
+        if (has(cuts, cut.name) > 1 || elsewhere) {
+            return tr("There is a clip “%1” already: nothing was changed.").arg(name);
+        }
+    }
+    return {};
 }
 
 void TakesStation::refresh() {
@@ -285,6 +340,7 @@ void TakesStation::refresh() {
         }
         takes_->setCurrentIndex(std::max(0, takes_->findText(wanted)));
         takes_->setVisible(takes_->count() > 0);
+        bring_->setVisible(!document_.is_empty());
     }
     const bool nothing = document_.is_empty() || (session_.state() && model_->takes().empty());
     empty_->setVisible(nothing);
@@ -306,9 +362,11 @@ void TakesStation::refresh() {
     refresh_curves();
     std::vector<ListedTake> listed;
     for (const TakeFacts& each : model_->takes()) {
-        listed.push_back({QString::fromStdString(each.name), each.frames, each.rate, model_->cuts(each.name)});
+        const Clip* clip = each.scene->find_clip(each.name);
+        listed.push_back({QString::fromStdString(each.name), each.frames, each.rate, model_->cuts(each.name),
+                          clip != nullptr && clip->repeats});
     }
-    list_->show_takes(std::move(listed));
+    list_->show_takes(std::move(listed), model_->made());
     if (strip_->chosen() >= 0) {
         list_->choose(takes_->currentText(), strip_->chosen());
     }
@@ -371,6 +429,7 @@ void TakesStation::refresh_view() {
     const bool goes = facts != nullptr && facts->travel.along_m > 0.05;
     twin_->show_way(goes ? facts->way : nullptr);
     twin_->show_ends(list_->ends_shown());
+    twin_->set_round_on(facts != nullptr && facts->seam ? facts->seam->set_down.inverse() : Mat4(Mat4::Identity()));
 }
 
 void TakesStation::hideEvent(QHideEvent* event) {
@@ -378,6 +437,7 @@ void TakesStation::hideEvent(QHideEvent* event) {
     if (twin_ != nullptr) {
         twin_->show_way(nullptr);
         twin_->show_ends(false);
+        twin_->set_round_on(Mat4::Identity());
     }
 }
 
@@ -389,8 +449,8 @@ void TakesStation::follow_clock() {
     }
     double start = one->start_s;
     if (const Clip* clip = state->replay.prepared().find_clip(clock_.clip().toStdString())) {
-        if (clip->take != one->take) {
-            return;
+        if (clip->take != one->take || (clip->cut && !is_cut_here(clip->name))) {
+            return; // what a step made lies nowhere on the take
         }
         start = clip->start_s;
     }
@@ -406,7 +466,7 @@ void TakesStation::scrub(int frame) {
     clock_.set_playing(false);
     // Inside the clip that plays it stays with it; elsewhere the whole take is shown.
     const Clip* clip = state->replay.prepared().find_clip(clock_.clip().toStdString());
-    if (clip != nullptr && clip->take == one->take && clip->cut) {
+    if (clip != nullptr && clip->take == one->take && is_cut_here(clip->name)) {
         const int first = static_cast<int>(std::lround((clip->start_s - one->start_s) * one->rate));
         if (frame >= first && frame - first < clip->frames()) {
             clock_.go_to(frame - first);
@@ -439,6 +499,44 @@ void TakesStation::choose_clip(const QString& take, int clip) {
     }
 }
 
+void TakesStation::choose_made(const QString& name) {
+    strip_->choose(-1);
+    list_->choose_made(name);
+    if (twin_ != nullptr && clock_.clip() != name) {
+        twin_->playback().choose(name);
+    }
+}
+
+void TakesStation::ask_for_step(const QString& id) {
+    const QStringList names = list_->chosen_names();
+    const StepKind* kind = step_kind(id.toStdString());
+    if (names.isEmpty() || kind == nullptr) {
+        return;
+    }
+    Step step{id.toStdString(), kind->starting()};
+    for (const StepField& field : kind->fields) {
+        if (field.kind == StepField::Kind::clips) {
+            nlohmann::json& clips = step.parameters["clips"] = nlohmann::json::array();
+            for (const QString& name : names) {
+                clips.push_back(name.toStdString());
+            }
+        } else if (field.kind == StepField::Kind::clip && field.key == "clip") {
+            step.parameters["clip"] = names.first().toStdString();
+        } else if (field.key == "frame" && kind->id != "make_additive") {
+            step.parameters["frame"] = clock_.clip() == names.first() ? clock_.frame() : 0;
+        } else if (field.key == "name") {
+            step.parameters["name"] =
+                (names.size() > 1 ? names.join(QLatin1Char('_')) : names.first() + tr("_pose")).toStdString();
+        }
+    }
+    Q_EMIT stepAsked(step);
+}
+
+bool TakesStation::is_cut_here(const std::string& clip) const {
+    const std::vector<Cut> list = cuts();
+    return std::any_of(list.begin(), list.end(), [&](const Cut& each) { return each.name == clip; });
+}
+
 void TakesStation::go_to(const QString& clip, int frame) {
     for (const TakeFacts& one : model_->takes()) {
         const std::vector<Cut> list = model_->cuts(one.name);
@@ -450,10 +548,8 @@ void TakesStation::go_to(const QString& clip, int frame) {
             return;
         }
     }
-    if (twin_ != nullptr) {
-        twin_->playback().choose(clip);
-        clock_.go_to(std::max(0, frame));
-    }
+    choose_made(clip);
+    clock_.go_to(std::max(0, frame));
 }
 
 void TakesStation::cut_at_playhead() {
@@ -476,8 +572,7 @@ QString TakesStation::read_list(const QString& file) {
     if (!list) {
         return QString::fromStdString(list.problem().sentence());
     }
-    set_cuts(tr("Read cuts from a list"), takes_->currentText(), *list);
-    return {};
+    return set_cuts(tr("Read cuts from a list"), takes_->currentText(), *list);
 }
 
 QString TakesStation::write_list(const QString& file) {

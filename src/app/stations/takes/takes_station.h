@@ -51,7 +51,13 @@ class TakesStation : public StationPage {
     void follow_clock();
     void scrub(int frame);
     void choose_clip(const QString& take, int clip);
-    void set_cuts(const QString& what, const QString& take, const std::vector<Cut>& cuts);
+    void choose_made(const QString& name);
+    void ask_for_step(const QString& id);                          ///< for the clips that are chosen in the list
+    [[nodiscard]] bool is_cut_here(const std::string& clip) const; ///< from the take that is shown
+    /// Puts cuts onto the card; why not, where they cannot be.
+    QString set_cuts(const QString& what, const QString& take, const std::vector<Cut>& cuts);
+    /// Why a take cannot be cut so, or nothing.
+    [[nodiscard]] QString wrong_with(const TakeFacts& take, const std::vector<Cut>& cuts) const;
     void ask_to_read();
     void ask_to_write();
     [[nodiscard]] const TakeFacts* take() const;
@@ -66,6 +72,7 @@ class TakesStation : public StationPage {
     TakeStrip* strip_;
     ClipList* list_;
     QComboBox* takes_;
+    QToolButton* bring_;
     QComboBox* curves_;
     QLabel* about_;
     QDoubleSpinBox* still_below_;
