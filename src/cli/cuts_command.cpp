@@ -1,17 +1,20 @@
 #include "commands.h"
 
 #include "core/base/files.h"
+#include "core/job/card_edits.h"
 #include "core/job/cuts.h"
 
 #include <algorithm>
 #include <fmt/format.h>
+#include <optional>
+#include <set>
 
 namespace wembrix::cli {
 
 namespace {
 
-Step* split_of(Job& job, const std::string& take) {
-    for (Step& step : job.steps) {
+const Step* split_of(const Job& job, const std::string& take) {
+    for (const Step& step : job.steps) {
         if (step.id == "split_take" && (take.empty() || step.parameters.value("take", "") == take)) {
             return &step;
         }
@@ -41,34 +44,65 @@ Result<Clip> take_of(const CutsOptions& options, const Opened& opened, const Ste
     return Problem{fmt::format("has no take \"{}\".", name), options.job, ""};
 }
 
+using TakeCuts = std::vector<std::pair<std::string, std::vector<Cut>>>;
+
+/// What a list says, take by take; those rows that name none are of the take that is meant.
+Result<TakeCuts> listed(const CutsOptions& options, const Opened& opened, const Job& job) {
+    const Result<std::string> text = read_file(options.from);
+    if (!text) {
+        return text.problem();
+    }
+    std::optional<Problem> missing;
+    const auto meant = [&](const std::string& name) {
+        CutsOptions of = options;
+        of.take = name.empty() ? options.take : name;
+        return take_of(of, opened, split_of(job, of.take));
+    };
+    const auto rate = [&](const std::string& name) {
+        const Result<Clip> take = meant(name);
+        missing = take.ok() || missing ? missing : take.problem();
+        return take.ok() ? take->rate : 0;
+    };
+    const Result<std::vector<Cut>> cuts = cuts_from_text(*text, options.from, rate);
+    if (!cuts) {
+        return missing ? *missing : cuts.problem();
+    }
+    TakeCuts takes;
+    for (auto& [name, list] : cuts_by_take(*cuts, "")) {
+        const Result<Clip> take = meant(name);
+        if (!take) {
+            return take.problem();
+        }
+        takes.emplace_back(take->name, std::move(list));
+    }
+    return takes;
+}
+
+Result<TakeCuts> named_inside(const CutsOptions& options, const Opened& opened, const Job& job) {
+    const Result<Clip> take = take_of(options, opened, split_of(job, options.take));
+    if (!take) {
+        return take.problem();
+    }
+    std::vector<Cut> cuts = ranges_inside(*take);
+    if (cuts.empty()) {
+        return Problem{fmt::format("names no ranges in its take \"{}\".", take->name), options.job, ""};
+    }
+    return TakeCuts{{take->name, std::move(cuts)}};
+}
+
 int read_in(const CutsOptions& options, Job job) {
     const Result<Opened> before = open_and_replay(options.job);
     if (!before) {
         return refuse(before.problem());
     }
-    Step* split = split_of(job, options.take);
-    const Result<Clip> take = take_of(options, *before, split);
-    if (!take) {
-        return refuse(take.problem());
+    const Result<TakeCuts> takes = options.named ? named_inside(options, *before, job) : listed(options, *before, job);
+    if (!takes) {
+        return refuse(takes.problem());
     }
-    Result<std::vector<Cut>> cuts = ranges_inside(*take);
-    if (!options.named) {
-        const Result<std::string> text = read_file(options.from);
-        if (!text) {
-            return refuse(text.problem());
-        }
-        cuts = cuts_from_text(*text, options.from, take->rate);
-    }
-    if (!cuts) {
-        return refuse(cuts.problem());
-    }
-    if (cuts->empty() && options.named) {
-        return refuse({fmt::format("names no ranges in its take \"{}\".", take->name), options.job, ""});
-    }
-    if (split != nullptr) {
-        split->parameters["clips"] = cuts_to_json(*cuts);
-    } else {
-        job.steps.push_back(split_step(take->name, *cuts));
+    size_t count = 0;
+    for (const auto& [take, cuts] : *takes) {
+        set_cuts(job, take, cuts);
+        count += cuts.size();
     }
     if (const Outcome written = write_job(job, options.job); !written) {
         return refuse(written.problem());
@@ -77,11 +111,32 @@ int read_in(const CutsOptions& options, Job job) {
     if (!opened) {
         return refuse(opened.problem());
     }
-    fmt::print("{} cuts are in the job\n", cuts->size());
+    fmt::print("{} in the job\n", count == 1 ? "1 cut is" : fmt::format("{} cuts are", count));
     for (const std::string& problem : opened->replay.problems()) {
         fmt::print("a step does not fit: {}\n", problem);
     }
     return opened->replay.problems().empty() ? all_well : held;
+}
+
+/// The cuts that the card has of one take, or of all where none is named: then each says which it is of.
+std::vector<Cut> cuts_on_card(const Job& job, const std::string& take) {
+    std::vector<Cut> list;
+    std::set<std::string> takes;
+    for (const Step& step : job.steps) {
+        const std::string name = step.parameters.value("take", "");
+        if (step.id != "split_take" || (!take.empty() && name != take)) {
+            continue;
+        }
+        takes.insert(name);
+        for (Cut& cut : cuts_of(step)) {
+            cut.take = name;
+            list.push_back(std::move(cut));
+        }
+    }
+    for (Cut& cut : list) {
+        cut.take = takes.size() > 1 ? cut.take : "";
+    }
+    return list;
 }
 
 } // namespace
@@ -98,7 +153,7 @@ int cuts(const CutsOptions& options) {
     if (step == nullptr) {
         return refuse({"cuts no take yet.", options.job, "Read a list in with --from."});
     }
-    const std::vector<Cut> list = cuts_of(*step);
+    const std::vector<Cut> list = cuts_on_card(*job, options.take);
     if (options.to.empty()) {
         fmt::print("{}", cuts_to_csv(list));
         return all_well;

@@ -1,6 +1,7 @@
 // The window on Tansy, mended: what the tests of the stations share.
 #pragma once
 
+#include "core/job/card_edits.h"
 #include "window_fixture.h"
 
 namespace wembrix::app {
@@ -21,6 +22,19 @@ class Bench : public Window {
         job->steps.push_back({"make_root", {{"name", "root"}}});
         ASSERT_TRUE(write_job(*job, job_file.toStdString()).ok());
         open();
+    }
+    /// The same, cut into three clips, at the Takes station.
+    void open_cut() {
+        open_mended();
+        window->document().edit("cut", [](Job& job) {
+            set_cuts(job, "capture_07",
+                     {{"stand", 0, 168, true, "", ""},
+                      {"wade", 220, 396, true, "", ""},
+                      {"shake_off", 744, 896, true, "", ""}});
+        });
+        settle();
+        window->choose_station(2);
+        settle();
     }
     [[nodiscard]] const Scene& prepared() const { return state().replay.prepared(); }
     [[nodiscard]] bool has(const char* name) const { return prepared().find_node(name) >= 0; }

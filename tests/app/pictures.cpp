@@ -4,6 +4,7 @@
 #include "shell/destinations_dialog.h"
 #include "shell/guide_window.h"
 #include "shell/main_window.h"
+#include "shell/step_dialog.h"
 #include "style/look.h"
 
 #include <QApplication>
@@ -145,6 +146,14 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         window.document().undo().undo();
         wait_for([&] { return window.session().is_current() && !window.session().is_busy(); });
     }
+    const auto dialog_picture = [&](QWidget& dialog, const char* name) {
+        dialog.move(0, 0);
+        dialog.show();
+        QElapsedTimer timer;
+        timer.start();
+        wait_for([&] { return timer.elapsed() > 400; });
+        dialog.grab().save(out + QStringLiteral("/") + QString::fromUtf8(name) + QStringLiteral(".png"));
+    };
     if (wanted("takes")) {
         window.choose_station(2);
         window.takes().go_to(QStringLiteral("shake_off"), 60);
@@ -167,6 +176,29 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         Q_EMIT curves->activated(0);
         window.selection().clear();
     }
+    if (wanted("takes-made")) {
+        window.choose_station(2);
+        window.document().edit(QStringLiteral("steps"), [](Job& edited) {
+            edited.steps.push_back({"close_loop", {{"clip", "shake_off"}, {"way", "blend"}, {"frames", 10}}});
+            edited.steps.push_back(
+                {"join_clips", {{"clips", {"lift_parcel", "stamp"}}, {"name", "lift_and_stamp"}, {"overlap", 8}}});
+            edited.steps.push_back({"mirror_clip", {{"clips", {"stamp"}}, {"ending", "_other_foot"}}});
+        });
+        wait_for([&] {
+            return window.session().is_current() && !window.session().is_busy() && !window.takes().model().is_busy();
+        });
+        window.fold_card();
+        window.takes().go_to(QStringLiteral("lift_and_stamp"), 96);
+        take(window, out, QStringLiteral("takes-made"));
+        window.fold_card();
+        window.document().undo().undo();
+        wait_for([&] { return window.session().is_current() && !window.session().is_busy(); });
+    }
+    if (wanted("step-window")) {
+        StepDialog dialog({"join_clips", {{"clips", {"lift_parcel", "stamp"}}, {"name", "both"}, {"overlap", 8}}},
+                          window.session().state()->replay.prepared_scene());
+        dialog_picture(dialog, "step-window");
+    }
     if (wanted("apart")) {
         window.choose_station(0);
         show_clip(window, QStringLiteral("wade"), 88);
@@ -185,14 +217,6 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         });
         take(window, out, QStringLiteral("deliver"));
     }
-    const auto dialog_picture = [&](QWidget& dialog, const char* name) {
-        dialog.move(0, 0);
-        dialog.show();
-        QElapsedTimer timer;
-        timer.start();
-        wait_for([&] { return timer.elapsed() > 400; });
-        dialog.grab().save(out + QStringLiteral("/") + QString::fromUtf8(name) + QStringLiteral(".png"));
-    };
     if (wanted("destinations")) {
         DestinationsDialog dialog(window.document().job().destinations,
                                   contract_of(window.session().state()->replay.prepared(), "market_courier"));

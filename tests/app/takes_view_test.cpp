@@ -15,18 +15,6 @@ namespace {
 
 class TakesView : public Bench {
   protected:
-    void open_cut() {
-        open_mended();
-        window->document().edit("cut", [](Job& job) {
-            set_cuts(job, "capture_07",
-                     {{"stand", 0, 168, true, "", ""},
-                      {"wade", 220, 396, true, "", ""},
-                      {"shake_off", 744, 896, true, "", ""}});
-        });
-        settle();
-        window->choose_station(2);
-        ASSERT_TRUE(wait_for([&] { return !window->takes().model().is_busy(); }));
-    }
     SceneView& prepared_view() { return window->twin().right().view(); }
     void show_curves(int row) {
         auto* choice = child<QComboBox>("curveChoice");
@@ -270,6 +258,23 @@ TEST_F(TakesView, ManyTakesAreListedTogetherAndTypedInWhereTheyAre) {
     EXPECT_TRUE(prepared().find_clip("dry")->repeats);
     ASSERT_TRUE(wait_for([&] { return !window->takes().model().is_busy(); }));
     EXPECT_TRUE(list->item(2, 7)->text().contains("mm")) << "what repeats has a seam";
+    // The list of all of them goes out as a sheet, is worked on there, and comes back.
+    const QString sheet = folder.filePath("sheet.csv");
+    EXPECT_EQ(window->takes().write_list(sheet).toStdString(), "");
+    std::string text = *read_file(sheet.toStdString());
+    EXPECT_EQ(text.substr(0, text.find('\n')), "name,first,last,repeats,colour,note,take");
+    EXPECT_NE(text.find("wade,0,60,no,,,wet"), std::string::npos) << text;
+    text.replace(text.find("calm,0,60,no"), 12, "rest,0,40,no");
+    ASSERT_TRUE(write_file_whole(sheet.toStdString(), text).ok());
+    EXPECT_EQ(window->takes().read_list(sheet).toStdString(), "");
+    settle();
+    ASSERT_NE(prepared().find_clip("rest"), nullptr);
+    EXPECT_EQ(prepared().find_clip("rest")->frames(), 41);
+    EXPECT_NE(prepared().find_clip("wade"), nullptr);
+    window->document().undo().undo();
+    settle();
+    ASSERT_TRUE(write_file_whole(sheet.toStdString(), "name,first,last,take\na,0,9,nobody\n").ok());
+    EXPECT_TRUE(window->takes().read_list(sheet).contains("no take “nobody”"));
     // Cut on the strip, one take has two rows.
     window->takes().go_to("calm", 0);
     window->takes().strip().set_playhead(30);

@@ -99,6 +99,17 @@ check "for that reason" python_says "[(c['deliverable'], c['reason']) for c in d
 check "as JSON" ends 0 "$cli" cuts "$work/demo/mine.wembrix" --to "$work/cuts.json"
 check "the same list" ends 0 "$cli" cuts "$work/demo/mine.wembrix" --from "$work/cuts.json"
 check "cuts of a job without any" ends 0 "$cli" cuts "$work/demo/tansy_first_look.wembrix" --from "$work/cuts.json"
+echo "name,from_s,to_s,take
+calm,0,2,capture_07" > "$work/named.csv"
+check "a list that names its take" ends 0 "$cli" cuts "$work/demo/mine.wembrix" --from "$work/named.csv"
+check "has its one cut" grep -q "1 cut is in the job" "$work/out"
+check "which is" ends 0 "$cli" cuts "$work/demo/mine.wembrix" --take capture_07
+check "in its frames" grep -qx "calm,0,60,no,," "$work/out"
+echo "name,from_s,to_s,take
+calm,0,2,nobody" > "$work/named.csv"
+check "a take that is none" ends 2 "$cli" cuts "$work/demo/mine.wembrix" --from "$work/named.csv"
+check "is named" grep -q "nobody" "$work/err"
+check "and the list again" ends 0 "$cli" cuts "$work/demo/mine.wembrix" --from "$work/cuts.json"
 echo "name,first,last
 a,0,99999" > "$work/late.csv"
 check "a list that does not fit the take" ends 1 "$cli" cuts "$work/demo/mine.wembrix" --from "$work/late.csv"

@@ -15,6 +15,10 @@ std::vector<Cut> three() {
             {"wade", 220, 396, true, "#2F8A72", "from the left, then right"}};
 }
 
+RateOfTake at(double rate) {
+    return [rate](const std::string&) { return rate; };
+}
+
 TEST(Cuts, CsvComesBackAsItWent) {
     const std::string text = cuts_to_csv(three());
     EXPECT_EQ(text.substr(0, text.find('\n')), "name,first,last,repeats,colour,note");
@@ -77,17 +81,46 @@ TEST(Cuts, WhatStaysAtHomeIsAColumnOfItsOwn) {
 
 TEST(Cuts, SecondsBecomeTheTakesFrames) {
     const std::string text = "name,from_s,to_s\nrise,0,1.5\nfall,1.5,2.49\n";
-    const Result<std::vector<Cut>> list = cuts_from_text(text, "list", 30);
+    const Result<std::vector<Cut>> list = cuts_from_text(text, "list", at(30));
     ASSERT_TRUE(list.ok()) << list.problem().sentence();
     EXPECT_EQ((*list)[0].last, 45);
     EXPECT_EQ((*list)[1].first, 45);
     EXPECT_EQ((*list)[1].last, 75);
-    EXPECT_EQ((*cuts_from_text(R"([{"name":"rise","from_s":0.5,"to_s":1}])", "list", 24))[0].first, 12);
+    EXPECT_EQ((*cuts_from_text(R"([{"name":"rise","from_s":0.5,"to_s":1}])", "list", at(24)))[0].first, 12);
     const Result<std::vector<Cut>> unknown = cuts_from_text(text, "list");
     ASSERT_FALSE(unknown.ok());
     EXPECT_NE(unknown.problem().sentence().find("in seconds"), std::string::npos);
-    EXPECT_FALSE(cuts_from_text("name,from_s,to_s\nrise,0,1e300\n", "list", 30).ok());
-    EXPECT_FALSE(cuts_from_text("name,from_s\nrise,0\n", "list", 30).ok());
+    EXPECT_FALSE(cuts_from_text("name,from_s,to_s\nrise,0,1e300\n", "list", at(30)).ok());
+    EXPECT_FALSE(cuts_from_text("name,from_s\nrise,0\n", "list", at(30)).ok());
+}
+
+TEST(Cuts, AListOfSeveralTakesNamesThem) {
+    std::vector<Cut> cuts = three();
+    cuts[0].take = "monday, early";
+    cuts[1].take = "tuesday";
+    cuts[2].take = "monday, early";
+    const std::string text = cuts_to_csv(cuts);
+    EXPECT_EQ(text.substr(0, text.find('\n')), "name,first,last,repeats,colour,note,take");
+    EXPECT_EQ(*cuts_from_csv(text, "list"), cuts);
+    EXPECT_EQ(*cuts_from_json(cuts_to_json(cuts), "list"), cuts);
+    const auto takes = cuts_by_take(cuts, "else");
+    ASSERT_EQ(takes.size(), 2U);
+    EXPECT_EQ(takes[0].first, "monday, early");
+    EXPECT_EQ(takes[0].second, (std::vector<Cut>{three()[0], three()[2]})) << "what a step has says no take";
+    EXPECT_EQ(takes[1].first, "tuesday");
+    EXPECT_EQ(cuts_by_take(three(), "else")[0].first, "else");
+    EXPECT_TRUE(cuts_by_take({}, "else").empty());
+    // Seconds become the frames of each take's own rate.
+    const RateOfTake rates = [](const std::string& take) {
+        return take == "slow" ? 24.0 : take == "fast" ? 60.0 : 0.0;
+    };
+    const auto list = cuts_from_csv("take,name,from_s,to_s\nslow,a,1,2\nfast,b,1,2\n", "list", rates);
+    ASSERT_TRUE(list.ok());
+    EXPECT_EQ(list->at(0).first, 24);
+    EXPECT_EQ(list->at(1).last, 120);
+    const auto unknown = cuts_from_csv("take,name,from_s,to_s\nnone,a,1,2\n", "list", rates);
+    ASSERT_FALSE(unknown.ok());
+    EXPECT_NE(unknown.problem().sentence().find("row 1"), std::string::npos);
 }
 
 TEST(Cuts, RangesThatASourceNamesAreFound) {

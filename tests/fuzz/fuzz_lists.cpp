@@ -19,7 +19,7 @@ extern "C" int LLVMFuzzerTestOneInput(const uint8_t* data, size_t size) {
             (void)cuts_to_json(*cuts).dump(-1, ' ', false, nlohmann::json::error_handler_t::replace);
         }
     }
-    (void)cuts_from_text(text, "fuzz", 29.97);
+    (void)cuts_from_text(text, "fuzz", [](const std::string&) { return 29.97; });
     Clip take;
     take.seconds = 1e4;
     take.carried.extras = text;

@@ -10,6 +10,7 @@ namespace wembrix::app {
 CardEdge::CardEdge(QWidget* parent) : QAbstractButton(parent) {
     setObjectName(QStringLiteral("cardEdge"));
     setFixedWidth(26);
+    setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Expanding);
     setFocusPolicy(Qt::StrongFocus);
     setCursor(Qt::PointingHandCursor);
     setToolTip(with_shortcut(tr("Unfold the route card"), Shortcut::fold_card));

@@ -16,6 +16,7 @@
 #include <QPainter>
 #include <QPushButton>
 #include <QScrollArea>
+#include <QTimer>
 #include <QToolButton>
 #include <QVBoxLayout>
 #include <algorithm>
@@ -165,7 +166,7 @@ RouteCard::RouteCard(Document& document, Session& session, QWidget* parent)
     connect(fold, &QToolButton::clicked, this, &RouteCard::foldAsked);
     head->addWidget(fold);
     outer->addLayout(head);
-    auto* scroll = new QScrollArea(this);
+    auto* scroll = scroll_ = new QScrollArea(this);
     scroll->setWidgetResizable(true);
     scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     list_ = new QWidget(scroll);
@@ -188,6 +189,20 @@ RouteCard::RouteCard(Document& document, Session& session, QWidget* parent)
     connect(&document_, &Document::jobChanged, this, &RouteCard::rebuild);
     connect(&session_, &Session::changed, this, &RouteCard::rebuild);
     rebuild();
+}
+
+void RouteCard::see_new_step() {
+    const std::vector<Step>& steps = document_.job().steps;
+    if (steps.size() > shown_.size() && !shown_.empty()) {
+        const auto at = std::mismatch(shown_.begin(), shown_.end(), steps.begin()).second - steps.begin();
+        // When the cards have their places.
+        QTimer::singleShot(0, this, [this, at] {
+            if (at < static_cast<ptrdiff_t>(cards_.size())) {
+                scroll_->ensureWidgetVisible(cards_[static_cast<size_t>(at)]);
+            }
+        });
+    }
+    shown_ = steps;
 }
 
 void RouteCard::rebuild() {
@@ -239,6 +254,7 @@ void RouteCard::rebuild() {
     hint->setStyleSheet(QStringLiteral("font-size: 11px;"));
     column_->addWidget(hint);
     column_->addStretch(1);
+    see_new_step();
 }
 
 size_t RouteCard::place_at(const QPoint& global) const {

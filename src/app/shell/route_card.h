@@ -8,6 +8,7 @@
 #include <QWidget>
 #include <vector>
 
+class QScrollArea;
 class QVBoxLayout;
 
 namespace wembrix::app {
@@ -54,6 +55,7 @@ class RouteCard : public QWidget {
 
   private:
     void rebuild();
+    void see_new_step(); ///< one that came onto the card since it was shown
     void move_step(size_t from, size_t to);
     [[nodiscard]] size_t place_at(const QPoint& global) const;
 
@@ -61,7 +63,9 @@ class RouteCard : public QWidget {
     Session& session_;
     QVBoxLayout* column_;
     QWidget* list_;
+    QScrollArea* scroll_;
     std::vector<StepCard*> cards_;
+    std::vector<Step> shown_;
 };
 
 } // namespace wembrix::app

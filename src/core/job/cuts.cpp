@@ -41,7 +41,7 @@ std::optional<bool> yes_or_no(std::string text) {
 }
 
 /// The range of one row, in frames, or in seconds at `rate`; nothing when the row has neither.
-template <typename Field> std::optional<Problem> read_range(const Field& field, double rate, Cut& cut) {
+template <typename Field> std::optional<Problem> read_range(const Field& field, const RateOfTake& rate_of, Cut& cut) {
     const std::optional<double> first = field("first");
     const std::optional<double> last = field("last");
     if (first && last) {
@@ -60,6 +60,7 @@ template <typename Field> std::optional<Problem> read_range(const Field& field, 
             "says neither \"first\" and \"last\" (whole frame numbers) nor \"from_s\" and \"to_s\" (seconds).", "", "",
             true};
     }
+    const double rate = rate_of ? rate_of(cut.take) : 0;
     if (rate <= 0) {
         return Problem{"is in seconds, and no take is there to count its frames by.", "", "", true};
     }
@@ -90,18 +91,21 @@ Step split_step(const std::string& take, const std::vector<Cut>& cuts) {
 std::string cuts_to_csv(const std::vector<Cut>& cuts) {
     // The last column only where it says something: most lists are read by people's own spreadsheets.
     const bool some_stay = std::any_of(cuts.begin(), cuts.end(), [](const Cut& cut) { return !cut.deliver; });
-    std::string text = fmt::format("name,first,last,repeats,colour,note{}\n", some_stay ? ",deliver" : "");
+    const bool several = std::any_of(cuts.begin(), cuts.end(), [](const Cut& cut) { return !cut.take.empty(); });
+    std::string text =
+        fmt::format("name,first,last,repeats,colour,note{}{}\n", some_stay ? ",deliver" : "", several ? ",take" : "");
     for (const Cut& cut : cuts) {
-        text += fmt::format("{},{},{},{},{},{}{}\n", csv_field(cut.name), cut.first, cut.last,
+        text += fmt::format("{},{},{},{},{},{}{}{}\n", csv_field(cut.name), cut.first, cut.last,
                             cut.repeats ? "yes" : "no", csv_field(cut.colour), csv_field(cut.note),
                             !some_stay    ? ""
                             : cut.deliver ? ",yes"
-                                          : ",no");
+                                          : ",no",
+                            several ? "," + csv_field(cut.take) : "");
     }
     return text;
 }
 
-Result<std::vector<Cut>> cuts_from_csv(std::string_view text, const std::string& where, double rate) {
+Result<std::vector<Cut>> cuts_from_csv(std::string_view text, const std::string& where, const RateOfTake& rate) {
     const Result<std::vector<std::vector<std::string>>> records = csv_records(text, where);
     if (!records) {
         return records.problem();
@@ -134,6 +138,7 @@ Result<std::vector<Cut>> cuts_from_csv(std::string_view text, const std::string&
         cut.name = field("name");
         cut.colour = field("colour");
         cut.note = field("note");
+        cut.take = field("take");
         if (cut.name.empty()) {
             return Problem{"has no name.", line, "", true};
         }
@@ -168,12 +173,15 @@ json cuts_to_json(const std::vector<Cut>& cuts) {
         if (!cut.deliver) {
             row["deliver"] = false;
         }
+        if (!cut.take.empty()) {
+            row["take"] = cut.take;
+        }
         rows.push_back(std::move(row));
     }
     return rows;
 }
 
-Result<std::vector<Cut>> cuts_from_json(const json& from, const std::string& where, double rate) {
+Result<std::vector<Cut>> cuts_from_json(const json& from, const std::string& where, const RateOfTake& rate) {
     const json* rows = &from;
     if (from.is_object() && from.contains("clips")) {
         rows = &from["clips"];
@@ -194,6 +202,7 @@ Result<std::vector<Cut>> cuts_from_json(const json& from, const std::string& whe
         cut.name = text("name");
         cut.colour = text("colour");
         cut.note = text("note");
+        cut.take = text("take");
         cut.repeats = row.value("repeats", json(false)) == json(true);
         cut.deliver = row.value("deliver", json(true)) != json(false);
         const auto numbered = [&](const char* key) {
@@ -209,7 +218,22 @@ Result<std::vector<Cut>> cuts_from_json(const json& from, const std::string& whe
     return cuts;
 }
 
-Result<std::vector<Cut>> cuts_from_text(const std::string& text, const std::string& where, double rate) {
+std::vector<std::pair<std::string, std::vector<Cut>>> cuts_by_take(const std::vector<Cut>& cuts,
+                                                                   const std::string& otherwise) {
+    std::vector<std::pair<std::string, std::vector<Cut>>> takes;
+    for (const Cut& cut : cuts) {
+        const std::string& name = cut.take.empty() ? otherwise : cut.take;
+        auto take = std::find_if(takes.begin(), takes.end(), [&](const auto& one) { return one.first == name; });
+        if (take == takes.end()) {
+            take = takes.insert(takes.end(), {name, {}});
+        }
+        take->second.push_back(cut);
+        take->second.back().take.clear();
+    }
+    return takes;
+}
+
+Result<std::vector<Cut>> cuts_from_text(const std::string& text, const std::string& where, const RateOfTake& rate) {
     const size_t begin = text.find_first_not_of(" \t\r\n");
     if (begin == std::string::npos || (text[begin] != '[' && text[begin] != '{')) {
         return cuts_from_csv(text, where, rate);
@@ -265,6 +289,7 @@ void ranges_in(const json& from, const Clip& take, std::vector<Cut>& cuts, int d
         cut.first = frame(range->first);
         cut.last = frame(range->second);
         cut.note = text("note");
+        cut.take = text("take");
         cut.repeats = row.value("repeats", json(false)) == json(true);
         const bool taken = std::any_of(cuts.begin(), cuts.end(), [&](const Cut& one) { return one.name == cut.name; });
         if (!cut.name.empty() && !taken && cut.first >= 0 && cut.first < cut.last && cut.last <= last_frame) {

@@ -217,10 +217,14 @@ class Run {
                 return text.problem();
             }
             out.made_from.sources.emplace_back(list.filename().string(), hash_of(*text));
-            const Result<std::vector<Cut>> cuts =
-                cuts_from_text(*text, list.filename().string(), received.clips[0].rate);
+            const double rate = received.clips[0].rate;
+            Result<std::vector<Cut>> cuts =
+                cuts_from_text(*text, list.filename().string(), [rate](const std::string&) { return rate; });
             if (!cuts) {
                 return cuts.problem();
+            }
+            for (Cut& cut : *cuts) {
+                cut.take.clear(); // it lies beside the one take that it is of
             }
             cut_before_other_clip_steps(steps, received.clips[0].name, *cuts);
             break;

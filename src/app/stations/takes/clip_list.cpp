@@ -1,5 +1,6 @@
 #include "stations/takes/clip_list.h"
 
+#include "stations/takes/clip_words.h"
 #include "style/look.h"
 
 #include <QColorDialog>
@@ -35,43 +36,6 @@ enum Column {
 
 QString named(const Cut& cut) {
     return QString::fromStdString(cut.name);
-}
-
-/// What goes over the ground or round at all.
-bool goes(const Travel& travel) {
-    return travel.metres > 0.05 || travel.along_m > 0.2 || std::abs(travel.turn_degrees) > 5;
-}
-
-QString travel_words(const ClipFacts& facts) {
-    const Travel& travel = facts.travel;
-    QString words =
-        QObject::tr("Its %1 goes %2 m").arg(QString::fromStdString(facts.way_joint)).arg(travel.metres, 0, 'f', 2);
-    if (std::abs(travel.turn_degrees) > 1) {
-        words += QObject::tr(", turns %1°").arg(travel.turn_degrees, 0, 'f', 0);
-    }
-    return words + QObject::tr(", %1 m/s in the mean, %2 m/s at most (frame %3)")
-                       .arg(travel.mean_m_s, 0, 'f', 2)
-                       .arg(travel.top_m_s, 0, 'f', 2)
-                       .arg(travel.top_frame);
-}
-
-/// What baking for the destination loses between its frames.
-QString lost_text(const ClipFacts* facts) {
-    return facts == nullptr || !facts->lost ? QString() : QObject::tr("%1 mm").arg(facts->lost->largest_mm, 0, 'f', 2);
-}
-
-QString lost_words(const ClipFacts* facts) {
-    if (facts == nullptr || !facts->lost) {
-        return QObject::tr("What baking at the destination's rate loses between its frames");
-    }
-    if (facts->lost->points_compared + facts->lost->joints_compared == 0) {
-        return QObject::tr("All keys lie on frames at %1 a second: nothing is lost between them").arg(facts->baked_at);
-    }
-    return QObject::tr("Baked at %1 frames a second, it is up to %2 mm from its own curves, at %3, frame %4")
-        .arg(facts->baked_at)
-        .arg(facts->lost->largest_mm, 0, 'f', 3)
-        .arg(QString::fromStdString(facts->lost->place))
-        .arg(static_cast<double>(facts->lost->frame) / moments_a_frame);
 }
 
 } // namespace
@@ -140,7 +104,16 @@ void ClipList::make_table() {
     wash.setAlpha(34);
     table_->setStyleSheet(QStringLiteral("QTableView { selection-background-color: %1; selection-color: %2; }")
                               .arg(wash.name(QColor::HexArgb), look().ink.name()));
-    table_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    const std::pair<Column, QString> meanings[] = {
+        {colour_column, tr("What goes out as a file of its own")},
+        {repeats_column, tr("Whether it is played again and again")},
+        {seam_column, tr("How far the last pose of a clip that repeats is from its first")},
+        {travel_column, tr("How far it goes over the ground from its first frame to its last")},
+        {lost_column, tr("How far it is, once baked for the destination, from its own curves between the frames")},
+    };
+    for (const auto& [at, words] : meanings) {
+        table_->horizontalHeaderItem(at)->setToolTip(words);
+    }
     const int widths[] = {36, 104, 90, 42, 42, 54, 62, 62, 54, 60};
     for (int i = 0; i < 10; ++i) {
         table_->setColumnWidth(i, widths[i]);
@@ -315,7 +288,8 @@ void ClipList::show_takes(std::vector<ListedTake> takes, std::vector<MadeClip> m
     title_->setText(takes_.empty()       ? tr("Clips")
                     : takes_.size() == 1 ? tr("Clips · %1").arg(rows_.size())
                                          : tr("Clips · %1 of %2 takes").arg(rows_.size()).arg(takes_.size()));
-    table_->setColumnHidden(take_column, takes_.size() < 2 && made_.empty());
+    table_->setColumnHidden(take_column, takes_.size() < 2);
+    table_->clearSpans();
     table_->setRowCount(static_cast<int>(rows_.size()));
     for (int row = 0; row < table_->rowCount(); ++row) {
         fill_row(row);
@@ -415,13 +389,16 @@ void ClipList::fill_row(int row) {
     if (used_up) {
         name->setForeground(look().soft);
     }
-    put_item(take_column, made ? by : take.name, false,
+    if (made) {
+        table_->setSpan(row, first_column, 1, 2); // it is no part of a take: there stands what made it
+    }
+    put_item(take_column, made ? QStringLiteral("–") : take.name, false,
              made    ? made_by
              : whole ? tr("It is not cut: it goes out whole")
                      : tr("Cut from this take"));
-    put_item(first_column, made ? QStringLiteral("–") : QString::number(cut.first), !made,
+    put_item(first_column, made ? by : QString::number(cut.first), !made,
              made ? made_by : tr("First frame of the take"));
-    put_item(last_column, made ? QStringLiteral("–") : QString::number(cut.last), !made,
+    put_item(last_column, made ? QString() : QString::number(cut.last), !made,
              made ? made_by : tr("Last frame of the take, counted too"));
     put_item(length_column, tr("%1 s").arg((cut.last - cut.first) / take.rate, 0, 'f', 2), false,
              tr("%1 frames, first and last counted").arg(cut.last - cut.first + 1));

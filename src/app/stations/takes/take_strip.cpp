@@ -99,7 +99,7 @@ void TakeStrip::keep_in_range() {
     bar_->setRange(0, static_cast<int>(most * 16));
     bar_->setPageStep(static_cast<int>(seen * 16));
     bar_->setValue(static_cast<int>(first_ * 16));
-    bar_->setVisible(most > 0);
+    bar_->setVisible(most > 0.01); // less is rounding
 }
 
 void TakeStrip::resizeEvent(QResizeEvent* event) {

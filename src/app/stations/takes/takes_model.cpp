@@ -2,6 +2,7 @@
 
 #include "core/job/card_edits.h"
 #include "core/measure/bounds.h"
+#include "core/measure/deform.h"
 #include "core/measure/motion.h"
 
 #include <algorithm>
@@ -11,6 +12,9 @@
 namespace wembrix::app {
 
 namespace {
+
+/// So many are posed twice in a few seconds; what takes more is measured when it is delivered.
+constexpr double most_points_posed = 5e8;
 
 TakeFacts facts_of_take(const Clip& clip, std::shared_ptr<const Scene> scene, int step) {
     TakeFacts facts;
@@ -240,13 +244,19 @@ void TakesModel::measure(const std::shared_ptr<const SessionState>& state) {
         QMetaObject::invokeMethod(
             this, [this, run, takes = std::move(takes), clips] { adopt(run, takes, clips); }, Qt::QueuedConnection);
         // What baking loses takes longest: all else is shown by then.
+        const size_t points = to ? Deformer(prepared).point_count() : 0;
         for (const Clip& clip : to ? prepared.clips : std::vector<Clip>()) {
             if (stale()) {
                 return;
             }
             ClipFacts& facts = clips[clip.name];
             facts.baked_at = to->rate;
-            facts.lost = drift_between_frames(prepared, clip, *to, stale);
+            facts.too_long_to_bake =
+                !lies_on_frames(clip, to->rate) &&
+                clip.seconds * to->rate * moments_a_frame * static_cast<double>(points) > most_points_posed;
+            if (!facts.too_long_to_bake) {
+                facts.lost = drift_between_frames(prepared, clip, *to, stale);
+            }
         }
         QMetaObject::invokeMethod(
             this, [this, run, clips] { adopt(run, std::nullopt, clips); }, Qt::QueuedConnection);

@@ -56,6 +56,7 @@ struct ClipFacts {
     std::shared_ptr<const Way> way; ///< over the ground, of the root, or where that stands, of what carries the whole
     std::string way_joint;          ///< whose way it is
     double baked_at = 0;            ///< frames a second of the destination; 0: none was named
+    bool too_long_to_bake = false;  ///< only to be shown: measuring it would take minutes
     std::optional<Drift> lost;      ///< between the destination's frames; not there until it is measured
 };
 

@@ -11,16 +11,13 @@
 #include <QComboBox>
 #include <QDoubleSpinBox>
 #include <QFileDialog>
-#include <QFormLayout>
 #include <QHBoxLayout>
 #include <QLabel>
-#include <QMenu>
 #include <QMessageBox>
 #include <QPushButton>
 #include <QSignalBlocker>
 #include <QToolButton>
 #include <QVBoxLayout>
-#include <QWidgetAction>
 #include <algorithm>
 #include <cmath>
 
@@ -54,7 +51,8 @@ TakesStation::TakesStation(Document& document, Session& session, Clock& clock, S
     auto* card_column = new QVBoxLayout(card);
     card_column->setContentsMargins(4, 6, 4, 4);
     card_column->setSpacing(4);
-    card_column->addWidget(make_tools(card));
+    tools_ = new StripTools(card);
+    card_column->addWidget(tools_);
     strip_ = new TakeStrip(card);
     card_column->addWidget(strip_, 1);
     column->addWidget(card, 9);
@@ -62,166 +60,47 @@ TakesStation::TakesStation(Document& document, Session& session, Clock& clock, S
     refresh();
 }
 
-QWidget* TakesStation::make_tools(QWidget* card) {
-    auto* bar = new QWidget(card);
-    auto* tools = new QHBoxLayout(bar);
-    tools->setContentsMargins(8, 0, 8, 0);
-    tools->setSpacing(6);
-    takes_ = new QComboBox(bar);
-    takes_->setObjectName(QStringLiteral("takeChoice"));
-    takes_->setToolTip(tr("The take that is cut"));
-    tools->addWidget(takes_);
-    bring_ = new QToolButton(bar);
-    bring_->setObjectName(QStringLiteral("bringTakes"));
-    bring_->setText(tr("+ Takes"));
-    bring_->setPopupMode(QToolButton::InstantPopup);
-    bring_->setStyleSheet(QStringLiteral("QToolButton::menu-indicator { image: none; }"));
-    bring_->setToolTip(tr("Takes from other files, carried onto this model; files and folders can be dropped as well"));
-    auto* more = new QMenu(bring_);
-    more->addAction(tr("Files…"), this, &TakesStation::filesAsked);
-    more->addAction(tr("All of a folder…"), this, &TakesStation::folderAsked);
-    bring_->setMenu(more);
-    tools->addWidget(bring_);
-    about_ = new QLabel(bar);
-    about_->setObjectName(QStringLiteral("soft"));
-    tools->addWidget(about_);
-    tools->addStretch(1);
-    curves_ = new QComboBox(bar);
-    curves_->setObjectName(QStringLiteral("curveChoice"));
-    curves_->setToolTip(
-        tr("What the strip draws over the take: how much moves, or one joint's motion as it was received "
-           "and as it is prepared, with its keys"));
-    curves_->addItem(tr("Energy"), -1);
-    curves_->addItem(tr("Place"), static_cast<int>(Path::translation));
-    curves_->addItem(tr("Turn"), static_cast<int>(Path::rotation));
-    curves_->addItem(tr("Scale"), static_cast<int>(Path::scale));
-    tools->addWidget(curves_);
-    auto* feet = new QToolButton(bar);
-    feet->setObjectName(QStringLiteral("feet"));
-    feet->setText(tr("Feet ▾"));
-    feet->setPopupMode(QToolButton::InstantPopup);
-    feet->setToolTip(tr("When a foot counts as standing: how low and how slow it has to be"));
-    auto* menu = new QMenu(feet);
-    auto* action = new QWidgetAction(menu);
-    action->setDefaultWidget(make_feet_menu(feet));
-    menu->addAction(action);
-    feet->setMenu(menu);
-    feet->setStyleSheet(QStringLiteral("QToolButton::menu-indicator { image: none; }"));
-    tools->addWidget(feet);
-    tools->addWidget(new QLabel(tr("Still below"), bar));
-    still_below_ = new QDoubleSpinBox(bar);
-    still_below_->setObjectName(QStringLiteral("stillBelow"));
-    still_below_->setDecimals(3);
-    still_below_->setRange(0, 1000);
-    still_below_->setSingleStep(0.01);
-    still_below_->setSuffix(tr(" m/s"));
-    still_below_->setMaximumWidth(96);
-    still_below_->setToolTip(tr("Frames in which less moves are still; the dotted line on the strip"));
-    tools->addWidget(still_below_);
-    tools->addWidget(new QLabel(tr("for"), bar));
-    shortest_ = new QDoubleSpinBox(bar);
-    shortest_->setObjectName(QStringLiteral("shortest"));
-    shortest_->setDecimals(2);
-    shortest_->setRange(0.03, 60);
-    shortest_->setSingleStep(0.1);
-    shortest_->setValue(0.5);
-    shortest_->setSuffix(tr(" s"));
-    shortest_->setMaximumWidth(72);
-    shortest_->setToolTip(tr("At least so long"));
-    tools->addWidget(shortest_);
-    offered_ = new QLabel(bar);
-    offered_->setObjectName(QStringLiteral("offered"));
-    offered_->setToolTip(tr("Still places that are offered as cuts"));
-    offered_->setStyleSheet(QStringLiteral("color: %1;").arg(look().look.name()));
-    tools->addWidget(offered_);
-    cut_all_ = new QPushButton(tr("Cut at all"), bar);
-    cut_all_->setObjectName(QStringLiteral("cutAll"));
-    cut_all_->setToolTip(tr("New clips between the places offered; what is cut now is replaced"));
-    tools->addWidget(cut_all_);
-    cut_named_ = new QPushButton(bar);
-    cut_named_->setObjectName(QStringLiteral("cutNamed"));
-    tools->addWidget(cut_named_);
-    cut_here_ = new QPushButton(tr("Cut here"), bar);
-    cut_here_->setObjectName(QStringLiteral("cutHere"));
-    cut_here_->setToolTip(tr(
-        "At the playhead (Enter on the strip). Wheel zooms, Shift with it scrolls, Alt drags an end without snapping, "
-        "double-click names a clip, Delete takes it out."));
-    tools->addWidget(cut_here_);
-    return bar;
-}
-
-QWidget* TakesStation::make_feet_menu(QToolButton* button) {
-    auto* page = new QWidget(button);
-    auto* form = new QFormLayout(page);
-    feet_height_ = new QDoubleSpinBox(page);
-    feet_height_->setObjectName(QStringLiteral("feetHeight"));
-    feet_height_->setDecimals(1);
-    feet_height_->setRange(0, 10000);
-    feet_height_->setSingleStep(0.5);
-    feet_height_->setSuffix(tr(" cm"));
-    feet_height_->setSpecialValueText(tr("2 % of the height"));
-    form->addRow(tr("Stands up to"), feet_height_);
-    feet_speed_ = new QDoubleSpinBox(page);
-    feet_speed_->setObjectName(QStringLiteral("feetSpeed"));
-    feet_speed_->setDecimals(2);
-    feet_speed_->setRange(0, 1000);
-    feet_speed_->setSingleStep(0.05);
-    feet_speed_->setSuffix(tr(" m/s"));
-    feet_speed_->setSpecialValueText(tr("20 % of the height a second"));
-    form->addRow(tr("and slower than"), feet_speed_);
-    feet_chosen_ = new QPushButton(tr("Take the chosen joints"), page);
-    feet_chosen_->setObjectName(QStringLiteral("feetChosen"));
-    feet_chosen_->setToolTip(
-        tr("The joints that are chosen in the view are the feet: hands on a wall, a tail, a stick"));
-    feet_found_ = new QPushButton(tr("Find the feet"), page);
-    feet_found_->setObjectName(QStringLiteral("feetFound"));
-    feet_found_->setToolTip(tr("The joints that stand on the ground at rest"));
-    auto* buttons = new QHBoxLayout;
-    buttons->addWidget(feet_chosen_);
-    buttons->addWidget(feet_found_);
-    form->addRow(buttons);
-    feet_height_->setToolTip(tr("Above the joint's own lowest place in the take"));
-    feet_speed_->setToolTip(tr("Over the ground"));
-    return page;
-}
-
 void TakesStation::connect_parts() {
+    connect(tools_, &StripTools::filesAsked, this, &TakesStation::filesAsked);
+    connect(tools_, &StripTools::folderAsked, this, &TakesStation::folderAsked);
     connect(model_, &TakesModel::changed, this, &TakesStation::refresh);
-    connect(takes_, &QComboBox::activated, this, [this] {
+    connect(tools_->takes, &QComboBox::activated, this, [this] {
         refresh();
         scrub(0);
     });
-    connect(curves_, &QComboBox::activated, this, &TakesStation::refresh_curves);
+    connect(tools_->curves, &QComboBox::activated, this, &TakesStation::refresh_curves);
     connect(&selection_, &Selection::changed, this, &TakesStation::refresh_curves);
-    connect(still_below_, &QDoubleSpinBox::valueChanged, this, &TakesStation::refresh_offers);
-    connect(shortest_, &QDoubleSpinBox::valueChanged, this, &TakesStation::refresh_offers);
-    for (QDoubleSpinBox* box : {feet_height_, feet_speed_}) {
+    connect(tools_->still_below, &QDoubleSpinBox::valueChanged, this, &TakesStation::refresh_offers);
+    connect(tools_->shortest, &QDoubleSpinBox::valueChanged, this, &TakesStation::refresh_offers);
+    for (QDoubleSpinBox* box : {tools_->feet_height, tools_->feet_speed}) {
         connect(box, &QDoubleSpinBox::valueChanged, this, &TakesStation::refresh_contacts);
     }
-    connect(feet_chosen_, &QPushButton::clicked, this, [this] {
+    connect(tools_->feet_chosen, &QPushButton::clicked, this, [this] {
         feet_.assign(selection_.identities().begin(), selection_.identities().end());
         refresh_contacts();
     });
-    connect(feet_found_, &QPushButton::clicked, this, [this] {
+    connect(tools_->feet_found, &QPushButton::clicked, this, [this] {
         feet_.clear();
         refresh_contacts();
     });
-    connect(cut_all_, &QPushButton::clicked, this, [this] {
+    connect(tools_->cut_all, &QPushButton::clicked, this, [this] {
         if (const TakeFacts* one = take()) {
-            set_cuts(tr("Cut %1 at its still places").arg(takes_->currentText()), takes_->currentText(),
+            set_cuts(tr("Cut %1 at its still places").arg(tools_->takes->currentText()), tools_->takes->currentText(),
                      wembrix::app::cut_all(offers_, one->frames));
         }
     });
-    connect(cut_named_, &QPushButton::clicked, this, [this] {
-        set_cuts(tr("Cut %1 at the ranges its source names").arg(takes_->currentText()), takes_->currentText(),
-                 named_ranges());
+    connect(tools_->cut_named, &QPushButton::clicked, this, [this] {
+        set_cuts(tr("Cut %1 at the ranges its source names").arg(tools_->takes->currentText()),
+                 tools_->takes->currentText(), named_ranges());
     });
-    connect(cut_here_, &QPushButton::clicked, this, &TakesStation::cut_at_playhead);
+    connect(tools_->cut_here, &QPushButton::clicked, this, &TakesStation::cut_at_playhead);
     connect(strip_, &TakeStrip::cutAsked, this, &TakesStation::cut_at_playhead);
-    connect(strip_, &TakeStrip::edited, this,
-            [this](const QString& what, const std::vector<Cut>& cuts) { set_cuts(what, takes_->currentText(), cuts); });
+    connect(strip_, &TakeStrip::edited, this, [this](const QString& what, const std::vector<Cut>& cuts) {
+        set_cuts(what, tools_->takes->currentText(), cuts);
+    });
     connect(strip_, &TakeStrip::scrubbed, this, &TakesStation::scrub);
-    connect(strip_, &TakeStrip::clipChosen, this, [this](int clip) { choose_clip(takes_->currentText(), clip); });
+    connect(strip_, &TakeStrip::clipChosen, this,
+            [this](int clip) { choose_clip(tools_->takes->currentText(), clip); });
     connect(list_, &ClipList::cutsEdited, this, &TakesStation::set_cuts);
     connect(list_, &ClipList::clipChosen, this, &TakesStation::choose_clip);
     connect(list_, &ClipList::madeChosen, this, &TakesStation::choose_made);
@@ -277,11 +156,11 @@ void TakesStation::take_view(TwinView& twin) {
 }
 
 const TakeFacts* TakesStation::take() const {
-    return model_->take(takes_->currentText().toStdString());
+    return model_->take(tools_->takes->currentText().toStdString());
 }
 
 std::vector<Cut> TakesStation::cuts() const {
-    return model_->cuts(takes_->currentText().toStdString());
+    return model_->cuts(tools_->takes->currentText().toStdString());
 }
 
 std::vector<Cut> TakesStation::named_ranges() const {
@@ -332,31 +211,33 @@ QString TakesStation::wrong_with(const TakeFacts& take, const std::vector<Cut>& 
 
 void TakesStation::refresh() {
     {
-        const QSignalBlocker quiet(takes_);
-        const QString wanted = takes_->currentText();
-        takes_->clear();
+        const QSignalBlocker quiet(tools_->takes);
+        const QString wanted = tools_->takes->currentText();
+        tools_->takes->clear();
         for (const TakeFacts& one : model_->takes()) {
-            takes_->addItem(QString::fromStdString(one.name));
+            tools_->takes->addItem(QString::fromStdString(one.name));
         }
-        takes_->setCurrentIndex(std::max(0, takes_->findText(wanted)));
-        takes_->setVisible(takes_->count() > 0);
-        bring_->setVisible(!document_.is_empty());
+        tools_->takes->setCurrentIndex(std::max(0, tools_->takes->findText(wanted)));
+        tools_->takes->setVisible(tools_->takes->count() > 0);
+        tools_->bring->setVisible(!document_.is_empty());
     }
     const bool nothing = document_.is_empty() || (session_.state() && model_->takes().empty());
     empty_->setVisible(nothing);
     list_->setVisible(!nothing);
     const TakeFacts* one = take();
-    about_->setText(one == nullptr ? QString() : tr("%1 frames · %2 fps").arg(one->frames).arg(one->rate));
-    for (QWidget* tool : std::initializer_list<QWidget*>{still_below_, shortest_, cut_all_, cut_here_}) {
+    tools_->about->setText(one == nullptr ? QString() : tr("%1 frames · %2 fps").arg(one->frames).arg(one->rate));
+    tools_->takes->setToolTip(tr("The take that is cut: %1").arg(tools_->about->text()));
+    for (QWidget* tool :
+         std::initializer_list<QWidget*>{tools_->still_below, tools_->shortest, tools_->cut_all, tools_->cut_here}) {
         tool->setEnabled(one != nullptr && !one->energy.empty());
     }
-    if (one != nullptr && !one->energy.empty() && threshold_of_ != takes_->currentText()) {
-        threshold_of_ = takes_->currentText();
-        const QSignalBlocker quiet(still_below_);
-        still_below_->setSingleStep(std::pow(10, std::floor(std::log10(std::max(1e-3, one->still_below)))));
-        still_below_->setValue(one->still_below);
+    if (one != nullptr && !one->energy.empty() && threshold_of_ != tools_->takes->currentText()) {
+        threshold_of_ = tools_->takes->currentText();
+        const QSignalBlocker quiet(tools_->still_below);
+        tools_->still_below->setSingleStep(std::pow(10, std::floor(std::log10(std::max(1e-3, one->still_below)))));
+        tools_->still_below->setValue(one->still_below);
     }
-    curves_->setEnabled(one != nullptr);
+    tools_->curves->setEnabled(one != nullptr);
     refresh_offers();
     refresh_named();
     refresh_curves();
@@ -368,7 +249,7 @@ void TakesStation::refresh() {
     }
     list_->show_takes(std::move(listed), model_->made());
     if (strip_->chosen() >= 0) {
-        list_->choose(takes_->currentText(), strip_->chosen());
+        list_->choose(tools_->takes->currentText(), strip_->chosen());
     }
     follow_clock();
     refresh_view();
@@ -378,33 +259,33 @@ void TakesStation::refresh_offers() {
     const TakeFacts* one = take();
     offers_.clear();
     if (one != nullptr && !one->energy.empty()) {
-        const int shortest = std::max(1, static_cast<int>(std::lround(shortest_->value() * one->rate)));
-        offers_ = cut_places(still_places(one->energy, still_below_->value(), shortest), one->frames);
+        const int shortest = std::max(1, static_cast<int>(std::lround(tools_->shortest->value() * one->rate)));
+        offers_ = cut_places(still_places(one->energy, tools_->still_below->value(), shortest), one->frames);
         TakeFacts shown = *one;
-        shown.still_below = still_below_->value();
+        shown.still_below = tools_->still_below->value();
         strip_->show_take(&shown, cuts(), *model_);
     } else {
         strip_->show_take(one, cuts(), *model_);
     }
     strip_->set_offers(offers_);
-    offered_->setText(offers_.empty() ? tr("no still place") : tr("▾ %1 offered").arg(offers_.size()));
-    cut_all_->setEnabled(!offers_.empty());
+    tools_->offered->setText(offers_.empty() ? tr("no still place") : tr("▾ %1 offered").arg(offers_.size()));
+    tools_->cut_all->setEnabled(!offers_.empty());
 }
 
 void TakesStation::refresh_named() {
     const std::vector<Cut> ranges = named_ranges();
-    cut_named_->setVisible(!ranges.empty());
-    cut_named_->setText(tr("Cut at %1 names").arg(ranges.size()));
+    tools_->cut_named->setVisible(!ranges.empty());
+    tools_->cut_named->setText(tr("Cut at %1 names").arg(ranges.size()));
     QStringList names;
     for (const Cut& one : ranges) {
         names << tr("%1 (%2–%3)").arg(QString::fromStdString(one.name)).arg(one.first).arg(one.last);
     }
-    cut_named_->setToolTip(tr("The source names these ranges itself: %1. What is cut now is replaced")
-                               .arg(names.join(QStringLiteral(", "))));
+    tools_->cut_named->setToolTip(tr("The source names these ranges itself: %1. What is cut now is replaced")
+                                      .arg(names.join(QStringLiteral(", "))));
 }
 
 void TakesStation::refresh_curves() {
-    const int path = curves_->currentData().toInt();
+    const int path = tools_->curves->currentData().toInt();
     const std::shared_ptr<const SessionState> state = session_.state();
     if (path < 0 || !state) {
         strip_->show_curves(std::nullopt);
@@ -416,8 +297,8 @@ void TakesStation::refresh_curves() {
 
 void TakesStation::refresh_contacts() {
     ContactLimits limits;
-    limits.height_m = feet_height_->value() / 100;
-    limits.speed_m_s = feet_speed_->value();
+    limits.height_m = tools_->feet_height->value() / 100;
+    limits.speed_m_s = tools_->feet_speed->value();
     model_->set_contacts(limits, feet_);
 }
 
@@ -430,6 +311,11 @@ void TakesStation::refresh_view() {
     twin_->show_way(goes ? facts->way : nullptr);
     twin_->show_ends(list_->ends_shown());
     twin_->set_round_on(facts != nullptr && facts->seam ? facts->seam->set_down.inverse() : Mat4(Mat4::Identity()));
+}
+
+void TakesStation::resizeEvent(QResizeEvent* event) {
+    StationPage::resizeEvent(event);
+    tools_->about->setVisible(width() > 1060); // beside the unfolded card the strip's tools need the room
 }
 
 void TakesStation::hideEvent(QHideEvent* event) {
@@ -480,8 +366,8 @@ void TakesStation::scrub(int frame) {
 }
 
 void TakesStation::choose_clip(const QString& take, int clip) {
-    if (takes_->currentText() != take) {
-        takes_->setCurrentText(take);
+    if (tools_->takes->currentText() != take) {
+        tools_->takes->setCurrentText(take);
         strip_->choose(-1);
         refresh();
     }
@@ -557,7 +443,7 @@ void TakesStation::cut_at_playhead() {
         const std::vector<Cut> before = cuts();
         const std::vector<Cut> after = cut_at(before, strip_->playhead(), one->frames);
         if (!(after == before)) {
-            set_cuts(tr("Cut at frame %1").arg(strip_->playhead()), takes_->currentText(), after);
+            set_cuts(tr("Cut at frame %1").arg(strip_->playhead()), tools_->takes->currentText(), after);
         }
     }
 }
@@ -567,16 +453,48 @@ QString TakesStation::read_list(const QString& file) {
     if (!text) {
         return QString::fromStdString(text.problem().sentence());
     }
-    const TakeFacts* one = take();
-    const Result<std::vector<Cut>> list = cuts_from_text(*text, file.toStdString(), one == nullptr ? 0 : one->rate);
+    const std::string shown = tools_->takes->currentText().toStdString();
+    const Result<std::vector<Cut>> list = cuts_from_text(*text, file.toStdString(), [&](const std::string& name) {
+        const TakeFacts* one = model_->take(name.empty() ? shown : name);
+        return one == nullptr ? 0 : one->rate;
+    });
     if (!list) {
         return QString::fromStdString(list.problem().sentence());
     }
-    return set_cuts(tr("Read cuts from a list"), takes_->currentText(), *list);
+    const auto takes = cuts_by_take(*list, shown);
+    for (const auto& [name, cuts] : takes) {
+        const TakeFacts* one = model_->take(name);
+        const QString wrong = one == nullptr
+                                  ? tr("There is no take “%1”: nothing was read.").arg(QString::fromStdString(name))
+                                  : wrong_with(*one, cuts);
+        if (!wrong.isEmpty()) {
+            return wrong;
+        }
+    }
+    document_.edit(tr("Read cuts from a list"), [&](Job& job) {
+        for (const auto& [name, cuts] : takes) {
+            wembrix::set_cuts(job, name, cuts);
+        }
+    });
+    refresh();
+    return {};
 }
 
 QString TakesStation::write_list(const QString& file) {
-    const std::vector<Cut> list = cuts();
+    // Of several takes each says which it is; what is not cut stands there whole.
+    const bool several = model_->takes().size() > 1;
+    std::vector<Cut> list;
+    for (const TakeFacts& one : model_->takes()) {
+        std::vector<Cut> cuts = model_->cuts(one.name);
+        if (cuts.empty() && several) {
+            const Clip* clip = one.scene->find_clip(one.name);
+            cuts = {{one.name, 0, one.frames - 1, clip != nullptr && clip->repeats, "", ""}};
+        }
+        for (Cut& cut : cuts) {
+            cut.take = several ? one.name : "";
+            list.push_back(std::move(cut));
+        }
+    }
     const std::string text =
         file.endsWith(QStringLiteral(".json")) ? cuts_to_json(list).dump(2) + "\n" : cuts_to_csv(list);
     const Outcome done = write_file_whole(file.toStdString(), text);

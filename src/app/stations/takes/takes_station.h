@@ -5,14 +5,9 @@
 #include "session/selection.h"
 #include "stations/station.h"
 #include "stations/takes/clip_list.h"
+#include "stations/takes/strip_tools.h"
 #include "stations/takes/take_strip.h"
 #include "stations/takes/takes_model.h"
-
-class QComboBox;
-class QDoubleSpinBox;
-class QLabel;
-class QPushButton;
-class QToolButton;
 
 namespace wembrix::app {
 
@@ -33,14 +28,13 @@ class TakesStation : public StationPage {
 
   protected:
     void hideEvent(QHideEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
 
   Q_SIGNALS:
     /// A step to be looked at before it goes onto the card.
     void stepAsked(const wembrix::Step& step);
 
   private:
-    QWidget* make_tools(QWidget* card);
-    QWidget* make_feet_menu(QToolButton* button);
     void connect_parts();
     void refresh();
     void refresh_offers();
@@ -71,21 +65,8 @@ class TakesStation : public StationPage {
     TakesModel* model_;
     TakeStrip* strip_;
     ClipList* list_;
-    QComboBox* takes_;
-    QToolButton* bring_;
-    QComboBox* curves_;
-    QLabel* about_;
-    QDoubleSpinBox* still_below_;
-    QDoubleSpinBox* shortest_;
-    QDoubleSpinBox* feet_height_;
-    QDoubleSpinBox* feet_speed_;
-    QPushButton* feet_chosen_;
-    QPushButton* feet_found_;
+    StripTools* tools_;
     std::vector<int64_t> feet_; ///< joints that were said to be feet, by identity
-    QLabel* offered_;
-    QPushButton* cut_all_;
-    QPushButton* cut_here_;
-    QPushButton* cut_named_;
     QWidget* place_;
     QWidget* empty_;
     TwinView* twin_ = nullptr;
