@@ -62,7 +62,7 @@ TEST_F(Bench, ARuleIsPreviewedItsClashRefusedAndThenUsed) {
     EXPECT_EQ(steps(), before + 1);
     settle();
     EXPECT_TRUE(has("Leg_Hip_r"));
-    QTest::keySequence(window.get(), QKeySequence(QKeySequence::Undo));
+    undo();
     settle();
     EXPECT_FALSE(has("Leg_Hip_r"));
     EXPECT_TRUE(has("Leg_Hip_l"));
@@ -95,6 +95,7 @@ TEST_F(Bench, ANameIsTypedInPlaceAndATakenOneRefused) {
 
 TEST_F(Bench, JointsAreChosenDroppedAndTheirWeightsFollowed) {
     open_mended();
+    window->session().set_measures_drift(true);
     window->choose_station(1);
     JointLadder& ladder = window->joints().ladder();
     click(ladder.viewport(), ladder.right_rect(row_of(ladder.right(), "beak_tip")).center());
@@ -184,6 +185,7 @@ TEST_F(Bench, AFindingShowsItsPlace) {
 
 TEST_F(Bench, AJointIsDraggedOntoAnotherAndUndone) {
     open_mended();
+    window->session().set_measures_drift(true);
     window->choose_station(1);
     JointLadder& ladder = window->joints().ladder();
     const auto row_place = [&](const char* name) {
@@ -216,8 +218,8 @@ TEST_F(Bench, AJointIsDraggedOntoAnotherAndUndone) {
     settle();
     EXPECT_EQ(parent_of("LeftLeg_Hip"), "root");
     EXPECT_EQ(parent_of("RightLeg_Hip"), "root");
-    QTest::keySequence(window.get(), QKeySequence(QKeySequence::Undo));
-    QTest::keySequence(window.get(), QKeySequence(QKeySequence::Undo));
+    undo();
+    undo();
     settle();
     EXPECT_EQ(parent_of("spine_b"), "spine_a");
     EXPECT_EQ(steps(), before);
@@ -347,8 +349,8 @@ TEST_F(Bench, JointsAreMatchedWithTheContractOnTheLadder) {
     EXPECT_EQ(steps(), before + 1);
     EXPECT_EQ(window->document().job().steps.back().parameters["matches"], nlohmann::json({{"back", "head"}}));
     EXPECT_EQ(ladder.ladder().contract_missing, QStringList{"spine_b"});
-    QTest::keySequence(window.get(), QKeySequence(QKeySequence::Undo));
-    QTest::keySequence(window.get(), QKeySequence(QKeySequence::Undo));
+    undo();
+    undo();
     settle();
     EXPECT_EQ(steps(), before);
     // All that are offered, at once.
@@ -393,7 +395,7 @@ TEST_F(Bench, AnAttachmentPointIsPlacedInTheView) {
     EXPECT_LT(place.norm(), 0.2);
     QTest::qWait(60);
     EXPECT_LT(QLineF(view.place_of(point), view.place_of(head)).length(), 3);
-    QTest::keySequence(window.get(), QKeySequence(QKeySequence::Undo));
+    undo();
     settle();
     EXPECT_FALSE(has("head_point"));
 }
@@ -426,6 +428,7 @@ TEST_F(Bench, DroppingSeveralIsToldJointByJointAndUnlikeSidesAreListed) {
 
 TEST_F(Bench, APoseIsKeptShownAndMadeTheRestPose) {
     open_mended();
+    window->session().set_measures_drift(true);
     TwinView& twin = window->twin();
     const auto head = [&] {
         return point_of(twin.right().view().posed()->pose().world[prepared().find_node("head")], Vec3::Zero());
@@ -483,7 +486,7 @@ TEST_F(Bench, TheMeasuringRodIsDraggedToAnotherHeight) {
     EXPECT_NEAR(state().prepared.height_m / before, 0.8, 0.03);
     const double height = state().prepared.height_m;
     EXPECT_NEAR(height, std::round(height * 100) / 100, 1e-4) << "to the centimetre";
-    QTest::keySequence(window.get(), QKeySequence(QKeySequence::Undo));
+    undo();
     settle();
     EXPECT_NEAR(state().prepared.height_m, before, 1e-9);
     // Without such a step there is a new one.

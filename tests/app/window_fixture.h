@@ -64,6 +64,7 @@ class Window : public ::testing::Test {
     }
     void start() {
         window = std::make_unique<MainWindow>();
+        window->session().set_measures_drift(with_drift);
         window->show();
         ASSERT_TRUE(QTest::qWaitForWindowExposed(window.get()));
         // There is no window manager on the virtual screen that would give it the keys.
@@ -126,7 +127,7 @@ class Window : public ::testing::Test {
         return found;
     }
 
-    bool with_drift = true; ///< wait for the drift of each step, too
+    bool with_drift = true; ///< have the drift of each step measured, and wait for it
     QTemporaryDir folder;
     QString job_file;
     std::unique_ptr<MainWindow> window;

@@ -169,8 +169,12 @@ TEST(Drift, CanBeStopped) {
     Scene scene = tower({"root", "a"});
     add_nod(scene, "nod", 1, 0.5, true, 200);
     DriftRequest request;
-    request.should = request.is = &scene;
-    request.should_clip = request.is_clip = &scene.clips[0];
+    Scene other = scene;
+    other.clips[0].channels[0].values.edit(); // an array of its own: it is posed and compared
+    request.should = &scene;
+    request.should_clip = &scene.clips[0];
+    request.is = &other;
+    request.is_clip = &other.clips[0];
     request.frames = 200;
     int asked = 0;
     request.stop = [&] { return ++asked > 5; };

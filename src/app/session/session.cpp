@@ -70,7 +70,7 @@ void Session::restart() {
     const std::shared_ptr<const SessionState> before = sources_changed_ ? nullptr : state_;
     const std::shared_ptr<const SessionState> earlier = before_reading_;
     say(run, before ? tr("Replaying the route card") : tr("Reading the sources"));
-    worker_.start([this, run, job, folder, before, earlier] {
+    worker_.start([this, run, job, folder, before, earlier, measures_drift = measures_drift_] {
         const auto stale = [this, run] { return run_ != run; };
         if (stale()) {
             return;
@@ -120,6 +120,11 @@ void Session::restart() {
         QMetaObject::invokeMethod(
             this, [this, run, shown = std::make_shared<const SessionState>(*next)] { adopt(run, shown); },
             Qt::QueuedConnection);
+        if (!measures_drift) {
+            QMetaObject::invokeMethod(
+                this, [this, run] { say(run, QString()); }, Qt::QueuedConnection);
+            return;
+        }
         QMetaObject::invokeMethod(
             this, [this, run] { say(run, tr("Measuring the drift of each step")); }, Qt::QueuedConnection);
         measure_replay(next->replay, stale);

@@ -62,6 +62,9 @@ class Session : public QObject {
 
     /// Reads the sources anew, whether or not the job changed.
     void read_again();
+    /// Whether the drift of each step is measured after every edit, which takes most of the time (it is, unless told
+    /// otherwise).
+    void set_measures_drift(bool measures) { measures_drift_ = measures; }
 
   Q_SIGNALS:
     void changed();     ///< another state, or another problem
@@ -82,6 +85,7 @@ class Session : public QObject {
     bool sources_changed_ = false; ///< what was read of them holds no more
     std::atomic<uint64_t> run_ = 0;
     uint64_t shown_run_ = 0;
+    bool measures_drift_ = true;
 };
 
 } // namespace wembrix::app

@@ -378,9 +378,16 @@ Result<TakesReport> deliver_takes(const TakesRequest& request) {
         }
         return next++;
     };
+    // With many takes each keeps to one core: nothing is handed to and fro. With few, the cores share each.
+    const bool many = request.takes.size() >= 8 * static_cast<size_t>(tbb::this_task_arena::max_concurrency());
     const auto work = [&](size_t number) {
-        // Waiting inside a take must not begin another: memory would hold both.
-        tbb::this_task_arena::isolate([&] { all[number] = run.through(request.takes[number], number); });
+        const auto through = [&] { all[number] = run.through(request.takes[number], number); };
+        if (many) {
+            tbb::task_arena(1).execute(through);
+        } else {
+            // Waiting inside a take must not begin another: memory would hold both.
+            tbb::this_task_arena::isolate(through);
+        }
         return number;
     };
     const auto tell = [&](size_t number) {

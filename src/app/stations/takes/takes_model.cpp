@@ -4,6 +4,7 @@
 #include "core/measure/bounds.h"
 #include "core/measure/deform.h"
 #include "core/measure/motion.h"
+#include "core/scene/same_motion.h"
 
 #include <algorithm>
 #include <cmath>
@@ -87,6 +88,7 @@ std::vector<MadeClip> made_clips(const Replay& replay) {
 
 ClipFacts facts_of_clip(const Scene& scene, const Clip& clip, double height_m, double take_end_s) {
     ClipFacts facts;
+    facts.take_end_s = take_end_s;
     const Seam seam = measure_seam(scene, clip, height_m);
     // The root's own way; where it stands still, that of the joint that carries the rest.
     const std::vector<int> roots = root_joints(scene);
@@ -106,6 +108,20 @@ ClipFacts facts_of_clip(const Scene& scene, const Clip& clip, double height_m, d
         }
     }
     return facts;
+}
+
+/// What is known of a clip that moves now as it did when it was measured, under this name or another one; null:
+/// nothing.
+const ClipFacts* known_facts(const Scene* measured, const std::map<std::string, ClipFacts>& known, const Scene& scene,
+                             const Clip& clip, double take_end_s) {
+    for (const Clip& before : measured != nullptr ? measured->clips : std::vector<Clip>()) {
+        const auto facts = known.find(before.name);
+        if (facts != known.end() && facts->second.take_end_s == take_end_s &&
+            is_same_motion(*measured, before, scene, clip)) {
+            return &facts->second;
+        }
+    }
+    return nullptr;
 }
 
 } // namespace
@@ -150,9 +166,11 @@ void TakesModel::refresh() {
     prepared_ = state ? state->replay.prepared_scene() : nullptr;
     std::vector<TakeFacts> takes = state ? takes_of(state->replay) : std::vector<TakeFacts>();
     for (TakeFacts& take : takes) {
-        // The same take of the same scene moves as it did.
+        // What moves as it did was measured.
         for (const TakeFacts& before : takes_) {
-            if (before.scene == take.scene && before.name == take.name) {
+            if (before.name == take.name &&
+                (before.scene == take.scene || is_same_motion(*before.scene, *before.scene->find_clip(before.name),
+                                                              *take.scene, *take.scene->find_clip(take.name)))) {
                 take.energy = before.energy;
                 take.still_below = before.still_below;
                 take.feet = before.feet;
@@ -170,6 +188,7 @@ void TakesModel::refresh() {
     if (!state) {
         ++run_;
         clips_.clear();
+        measured_.reset();
         return;
     }
     measure(state);
@@ -200,10 +219,21 @@ void TakesModel::set_destination(const Destination* destination) {
     }
 }
 
+void TakesModel::set_shown(bool shown) {
+    if (shown && !shown_ && session_.state()) {
+        shown_ = true;
+        measure(session_.state());
+    }
+    shown_ = shown;
+}
+
 void TakesModel::measure(const std::shared_ptr<const SessionState>& state) {
     const uint64_t run = ++run_;
     busy_ = true;
-    worker_.start([this, run, state, to = destination_, takes = takes_, limits = limits_, feet = feet_]() mutable {
+    // What baking loses is only looked at here, and takes longest.
+    const std::optional<Destination> wanted = shown_ ? destination_ : std::nullopt;
+    worker_.start([this, run, state, to = wanted, takes = takes_, limits = limits_, feet = feet_, measured = measured_,
+                   known = clips_]() mutable {
         const auto stale = [this, run] { return run_ != run; };
         for (TakeFacts& take : takes) {
             if (take.energy.empty() && !stale()) {
@@ -239,10 +269,13 @@ void TakesModel::measure(const std::shared_ptr<const SessionState>& state) {
             for (const TakeFacts& take : takes) {
                 end = take.take == clip.take ? std::max(end, take.start_s + take.seconds) : end;
             }
-            clips[clip.name] = facts_of_clip(prepared, clip, state->prepared.height_m, end);
+            const ClipFacts* before = known_facts(measured.get(), known, prepared, clip, end);
+            clips[clip.name] =
+                before != nullptr ? *before : facts_of_clip(prepared, clip, state->prepared.height_m, end);
         }
         QMetaObject::invokeMethod(
-            this, [this, run, takes = std::move(takes), clips] { adopt(run, takes, clips); }, Qt::QueuedConnection);
+            this, [this, run, state, takes = std::move(takes), clips] { adopt(run, state, takes, clips); },
+            Qt::QueuedConnection);
         // What baking loses takes longest: all else is shown by then.
         const size_t points = to ? Deformer(prepared).point_count() : 0;
         for (const Clip& clip : to ? prepared.clips : std::vector<Clip>()) {
@@ -250,7 +283,12 @@ void TakesModel::measure(const std::shared_ptr<const SessionState>& state) {
                 return;
             }
             ClipFacts& facts = clips[clip.name];
+            if (facts.lost && facts.baked_at == to->rate && facts.keeps_last == to->keep_last) {
+                continue;
+            }
             facts.baked_at = to->rate;
+            facts.keeps_last = to->keep_last;
+            facts.lost.reset();
             facts.too_long_to_bake =
                 !lies_on_frames(clip, to->rate) &&
                 clip.seconds * to->rate * moments_a_frame * static_cast<double>(points) > most_points_posed;
@@ -259,15 +297,17 @@ void TakesModel::measure(const std::shared_ptr<const SessionState>& state) {
             }
         }
         QMetaObject::invokeMethod(
-            this, [this, run, clips] { adopt(run, std::nullopt, clips); }, Qt::QueuedConnection);
+            this, [this, run, state, clips] { adopt(run, state, std::nullopt, clips); }, Qt::QueuedConnection);
     });
 }
 
-void TakesModel::adopt(uint64_t run, const std::optional<std::vector<TakeFacts>>& takes,
+void TakesModel::adopt(uint64_t run, const std::shared_ptr<const SessionState>& state,
+                       const std::optional<std::vector<TakeFacts>>& takes,
                        const std::map<std::string, ClipFacts>& clips) {
     if (run_ != run) {
         return;
     }
+    measured_ = state->replay.prepared_scene();
     takes_ = takes.value_or(takes_);
     clips_ = clips;
     busy_ = false;

@@ -55,6 +55,8 @@ struct ClipFacts {
     Travel travel;
     std::shared_ptr<const Way> way; ///< over the ground, of the root, or where that stands, of what carries the whole
     std::string way_joint;          ///< whose way it is
+    double take_end_s = 0;          ///< where its take ends on the keys' clock: so far a closing frame was looked for
+    bool keeps_last = false;        ///< whether the destination keeps a last frame that is the first once more
     double baked_at = 0;            ///< frames a second of the destination; 0: none was named
     bool too_long_to_bake = false;  ///< only to be shown: measuring it would take minutes
     std::optional<Drift> lost;      ///< between the destination's frames; not there until it is measured
@@ -78,6 +80,8 @@ class TakesModel : public QObject {
     /// How low and how slow a foot is that stands, and which joints are feet, by identity (none: they are found);
     /// measured anew in the background.
     void set_contacts(const ContactLimits& limits, const std::vector<int64_t>& feet);
+    /// Whether somebody looks: what baking loses is measured only then.
+    void set_shown(bool shown);
     /// For which destination clips are baked, to tell what that loses; null: none.
     void set_destination(const Destination* destination);
     [[nodiscard]] const ContactLimits& contact_limits() const { return limits_; }
@@ -88,8 +92,8 @@ class TakesModel : public QObject {
   private:
     void refresh();
     void measure(const std::shared_ptr<const SessionState>& state);
-    void adopt(uint64_t run, const std::optional<std::vector<TakeFacts>>& takes,
-               const std::map<std::string, ClipFacts>& clips);
+    void adopt(uint64_t run, const std::shared_ptr<const SessionState>& state,
+               const std::optional<std::vector<TakeFacts>>& takes, const std::map<std::string, ClipFacts>& clips);
 
     Document& document_;
     Session& session_;
@@ -97,6 +101,8 @@ class TakesModel : public QObject {
     std::vector<TakeFacts> takes_;
     std::vector<MadeClip> made_;
     std::map<std::string, ClipFacts> clips_;
+    std::shared_ptr<const Scene> measured_; ///< the scene whose clips those are of
+    bool shown_ = false;
     ContactLimits limits_;
     std::vector<int64_t> feet_;
     std::optional<Destination> destination_;

@@ -318,8 +318,14 @@ void TakesStation::resizeEvent(QResizeEvent* event) {
     tools_->about->setVisible(width() > 1060); // beside the unfolded card the strip's tools need the room
 }
 
+void TakesStation::showEvent(QShowEvent* event) {
+    StationPage::showEvent(event);
+    model_->set_shown(true);
+}
+
 void TakesStation::hideEvent(QHideEvent* event) {
     StationPage::hideEvent(event);
+    model_->set_shown(false);
     if (twin_ != nullptr) {
         twin_->show_way(nullptr);
         twin_->show_ends(false);

@@ -27,6 +27,7 @@ class TakesStation : public StationPage {
     void cut_at_playhead();
 
   protected:
+    void showEvent(QShowEvent* event) override;
     void hideEvent(QHideEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
 
