@@ -305,6 +305,9 @@ void MainWindow::fold_card() {
     folded = !folded;
     card_->setVisible(!folded);
     edge_->setVisible(folded);
+    if (stations_->currentWidget() == takes_) {
+        card_->see_end(); // steps for clips stand there
+    }
 }
 
 void MainWindow::recover(const Recoverable& recoverable) {

@@ -191,16 +191,24 @@ RouteCard::RouteCard(Document& document, Session& session, QWidget* parent)
     rebuild();
 }
 
+void RouteCard::see_step(size_t index) {
+    // When the cards have their places.
+    QTimer::singleShot(0, this, [this, index] {
+        if (index < cards_.size()) {
+            scroll_->ensureWidgetVisible(cards_[index]);
+        }
+    });
+}
+
+void RouteCard::see_end() {
+    see_step(document_.job().steps.empty() ? 0 : document_.job().steps.size() - 1);
+}
+
 void RouteCard::see_new_step() {
     const std::vector<Step>& steps = document_.job().steps;
     if (steps.size() > shown_.size() && !shown_.empty()) {
-        const auto at = std::mismatch(shown_.begin(), shown_.end(), steps.begin()).second - steps.begin();
-        // When the cards have their places.
-        QTimer::singleShot(0, this, [this, at] {
-            if (at < static_cast<ptrdiff_t>(cards_.size())) {
-                scroll_->ensureWidgetVisible(cards_[static_cast<size_t>(at)]);
-            }
-        });
+        see_step(
+            static_cast<size_t>(std::mismatch(shown_.begin(), shown_.end(), steps.begin()).second - steps.begin()));
     }
     shown_ = steps;
 }

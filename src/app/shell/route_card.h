@@ -49,12 +49,14 @@ class RouteCard : public QWidget {
     void add_step(const std::string& id);
     void add_step(Step step);
     void edit_step(size_t index);
+    void see_end();
 
   Q_SIGNALS:
     void foldAsked();
 
   private:
     void rebuild();
+    void see_step(size_t index);
     void see_new_step(); ///< one that came onto the card since it was shown
     void move_step(size_t from, size_t to);
     [[nodiscard]] size_t place_at(const QPoint& global) const;

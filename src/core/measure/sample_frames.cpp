@@ -34,6 +34,14 @@ Moments::Moments(const Shared<float>& times, double from_s, double rate, int fra
             part_[f] = span > 0 ? std::clamp((at - before) / span, 0.0, 1.0) : 0.0;
         }
     }
+    for (size_t begin = 0; begin < next_.size(); begin += block) {
+        const size_t end = begin + block;
+        bool steady = end <= next_.size() && next_[begin] > 0 && next_[end - 1] < keys.size();
+        for (size_t f = begin + 1; steady && f < end; ++f) {
+            steady = next_[f] == next_[f - 1] + 1;
+        }
+        steady_.push_back(steady ? 1 : 0);
+    }
 }
 
 bool Moments::fit(const Shared<float>& times) const {
@@ -42,9 +50,22 @@ bool Moments::fit(const Shared<float>& times) const {
 
 namespace {
 
+/// The weights of two keys whose cosine is `ab` over their lengths; `one_a` and `one_b` are one over those.
+struct TurnWeights {
+    double cosine;
+    double a;
+    double b;
+    TurnWeights(double ab, double one_a, double one_b, double u) : cosine(std::min(1.0, std::abs(ab) * one_a * one_b)) {
+        const NearSines sines(1 - cosine);
+        const double by = sines.whole();
+        a = sines.over(1 - u) * by * one_a;
+        b = std::copysign(sines.over(u) * by * one_b, ab);
+    }
+};
+
 /// Linear turns between two keys each, column by column, so that the compiler takes several at once.
 struct TurnRun {
-    static constexpr int most = 64;
+    static constexpr int most = Moments::block;
     double a[4][most]; ///< the keys before, as they stand
     double b[4][most]; ///< the keys after
     double u[most];    ///< how far from one to the other
@@ -68,16 +89,56 @@ WEMBRIX_WIDE void between(TurnRun& run) {
                           run.a[3][i] * run.b[3][i];
         const double one_a = one_over_root(aa);
         const double one_b = one_over_root(bb);
-        const double cosine = std::min(1.0, std::abs(ab) * one_a * one_b);
-        const NearSines sines(1 - cosine);
-        const double by = sines.whole();
-        const double wa = sines.over(1 - run.u[i]) * by * one_a;
-        const double wb = std::copysign(sines.over(run.u[i]) * by * one_b, ab);
-        run.near[i] = std::max(std::abs(aa), std::abs(bb)) < 1e-3 ? cosine : -1;
+        const TurnWeights weights(ab, one_a, one_b, run.u[i]);
+        run.near[i] = std::max(std::abs(aa), std::abs(bb)) < 1e-3 ? weights.cosine : -1;
         for (int k = 0; k < 4; ++k) {
-            run.out[k][i] = wa * run.a[k][i] + wb * run.b[k][i];
+            run.out[k][i] = weights.a * run.a[k][i] + weights.b * run.b[k][i];
         }
     }
+}
+
+/// The same of a whole block in which each moment lies one key further: each key is read and measured once. `keys` are
+/// the block's and one more; `made` has four numbers a moment. The least of what `near` would be.
+WEMBRIX_WIDE double between_steady(const float* keys, const double* parts, float* made) {
+    constexpr int most = Moments::block;
+    double key[4][most + 1];
+    double one_over[most + 1];
+    double worst[most + 1];
+    for (int i = 0; i <= most; ++i) {
+        for (int k = 0; k < 4; ++k) {
+            key[k][i] = keys[4 * i + k];
+        }
+    }
+    for (int i = 0; i <= most; ++i) {
+        const double e =
+            key[0][i] * key[0][i] + key[1][i] * key[1][i] + key[2][i] * key[2][i] + key[3][i] * key[3][i] - 1;
+        one_over[i] = one_over_root(e);
+        worst[i] = std::abs(e) < 1e-3 ? 1 : -1;
+    }
+    for (int i = 0; i < most; ++i) {
+        const double ab = key[0][i] * key[0][i + 1] + key[1][i] * key[1][i + 1] + key[2][i] * key[2][i + 1] +
+                          key[3][i] * key[3][i + 1];
+        const TurnWeights weights(ab, one_over[i], one_over[i + 1], parts[i]);
+        worst[i] = std::min(worst[i], weights.cosine);
+        for (int k = 0; k < 4; ++k) {
+            made[4 * i + k] = static_cast<float>(weights.a * key[k][i] + weights.b * key[k][i + 1]);
+        }
+    }
+    double least = worst[most];
+    for (int i = 0; i < most; ++i) {
+        least = std::min(least, worst[i]);
+    }
+    return least;
+}
+
+/// How many of the turns behind the first take the long way from the one before them.
+WEMBRIX_WIDE int long_ways(const float* values, int count) {
+    int found = 0;
+    for (int i = 1; i < count; ++i) {
+        const float* now = values + 4 * static_cast<ptrdiff_t>(i);
+        found += now[0] * now[-4] + now[1] * now[-3] + now[2] * now[-2] + now[3] * now[-1] < 0 ? 1 : 0;
+    }
+    return found;
 }
 
 /// Appends values of turns, each with the sign that goes the short way from the one before it.
@@ -87,7 +148,10 @@ class Turns {
 
     void append(float* values, int count) {
         const float* before = out_.size() > begin_ ? &out_[out_.size() - 4] : values;
-        for (float* to = values; to < values + 4 * static_cast<ptrdiff_t>(count); to += 4) {
+        const bool first_turns =
+            values[0] * before[0] + values[1] * before[1] + values[2] * before[2] + values[3] * before[3] < 0;
+        const bool any = first_turns || long_ways(values, count) > 0; // mostly none
+        for (float* to = values; any && to < values + 4 * static_cast<ptrdiff_t>(count); to += 4) {
             if (to[0] * before[0] + to[1] * before[1] + to[2] * before[2] + to[3] * before[3] < 0) {
                 for (int k = 0; k < 4; ++k) {
                     to[k] = -to[k];
@@ -109,8 +173,14 @@ void sample_turns(const Channel& channel, const Moments& moments, Turns& out) {
     TurnRun run = {};
     float made[4 * TurnRun::most];
     double one[4];
+    static_assert(TurnRun::most == Moments::block);
     for (int begin = 0; begin < moments.frames(); begin += TurnRun::most) {
         const int count = std::min(TurnRun::most, moments.frames() - begin);
+        if (moments.steady(begin) && between_steady(values + 4 * (static_cast<size_t>(moments.next(begin)) - 1),
+                                                    moments.parts(begin), made) > 0.98) {
+            out.append(made, count);
+            continue;
+        }
         for (int i = 0; i < count; ++i) {
             const uint32_t next = moments.next(begin + i);
             const bool amid = next > 0 && next < keys;

@@ -23,12 +23,18 @@ class Moments {
     /// How far it is from the key before to that one, 0 to 1; 0 where there is only one of them.
     [[nodiscard]] double part(int frame) const { return part_[static_cast<size_t>(frame)]; }
 
+    static constexpr int block = 64;
+    /// Whether all moments of a whole block of so many, from `begin` on, lie between keys, each one key further.
+    [[nodiscard]] bool steady(int begin) const { return steady_[static_cast<size_t>(begin / block)] != 0; }
+    [[nodiscard]] const double* parts(int begin) const { return &part_[static_cast<size_t>(begin)]; }
+
   private:
     Shared<float> times_;
     double from_s_;
     double rate_;
     std::vector<uint32_t> next_;
     std::vector<double> part_;
+    std::vector<char> steady_; ///< one a block
 };
 
 /// Appends `channel.width` values a moment to `out`, as `sample_channel` gives them. `moments` are of the channel's

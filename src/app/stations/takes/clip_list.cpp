@@ -114,7 +114,7 @@ void ClipList::make_table() {
     for (const auto& [at, words] : meanings) {
         table_->horizontalHeaderItem(at)->setToolTip(words);
     }
-    const int widths[] = {36, 104, 90, 42, 42, 54, 62, 62, 54, 60};
+    const int widths[] = {34, 100, 76, 40, 40, 52, 62, 60, 54, 60};
     for (int i = 0; i < 10; ++i) {
         table_->setColumnWidth(i, widths[i]);
     }
