@@ -47,6 +47,14 @@ void show_clip(MainWindow& window, const QString& clip, int frame) {
     window.clock().go_to(frame);
 }
 
+/// Until it is told what baking a clip loses: that is measured last.
+void wait_for_lost(MainWindow& window, const char* clip) {
+    wait_for([&] {
+        const ClipFacts* facts = window.takes().model().clip(clip);
+        return facts != nullptr && facts->lost;
+    });
+}
+
 /// The stations with more than the demo job has.
 int larger(const QString& job_file, const QString& out, const QString& name) {
     const std::filesystem::path folder = std::filesystem::path(job_file.toStdString()).parent_path() / "made";
@@ -64,6 +72,7 @@ int larger(const QString& job_file, const QString& out, const QString& name) {
     window.choose_station(name.startsWith(QStringLiteral("joints")) ? 1 : 2);
     if (name == QStringLiteral("takes-forty")) {
         window.takes().go_to(QStringLiteral("wade_03"), 20);
+        wait_for_lost(window, "wade_03");
     }
     take(window, out, name);
     return 0;
@@ -158,6 +167,7 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         window.choose_station(2);
         window.takes().go_to(QStringLiteral("shake_off"), 60);
         wait_for([&] { return !window.takes().model().is_busy(); });
+        wait_for_lost(window, "shake_off");
         take(window, out, QStringLiteral("takes"));
     }
     if (wanted("takes-curves")) {
@@ -170,6 +180,7 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         curves->setCurrentIndex(2);
         Q_EMIT curves->activated(2);
         wait_for([&] { return window.twin().right().view().ends() != nullptr; });
+        wait_for_lost(window, "shake_off");
         take(window, out, QStringLiteral("takes-curves"));
         window.findChild<QPushButton*>(QStringLiteral("showEnds"))->setChecked(false);
         curves->setCurrentIndex(0);
@@ -189,6 +200,7 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         });
         window.fold_card();
         window.takes().go_to(QStringLiteral("lift_and_stamp"), 96);
+        wait_for_lost(window, "stamp_other_foot");
         take(window, out, QStringLiteral("takes-made"));
         window.fold_card();
         window.document().undo().undo();

@@ -243,6 +243,20 @@ TEST_F(TakesView, ManyTakesAreListedTogetherAndTypedInWhereTheyAre) {
     EXPECT_EQ(child<QComboBox>("takeChoice")->currentText(), "wet");
     EXPECT_EQ(window->clock().clip(), "wet");
     EXPECT_TRUE(child<QLabel>("takeMessage")->text().contains("“wet” plays once"));
+    // With Ctrl one of another take is chosen as well, and off again; both can go into one step.
+    const auto with_ctrl = [&](int row) {
+        QTest::mouseClick(list->viewport(), Qt::LeftButton, Qt::ControlModifier,
+                          list->visualItemRect(list->item(row, 1)).center());
+        QTest::qWait(50);
+    };
+    const auto chosen = [&] { return window->takes().findChild<ClipList*>()->chosen_names(); };
+    with_ctrl(2);
+    EXPECT_EQ(chosen(), (QStringList{"wet", "dry"}));
+    EXPECT_EQ(window->clock().clip(), "dry");
+    with_ctrl(2);
+    EXPECT_EQ(chosen(), QStringList{"wet"});
+    QTest::mouseClick(list->viewport(), Qt::LeftButton, {}, list->visualItemRect(list->item(1, 1)).center());
+    EXPECT_EQ(chosen(), QStringList{"wet"});
     // Typed in, it becomes a clip of its whole take; the others stay as they are.
     list->item(1, 1)->setText("wade");
     QTest::qWait(50);

@@ -41,7 +41,7 @@ Known known_for(uint32_t seed) {
     known.round = any(18, 45);
     known.rounds = any(3, 8);
     known.stands_again = any(20, 90);
-    known.speed_m_s = any(5, 30) / 10.0;
+    known.speed_m_s = any(8, 30) / 10.0; // more than a tenth of its height a round: less is a loop that creeps
     known.turn_deg = seed % 3 == 0 ? 0 : any(-340, 340);
     known.heading = any(-31, 31) / 10.0;
     return known;

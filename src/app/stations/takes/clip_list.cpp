@@ -114,8 +114,8 @@ void ClipList::make_table() {
     for (const auto& [at, words] : meanings) {
         table_->horizontalHeaderItem(at)->setToolTip(words);
     }
-    const int widths[] = {34, 100, 76, 40, 40, 52, 62, 60, 54, 60};
-    for (int i = 0; i < 10; ++i) {
+    const int widths[] = {34, 100, 76, 40, 40, 52, 62, 60, 54, 60, 48};
+    for (int i = 0; i < 11; ++i) {
         table_->setColumnWidth(i, widths[i]);
     }
     connect(table_, &QTableWidget::itemChanged, this, &ClipList::edited);
@@ -300,8 +300,8 @@ void ClipList::show_takes(std::vector<ListedTake> takes, std::vector<MadeClip> m
 }
 
 void ClipList::choose_again(const QStringList& names) {
-    if (chosen_ < 0) {
-        return;
+    if (chosen_ < 0 || by_hand_) {
+        return; // by hand the table itself chooses, and is not done yet
     }
     table_->selectRow(chosen_);
     for (int row = 0; row < table_->rowCount(); ++row) {
