@@ -114,7 +114,7 @@ void ClipList::make_table() {
     for (const auto& [at, words] : meanings) {
         table_->horizontalHeaderItem(at)->setToolTip(words);
     }
-    const int widths[] = {34, 100, 76, 40, 40, 52, 62, 60, 54, 60, 48};
+    const int widths[] = {32, 88, 74, 40, 40, 52, 58, 58, 52, 60, 48};
     for (int i = 0; i < 11; ++i) {
         table_->setColumnWidth(i, widths[i]);
     }
