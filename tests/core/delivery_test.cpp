@@ -29,7 +29,9 @@ std::vector<Step> mending_card() {
              {{"take", "capture_07"},
               {"clips",
                {{{"name", "stand"}, {"first", 0}, {"last", 40}, {"repeats", true}},
-                {{"name", "stamp"}, {"first", 600}, {"last", 640}}}}}}};
+                {{"name", "stamp"}, {"first", 600}, {"last", 640}}}}}},
+            // Keys on frames: what lies between them has a test of its own (between_frames_test.cpp).
+            {"bake"}};
 }
 
 const Scene& received() {
