@@ -1,7 +1,7 @@
 // A card of twelve steps on 200 joints, 20 clips of 300 frames and 100 000 points, beside one pass of skinning them
 // all.
 #include "core/job/replay.h"
-#include "core/measure/deform.h"
+#include "core/measure/surface/deform.h"
 #include "large_scene.h"
 
 #include <benchmark/benchmark.h>

@@ -1,8 +1,8 @@
 // A take of 36 000 frames of 200 joints: baked, its energy and still places, poses searched through; beside one plain
 // pass over the same number of joint transforms.
-#include "core/measure/baked.h"
-#include "core/measure/motion.h"
-#include "core/measure/pose_distance.h"
+#include "core/measure/clips/baked.h"
+#include "core/measure/clips/motion.h"
+#include "core/measure/skeleton/pose_distance.h"
 #include "large_scene.h"
 
 #include <benchmark/benchmark.h>

@@ -2,7 +2,7 @@
 #include "core/formats/gltf/gltf.h"
 #include "core/job/job.h"
 #include "core/job/replay.h"
-#include "core/measure/drift.h"
+#include "core/measure/scene/drift.h"
 #include "tansy_scene.h"
 
 #include <algorithm>

@@ -2,7 +2,7 @@
 #include "core/base/files.h"
 #include "core/formats/format.h"
 #include "core/formats/gltf/gltf.h"
-#include "core/measure/deform.h"
+#include "core/measure/surface/deform.h"
 #include "large_scene.h"
 
 #include <benchmark/benchmark.h>

@@ -1,7 +1,7 @@
 #include "commands.h"
 
 #include "core/formats/format.h"
-#include "core/measure/drift.h"
+#include "core/measure/scene/drift.h"
 
 #include <cstdio>
 #include <fmt/format.h>

@@ -3,7 +3,7 @@
 #include "core/formats/format.h"
 #include "core/job/inspect.h"
 #include "core/job/job.h"
-#include "core/measure/bounds.h"
+#include "core/measure/scene/bounds.h"
 
 #include <cstdio>
 #include <filesystem>

@@ -1,10 +1,10 @@
 #include "commands.h"
 
-#include "core/measure/bounds.h"
-#include "core/measure/contacts.h"
-#include "core/measure/motion.h"
-#include "core/measure/seam.h"
-#include "core/measure/travel.h"
+#include "core/measure/clips/contacts.h"
+#include "core/measure/clips/motion.h"
+#include "core/measure/clips/seam.h"
+#include "core/measure/clips/travel.h"
+#include "core/measure/scene/bounds.h"
 
 #include <algorithm>
 #include <cmath>

@@ -5,7 +5,7 @@
 #include "core/formats/format.h"
 #include "core/formats/gltf/gltf.h"
 #include "core/job/job.h"
-#include "core/measure/bounds.h"
+#include "core/measure/scene/bounds.h"
 #include "shell/main_window.h"
 #include "shell/shortcuts.h"
 #include "shell/step_dialog.h"

@@ -2,7 +2,7 @@
 #include "core/formats/bvh/bvh.h"
 #include "core/job/assemble.h"
 #include "core/job/bring_take.h"
-#include "core/measure/pose.h"
+#include "core/measure/skeleton/pose.h"
 #include "core/steps/step.h"
 #include "random_rig.h"
 #include "small_scenes.h"

@@ -1,7 +1,7 @@
 // BVH: read, written, read back, refused.
 #include "core/formats/bvh/bvh.h"
 #include "core/math/axis_turns.h"
-#include "core/measure/pose.h"
+#include "core/measure/skeleton/pose.h"
 #include "random_rig.h"
 #include "small_scenes.h"
 

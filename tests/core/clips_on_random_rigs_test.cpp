@@ -1,9 +1,9 @@
 // Steps on clips, on random rigs and every frame: what is baked, cut, joined, handed to the root and turned round is
 // where it was; and there and back is no change.
-#include "core/measure/bounds.h"
-#include "core/measure/deform.h"
-#include "core/measure/drift.h"
-#include "core/measure/travel.h"
+#include "core/measure/clips/travel.h"
+#include "core/measure/scene/bounds.h"
+#include "core/measure/scene/drift.h"
+#include "core/measure/surface/deform.h"
 #include "random_rig.h"
 #include "step_results.h"
 

@@ -4,7 +4,7 @@
 #include "core/destination/prune.h"
 #include "core/job/assemble.h"
 #include "core/job/replay.h"
-#include "core/measure/drift.h"
+#include "core/measure/scene/drift.h"
 #include "small_scenes.h"
 
 #include <gtest/gtest.h>

@@ -6,7 +6,7 @@
 #include "core/formats/format.h"
 #include "core/job/job.h"
 #include "core/job/replay.h"
-#include "core/measure/bounds.h"
+#include "core/measure/scene/bounds.h"
 #include "tansy_scene.h"
 
 #include <filesystem>

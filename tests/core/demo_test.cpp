@@ -1,7 +1,7 @@
 // Tansy: what the scenario says of her must hold.
-#include "core/measure/bounds.h"
-#include "core/measure/deform.h"
-#include "core/measure/facing.h"
+#include "core/measure/scene/bounds.h"
+#include "core/measure/scene/facing.h"
+#include "core/measure/surface/deform.h"
 #include "tansy_rig.h"
 #include "tansy_scene.h"
 #include "tansy_take.h"

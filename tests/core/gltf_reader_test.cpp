@@ -1,7 +1,7 @@
 // Numbers and structures of glTF, made by hand, with the answers known.
 #include "core/formats/gltf/document.h"
 #include "core/formats/gltf/gltf.h"
-#include "core/measure/deform.h"
+#include "core/measure/surface/deform.h"
 
 #include <cstring>
 #include <fmt/format.h>

@@ -5,7 +5,7 @@
 #include "core/job/inspect.h"
 #include "core/job/job.h"
 #include "core/job/replay.h"
-#include "core/measure/bounds.h"
+#include "core/measure/scene/bounds.h"
 #include "random_rig.h"
 #include "tansy_scene.h"
 

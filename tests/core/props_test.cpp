@@ -1,9 +1,9 @@
 // Props: their own origin or the world's, and several surfaces as one.
 #include "core/findings/finding.h"
 #include "core/formats/gltf/gltf.h"
-#include "core/measure/drift.h"
-#include "core/measure/pose.h"
-#include "core/measure/props.h"
+#include "core/measure/scene/drift.h"
+#include "core/measure/scene/props.h"
+#include "core/measure/skeleton/pose.h"
 #include "core/steps/step.h"
 #include "small_scenes.h"
 #include "step_results.h"

@@ -1,5 +1,5 @@
 // What is told to move alike without being posed does; and what does not is never told so.
-#include "core/measure/drift.h"
+#include "core/measure/scene/drift.h"
 #include "core/scene/same_motion.h"
 #include "random_rig.h"
 #include "small_scenes.h"

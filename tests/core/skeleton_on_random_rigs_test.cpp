@@ -1,6 +1,6 @@
 // Steps on the skeleton keep motion on any rig: alone, and in any order of up to eight.
-#include "core/measure/bounds.h"
-#include "core/measure/drift.h"
+#include "core/measure/scene/bounds.h"
+#include "core/measure/scene/drift.h"
 #include "core/steps/step.h"
 #include "random_rig.h"
 

@@ -1,11 +1,11 @@
 // Steps on the skeleton, on small scenes with the answer known.
 #include "core/formats/gltf/gltf.h"
-#include "core/measure/bounds.h"
-#include "core/measure/drift.h"
-#include "core/measure/pairs.h"
-#include "core/measure/pose.h"
+#include "core/measure/scene/bounds.h"
+#include "core/measure/scene/drift.h"
+#include "core/measure/skeleton/pairs.h"
+#include "core/measure/skeleton/pose.h"
+#include "core/steps/skeleton/stored_pose.h"
 #include "core/steps/step.h"
-#include "core/steps/stored_pose.h"
 #include "small_scenes.h"
 #include "step_results.h"
 

@@ -1,8 +1,8 @@
 // The first thing that must always hold: a step that keeps motion moves no surface point, in any frame.
 #include "core/delivery/delivery.h"
 #include "core/formats/gltf/gltf.h"
-#include "core/measure/bounds.h"
-#include "core/measure/drift.h"
+#include "core/measure/scene/bounds.h"
+#include "core/measure/scene/drift.h"
 #include "core/steps/step.h"
 #include "random_rig.h"
 

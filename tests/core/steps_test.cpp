@@ -1,6 +1,6 @@
 // Each step on small scenes with the answer known, and what it says when it cannot.
-#include "core/measure/bounds.h"
-#include "core/measure/facing.h"
+#include "core/measure/scene/bounds.h"
+#include "core/measure/scene/facing.h"
 #include "core/steps/names.h"
 #include "core/steps/step.h"
 #include "random_rig.h"

@@ -4,7 +4,7 @@
 #include "core/formats/bvh/bvh.h"
 #include "core/formats/format.h"
 #include "core/job/takes_run.h"
-#include "core/measure/pose.h"
+#include "core/measure/skeleton/pose.h"
 #include "small_scenes.h"
 
 #include <filesystem>

@@ -2,7 +2,7 @@
 #include "core/delivery/verify.h"
 #include "core/findings/finding.h"
 #include "core/formats/gltf/gltf.h"
-#include "core/measure/deform.h"
+#include "core/measure/surface/deform.h"
 
 #include <cstddef>
 #include <cstdint>

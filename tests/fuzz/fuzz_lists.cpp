@@ -2,8 +2,8 @@
 #include "core/delivery/manifest.h"
 #include "core/job/cuts.h"
 #include "core/job/job.h"
-#include "core/measure/contract.h"
-#include "core/steps/stored_pose.h"
+#include "core/measure/skeleton/contract.h"
+#include "core/steps/skeleton/stored_pose.h"
 
 #include <cstddef>
 #include <cstdint>

@@ -5,8 +5,8 @@
 #include "core/destination/conform.h"
 #include "core/formats/format.h"
 #include "core/formats/gltf/gltf.h"
-#include "core/measure/bounds.h"
-#include "core/measure/deform.h"
+#include "core/measure/scene/bounds.h"
+#include "core/measure/surface/deform.h"
 #include "core/steps/step.h"
 #include "random_rig.h"
 

@@ -1,7 +1,7 @@
 // One clock for all views: which clip, which frame, playing or not.
 #pragma once
 
-#include "core/steps/stored_pose.h"
+#include "core/steps/skeleton/stored_pose.h"
 
 #include <QElapsedTimer>
 #include <QObject>

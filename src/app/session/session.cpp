@@ -2,8 +2,8 @@
 
 #include "core/delivery/delivery.h"
 #include "core/job/source_changes.h"
-#include "core/measure/bounds.h"
-#include "core/measure/facing.h"
+#include "core/measure/scene/bounds.h"
+#include "core/measure/scene/facing.h"
 
 #include <QMetaObject>
 

@@ -5,8 +5,8 @@
 #include "core/job/job.h"
 #include "core/job/replay.h"
 #include "core/math/axes.h"
-#include "core/measure/holding.h"
-#include "core/measure/pairs.h"
+#include "core/measure/skeleton/pairs.h"
+#include "core/measure/surface/holding.h"
 #include "session/document.h"
 
 #include <QObject>

@@ -1,7 +1,7 @@
 // The contract of a destination: which one, taken from where, or none.
 #pragma once
 
-#include "core/measure/contract.h"
+#include "core/measure/skeleton/contract.h"
 
 #include <QWidget>
 #include <optional>

@@ -1,7 +1,7 @@
 // How far each surface point of one posed scene is from where another has it.
 #pragma once
 
-#include "core/measure/drift.h"
+#include "core/measure/scene/drift.h"
 #include "view/posed_scene.h"
 
 #include <vector>

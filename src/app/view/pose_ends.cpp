@@ -1,6 +1,6 @@
 #include "view/pose_ends.h"
 
-#include "core/measure/seam.h"
+#include "core/measure/clips/seam.h"
 
 namespace wembrix::app {
 

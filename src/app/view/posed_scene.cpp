@@ -1,6 +1,6 @@
 #include "view/posed_scene.h"
 
-#include "core/measure/holding.h"
+#include "core/measure/surface/holding.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,8 +1,8 @@
 // A scene posed at a moment, ready to be drawn: points, normals, colours, triangles, joints. No graphics in it.
 #pragma once
 
-#include "core/measure/deform.h"
-#include "core/measure/facing.h"
+#include "core/measure/scene/facing.h"
+#include "core/measure/surface/deform.h"
 #include "core/scene/scene.h"
 
 #include <memory>

@@ -1,7 +1,7 @@
 // What is painted over the picture of a scene: grid, figure, measuring rod, joints with their reeds and names.
 #pragma once
 
-#include "core/measure/travel.h"
+#include "core/measure/clips/travel.h"
 #include "session/selection.h"
 #include "style/look.h"
 #include "view/posed_scene.h"

@@ -2,8 +2,8 @@
 // second scene over it, or how far it is from that one.
 #pragma once
 
-#include "core/measure/drift.h"
-#include "core/measure/travel.h"
+#include "core/measure/clips/travel.h"
+#include "core/measure/scene/drift.h"
 #include "session/clock.h"
 #include "session/selection.h"
 #include "session/session.h"

@@ -2,8 +2,8 @@
 
 #include "core/destination/conform.h"
 #include "core/formats/format.h"
-#include "core/measure/bounds.h"
-#include "core/measure/facing.h"
+#include "core/measure/scene/bounds.h"
+#include "core/measure/scene/facing.h"
 #include "core/steps/names.h"
 
 #include <algorithm>

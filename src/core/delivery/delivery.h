@@ -4,7 +4,7 @@
 #include "core/delivery/made_from.h"
 #include "core/destination/destination.h"
 #include "core/findings/finding.h"
-#include "core/measure/drift.h"
+#include "core/measure/scene/drift.h"
 #include "core/scene/scene.h"
 
 #include <filesystem>

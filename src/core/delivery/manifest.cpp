@@ -2,8 +2,8 @@
 
 #include "core/base/files.h"
 #include "core/destination/conform.h"
-#include "core/measure/bounds.h"
-#include "core/measure/facing.h"
+#include "core/measure/scene/bounds.h"
+#include "core/measure/scene/facing.h"
 
 #include <algorithm>
 #include <cmath>

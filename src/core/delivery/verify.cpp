@@ -1,6 +1,6 @@
 #include "core/delivery/verify.h"
 
-#include "core/measure/bounds.h"
+#include "core/measure/scene/bounds.h"
 #include "core/steps/names.h"
 
 #include <algorithm>

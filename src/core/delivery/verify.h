@@ -2,7 +2,7 @@
 #pragma once
 
 #include "core/delivery/delivery.h"
-#include "core/measure/contract.h"
+#include "core/measure/skeleton/contract.h"
 
 #include <optional>
 

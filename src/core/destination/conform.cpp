@@ -1,8 +1,8 @@
 #include "core/destination/conform.h"
 
 #include "core/destination/prune.h"
-#include "core/measure/influence_limit.h"
-#include "core/measure/pose.h"
+#include "core/measure/skeleton/pose.h"
+#include "core/measure/surface/influence_limit.h"
 
 #include <Eigen/LU>
 #include <algorithm>

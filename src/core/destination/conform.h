@@ -2,7 +2,7 @@
 #pragma once
 
 #include "core/destination/destination.h"
-#include "core/measure/drift.h"
+#include "core/measure/scene/drift.h"
 #include "core/scene/scene.h"
 
 #include <functional>

@@ -3,7 +3,7 @@
 
 #include "core/base/result.h"
 #include "core/math/axes.h"
-#include "core/measure/contract.h"
+#include "core/measure/skeleton/contract.h"
 
 #include <filesystem>
 #include <nlohmann/json.hpp>

@@ -1,8 +1,8 @@
 // A bind pose unlike the rest pose: what stands in the file is not what the surface was bound to.
 #include "core/findings/all.h"
-#include "core/measure/bounds.h"
+#include "core/measure/scene/bounds.h"
 #include "core/steps/names.h"
-#include "core/steps/stored_pose.h"
+#include "core/steps/skeleton/stored_pose.h"
 
 #include <fmt/format.h>
 

@@ -1,7 +1,7 @@
 // Clips: nothing moves, keys outside the range, a repeat that does not close.
 #include "core/findings/all.h"
-#include "core/measure/bounds.h"
-#include "core/measure/seam.h"
+#include "core/measure/clips/seam.h"
+#include "core/measure/scene/bounds.h"
 #include "core/steps/names.h"
 
 #include <algorithm>

@@ -1,10 +1,10 @@
 // Motion that jumps, drifts, slides, ends between frames, or stands there twice.
 #include "core/findings/all.h"
-#include "core/measure/baked.h"
-#include "core/measure/bounds.h"
-#include "core/measure/contacts.h"
-#include "core/measure/pose.h"
-#include "core/measure/travel.h"
+#include "core/measure/clips/baked.h"
+#include "core/measure/clips/contacts.h"
+#include "core/measure/clips/travel.h"
+#include "core/measure/scene/bounds.h"
+#include "core/measure/skeleton/pose.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,6 +1,6 @@
 // A size that no creature has: most often a unit read as another.
 #include "core/findings/all.h"
-#include "core/measure/bounds.h"
+#include "core/measure/scene/bounds.h"
 
 #include <array>
 #include <cmath>

@@ -1,7 +1,7 @@
 // A skeleton that is not the contract's, and joints that say a side and have nothing on the other.
 #include "core/findings/all.h"
-#include "core/measure/contract.h"
-#include "core/measure/pairs.h"
+#include "core/measure/skeleton/contract.h"
+#include "core/measure/skeleton/pairs.h"
 #include "core/steps/names.h"
 
 #include <fmt/format.h>

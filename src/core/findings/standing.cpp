@@ -1,8 +1,8 @@
 // A character that looks another way than forward, or does not stand on the ground; a prop far from its own origin.
 #include "core/findings/all.h"
-#include "core/measure/bounds.h"
-#include "core/measure/facing.h"
-#include "core/measure/props.h"
+#include "core/measure/scene/bounds.h"
+#include "core/measure/scene/facing.h"
+#include "core/measure/scene/props.h"
 
 #include <fmt/format.h>
 

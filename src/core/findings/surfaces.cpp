@@ -1,6 +1,6 @@
 // Surfaces: shapes that move nothing, normals that are missing, triangles without area.
 #include "core/findings/all.h"
-#include "core/measure/flat_triangles.h"
+#include "core/measure/surface/flat_triangles.h"
 #include "core/steps/names.h"
 
 #include <algorithm>

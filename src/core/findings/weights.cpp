@@ -1,6 +1,6 @@
 // Weights: sums that are not 1, more holders than a destination takes, a root that holds points.
 #include "core/findings/all.h"
-#include "core/measure/holding.h"
+#include "core/measure/surface/holding.h"
 #include "core/steps/names.h"
 
 #include <algorithm>

@@ -1,7 +1,7 @@
 #include "core/job/bring_take.h"
 
 #include "core/steps/names.h"
-#include "core/steps/reframe.h"
+#include "core/steps/skeleton/reframe.h"
 #include "core/steps/step.h"
 
 #include <Eigen/LU>

@@ -4,7 +4,7 @@
 #include "core/job/cuts.h"
 #include "core/job/job.h"
 #include "core/job/replay.h"
-#include "core/measure/contract.h"
+#include "core/measure/skeleton/contract.h"
 
 #include <cstdint>
 #include <map>

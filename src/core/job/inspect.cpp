@@ -1,9 +1,9 @@
 #include "core/job/inspect.h"
 
-#include "core/measure/bounds.h"
-#include "core/measure/facing.h"
-#include "core/measure/pairs.h"
-#include "core/measure/props.h"
+#include "core/measure/scene/bounds.h"
+#include "core/measure/scene/facing.h"
+#include "core/measure/scene/props.h"
+#include "core/measure/skeleton/pairs.h"
 
 #include <cmath>
 

@@ -5,8 +5,8 @@
 #include "core/delivery/made_from.h"
 #include "core/destination/destination.h"
 #include "core/scene/scene.h"
+#include "core/steps/skeleton/stored_pose.h"
 #include "core/steps/step.h"
-#include "core/steps/stored_pose.h"
 
 #include <filesystem>
 #include <map>

@@ -1,7 +1,7 @@
 // Runs the route card over the Received scene and keeps the scene after each step.
 #pragma once
 
-#include "core/measure/drift.h"
+#include "core/measure/scene/drift.h"
 #include "core/steps/step.h"
 
 #include <functional>

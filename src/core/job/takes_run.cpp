@@ -10,7 +10,7 @@
 #include "core/job/card_edits.h"
 #include "core/job/cuts.h"
 #include "core/job/job.h"
-#include "core/steps/chosen_clips.h"
+#include "core/steps/clips/chosen_clips.h"
 #include "core/steps/names.h"
 
 #include <algorithm>

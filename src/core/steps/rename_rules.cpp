@@ -1,6 +1,6 @@
 #include "core/steps/rename_rules.h"
 
-#include "core/measure/pairs.h"
+#include "core/measure/skeleton/pairs.h"
 
 #include <cctype>
 #include <fmt/format.h>

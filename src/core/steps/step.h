@@ -2,7 +2,7 @@
 #pragma once
 
 #include "core/base/result.h"
-#include "core/measure/moved.h"
+#include "core/measure/scene/moved.h"
 #include "core/scene/scene.h"
 
 #include <nlohmann/json.hpp>

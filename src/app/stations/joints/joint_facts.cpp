@@ -1,9 +1,9 @@
 #include "stations/joints/joint_facts.h"
 
-#include "core/measure/facing.h"
-#include "core/measure/weight_move.h"
-#include "core/steps/drop_joints.h"
+#include "core/measure/scene/facing.h"
+#include "core/measure/surface/weight_move.h"
 #include "core/steps/names.h"
+#include "core/steps/skeleton/drop_joints.h"
 #include "stations/intake/contents_model.h"
 #include "style/look.h"
 

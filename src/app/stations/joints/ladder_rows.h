@@ -1,9 +1,9 @@
 // The joint ladder as data: both hierarchies, and what became of each joint. No widgets.
 #pragma once
 
-#include "core/measure/contract.h"
-#include "core/measure/facing.h"
-#include "core/measure/holding.h"
+#include "core/measure/scene/facing.h"
+#include "core/measure/skeleton/contract.h"
+#include "core/measure/surface/holding.h"
 #include "core/scene/scene.h"
 
 #include <QString>

@@ -1,5 +1,5 @@
 // One joint's motion on the take strip: X, Y and Z in a lane each, received under prepared, with their keys.
-#include "core/measure/joint_curve.h"
+#include "core/measure/skeleton/joint_curve.h"
 #include "stations/takes/take_strip.h"
 #include "stations/takes/take_strip_sizes.h"
 #include "style/look.h"

@@ -1,5 +1,5 @@
 // How the take strip looks: ruler, energy, offers, likeness, feet, clips, playhead.
-#include "core/measure/facing.h"
+#include "core/measure/scene/facing.h"
 #include "core/steps/names.h"
 #include "stations/takes/take_strip.h"
 #include "stations/takes/take_strip_sizes.h"

@@ -1,9 +1,9 @@
 #include "stations/takes/takes_model.h"
 
 #include "core/job/card_edits.h"
-#include "core/measure/bounds.h"
-#include "core/measure/deform.h"
-#include "core/measure/motion.h"
+#include "core/measure/clips/motion.h"
+#include "core/measure/scene/bounds.h"
+#include "core/measure/surface/deform.h"
 #include "core/scene/same_motion.h"
 
 #include <algorithm>

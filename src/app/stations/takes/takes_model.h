@@ -3,10 +3,10 @@
 
 #include "core/destination/conform.h"
 #include "core/job/cuts.h"
-#include "core/measure/contacts.h"
-#include "core/measure/pose_distance.h"
-#include "core/measure/seam.h"
-#include "core/measure/travel.h"
+#include "core/measure/clips/contacts.h"
+#include "core/measure/clips/seam.h"
+#include "core/measure/clips/travel.h"
+#include "core/measure/skeleton/pose_distance.h"
 #include "session/document.h"
 #include "session/session.h"
 

@@ -2,7 +2,7 @@
 
 #include "core/base/files.h"
 #include "core/job/card_edits.h"
-#include "core/measure/motion.h"
+#include "core/measure/clips/motion.h"
 #include "stations/takes/strip_edits.h"
 #include "style/look.h"
 

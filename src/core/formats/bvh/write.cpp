@@ -1,6 +1,6 @@
 #include "core/formats/bvh/bvh.h"
 #include "core/math/axis_turns.h"
-#include "core/measure/pose.h"
+#include "core/measure/skeleton/pose.h"
 
 #include <Eigen/LU>
 #include <algorithm>

@@ -1,0 +1,101 @@
+#include "core/measure/clips/contacts.h"
+
+#include "core/measure/skeleton/pose.h"
+#include "core/measure/surface/holding.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace wembrix {
+
+std::vector<int> foot_joints(const Scene& scene, double height_m) {
+    const std::vector<Mat4> world = rest_world(scene);
+    const std::vector<Holding> held = holding_of(scene);
+    const auto height = [&](int joint) { return world[static_cast<size_t>(joint)](1, 3); };
+    std::vector<int> holding;
+    for (const int joint : joints_of(scene)) {
+        if (held[static_cast<size_t>(joint)].points > 0) {
+            holding.push_back(joint);
+        }
+    }
+    if (holding.empty()) {
+        return {};
+    }
+    double lowest = height(holding[0]);
+    for (const int joint : holding) {
+        lowest = std::min(lowest, height(joint));
+    }
+    // The first of a chain that is down there stands for all below it: a foot, not each of its toes.
+    std::vector<int> feet;
+    for (const int joint : holding) {
+        const bool low = height(joint) - lowest <= 0.12 * height_m;
+        const bool covered =
+            std::any_of(feet.begin(), feet.end(), [&](int foot) { return is_above(scene, foot, joint); });
+        if (low && !covered) {
+            feet.push_back(joint);
+        }
+    }
+    std::stable_sort(feet.begin(), feet.end(), [&](int a, int b) { return height(a) < height(b); });
+    feet.resize(std::min<size_t>(feet.size(), 8));
+    std::sort(feet.begin(), feet.end());
+    return feet;
+}
+
+std::vector<Contact> contacts_of(const Scene& scene, const Clip& clip, const std::vector<int>& joints, double height_m,
+                                 const ContactLimits& limits) {
+    std::vector<Contact> contacts;
+    const int frames = clip.frames();
+    if (frames < 2 || joints.empty()) {
+        return contacts;
+    }
+    const double low = limits.height_m > 0 ? limits.height_m : 0.02 * height_m;
+    const double slow = limits.speed_m_s > 0 ? limits.speed_m_s : 0.2 * height_m;
+    std::vector<std::vector<Vec3>> places(joints.size());
+    const Poser poser(scene, &clip);
+    Pose pose;
+    for (int f = 0; f < frames; ++f) {
+        poser.at(f / clip.rate, pose);
+        for (size_t j = 0; j < joints.size(); ++j) {
+            places[j].emplace_back(pose.world[static_cast<size_t>(joints[j])].topRightCorner<3, 1>());
+        }
+    }
+    const auto over_ground = [](const Vec3& a, const Vec3& b) { return std::hypot(a.x() - b.x(), a.z() - b.z()); };
+    for (size_t j = 0; j < joints.size(); ++j) {
+        const std::vector<Vec3>& way = places[j];
+        double floor = way[0].y();
+        for (const Vec3& at : way) {
+            floor = std::min(floor, at.y());
+        }
+        int begin = -1;
+        for (int f = 0; f <= frames; ++f) {
+            bool stands = false;
+            if (f < frames) {
+                const int before = std::max(0, f - 1);
+                const int after = std::min(frames - 1, f + 1);
+                const double speed = over_ground(way[static_cast<size_t>(before)], way[static_cast<size_t>(after)]) *
+                                     clip.rate / (after - before);
+                stands = way[static_cast<size_t>(f)].y() - floor <= low && speed <= slow;
+            }
+            if (stands && begin < 0) {
+                begin = f;
+            } else if (!stands && begin >= 0) {
+                if (f - begin >= limits.shortest) {
+                    Contact contact{joints[j], begin, f - 1, 0, begin};
+                    for (int k = begin; k < f; ++k) {
+                        const double slide =
+                            over_ground(way[static_cast<size_t>(k)], way[static_cast<size_t>(begin)]) * 1000;
+                        if (slide > contact.slide_mm) {
+                            contact.slide_mm = slide;
+                            contact.slide_frame = k;
+                        }
+                    }
+                    contacts.push_back(contact);
+                }
+                begin = -1;
+            }
+        }
+    }
+    return contacts;
+}
+
+} // namespace wembrix

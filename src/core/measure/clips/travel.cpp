@@ -1,0 +1,135 @@
+#include "core/measure/clips/travel.h"
+
+#include "core/measure/skeleton/pose.h"
+#include "core/measure/surface/holding.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace wembrix {
+
+namespace {
+
+constexpr double half_turn = 3.14159265358979323846;
+
+/// The part of a turn that is about +Y (swing and twist).
+double about_up(const Quat& turn) {
+    return 2 * std::atan2(turn.y(), turn.w());
+}
+
+} // namespace
+
+Vec3 Way::place_at(double seconds) const {
+    const double at = std::clamp(seconds * rate, 0.0, static_cast<double>(place.size()) - 1);
+    const auto from = std::min(static_cast<size_t>(at), place.size() - 1);
+    const size_t to = std::min(from + 1, place.size() - 1);
+    return place[from] + (place[to] - place[from]) * (at - static_cast<double>(from));
+}
+
+double Way::heading_at(double seconds) const {
+    const double at = std::clamp(seconds * rate, 0.0, static_cast<double>(heading.size()) - 1);
+    const auto from = std::min(static_cast<size_t>(at), heading.size() - 1);
+    const size_t to = std::min(from + 1, heading.size() - 1);
+    return heading[from] + (heading[to] - heading[from]) * (at - static_cast<double>(from));
+}
+
+Way way_of(const Scene& scene, const Clip& clip, int joint, double rate, double from_s, int frames) {
+    Way way;
+    way.rate = rate;
+    const Quat rest(nearest_rotation(linear_of(rest_world(scene)[joint])));
+    const Poser poser(scene, &clip);
+    Pose pose;
+    for (int f = 0; f < frames; ++f) {
+        poser.at(from_s + f / rate, pose);
+        way.place.emplace_back(pose.world[joint].topRightCorner<3, 1>());
+        const Quat now(nearest_rotation(linear_of(pose.world[joint])));
+        double heading = about_up(now * rest.conjugate());
+        if (!way.heading.empty()) {
+            heading += std::round((way.heading.back() - heading) / (2 * half_turn)) * 2 * half_turn;
+        }
+        way.heading.push_back(heading);
+    }
+    return way;
+}
+
+void smooth(Way& way, int frames) {
+    const int reach = frames / 2;
+    const Way before = way;
+    const int count = static_cast<int>(way.place.size());
+    for (int f = 0; f < count; ++f) {
+        // Near the ends the window shrinks, so that what begins somewhere still begins there.
+        const int side = std::min({reach, f, count - 1 - f});
+        Vec3 place = Vec3::Zero();
+        double heading = 0;
+        double all = 0;
+        for (int k = -side; k <= side; ++k) {
+            const double weight = side + 1 - std::abs(k);
+            place += before.place[static_cast<size_t>(f + k)] * weight;
+            heading += before.heading[static_cast<size_t>(f + k)] * weight;
+            all += weight;
+        }
+        way.place[static_cast<size_t>(f)] = place / all;
+        way.heading[static_cast<size_t>(f)] = heading / all;
+    }
+}
+
+Travel travel_of(const Way& way) {
+    Travel travel;
+    if (way.place.size() < 2) {
+        return travel;
+    }
+    const auto over_ground = [&](size_t from, size_t to) {
+        const Vec3 by = way.place[to] - way.place[from];
+        return std::hypot(by.x(), by.z());
+    };
+    const size_t last = way.place.size() - 1;
+    travel.metres = over_ground(0, last);
+    travel.turn_degrees = (way.heading[last] - way.heading[0]) * 180 / half_turn;
+    for (size_t f = 1; f <= last; ++f) {
+        const double step = over_ground(f - 1, f);
+        travel.along_m += step;
+        if (step * way.rate > travel.top_m_s) {
+            travel.top_m_s = step * way.rate;
+            travel.top_frame = static_cast<int>(f);
+        }
+    }
+    travel.mean_m_s = travel.along_m * way.rate / static_cast<double>(last);
+    return travel;
+}
+
+int carrying_joint(const Scene& scene) {
+    const std::vector<int> roots = root_joints(scene);
+    if (roots.empty()) {
+        return -1;
+    }
+    const std::vector<Holding> held = holding_of(scene);
+    int at = roots[0];
+    while (at >= 0) {
+        std::vector<int> below;
+        for (const int joint : joints_of(scene)) {
+            if (scene.nodes[joint].parent == at) {
+                below.push_back(joint);
+            }
+        }
+        if (at != roots[0] && (held[at].points > 0 || below.size() > 1)) {
+            return at;
+        }
+        // Of several below the root, the one with the most below it.
+        int most = -1;
+        size_t largest = 0;
+        for (const int joint : below) {
+            size_t size = 1;
+            for (const int other : joints_of(scene)) {
+                size += is_above(scene, joint, other) ? 1 : 0;
+            }
+            if (size > largest) {
+                largest = size;
+                most = joint;
+            }
+        }
+        at = most;
+    }
+    return -1;
+}
+
+} // namespace wembrix

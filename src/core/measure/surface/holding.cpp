@@ -1,0 +1,90 @@
+#include "core/measure/surface/holding.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace wembrix {
+
+std::vector<Holding> holding_of(const Scene& scene) {
+    std::vector<Holding> holding(scene.nodes.size());
+    for (const Node& node : scene.nodes) {
+        if (node.mesh < 0 || node.skin < 0) {
+            continue;
+        }
+        const Influences& rows = scene.meshes[node.mesh].influences;
+        const std::vector<int>& joints = scene.skins[node.skin].joints;
+        for (size_t i = 0; i + 1 < rows.offsets.size(); ++i) {
+            double sum = 0;
+            int holders = 0;
+            for (uint32_t k = rows.offsets[i]; k < rows.offsets[i + 1]; ++k) {
+                sum += rows.weights[k];
+                holders += rows.weights[k] > 0 ? 1 : 0;
+            }
+            for (uint32_t k = rows.offsets[i]; k < rows.offsets[i + 1] && sum > 0; ++k) {
+                if (rows.weights[k] > 0) {
+                    Holding& one = holding[joints[rows.joints[k]]];
+                    const double share = rows.weights[k] / sum;
+                    ++one.points;
+                    one.weight += share;
+                    one.heaviest = std::max(one.heaviest, share);
+                    one.shared += holders > 1 ? 1 : 0;
+                }
+            }
+        }
+    }
+    return holding;
+}
+
+WeightSums weight_sums_of(const Mesh& mesh) {
+    constexpr double tolerance = 1e-3;
+    WeightSums sums;
+    const Influences& rows = mesh.influences;
+    for (size_t i = 0; i + 1 < rows.offsets.size(); ++i) {
+        double sum = 0;
+        for (uint32_t k = rows.offsets[i]; k < rows.offsets[i + 1]; ++k) {
+            sum += rows.weights[k];
+        }
+        sums.lowest = std::min(sums.lowest, sum);
+        sums.highest = std::max(sums.highest, sum);
+        sums.points += std::abs(sum - 1) > tolerance ? 1 : 0;
+        sums.unheld += sum > 0 ? 0 : 1;
+    }
+    return sums;
+}
+
+size_t points_with_more_than(const Mesh& mesh, int most) {
+    const Influences& rows = mesh.influences;
+    size_t count = 0;
+    for (size_t i = 0; i + 1 < rows.offsets.size(); ++i) {
+        int holders = 0;
+        for (uint32_t k = rows.offsets[i]; k < rows.offsets[i + 1]; ++k) {
+            holders += rows.weights[k] > 0 ? 1 : 0;
+        }
+        count += holders > most ? 1 : 0;
+    }
+    return count;
+}
+
+std::vector<int> idle_joints(const Scene& scene) {
+    const std::vector<Holding> holding = holding_of(scene);
+    std::vector<char> carries(scene.nodes.size(), 0);
+    for (size_t i = scene.nodes.size(); i-- > 0;) {
+        const Node& node = scene.nodes[i];
+        const bool rigid_surface = node.mesh >= 0 && node.skin < 0;
+        if (holding[i].points > 0 || rigid_surface || node.kind == NodeKind::point) {
+            carries[i] = 1;
+        }
+        if (carries[i] != 0 && node.parent >= 0) {
+            carries[node.parent] = 1;
+        }
+    }
+    std::vector<int> idle;
+    for (size_t i = 0; i < scene.nodes.size(); ++i) {
+        if (scene.nodes[i].kind == NodeKind::joint && carries[i] == 0) {
+            idle.push_back(static_cast<int>(i));
+        }
+    }
+    return idle;
+}
+
+} // namespace wembrix

@@ -1,0 +1,73 @@
+#include "core/steps/scene/place_all.h"
+
+#include "core/steps/skeleton/reframe.h"
+
+#include <Eigen/LU>
+#include <algorithm>
+
+namespace wembrix {
+
+namespace {
+
+void carry_channel(Channel& channel, const Quat& turn, const Vec3& move) {
+    if (channel.path != Path::translation && channel.path != Path::rotation) {
+        return;
+    }
+    const bool cubic = channel.interpolation == Interpolation::cubic;
+    std::vector<float>& values = channel.values.edit();
+    const size_t width = channel.width;
+    for (size_t i = 0; i * width < values.size(); ++i) {
+        float* v = &values[i * width];
+        if (channel.path == Path::translation) {
+            const Vec3 place = cubic && i % 3 != 1 ? Vec3::Zero() : move; // a tangent has a direction and no place
+            std::copy_n(Vec3(turn * Vec3(v[0], v[1], v[2]) + place).cast<float>().eval().data(), 3, v);
+        } else {
+            std::copy_n((turn * Quat(v[3], v[0], v[1], v[2])).coeffs().cast<float>().eval().data(), 4, v);
+        }
+    }
+}
+
+} // namespace
+
+void place_all(Scene& scene, const Quat& turn, const Vec3& move) {
+    place_some(scene, turn, move, std::vector<char>(scene.nodes.size(), 1));
+}
+
+void place_some(Scene& scene, const Quat& turn, const Vec3& move, const std::vector<char>& chosen) {
+    Mat4 matrix = translating(move);
+    matrix.topLeftCorner<3, 3>() = turn.toRotationMatrix();
+    own_meshes(scene, Meshes::skinned);
+    // The node of a skinned surface places nothing: its joints do. Its points are carried instead.
+    const auto skinned = [&](const Node& node) { return node.mesh >= 0 && node.skin >= 0; };
+    for (size_t i = 0; i < scene.nodes.size(); ++i) {
+        Node& node = scene.nodes[i];
+        if (chosen[i] == 0) {
+            continue;
+        }
+        if (skinned(node)) {
+            transform_mesh(scene.meshes[node.mesh], matrix);
+        }
+        if (node.parent < 0 && !skinned(node)) {
+            node.rest.translation = turn * node.rest.translation + move;
+            node.rest.rotation = (turn * node.rest.rotation).normalized();
+        }
+    }
+    const Mat4 back = matrix.inverse();
+    for (Skin& skin : scene.skins) {
+        for (size_t j = 0; j < skin.joints.size(); ++j) {
+            if (chosen[skin.joints[j]] != 0) {
+                skin.inverse_binds[j] = skin.inverse_binds[j] * back;
+            }
+        }
+    }
+    for (Clip& clip : scene.clips) {
+        for (Channel& channel : clip.channels) {
+            const Node& node = scene.nodes[channel.node];
+            if (chosen[channel.node] != 0 && node.parent < 0 && !skinned(node)) {
+                carry_channel(channel, turn, move);
+            }
+        }
+    }
+}
+
+} // namespace wembrix

@@ -1,0 +1,452 @@
+// Takes joints away. What hung on them keeps its place in the world in every frame; the weights they held go to the
+// nearest joint above that stays, or to a named one.
+//
+// Let D be the product of the dropped joints' local matrices between a kept node and its new parent. The node's local
+// becomes L' = D L. Where the dropped joints stand still and D is a turn, a move and one factor s, that is exact for
+// stepped, linear and cubic keys: t' = D t (tangents by its linear part), q' = R q, scale' = s scale. Elsewhere every
+// frame is keyed anew.
+#include "core/steps/skeleton/drop_joints.h"
+
+#include "core/measure/surface/holding.h"
+#include "core/measure/surface/weight_move.h"
+#include "core/steps/all.h"
+#include "core/steps/clips/rekey.h"
+#include "core/steps/names.h"
+#include "core/steps/parameters.h"
+
+#include <Eigen/LU>
+#include <algorithm>
+#include <fmt/format.h>
+#include <set>
+
+namespace wembrix {
+
+size_t DropPlan::count() const {
+    return static_cast<size_t>(std::count(dropped.begin(), dropped.end(), 1));
+}
+
+Result<DropPlan> plan_drop(const Scene& scene, const nlohmann::json& json) {
+    Parameters parameters(json, {"names", "tips", "holding_nothing", "keep", "to"});
+    const std::vector<std::string> names = parameters.texts("names");
+    const std::vector<std::string> keep = parameters.texts("keep");
+    const bool tips = parameters.flag("tips", false);
+    const bool idle = parameters.flag("holding_nothing", false);
+    const std::string to = parameters.text("to", "");
+    if (parameters.ok() && names.empty() && !tips && !idle) {
+        parameters.complain("needs \"names\", \"tips\" or \"holding_nothing\".");
+    }
+    if (!parameters.ok()) {
+        return parameters.problem();
+    }
+    DropPlan plan;
+    plan.dropped.assign(scene.nodes.size(), 0);
+    std::vector<char> has_joint_below(scene.nodes.size(), 0);
+    for (const int joint : joints_of(scene)) {
+        for (int above = scene.nodes[joint].parent; above >= 0; above = scene.nodes[above].parent) {
+            has_joint_below[above] = 1;
+        }
+    }
+    const auto fits = [](const std::string& name, const std::vector<std::string>& patterns) {
+        return std::any_of(patterns.begin(), patterns.end(),
+                           [&](const std::string& pattern) { return matches_wildcard(name, pattern); });
+    };
+    std::set<int> nothing;
+    if (idle) {
+        for (const int joint : idle_joints(scene)) {
+            nothing.insert(joint);
+        }
+    }
+    for (const int joint : joints_of(scene)) {
+        const std::string& name = scene.nodes[joint].name;
+        const bool asked = fits(name, names) || (tips && has_joint_below[joint] == 0) || nothing.count(joint) != 0;
+        plan.dropped[joint] = asked && !fits(name, keep) ? 1 : 0;
+    }
+    for (const std::string& pattern : names) {
+        const std::vector<int> joints = joints_of(scene);
+        if (std::none_of(joints.begin(), joints.end(),
+                         [&](int joint) { return matches_wildcard(scene.nodes[joint].name, pattern); })) {
+            plan.no_such.push_back(pattern);
+        }
+    }
+    int taker = -1;
+    if (!to.empty()) {
+        taker = scene.find_node(to);
+        if (taker < 0 || scene.nodes[taker].kind != NodeKind::joint) {
+            return Problem{fmt::format("there is no joint \"{}\" to take the weights.", to), "", ""};
+        }
+        if (plan.dropped[taker] != 0) {
+            return Problem{fmt::format("\"{}\" is to take the weights and is dropped itself.", to), "", ""};
+        }
+    }
+    const std::vector<Holding> holding = holding_of(scene);
+    for (const int joint : joints_of(scene)) {
+        if (plan.dropped[joint] == 0 || holding[joint].points == 0) {
+            continue;
+        }
+        int next = taker;
+        for (int above = scene.nodes[joint].parent; next < 0 && above >= 0; above = scene.nodes[above].parent) {
+            next = scene.nodes[above].kind == NodeKind::joint && plan.dropped[above] == 0 ? above : -1;
+        }
+        if (next < 0) {
+            return Problem{"holds points, and no joint above it stays to take them.", scene.nodes[joint].name,
+                           "Name a joint in \"to\", or keep this one."};
+        }
+        plan.weights_to[joint] = next;
+    }
+    return plan;
+}
+
+namespace {
+
+class Drop {
+  public:
+    Drop(const Scene& scene, const DropPlan& plan) : from_(scene), to_(scene), plan_(plan), world_(rest_world(scene)) {}
+
+    Scene run() {
+        find_new_parents();
+        hand_weights_on();
+        for (const int node : moved_) {
+            place(node);
+        }
+        for (size_t c = 0; c < to_.clips.size(); ++c) {
+            fold_clip(c);
+        }
+        close_up();
+        return std::move(to_);
+    }
+    [[nodiscard]] const std::vector<std::string>& sheared() const { return sheared_; }
+
+  private:
+    /// A kept node under a dropped one, and the dropped ones between it and its new parent, topmost first.
+    void find_new_parents() {
+        between_.resize(from_.nodes.size());
+        for (size_t i = 0; i < from_.nodes.size(); ++i) {
+            int above = from_.nodes[i].parent;
+            while (above >= 0 && plan_.dropped[above] != 0) {
+                between_[i].insert(between_[i].begin(), above);
+                above = from_.nodes[above].parent;
+            }
+            if (plan_.dropped[i] == 0 && !between_[i].empty()) {
+                moved_.push_back(static_cast<int>(i));
+                to_.nodes[i].parent = above;
+            }
+        }
+    }
+
+    [[nodiscard]] Mat4 between_at_rest(int node) const {
+        Mat4 product = Mat4::Identity();
+        for (const int dropped : between_[node]) {
+            product = product * from_.nodes[dropped].rest.matrix();
+        }
+        return product;
+    }
+
+    void place(int node) {
+        const Mat4 above = between_at_rest(node);
+        Transform& rest = to_.nodes[node].rest;
+        if (is_plain(above)) {
+            const double factor = std::cbrt(linear_of(above).determinant());
+            const Quat turn = Quat(Mat3(linear_of(above) / factor)).normalized();
+            rest.translation = point_of(above, rest.translation);
+            rest.rotation = (turn * rest.rotation).normalized();
+            rest.scale *= factor;
+        } else {
+            rest = apart(above * rest.matrix(), node);
+        }
+    }
+
+    static bool is_plain(const Mat4& matrix) {
+        return is_similarity(linear_of(matrix)) && linear_of(matrix).determinant() > 0;
+    }
+
+    Transform apart(const Mat4& matrix, int node) {
+        const Decomposed parts = decompose(matrix);
+        if (parts.shear > 1e-6) {
+            const std::string& name = from_.nodes[node].name;
+            if (std::find(sheared_.begin(), sheared_.end(), name) == sheared_.end()) {
+                sheared_.push_back(name);
+            }
+        }
+        return parts.transform;
+    }
+
+    void fold_clip(size_t c) {
+        const Clip& before = from_.clips[c];
+        Clip& clip = to_.clips[c];
+        // Clips that were cut from one take look at the same keys: fold those once.
+        for (size_t earlier = 0; earlier < c; ++earlier) {
+            if (same_keys(from_.clips[earlier], before)) {
+                clip.channels = to_.clips[earlier].channels;
+                return;
+            }
+        }
+        std::vector<char> moves(from_.nodes.size(), 0);
+        for (const Channel& channel : before.channels) {
+            moves[channel.node] = moves[channel.node] != 0 || channel.path != Path::weights ? 1 : 0;
+        }
+        std::vector<int> anew;
+        for (const int node : moved_) {
+            const bool still = std::none_of(between_[node].begin(), between_[node].end(),
+                                            [&](int dropped) { return moves[dropped] != 0; });
+            const Mat4 above = between_at_rest(node);
+            if (!still || (moves[node] != 0 && !is_plain(above))) {
+                anew.push_back(node);
+            } else if (moves[node] != 0) {
+                fold_channels(clip, node, above);
+            }
+        }
+        std::erase_if(clip.channels, [&](const Channel& channel) {
+            return plan_.dropped[channel.node] != 0 ||
+                   (channel.path != Path::weights && std::binary_search(anew.begin(), anew.end(), channel.node));
+        });
+        if (!anew.empty()) {
+            const auto put = [&](double, const Pose& pose, std::vector<Transform>& locals) {
+                for (size_t n = 0; n < anew.size(); ++n) {
+                    Mat4 local = Mat4::Identity();
+                    for (const int dropped : between_[anew[n]]) {
+                        local = local * pose.local[dropped].matrix();
+                    }
+                    locals[n] = apart(local * pose.local[anew[n]].matrix(), anew[n]);
+                }
+            };
+            key_anew(from_, before, anew, put, clip);
+        }
+    }
+
+    static bool same_keys(const Clip& a, const Clip& b) {
+        if (a.take != b.take || a.rate != b.rate || a.channels.size() != b.channels.size()) {
+            return false;
+        }
+        for (size_t i = 0; i < a.channels.size(); ++i) {
+            const Channel& x = a.channels[i];
+            const Channel& y = b.channels[i];
+            if (x.node != y.node || x.path != y.path || !x.values.same_array(y.values) ||
+                !x.times.same_array(y.times)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    static void fold_channels(Clip& clip, int node, const Mat4& above) {
+        const double factor = std::cbrt(linear_of(above).determinant());
+        const Quat turn = Quat(Mat3(linear_of(above) / factor)).normalized();
+        for (Channel& channel : clip.channels) {
+            if (channel.node != node || channel.path == Path::weights) {
+                continue;
+            }
+            const bool cubic = channel.interpolation == Interpolation::cubic;
+            const auto width = static_cast<size_t>(channel.width);
+            std::vector<float>& values = channel.values.edit();
+            for (size_t i = 0; i * width < values.size(); ++i) {
+                float* v = &values[i * width];
+                const bool tangent = cubic && i % 3 != 1;
+                if (channel.path == Path::translation) {
+                    Vec3 moved = linear_of(above) * Vec3(v[0], v[1], v[2]);
+                    moved += tangent ? Vec3::Zero() : Vec3(above.topRightCorner<3, 1>());
+                    std::copy_n(moved.cast<float>().eval().data(), 3, v);
+                } else if (channel.path == Path::rotation) {
+                    const Quat turned = turn * Quat(v[3], v[0], v[1], v[2]);
+                    std::copy_n(turned.coeffs().cast<float>().eval().data(), 4, v);
+                } else {
+                    for (size_t k = 0; k < 3; ++k) {
+                        v[k] = static_cast<float>(v[k] * factor);
+                    }
+                }
+            }
+        }
+    }
+
+    void hand_weights_on() {
+        // A surface shown by nodes of two skins gets a copy for each: places in their lists differ.
+        std::map<int, int> skin_of;
+        for (Node& node : to_.nodes) {
+            if (node.mesh < 0 || node.skin < 0) {
+                continue;
+            }
+            const auto [known, fresh] = skin_of.try_emplace(node.mesh, node.skin);
+            if (!fresh && known->second != node.skin) {
+                to_.meshes.push_back(to_.meshes[node.mesh]);
+                node.mesh = static_cast<int>(to_.meshes.size()) - 1;
+                skin_of[node.mesh] = node.skin;
+            }
+        }
+        for (size_t s = 0; s < to_.skins.size(); ++s) {
+            const std::vector<int> place = shorten(to_.skins[s]);
+            for (const auto& [mesh, skin] : skin_of) {
+                if (skin == static_cast<int>(s)) {
+                    renumber(to_.meshes[mesh].influences, place);
+                }
+            }
+        }
+    }
+
+    /// Takes dropped joints off a skin's list; gives for each old place the new one that holds its points.
+    std::vector<int> shorten(Skin& skin) const {
+        const Skin before = skin;
+        skin.joints.clear();
+        skin.inverse_binds.clear();
+        std::map<int, int> at;
+        for (size_t j = 0; j < before.joints.size(); ++j) {
+            if (plan_.dropped[before.joints[j]] == 0) {
+                at[before.joints[j]] = static_cast<int>(skin.joints.size());
+                skin.joints.push_back(before.joints[j]);
+                skin.inverse_binds.push_back(before.inverse_binds[j]);
+            }
+        }
+        std::vector<int> place;
+        for (size_t j = 0; j < before.joints.size(); ++j) {
+            const int joint = before.joints[j];
+            const auto taker = plan_.weights_to.find(joint);
+            const int holder = plan_.dropped[joint] == 0 ? joint : taker == plan_.weights_to.end() ? -1 : taker->second;
+            if (holder >= 0 && at.count(holder) == 0) {
+                // The one that takes over was not in this skin: bound so that nothing moves at rest.
+                at[holder] = static_cast<int>(skin.joints.size());
+                skin.joints.push_back(holder);
+                skin.inverse_binds.push_back(world_[holder].inverse() * world_[joint] * before.inverse_binds[j]);
+            }
+            place.push_back(holder < 0 ? -1 : at[holder]);
+        }
+        return place;
+    }
+
+    static void renumber(Influences& rows, const std::vector<int>& place) {
+        if (rows.offsets.empty()) {
+            return;
+        }
+        std::vector<uint32_t> offsets = {0};
+        std::vector<uint16_t> joints;
+        std::vector<float> weights;
+        for (size_t i = 0; i + 1 < rows.offsets.size(); ++i) {
+            const size_t begin = joints.size();
+            for (uint32_t k = rows.offsets[i]; k < rows.offsets[i + 1]; ++k) {
+                const int now = place[rows.joints[k]];
+                if (now < 0) {
+                    continue; // no weight there: its joint holds nothing
+                }
+                const auto same = std::find(joints.begin() + static_cast<ptrdiff_t>(begin), joints.end(), now);
+                if (same != joints.end()) {
+                    weights[same - joints.begin()] += rows.weights[k];
+                } else {
+                    joints.push_back(static_cast<uint16_t>(now));
+                    weights.push_back(rows.weights[k]);
+                }
+            }
+            offsets.push_back(static_cast<uint32_t>(joints.size()));
+        }
+        rows = {std::move(offsets), std::move(joints), std::move(weights)};
+    }
+
+    void close_up() {
+        std::vector<int> order;
+        for (const int node : sorted_order(to_.nodes)) {
+            if (plan_.dropped[node] == 0) {
+                order.push_back(node);
+            }
+        }
+        for (size_t i = 0; i < to_.nodes.size(); ++i) {
+            if (plan_.dropped[i] != 0) {
+                to_.nodes[i].mesh = to_.nodes[i].skin = -1;
+            }
+        }
+        reorder_nodes(to_, order);
+        drop_bare_skins();
+    }
+
+    /// A skin whose joints all went held no point: its surfaces are not skinned any more.
+    void drop_bare_skins() {
+        std::vector<int> place;
+        std::vector<Skin> kept;
+        for (Skin& skin : to_.skins) {
+            place.push_back(skin.joints.empty() ? -1 : static_cast<int>(kept.size()));
+            if (!skin.joints.empty()) {
+                kept.push_back(std::move(skin));
+            }
+        }
+        to_.skins = std::move(kept);
+        for (Node& node : to_.nodes) {
+            node.skin = node.skin < 0 ? -1 : place[node.skin];
+        }
+    }
+
+    const Scene& from_;
+    Scene to_;
+    const DropPlan& plan_;
+    std::vector<Mat4> world_;
+    std::vector<std::vector<int>> between_;
+    std::vector<int> moved_;
+    std::vector<std::string> sheared_;
+};
+
+std::string account_of(const Scene& scene, const DropPlan& plan) {
+    std::vector<std::string> names;
+    for (size_t i = 0; i < plan.dropped.size(); ++i) {
+        if (plan.dropped[i] != 0) {
+            names.push_back(scene.nodes[i].name);
+        }
+    }
+    std::string text = fmt::format("{} joint{} gone ({})", names.size(), names.size() == 1 ? "" : "s", some_of(names));
+    size_t points = 0;
+    WeightMove worst;
+    for (const WeightMove& move : measure_weight_moves(scene, plan.weights_to)) {
+        points += move.points;
+        worst = move.largest_mm >= worst.largest_mm ? move : worst;
+    }
+    if (points > 0) {
+        text += fmt::format("; weights of {} points handed on, at most {:.2f} mm ({} → {})", points, worst.largest_mm,
+                            scene.nodes[worst.joint].name, scene.nodes[worst.to].name);
+    } else {
+        text += "; they held nothing";
+    }
+    return text;
+}
+
+Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
+    const Result<DropPlan> plan = plan_drop(scene, json);
+    if (!plan) {
+        return plan.problem();
+    }
+    StepResult result;
+    if (!plan->no_such.empty()) {
+        result.could_not.push_back(fmt::format("no joint fits {}", some_of(plan->no_such)));
+    }
+    if (plan->count() == 0) {
+        result.scene = scene;
+        result.account = "no joint fits";
+        return result;
+    }
+    for (size_t i = 0; i < scene.nodes.size(); ++i) {
+        if (plan->dropped[i] != 0 && scene.nodes[i].mesh >= 0) {
+            return Problem{"carries a surface of its own and cannot go.", scene.nodes[i].name, "Add it to \"keep\"."};
+        }
+    }
+    Drop drop(scene, *plan);
+    result.scene = drop.run();
+    result.account = account_of(scene, *plan);
+    if (!drop.sheared().empty()) {
+        result.could_not.push_back(
+            fmt::format("{} stood under an uneven scale that turns: it keeps its place but not its stretch",
+                        some_of(drop.sheared())));
+    }
+    return result;
+}
+
+} // namespace
+
+StepKind drop_joints_step() {
+    return {"drop_joints",
+            "Drop joints",
+            "Helpers and tips cost an engine time in every frame; what they held goes to the joint above.",
+            false,
+            {{"names", "Names", StepField::Kind::list, "one a line, * and ? allowed"},
+             {"tips", "Tips", StepField::Kind::flag, "joints at the end of a chain"},
+             {"holding_nothing", "Idle", StepField::Kind::flag, "joints that hold nothing, nor any joint below them"},
+             {"keep", "But keep", StepField::Kind::list, "one a line, * and ? allowed"},
+             {"to", "Weights to", StepField::Kind::joint, "a joint; else the nearest one above"}},
+            [] {
+                return nlohmann::json{{"names", nlohmann::json::array()}, {"holding_nothing", true}};
+            },
+            apply};
+}
+
+} // namespace wembrix

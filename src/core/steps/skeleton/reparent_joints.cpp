@@ -1,0 +1,91 @@
+// Puts joints under other joints; each keeps its place in the world through every frame.
+#include "core/steps/all.h"
+#include "core/steps/names.h"
+#include "core/steps/parameters.h"
+#include "core/steps/skeleton/reframe.h"
+
+#include <fmt/format.h>
+
+namespace wembrix {
+
+namespace {
+
+/// A name on a ring of parents, or nothing.
+std::string ring_in(const Scene& scene, const std::vector<int>& parents) {
+    for (size_t i = 0; i < parents.size(); ++i) {
+        size_t steps = 0;
+        for (int at = parents[i]; at >= 0; at = parents[at]) {
+            if (at == static_cast<int>(i) || ++steps > parents.size()) {
+                return scene.nodes[i].name;
+            }
+        }
+    }
+    return {};
+}
+
+Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
+    Parameters parameters(json, {"under"});
+    const std::map<std::string, std::string> under = parameters.pairs("under");
+    if (!parameters.ok()) {
+        return parameters.problem();
+    }
+    Reframing frames = same_frames(scene);
+    std::vector<std::string> missing;
+    std::vector<std::string> moved;
+    for (const auto& [name, parent] : under) {
+        const int node = scene.find_node(name);
+        const int above = parent.empty() ? -1 : scene.find_node(parent);
+        if (node < 0 || (above < 0 && !parent.empty())) {
+            missing.push_back(node < 0 ? name : parent);
+            continue;
+        }
+        if (scene.nodes[node].mesh >= 0 && scene.nodes[node].skin >= 0) {
+            return Problem{fmt::format("\"{}\" is a skinned surface: its joints place it, not what it hangs on.", name),
+                           "", "Leave it out of this step."};
+        }
+        if (frames.parent[node] != above) {
+            frames.parent[node] = above;
+            moved.push_back(name);
+        }
+    }
+    const std::string ring = ring_in(scene, frames.parent);
+    if (!ring.empty()) {
+        return Problem{fmt::format("\"{}\" would hang on itself.", ring), "",
+                       "Put a joint only under one that is not below it."};
+    }
+    Reframed reframed = reframe(scene, frames);
+    StepResult result;
+    result.scene = std::move(reframed.scene);
+    result.account = moved.empty()       ? "every joint hangs there already"
+                     : moved.size() == 1 ? fmt::format("{} under {}", moved[0],
+                                                       under.at(moved[0]).empty() ? "nothing" : under.at(moved[0]))
+                                         : fmt::format("{} joints hang elsewhere ({})", moved.size(), some_of(moved));
+    if (!missing.empty()) {
+        result.could_not.push_back(fmt::format("there is no joint {} any more", some_of(missing)));
+    }
+    for (const Lost& one : reframed.lost) {
+        if (result.could_not.size() < 4) {
+            result.could_not.push_back(fmt::format(
+                "{} is sheared by {:.2g} % {}: an uneven scale above it; fold the scale before this step",
+                scene.nodes[one.node].name, one.part * 100,
+                one.clip.empty() ? std::string("at rest") : fmt::format("in {} frame {}", one.clip, one.frame)));
+        }
+    }
+    return result;
+}
+
+} // namespace
+
+StepKind reparent_joints_step() {
+    return {"reparent_joints",
+            "Put under another joint",
+            "The tree that the project's other characters have lets them share motion.",
+            true,
+            {{"under", "Joints", StepField::Kind::pairs, "joint → the one it is to hang on, one a line"}},
+            [] {
+                return nlohmann::json{{"under", nlohmann::json::object()}};
+            },
+            apply};
+}
+
+} // namespace wembrix

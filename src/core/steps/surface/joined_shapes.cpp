@@ -1,0 +1,169 @@
+#include "core/steps/surface/joined_shapes.h"
+
+#include "core/measure/clips/sample.h"
+
+#include <algorithm>
+#include <fmt/format.h>
+#include <set>
+
+namespace wembrix {
+
+namespace {
+
+void unite(Shape& to, const Shape& from) {
+    const size_t before = to.points.size();
+    const size_t after = before + from.points.size();
+    const auto join = [&](Shared<Vec3f>& a, const Shared<Vec3f>& b) {
+        if (!a.empty() || !b.empty()) {
+            std::vector<Vec3f>& values = a.edit();
+            values.resize(before, Vec3f::Zero());
+            values.insert(values.end(), b.begin(), b.end());
+            values.resize(after, Vec3f::Zero());
+        }
+    };
+    join(to.normals, from.normals);
+    join(to.tangents, from.tangents);
+    join(to.positions, from.positions);
+    std::vector<uint32_t>& points = to.points.edit();
+    points.insert(points.end(), from.points.begin(), from.points.end());
+    to.has_normals = to.has_normals || from.has_normals;
+    to.has_tangents = to.has_tangents || from.has_tangents;
+}
+
+} // namespace
+
+bool JoinedShapes::same(const Column& a, const Column& b) {
+    if (a.rest != b.rest || (a.channel == nullptr) != (b.channel == nullptr)) {
+        return false;
+    }
+    if (a.channel == nullptr) {
+        return true;
+    }
+    if (a.channel->interpolation != b.channel->interpolation || a.channel->times.get() != b.channel->times.get()) {
+        return false;
+    }
+    const size_t rows = a.channel->values.size() / a.channel->width;
+    for (size_t i = 0; i < rows; ++i) {
+        if (a.channel->values[i * a.channel->width + a.at] != b.channel->values[i * b.channel->width + b.at]) {
+            return false;
+        }
+    }
+    return true;
+}
+
+std::vector<JoinedShapes::Column> JoinedShapes::columns_of(int node, int shape) const {
+    std::vector<Column> columns;
+    const float rest = from_.rest_shape_weights(node)[shape];
+    for (const Clip& clip : from_.clips) {
+        Column column{nullptr, shape, rest};
+        for (const Channel& channel : clip.channels) {
+            if (channel.node == node && channel.path == Path::weights && !channel.times.empty()) {
+                column.channel = &channel;
+            }
+        }
+        columns.push_back(column);
+    }
+    return columns;
+}
+
+void JoinedShapes::add(int node, const Mesh& mesh, uint32_t first, std::vector<std::string>& told) {
+    for (size_t s = 0; s < mesh.shapes.size(); ++s) {
+        Shape shape = mesh.shapes[s];
+        for (uint32_t& point : shape.points.edit()) {
+            point += first;
+        }
+        const std::vector<Column> columns = columns_of(node, static_cast<int>(s));
+        const float rest = from_.rest_shape_weights(node)[s];
+        const auto own =
+            std::find_if(shapes_.begin(), shapes_.end(), [&](const Shape& other) { return other.name == shape.name; });
+        if (own != shapes_.end()) {
+            const size_t at = own - shapes_.begin();
+            if (rest == rest_[at] &&
+                std::equal(columns.begin(), columns.end(), columns_[at].begin(), columns_[at].end(), same)) {
+                unite(*own, shape);
+                continue;
+            }
+            const std::string name = fmt::format("{}_{}", from_.nodes[node].name, shape.name);
+            told.push_back(
+                fmt::format("“{}” of {} moves by itself: it is called {}", shape.name, from_.nodes[node].name, name));
+            shape.name = name;
+        }
+        shapes_.push_back(std::move(shape));
+        columns_.push_back(columns);
+        rest_.push_back(rest);
+    }
+}
+
+std::optional<Channel> JoinedShapes::weights_in(size_t clip, int node) const {
+    const Channel* first = nullptr;
+    bool alike = true;
+    for (const std::vector<Column>& columns : columns_) {
+        const Channel* channel = columns[clip].channel;
+        if (channel == nullptr) {
+            continue;
+        }
+        alike = alike && (first == nullptr || (first->interpolation == channel->interpolation &&
+                                               first->times.get() == channel->times.get()));
+        first = first == nullptr ? channel : first;
+    }
+    if (first == nullptr) {
+        return std::nullopt;
+    }
+    Channel joined = *first;
+    joined.node = node;
+    joined.width = static_cast<int>(columns_.size());
+    if (alike) {
+        joined.values = row_by_row(clip, *first);
+    } else {
+        sampled(clip, joined);
+    }
+    return joined;
+}
+
+std::vector<float> JoinedShapes::row_by_row(size_t clip, const Channel& like) const {
+    std::vector<float> values;
+    const bool cubic = like.interpolation == Interpolation::cubic;
+    const size_t rows = like.values.size() / like.width;
+    for (size_t row = 0; row < rows; ++row) {
+        for (const std::vector<Column>& columns : columns_) {
+            const Column& column = columns[clip];
+            const bool tangent = cubic && row % 3 != 1;
+            values.push_back(column.channel != nullptr ? column.channel->values[row * column.channel->width + column.at]
+                             : tangent                 ? 0.0F
+                                                       : column.rest);
+        }
+    }
+    return values;
+}
+
+/// Keyed at other times: keyed anew at all of them, and at every frame.
+void JoinedShapes::sampled(size_t clip, Channel& joined) const {
+    std::set<float> moments;
+    for (const std::vector<Column>& columns : columns_) {
+        if (const Channel* channel = columns[clip].channel) {
+            moments.insert(channel->times.begin(), channel->times.end());
+        }
+    }
+    const double rate = from_.clips[clip].rate;
+    const double last = *moments.rbegin();
+    for (int f = 0; f / rate <= last; ++f) {
+        moments.insert(static_cast<float>(f / rate));
+    }
+    std::vector<float> values;
+    std::vector<double> at;
+    for (const float time : moments) {
+        for (const std::vector<Column>& columns : columns_) {
+            const Column& column = columns[clip];
+            if (column.channel != nullptr) {
+                at.resize(column.channel->width);
+                sample_channel(*column.channel, time, at.data());
+            }
+            values.push_back(column.channel == nullptr ? column.rest : static_cast<float>(at[column.at]));
+        }
+    }
+    joined.interpolation = Interpolation::linear;
+    joined.times = std::vector<float>(moments.begin(), moments.end());
+    joined.values = std::move(values);
+}
+
+} // namespace wembrix

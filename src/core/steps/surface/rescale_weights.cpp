@@ -1,0 +1,66 @@
+// Makes the weights of every point sum to 1.
+#include "core/measure/surface/holding.h"
+#include "core/steps/all.h"
+#include "core/steps/parameters.h"
+
+#include <algorithm>
+#include <fmt/format.h>
+
+namespace wembrix {
+
+namespace {
+
+Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
+    if (const Parameters parameters(json, {}); !parameters.ok()) {
+        return parameters.problem();
+    }
+    StepResult result;
+    result.scene = scene;
+    size_t points = 0;
+    size_t unheld = 0;
+    double lowest = 1;
+    double highest = 1;
+    for (Mesh& mesh : result.scene.meshes) {
+        const WeightSums sums = weight_sums_of(mesh);
+        points += sums.points - std::min(sums.points, sums.unheld);
+        unheld += sums.unheld;
+        lowest = sums.points > sums.unheld ? std::min(lowest, sums.lowest) : lowest;
+        highest = std::max(highest, sums.highest);
+        if (mesh.influences.offsets.empty()) {
+            continue;
+        }
+        const std::vector<uint32_t>& offsets = mesh.influences.offsets.get();
+        std::vector<float>& weights = mesh.influences.weights.edit();
+        for (size_t i = 0; i + 1 < offsets.size(); ++i) {
+            double sum = 0;
+            for (uint32_t k = offsets[i]; k < offsets[i + 1]; ++k) {
+                sum += weights[k];
+            }
+            for (uint32_t k = offsets[i]; k < offsets[i + 1] && sum > 0; ++k) {
+                weights[k] = static_cast<float>(weights[k] / sum);
+            }
+        }
+    }
+    result.account = points == 0 ? "all weights sum to 1 already"
+                                 : fmt::format("{} points brought to a sum of 1 (they had {:.3g} to {:.3g})", points,
+                                               lowest, highest);
+    if (unheld > 0) {
+        result.could_not.push_back(fmt::format("{} points are held by nothing and stay so", unheld));
+    }
+    return result;
+}
+
+} // namespace
+
+StepKind rescale_weights_step() {
+    return {
+        "rescale_weights",
+        "Rescale weights",
+        "Engines take it that the weights of a point sum to 1; where they do not, the surface shrinks to the origin.",
+        true,
+        {},
+        [] { return nlohmann::json::object(); },
+        apply};
+}
+
+} // namespace wembrix
