@@ -17,16 +17,16 @@ std::shared_ptr<const Scene> received() {
 }
 
 std::vector<Step> card(const std::string& last_name) {
-    return {{"turn", {{"degrees", 90}, {"about", "+Y"}}},
-            {"resize", {{"factor", 0.9}}},
+    return {{"rotate", {{"degrees", 90}, {"about", "+Y"}}},
+            {"scale", {{"factor", 0.9}}},
             {"ground"},
-            {"fold_scale"},
+            {"bake_joint_scale"},
             {"make_root", {{"name", "root"}}},
             {"reparent_joints", {{"under", {{"joint_040", "joint_020"}}}}},
             {"insert_joint", {{"name", "between"}, {"under", "joint_020"}, {"above", {"joint_021"}}}},
             {"reorder_joints", {{"by", "name"}}},
-            {"aim_joints"},
-            {"rescale_weights"},
+            {"align_bone_axes"},
+            {"normalize_weights"},
             {"rename_joints", {{"rules", {{{"find", "^joint_(.*)$"}, {"replace", "j$1"}}}}}},
             {"add_attachment", {{"name", last_name}, {"under", "j050"}}}};
 }

@@ -3,7 +3,7 @@
 #include "core/destination/conform.h"
 #include "core/formats/format.h"
 #include "core/job/takes_run.h"
-#include "core/steps/step.h"
+#include "core/steps/step_kind.h"
 #include "tansy_scene.h"
 
 #include <benchmark/benchmark.h>
@@ -40,7 +40,7 @@ fs::path takes_of(size_t count) {
         const Result<StepResult> cut =
             apply_step(capture, {"split_take",
                                  {{"take", capture.clips[0].name},
-                                  {"clips", {{{"name", "part"}, {"first", first}, {"last", first + 299}}}}}});
+                                  {"clips", {{{"name", "part"}, {"start", first}, {"end", first + 299}}}}}});
         if (!cut) {
             fmt::print(stderr, "{}\n", cut.problem().sentence());
             std::abort();
@@ -83,8 +83,8 @@ void takes_through_one_card(benchmark::State& state) {
     request.model = std::make_shared<const Scene>(model);
     request.steps = {{"leave_behind", {{"kinds", {"camera", "light"}}, {"names", {"set_floor", "*ik_world"}}}},
                      {"strip_prefix"},
-                     {"fold_holders"},
-                     {"resize", {{"factor", 0.01}}},
+                     {"bake_parent_transforms"},
+                     {"scale", {{"factor", 0.01}}},
                      {"make_root", {{"name", "root"}}},
                      {"bake", {{"rate", 30}}}};
     request.destination = built_in_destinations()[0];

@@ -60,7 +60,7 @@ void source_change(const QTemporaryDir& folder) {
     Job job;
     job.sources = {"tansy_model.glb"};
     job.destinations = built_in_destinations();
-    job.steps = {{"strip_prefix"}, {"fold_holders"}, {"resize", {{"factor", 0.01}}}};
+    job.steps = {{"strip_prefix"}, {"bake_parent_transforms"}, {"scale", {{"factor", 0.01}}}};
     put(folder, "tansy_model.glb", write_glb_unscaled(demo::tansy_model(), "tansy_model"));
     const QString file = folder.filePath(QStringLiteral("tansy.wembrix"));
     if (!write_job(job, file.toStdString())) {

@@ -33,12 +33,12 @@ Job tansy_job() {
     job.steps = {
         {"leave_behind", {{"kinds", {"camera", "light"}}, {"names", {"set_floor", "props_holder", "*ik_world"}}}},
         {"strip_prefix"},
-        {"fold_holders"},
-        {"resize", {{"factor", 0.01}}},
-        {"make_root", {{"name", "root"}, {"place", "ground"}}},
-        {"drop_joints", {{"names", {"beak_tip", "head_tip", "*_Twist", "*_Tip"}}}},
-        {"rescale_weights"},
-        {"drop_empty_shapes"},
+        {"bake_parent_transforms"},
+        {"scale", {{"factor", 0.01}}},
+        {"make_root", {{"name", "root"}, {"position", "ground"}}},
+        {"remove_joints", {{"names", {"beak_tip", "head_tip", "*_Twist", "*_Tip"}}}},
+        {"normalize_weights"},
+        {"remove_empty_shapes"},
         {"rename_joints",
          {{"rules",
            {{{"find", "^Left(.*)$"}, {"replace", "$1_l"}},
@@ -63,11 +63,11 @@ Job tansy_job() {
         {"split_take",
          {{"take", "capture_07"},
           {"clips",
-           {{{"name", "stand"}, {"first", 0}, {"last", 168}, {"repeats", true}, {"colour", "#4B78A8"}},
-            {{"name", "wade"}, {"first", 220}, {"last", 396}, {"repeats", true}, {"colour", "#2F8A72"}},
-            {{"name", "lift_parcel"}, {"first", 446}, {"last", 566}, {"repeats", false}, {"colour", "#B5763C"}},
-            {{"name", "stamp"}, {"first", 588}, {"last", 722}, {"repeats", false}, {"colour", "#8C6BB0"}},
-            {{"name", "shake_off"}, {"first", 744}, {"last", 896}, {"repeats", true}, {"colour", "#A84B5C"}}}}}},
+           {{{"name", "stand"}, {"start", 0}, {"end", 168}, {"loop", true}, {"colour", "#4B78A8"}},
+            {{"name", "wade"}, {"start", 220}, {"end", 396}, {"loop", true}, {"colour", "#2F8A72"}},
+            {{"name", "lift_parcel"}, {"start", 446}, {"end", 566}, {"loop", false}, {"colour", "#B5763C"}},
+            {{"name", "stamp"}, {"start", 588}, {"end", 722}, {"loop", false}, {"colour", "#8C6BB0"}},
+            {{"name", "shake_off"}, {"start", 744}, {"end", 896}, {"loop", true}, {"colour", "#A84B5C"}}}}}},
     };
     return job;
 }
@@ -78,7 +78,7 @@ Job props_job() {
     job.name = "market_props";
     job.sources = {"market_props.glb"};
     job.destinations = built_in_destinations();
-    job.steps = {{"fold_holders"}, {"resize", {{"factor", 0.01}}}};
+    job.steps = {{"bake_parent_transforms"}, {"scale", {{"factor", 0.01}}}};
     return job;
 }
 

@@ -1,3 +1,5 @@
+#include "core/math/angles.h"
+
 #include "market_props.h"
 
 #include "source_space.h"
@@ -10,7 +12,6 @@ namespace wembrix::demo {
 
 namespace {
 
-constexpr double pi = 3.14159265358979323846;
 constexpr double edge_radius = 0.012;
 
 // Linear colours.

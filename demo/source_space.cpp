@@ -1,3 +1,5 @@
+#include "core/math/angles.h"
+
 #include "source_space.h"
 
 #include <fmt/format.h>
@@ -6,7 +8,6 @@ namespace wembrix::demo {
 
 namespace {
 
-constexpr double pi = 3.14159265358979323846;
 constexpr double centimetres = 100;
 
 } // namespace

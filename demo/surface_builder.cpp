@@ -1,3 +1,5 @@
+#include "core/math/angles.h"
+
 #include "surface_builder.h"
 
 #include <algorithm>
@@ -6,7 +8,6 @@
 namespace wembrix::demo {
 
 namespace {
-constexpr double pi = 3.14159265358979323846;
 
 Station between(const Station& a, const Station& b, const Station& c, const Station& d, double u) {
     auto curve = [u](auto p0, auto p1, auto p2, auto p3) {

@@ -1,3 +1,5 @@
+#include "core/math/angles.h"
+
 #include "tansy_surface.h"
 
 #include "tansy_rig.h"
@@ -8,8 +10,6 @@
 namespace wembrix::demo {
 
 namespace {
-
-constexpr double pi = 3.14159265358979323846;
 
 Vec3 mix(const Vec3& a, const Vec3& b, double u) {
     return a + (b - a) * std::clamp(u, 0.0, 1.0);

@@ -1,3 +1,5 @@
+#include "core/math/angles.h"
+
 #include "tansy_take.h"
 
 #include "tansy_rig.h"
@@ -9,8 +11,6 @@
 namespace wembrix::demo {
 
 namespace {
-
-constexpr double pi = 3.14159265358979323846;
 
 double ease(double from, double to, double at) {
     const double u = std::clamp((at - from) / (to - from), 0.0, 1.0);

@@ -83,6 +83,12 @@ struct ContractOptions {
 };
 int contract(const ContractOptions& options);
 
+struct StepsOptions {
+    bool markdown = false;
+    bool json = false;
+};
+int list_steps(const StepsOptions& options);
+
 /// Sources and route card of a job, replayed; or a source alone, as it is.
 struct Opened {
     Job job;

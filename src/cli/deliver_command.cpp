@@ -108,7 +108,7 @@ nlohmann::json report_json(const DeliveryReport& report, const Destination& dest
     return {{"destination", destination.name}, {"folder", folder.string()}, {"deliverables", rows}};
 }
 
-void print(const DeliveryReport& report, const Destination& destination, const fs::path& folder) {
+void print_report(const DeliveryReport& report, const Destination& destination, const fs::path& folder) {
     fmt::print("{} ({}) → {}\n", destination.name, destination.summary(), folder.string());
     for (const Arrival& arrival : report.arrivals) {
         const std::string name = arrival.files.empty() ? arrival.deliverable.stem : arrival.files.front();
@@ -137,7 +137,7 @@ void print(const DeliveryReport& report, const Destination& destination, const f
 }
 
 /// Many takes: what is held is said one by one, what arrived in one line.
-void print(const TakesReport& report, const Destination& destination, const fs::path& folder) {
+void print_report(const TakesReport& report, const Destination& destination, const fs::path& folder) {
     fmt::print("{} ({}) → {}\n", destination.name, destination.summary(), folder.string());
     uintmax_t bytes = 0;
     double worst = 0;
@@ -183,7 +183,7 @@ int deliver_over_takes(const DeliverOptions& options, const Plan& plan, LoadedSo
         }
         code = report->all_arrived() ? code : held;
         if (!options.json) {
-            print(*report, destination, folder);
+            print_report(*report, destination, folder);
             continue;
         }
         nlohmann::json rows = nlohmann::json::array();
@@ -237,7 +237,7 @@ int deliver_files(const DeliverOptions& options) {
         if (options.json) {
             all.push_back(report_json(*report, destination, folder));
         } else {
-            print(*report, destination, folder);
+            print_report(*report, destination, folder);
         }
     }
     if (options.json) {

@@ -13,7 +13,7 @@ namespace wembrix::cli {
 
 namespace {
 
-void print(const nlohmann::json& facts) {
+void print_facts(const nlohmann::json& facts) {
     const auto& facing = facts["facing"];
     fmt::print("{:.3f} m tall, {}, {} joints, {} root{}\n", facts["height_m"].get<double>(),
                facing.is_null() ? "no side named" : "faces " + facing.get<std::string>(), facts["joints"].size(),
@@ -26,7 +26,7 @@ void print(const nlohmann::json& facts) {
     for (const auto& clip : facts["clips"]) {
         fmt::print("  clip {}: {} frames at {:g} a second, {:.3f} s{}\n", clip["name"].get<std::string>(),
                    clip["frames"].get<int>(), clip["rate"].get<double>(), clip["seconds"].get<double>(),
-                   clip["repeats"].get<bool>() ? ", repeats" : "");
+                   clip["loop"].get<bool>() ? ", repeats" : "");
     }
     if (facts.contains("steps")) {
         for (const auto& step : facts["steps"]) {
@@ -78,7 +78,7 @@ int inspect(const InspectOptions& options) {
     if (options.json) {
         fmt::print("{}\n", facts.dump(2));
     } else {
-        print(facts);
+        print_facts(facts);
     }
     return code;
 }

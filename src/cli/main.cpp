@@ -82,6 +82,10 @@ int run(int count, char** arguments) {
     contract_command->add_option("file", contract_options.file, ".glb, .gltf or .wembrix")->required();
     contract_command->add_option("--name", contract_options.name, "What the contract is called");
     contract_command->add_option("--against", contract_options.against, "A contract's file to compare with");
+    StepsOptions steps_options;
+    CLI::App* steps_command = app.add_subcommand("steps", "List the steps that a route card can hold");
+    steps_command->add_flag("--markdown", steps_options.markdown, "As the table of the documentation");
+    steps_command->add_flag("--json", steps_options.json, "As JSON, with all parameters");
     try {
         app.parse(count, arguments);
     } catch (const CLI::CallForHelp&) {
@@ -96,6 +100,9 @@ int run(int count, char** arguments) {
     }
     if (inspect_command->parsed()) {
         return inspect(inspect_options);
+    }
+    if (steps_command->parsed()) {
+        return list_steps(steps_options);
     }
     if (board_command->parsed()) {
         return board(board_options);

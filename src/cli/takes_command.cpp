@@ -27,7 +27,7 @@ nlohmann::json seam_json(const Scene& scene, const Clip& clip, double height) {
     return json;
 }
 
-void print(const nlohmann::json& row) {
+void print_take(const nlohmann::json& row) {
     fmt::print("{}: {} frames at {:g} a second, motion energy {:.3f} m/s on average, {:.3f} at most\n",
                row["name"].get<std::string>(), row["frames"].get<int>(), row["rate"].get<double>(),
                row["energy_mean_m_s"].get<double>(), row["energy_largest_m_s"].get<double>());
@@ -127,12 +127,12 @@ int takes(const TakesOptions& options) {
                                        {"last", contact.last},
                                        {"slide_mm", contact.slide_mm}});
         }
-        row["seam"] = clip.repeats ? seam_json(scene, clip, height) : nlohmann::json();
-        if (clip.repeats && !row["seam"]["closes"].get<bool>()) {
+        row["seam"] = clip.loop ? seam_json(scene, clip, height) : nlohmann::json();
+        if (clip.loop && !row["seam"]["closes"].get<bool>()) {
             code = held;
         }
         if (!options.json) {
-            print(row);
+            print_take(row);
         }
         rows.push_back(std::move(row));
     }

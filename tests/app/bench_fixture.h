@@ -15,10 +15,10 @@ class Bench : public Window {
     /// Tansy, one tree, upright and in metres, her names still as they came.
     void open_mended() {
         Result<Job> job = read_job(job_file.toStdString());
-        for (const char* step : {"strip_prefix", "fold_holders"}) {
+        for (const char* step : {"strip_prefix", "bake_parent_transforms"}) {
             job->steps.push_back({step});
         }
-        job->steps.push_back({"resize", {{"factor", 0.01}}});
+        job->steps.push_back({"scale", {{"factor", 0.01}}});
         job->steps.push_back({"make_root", {{"name", "root"}}});
         ASSERT_TRUE(write_job(*job, job_file.toStdString()).ok());
         open();

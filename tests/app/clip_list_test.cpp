@@ -2,6 +2,7 @@
 // card.
 #include "bench_fixture.h"
 #include "core/job/card_edits.h"
+#include "core/steps/step_kind.h"
 #include "shell/card_edge.h"
 
 #include <QAction>
@@ -44,7 +45,7 @@ class ClipRows : public Bench {
 TEST_F(ClipRows, AClipThatPlaysIsRenamedAndEverythingFollows) {
     open_cut();
     window->document().edit("close", [](Job& job) {
-        job.steps.push_back({"close_loop", {{"clip", "shake_off"}, {"way", "blend"}, {"frames", 8}}});
+        job.steps.push_back({"close_loop", {{"clip", "shake_off"}, {"mode", "blend"}, {"frames", 8}}});
     });
     settle();
     click_row("shake_off");
@@ -79,7 +80,7 @@ TEST_F(ClipRows, SeveralAreJoinedAndWhatIsMadeIsListed) {
     click_row("wade", Qt::ControlModifier);
     QAction* join = more("join_clips");
     ASSERT_TRUE(join->isEnabled());
-    EXPECT_FALSE(more("still_pose")->isEnabled()) << "a pose is of one clip";
+    EXPECT_FALSE(more("pose_to_clip")->isEnabled()) << "a pose is of one clip";
     use_step([](StepDialog& dialog) {
         EXPECT_EQ(dialog.findChild<QPlainTextEdit*>("lines_clips")->toPlainText(), "stand\nwade");
         EXPECT_TRUE(dialog.findChild<QCheckBox*>("field_keep")->isChecked()) << "the pieces stay unless one says so";
@@ -108,7 +109,7 @@ TEST_F(ClipRows, SeveralAreJoinedAndWhatIsMadeIsListed) {
     list().item(row("walk_in"), 6)->setCheckState(Qt::Checked);
     QTest::qWait(50);
     settle();
-    EXPECT_TRUE(prepared().find_clip("walk_in")->repeats);
+    EXPECT_TRUE(prepared().find_clip("walk_in")->loop);
     EXPECT_TRUE(list().item(row("walk_in"), 7)->text().contains("mm")) << "what repeats has a seam";
     const int before = window->deliver().board().rowCount();
     list().item(row("walk_in"), 0)->setCheckState(Qt::Unchecked);
@@ -141,12 +142,12 @@ TEST_F(ClipRows, EachStepOfTheMenuOpensReadyToBeUsed) {
     open_cut();
     const std::vector<std::pair<const char*, std::vector<std::pair<const char*, const char*>>>> wanted = {
         {"bake", {}},
-        {"change_rate", {{"field_rate", "60"}}},
+        {"change_frame_rate", {{"field_rate", "60"}}},
         {"stretch_time", {{"field_factor", "2"}}},
         {"reverse", {}},
         {"mirror_clip", {}},
         {"make_additive", {}},
-        {"still_pose", {}},
+        {"pose_to_clip", {}},
         {"start_at", {{"field_frame", "20"}}},
         {"reduce_keys", {{"field_limit_mm", "2"}}},
     };
@@ -167,7 +168,7 @@ TEST_F(ClipRows, EachStepOfTheMenuOpensReadyToBeUsed) {
         ASSERT_EQ(steps(), before + 1) << id;
         EXPECT_EQ(last_step().id, id);
         EXPECT_TRUE(state().replay.problems().empty()) << id << ": " << state().replay.problems().front();
-        if (std::string(id) == "still_pose") {
+        if (std::string(id) == "pose_to_clip") {
             EXPECT_EQ(last_step().parameters["frame"], 25) << "the frame that is shown";
             EXPECT_GE(row("wade_pose"), 0);
         }
@@ -180,7 +181,7 @@ TEST_F(ClipRows, EachStepOfTheMenuOpensReadyToBeUsed) {
 TEST_F(ClipRows, ANameOrARangeThatCannotBeIsSaidAndNothingChanges) {
     open_cut();
     window->document().edit("pose", [](Job& job) {
-        job.steps.push_back({"still_pose", {{"clip", "wade"}, {"frame", 3}, {"name", "lifted"}}});
+        job.steps.push_back({"pose_to_clip", {{"clip", "wade"}, {"frame", 3}, {"name", "lifted"}}});
     });
     settle();
     const size_t before = window->document().undo().count();
@@ -265,28 +266,28 @@ TEST_F(ClipRows, WhatBakingLosesIsToldForTheDestination) {
 
 TEST(StepText, NamesOfClipsAreLinesAndFlagsAreSaidEitherWay) {
     nlohmann::json parameters = nlohmann::json::object();
-    const StepField clips{"clips", "Clips", StepField::Kind::clips, ""};
+    const Parameter& clips = *step_kind("bake")->parameter("clips");
     EXPECT_EQ(set_parameter(parameters, clips, "wade\n\n st* \n").toStdString(), "");
     EXPECT_EQ(parameters["clips"], nlohmann::json({"wade", "st*"}));
     EXPECT_EQ(parameter_text(parameters, clips).toStdString(), "wade\nst*");
     EXPECT_EQ(set_parameter(parameters, clips, " ").toStdString(), "");
     EXPECT_FALSE(parameters.contains("clips")) << "none said: all";
-    const StepField turn{"turn", "Turn", StepField::Kind::flag, ""};
+    const Parameter& turn = *step_kind("extract_root_motion")->parameter("rotation");
     EXPECT_EQ(set_parameter(parameters, turn, "").toStdString(), "");
-    EXPECT_EQ(parameters["turn"], false) << "a step that turns unless told not to has to be told";
+    EXPECT_EQ(parameters["rotation"], false) << "a step that turns unless told not to has to be told";
     EXPECT_EQ(set_parameter(parameters, turn, "yes").toStdString(), "");
-    EXPECT_EQ(parameters["turn"], true);
-    const StepField said{"clips", "Clips", StepField::Kind::described, ""};
+    EXPECT_EQ(parameters["rotation"], true);
+    const Parameter& said = *step_kind("describe_clips")->parameter("clips");
     nlohmann::json rows = nlohmann::json::object();
-    EXPECT_EQ(set_parameter(rows, said, "a → b, repeats stays, #2F8A72, slow, and low\nc, once").toStdString(), "");
+    EXPECT_EQ(set_parameter(rows, said, "a → b, repeat stays, #2F8A72, slow, and low\nc, once").toStdString(), "");
     EXPECT_EQ(rows["clips"][0]["as"], "b");
     EXPECT_EQ(rows["clips"][0]["deliver"], false);
     EXPECT_EQ(rows["clips"][0]["note"], "slow, and low");
-    EXPECT_EQ(rows["clips"][1], nlohmann::json({{"name", "c"}, {"repeats", false}}));
-    EXPECT_EQ(parameter_text(rows, said).toStdString(), "a → b, repeats stays, #2F8A72, slow, and low\nc, once");
+    EXPECT_EQ(rows["clips"][1], nlohmann::json({{"name", "c"}, {"loop", false}}));
+    EXPECT_EQ(parameter_text(rows, said).toStdString(), "a → b, repeat stays, #2F8A72, slow, and low\nc, once");
     EXPECT_NE(set_parameter(rows, said, "c, sometimes").toStdString(), "");
-    const StepField cuts{"clips", "Clips", StepField::Kind::cuts, ""};
-    nlohmann::json kept = {{"clips", {{{"name", "a"}, {"first", 0}, {"last", 9}, {"deliver", false}}}}};
+    const Parameter& cuts = *step_kind("split_take")->parameter("clips");
+    nlohmann::json kept = {{"clips", {{{"name", "a"}, {"start", 0}, {"end", 9}, {"deliver", false}}}}};
     const QString text = parameter_text(kept, cuts);
     EXPECT_EQ(set_parameter(kept, cuts, text).toStdString(), "");
     EXPECT_EQ(kept["clips"][0]["deliver"], false) << "what stays at home still does after a look at the step";
@@ -296,9 +297,9 @@ TEST(StepDialogs, AreTakenAsTheyAreByEveryKindOfStep) {
     // What the window of a step shows is what the step has: opened and used untouched it changes nothing it means.
     Scene scene = demo::tansy_model();
     for (const StepKind& kind : step_kinds()) {
-        const Step step{std::string(kind.id), kind.starting()};
+        const Step step{std::string(kind.id), starting_values(kind.parameters)};
         const StepDialog dialog(step, std::make_shared<const Scene>(scene));
-        for (const StepField& field : kind.fields) {
+        for (const Parameter& field : kind.parameters) {
             const std::string key(field.key);
             if (step.parameters.contains(key)) {
                 EXPECT_EQ(parameter_text(dialog.step().parameters, field), parameter_text(step.parameters, field))

@@ -15,7 +15,7 @@ TEST_F(Bench, ASourceThatChangesOnDiskIsReplayedAndSaid) {
     window->document().edit("rule", [](Job& job) {
         job.steps.push_back({"rename_joints", {{"names", {{"head_tip", "crown"}}}}});
         job.steps.push_back(
-            {"split_take", {{"take", "capture_07"}, {"clips", {{{"name", "wade"}, {"first", 220}, {"last", 396}}}}}});
+            {"split_take", {{"take", "capture_07"}, {"clips", {{{"name", "wade"}, {"start", 220}, {"end", 396}}}}}});
     });
     settle();
     // A new version comes: one more joint, a changed bird.
@@ -54,7 +54,7 @@ TEST_F(Bench, ASourceThatChangesOnDiskIsReplayedAndSaid) {
 
 TEST_F(Bench, WhatACrashLeftIsOfferedAndOpenedUnsaved) {
     open_mended();
-    QTest::mouseClick(finding_button("rescale_weights"), Qt::LeftButton);
+    QTest::mouseClick(finding_button("normalize_weights"), Qt::LeftButton);
     settle();
     const Job changed = window->document().job();
     window->recovery().keep();

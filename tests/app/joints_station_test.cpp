@@ -109,7 +109,7 @@ TEST_F(Bench, JointsAreChosenDroppedAndTheirWeightsFollowed) {
     ladder.setFocus();
     QTest::keyClick(&ladder, Qt::Key_Delete);
     settle();
-    EXPECT_EQ(window->document().job().steps.back().id, "drop_joints");
+    EXPECT_EQ(window->document().job().steps.back().id, "remove_joints");
     EXPECT_FALSE(has("beak_tip"));
     EXPECT_FALSE(has("head_tip"));
     const Ladder& after = ladder.ladder();
@@ -278,10 +278,10 @@ TEST_F(Bench, SideWordsAndLettersAreRulesWithAPreview) {
     // The same rules as lines of text, in the step's own window.
     StepDialog dialog(step, nullptr);
     auto* lines = dialog.findChild<QPlainTextEdit*>("field_rules");
-    EXPECT_EQ(lines->toPlainText(), "sides: _l, _r, end\nletters: lower");
-    lines->setPlainText("sides: _le, _ri, start\nletters: upper, ^leg\na → b");
+    EXPECT_EQ(lines->toPlainText(), "sides: _l, _r, end\ncase: lower");
+    lines->setPlainText("sides: _le, _ri, start\ncase: upper, ^leg\na → b");
     EXPECT_EQ(dialog.step().parameters["rules"],
-              nlohmann::json::parse(R"([{"left":"_le","right":"_ri","at":"start"},{"letters":"upper","find":"^leg"},
+              nlohmann::json::parse(R"([{"left":"_le","right":"_ri","at":"start"},{"case":"upper","find":"^leg"},
                                         {"find":"a","replace":"b"}])"));
 }
 

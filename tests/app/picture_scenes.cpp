@@ -34,8 +34,8 @@ Job mended_job(const std::string& name) {
     job.destinations = built_in_destinations();
     job.steps = {{"leave_behind", {{"kinds", {"camera", "light"}}, {"names", {"set_floor", "*ik_world"}}}},
                  {"strip_prefix"},
-                 {"fold_holders"},
-                 {"resize", {{"factor", 0.01}}},
+                 {"bake_parent_transforms"},
+                 {"scale", {{"factor", 0.01}}},
                  {"make_root", {{"name", "root"}}}};
     return job;
 }

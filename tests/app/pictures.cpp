@@ -190,7 +190,7 @@ int run(const QString& job, const QString& first_look, const QString& out, const
     if (wanted("takes-made")) {
         window.choose_station(2);
         window.document().edit(QStringLiteral("steps"), [](Job& edited) {
-            edited.steps.push_back({"close_loop", {{"clip", "shake_off"}, {"way", "blend"}, {"frames", 10}}});
+            edited.steps.push_back({"close_loop", {{"clip", "shake_off"}, {"mode", "blend"}, {"frames", 10}}});
             edited.steps.push_back(
                 {"join_clips", {{"clips", {"lift_parcel", "stamp"}}, {"name", "lift_and_stamp"}, {"overlap", 8}}});
             edited.steps.push_back({"mirror_clip", {{"clips", {"stamp"}}, {"ending", "_other_foot"}}});

@@ -27,25 +27,25 @@ TEST_F(Bench, ATakeIsCutDraggedSnappedAndNamed) {
     QTest::keyClick(&strip, Qt::Key_Return);
     settle();
     ASSERT_EQ(strip.cuts().size(), 2U);
-    EXPECT_EQ(strip.cuts()[0].last, cut);
+    EXPECT_EQ(strip.cuts()[0].end, cut);
     EXPECT_EQ(prepared().clips.size(), 2U);
     // The end of the second clip is dragged to frame 600.
     QRect second = strip.span_rect(1);
     drag(&strip, QPoint(second.right() - 1, second.center().y()),
          QPoint(static_cast<int>(strip.x_of(620)), second.center().y()));
     settle();
-    EXPECT_NEAR(strip.cuts()[1].last, 620, 3);
+    EXPECT_NEAR(strip.cuts()[1].end, 620, 3);
     // Its beginning snaps to the end of the first when it comes near.
     second = strip.span_rect(1);
     drag(&strip, QPoint(second.left() + 2, second.center().y()),
          QPoint(static_cast<int>(strip.x_of(420)), second.center().y()));
     settle();
-    EXPECT_NEAR(strip.cuts()[1].first, 420, 8);
+    EXPECT_NEAR(strip.cuts()[1].start, 420, 8);
     second = strip.span_rect(1);
     drag(&strip, QPoint(second.left() + 2, second.center().y()),
          QPoint(static_cast<int>(strip.x_of(cut)) + 5, second.center().y()));
     settle();
-    EXPECT_EQ(strip.cuts()[1].first, cut);
+    EXPECT_EQ(strip.cuts()[1].start, cut);
     // A name is typed into the span.
     QTest::mouseDClick(&strip, Qt::LeftButton, {}, strip.span_rect(0).center());
     auto* name = child<QLineEdit>("clipName");
@@ -82,7 +82,7 @@ TEST_F(Bench, TheListOfClipsIsTypedReadAndWritten) {
     EXPECT_TRUE(list->item(1, 7)->text().endsWith("mm")) << list->item(1, 7)->text().toStdString();
     // A frame typed into the list moves the end; a clip that does not close is said, and mended with one click.
     list->item(0, 4)->setText("160");
-    ASSERT_TRUE(wait_for([&] { return window->takes().strip().cuts()[0].last == 160; }));
+    ASSERT_TRUE(wait_for([&] { return window->takes().strip().cuts()[0].end == 160; }));
     settle();
     EXPECT_EQ(prepared().find_clip("stand")->frames(), 161);
     list->setCurrentCell(1, 1);
@@ -92,11 +92,11 @@ TEST_F(Bench, TheListOfClipsIsTypedReadAndWritten) {
     ASSERT_TRUE(close->isVisible());
     QTest::mouseClick(close, Qt::LeftButton);
     settle();
-    EXPECT_NE(window->takes().strip().cuts()[1].last, 896);
+    EXPECT_NE(window->takes().strip().cuts()[1].end, 896);
     list->item(1, 6)->setCheckState(Qt::Unchecked);
-    ASSERT_TRUE(wait_for([&] { return !window->takes().strip().cuts()[1].repeats; }));
+    ASSERT_TRUE(wait_for([&] { return !window->takes().strip().cuts()[1].loop; }));
     settle();
-    EXPECT_FALSE(prepared().find_clip("shake_off")->repeats);
+    EXPECT_FALSE(prepared().find_clip("shake_off")->loop);
     EXPECT_EQ(window->takes().write_list(folder.filePath("out.json")).toStdString(), "");
     const Result<std::string> text = read_file(folder.filePath("out.json").toStdString());
     EXPECT_EQ(cuts_from_text(*text, "out")->at(1).note, "she is still shaking");
@@ -115,10 +115,10 @@ TEST_F(Bench, StillPlacesAreOfferedAndCut) {
     settle();
     const std::vector<Cut>& cuts = window->takes().strip().cuts();
     ASSERT_GT(cuts.size(), 2U);
-    EXPECT_EQ(cuts.front().first, 0);
-    EXPECT_EQ(cuts.back().last, 899);
+    EXPECT_EQ(cuts.front().start, 0);
+    EXPECT_EQ(cuts.back().end, 899);
     for (size_t i = 1; i < cuts.size(); ++i) {
-        EXPECT_EQ(cuts[i].first, cuts[i - 1].last);
+        EXPECT_EQ(cuts[i].start, cuts[i - 1].end);
     }
 }
 
@@ -140,23 +140,23 @@ TEST_F(Bench, TheStripZoomsToTheSingleFrame) {
 TEST(StripEdits, CutsMovesAndSnaps) {
     const std::vector<Cut> two = cut_at({}, 40, 100);
     ASSERT_EQ(two.size(), 2U);
-    EXPECT_EQ(two[0].last, 40);
-    EXPECT_EQ(two[1].first, 40);
+    EXPECT_EQ(two[0].end, 40);
+    EXPECT_EQ(two[1].start, 40);
     EXPECT_EQ(cut_at(two, 40, 100), two) << "on an end nothing is cut";
     EXPECT_EQ(cut_at(two, 0, 100), two);
     const std::vector<Cut> three = cut_at(two, 60, 100);
     ASSERT_EQ(three.size(), 3U);
-    EXPECT_EQ(three[1].last, 60);
-    EXPECT_EQ(three[2].first, 60);
+    EXPECT_EQ(three[1].end, 60);
+    EXPECT_EQ(three[2].start, 60);
     EXPECT_NE(three[2].name, three[1].name);
     const std::vector<Cut> gap = cut_at({{"a", 0, 20, false, "", ""}, {"b", 70, 99, false, "", ""}}, 30, 100);
     ASSERT_EQ(gap.size(), 3U);
-    EXPECT_EQ(gap[1].first, 30);
-    EXPECT_EQ(gap[1].last, 70);
-    EXPECT_EQ(move_end(two, 0, true, 500, 100)[0].last, 99);
-    EXPECT_EQ(move_end(two, 0, true, -5, 100)[0].last, 1);
-    EXPECT_EQ(move_end(two, 1, false, 99, 100)[1].first, 98);
-    EXPECT_EQ(move_end(two, 1, false, -9, 100)[1].first, 0);
+    EXPECT_EQ(gap[1].start, 30);
+    EXPECT_EQ(gap[1].end, 70);
+    EXPECT_EQ(move_end(two, 0, true, 500, 100)[0].end, 99);
+    EXPECT_EQ(move_end(two, 0, true, -5, 100)[0].end, 1);
+    EXPECT_EQ(move_end(two, 1, false, 99, 100)[1].start, 98);
+    EXPECT_EQ(move_end(two, 1, false, -9, 100)[1].start, 0);
     EXPECT_EQ(snapped(41, {40, 44}, 3), 40);
     EXPECT_EQ(snapped(50, {40, 44}, 3), 50);
     EXPECT_EQ(cut_all({20, 45}, 100).size(), 3U);
@@ -205,7 +205,7 @@ TEST_F(Bench, ALoopIsClosedFromItsFindingAndARootTakesTheWay) {
     window->takes().go_to("wade", 0);
     auto* way = child<QPushButton>("rootMotion");
     ASSERT_TRUE(way->isVisible());
-    use_step([](StepDialog& dialog) { EXPECT_EQ(dialog.step().id, "take_root_motion"); });
+    use_step([](StepDialog& dialog) { EXPECT_EQ(dialog.step().id, "extract_root_motion"); });
     QTest::mouseClick(way, Qt::LeftButton);
     settle();
     const auto [head_now, root_now] = head_at(170);

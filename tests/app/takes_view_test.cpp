@@ -5,6 +5,7 @@
 #include "core/formats/format.h"
 #include "core/formats/gltf/gltf.h"
 #include "core/job/card_edits.h"
+#include "core/math/angles.h"
 
 #include <QComboBox>
 #include <QDoubleSpinBox>
@@ -144,7 +145,7 @@ TEST_F(TakesView, TheCurvesOfTheChosenJointAreThoseOfItsKeys) {
                       pose.local[static_cast<size_t>(shank)].rotation;
     const Eigen::AngleAxisd about(turn);
     for (int k = 0; k < 3; ++k) {
-        EXPECT_NEAR(kept[static_cast<size_t>(k)], about.axis()[k] * about.angle() * 180 / 3.14159265358979, 0.01);
+        EXPECT_NEAR(kept[static_cast<size_t>(k)], about.axis()[k] * about.angle() * degrees_per_radian, 0.01);
         EXPECT_NEAR(received[static_cast<size_t>(k)], kept[static_cast<size_t>(k)], 0.01)
             << "nothing changed its turns";
     }
@@ -216,7 +217,7 @@ TEST_F(TakesView, ManyTakesAreListedTogetherAndTypedInWhereTheyAre) {
     ASSERT_TRUE(job.ok());
     job->sources.resize(1);
     job->steps = {
-        {"strip_prefix"}, {"fold_holders"}, {"resize", {{"factor", 0.01}}}, {"make_root", {{"name", "root"}}}};
+        {"strip_prefix"}, {"bake_parent_transforms"}, {"scale", {{"factor", 0.01}}}, {"make_root", {{"name", "root"}}}};
     for (const char* name : {"calm", "wet", "dry"}) {
         Clip part = market.clips[0];
         part.name = name;
@@ -269,14 +270,14 @@ TEST_F(TakesView, ManyTakesAreListedTogetherAndTypedInWhereTheyAre) {
     list->item(2, 6)->setCheckState(Qt::Checked);
     QTest::qWait(50);
     settle();
-    EXPECT_TRUE(prepared().find_clip("dry")->repeats);
+    EXPECT_TRUE(prepared().find_clip("dry")->loop);
     ASSERT_TRUE(wait_for([&] { return !window->takes().model().is_busy(); }));
     EXPECT_TRUE(list->item(2, 7)->text().contains("mm")) << "what repeats has a seam";
     // The list of all of them goes out as a sheet, is worked on there, and comes back.
     const QString sheet = folder.filePath("sheet.csv");
     EXPECT_EQ(window->takes().write_list(sheet).toStdString(), "");
     std::string text = *read_file(sheet.toStdString());
-    EXPECT_EQ(text.substr(0, text.find('\n')), "name,first,last,repeats,colour,note,take");
+    EXPECT_EQ(text.substr(0, text.find('\n')), "name,start,end,loop,colour,note,take");
     EXPECT_NE(text.find("wade,0,60,no,,,wet"), std::string::npos) << text;
     text.replace(text.find("calm,0,60,no"), 12, "rest,0,40,no");
     ASSERT_TRUE(write_file_whole(sheet.toStdString(), text).ok());
@@ -310,7 +311,7 @@ TEST_F(TakesView, RangesThatTheSourceNamesAreOfferedAndListsMayBeInSeconds) {
     Result<std::string> text = read_file(market.toStdString());
     ASSERT_TRUE(text.ok());
     nlohmann::json gltf = nlohmann::json::parse(*text);
-    gltf["animations"][0]["extras"]["clips"] = {{{"name", "calm"}, {"first", 0}, {"last", 168}},
+    gltf["animations"][0]["extras"]["clips"] = {{{"name", "calm"}, {"start", 0}, {"end", 168}},
                                                 {{"name", "in_the_water"}, {"from_s", 8}, {"to_s", 13}}};
     ASSERT_TRUE(write_file_whole(market.toStdString(), gltf.dump()).ok());
     open_mended();
@@ -325,8 +326,8 @@ TEST_F(TakesView, RangesThatTheSourceNamesAreOfferedAndListsMayBeInSeconds) {
     ASSERT_TRUE(write_file_whole(folder.filePath("cuts.csv").toStdString(), "name,from_s,to_s\nlift,15,18.5\n").ok());
     EXPECT_EQ(window->takes().read_list(folder.filePath("cuts.csv")).toStdString(), "");
     settle();
-    EXPECT_EQ(window->takes().strip().cuts()[0].first, 450);
-    EXPECT_EQ(window->takes().strip().cuts()[0].last, 555);
+    EXPECT_EQ(window->takes().strip().cuts()[0].start, 450);
+    EXPECT_EQ(window->takes().strip().cuts()[0].end, 555);
 }
 
 } // namespace

@@ -106,7 +106,7 @@ class Window : public ::testing::Test {
     }
     /// Clicks the findings' own buttons until none of these kinds is open.
     void mend() {
-        for (const char* step : {"strip_prefix", "fold_holders", "resize", "make_root"}) {
+        for (const char* step : {"strip_prefix", "bake_parent_transforms", "scale", "make_root"}) {
             QPushButton* button = finding_button(QString::fromUtf8(step));
             ASSERT_NE(button, nullptr) << step;
             QTest::mouseClick(button, Qt::LeftButton);

@@ -1,3 +1,4 @@
+#include "core/steps/step_kind.h"
 #include "window_fixture.h"
 
 namespace wembrix::app {
@@ -22,7 +23,7 @@ TEST_F(Window, EmptyItSaysWhatWouldFillIt) {
 TEST_F(Window, OpensTheDemoJobWithItsFindings) {
     open();
     EXPECT_EQ(state().findings.size(), 9U);
-    EXPECT_NE(finding_button("resize"), nullptr);
+    EXPECT_NE(finding_button("scale"), nullptr);
     EXPECT_TRUE(child<QLabel>("receivedFacts")->text().contains("161.8"));
     EXPECT_TRUE(child<QLabel>("receivedFacts")->text().contains("roots"));
     auto* contents = child<QTreeWidget>("contents");
@@ -32,17 +33,17 @@ TEST_F(Window, OpensTheDemoJobWithItsFindings) {
 
 TEST_F(Window, AFindingsStepIsAddedWithOneClickAndUndone) {
     open();
-    QTest::mouseClick(finding_button("resize"), Qt::LeftButton);
+    QTest::mouseClick(finding_button("scale"), Qt::LeftButton);
     EXPECT_EQ(steps(), 2U);
     settle();
     EXPECT_NEAR(state().prepared.height_m, 1.62, 0.02);
-    EXPECT_EQ(finding_button("resize"), nullptr) << "a mended finding is no longer offered";
+    EXPECT_EQ(finding_button("scale"), nullptr) << "a mended finding is no longer offered";
     EXPECT_TRUE(child<QLabel>("preparedFacts")->text().contains("161.8")) << "in the destination's units";
     QTest::keySequence(window.get(), QKeySequence(QKeySequence::Undo));
     EXPECT_EQ(steps(), 1U);
     settle();
     EXPECT_NEAR(state().prepared.height_m, 161.8, 0.5);
-    EXPECT_NE(finding_button("resize"), nullptr);
+    EXPECT_NE(finding_button("scale"), nullptr);
     QTest::keySequence(window.get(), QKeySequence(QKeySequence::Redo));
     settle();
     EXPECT_NEAR(state().prepared.height_m, 1.62, 0.02);
@@ -241,7 +242,7 @@ TEST_F(Window, TheReceivedTakePlaysAtTheClipsOwnMoment) {
     open();
     window->document().edit("cut", [](Job& job) {
         job.steps.push_back(
-            {"split_take", {{"take", "capture_07"}, {"clips", {{{"name", "wade"}, {"first", 214}, {"last", 390}}}}}});
+            {"split_take", {{"take", "capture_07"}, {"clips", {{{"name", "wade"}, {"start", 214}, {"end", 390}}}}}});
     });
     settle();
     window->twin().playback().choose("wade");
@@ -301,20 +302,19 @@ TEST_F(Window, ABrokenSourceIsSaidAndNothingIsLost) {
 
 TEST(StepText, RulesAndClipsAsTyped) {
     nlohmann::json parameters = nlohmann::json::object();
-    const StepField rules{"rules", "Rules", StepField::Kind::rules, ""};
+    const Parameter& rules = *step_kind("rename_joints")->parameter("rules");
     EXPECT_EQ(set_parameter(parameters, rules, "^Left(.*)$ → $1_l\n\n a -> b ").toStdString(), "");
     EXPECT_EQ(parameters["rules"].size(), 2U);
     EXPECT_EQ(parameters["rules"][0]["replace"], "$1_l");
     EXPECT_EQ(parameter_text(parameters, rules).toStdString(), "^Left(.*)$ → $1_l\na → b");
     EXPECT_NE(set_parameter(parameters, rules, "no arrow").toStdString(), "");
-    const StepField clips{"clips", "Clips", StepField::Kind::cuts, ""};
-    EXPECT_EQ(set_parameter(parameters, clips, "wade, 214, 390, repeats, #2F8A72\nlift, 446, 566").toStdString(), "");
-    EXPECT_EQ(parameters["clips"][0]["repeats"], true);
-    EXPECT_EQ(parameters["clips"][1]["last"], 566);
-    EXPECT_EQ(parameter_text(parameters, clips).toStdString(),
-              "wade, 214, 390, repeats, #2F8A72\nlift, 446, 566, once");
+    const Parameter& clips = *step_kind("split_take")->parameter("clips");
+    EXPECT_EQ(set_parameter(parameters, clips, "wade, 214, 390, repeat, #2F8A72\nlift, 446, 566").toStdString(), "");
+    EXPECT_EQ(parameters["clips"][0]["loop"], true);
+    EXPECT_EQ(parameters["clips"][1]["end"], 566);
+    EXPECT_EQ(parameter_text(parameters, clips).toStdString(), "wade, 214, 390, repeat, #2F8A72\nlift, 446, 566, once");
     EXPECT_NE(set_parameter(parameters, clips, "wade, x, 3").toStdString(), "");
-    const StepField factor{"factor", "Factor", StepField::Kind::number, "×"};
+    const Parameter& factor = *step_kind("scale")->parameter("factor");
     EXPECT_EQ(set_parameter(parameters, factor, "0,01").toStdString(), "");
     EXPECT_EQ(parameters["factor"], 0.01);
     EXPECT_NE(set_parameter(parameters, factor, "much").toStdString(), "");
@@ -324,7 +324,7 @@ TEST(StepText, RulesAndClipsAsTyped) {
 
 TEST(StepDialogs, SayWhatTheStepWouldDoBeforeItIsUsed) {
     const Scene scene = demo::tansy_model();
-    StepDialog dialog({"resize", {{"factor", 1}}}, std::make_shared<const Scene>(scene));
+    StepDialog dialog({"scale", {{"factor", 1}}}, std::make_shared<const Scene>(scene));
     auto* factor = dialog.findChild<QLineEdit*>("field_factor");
     auto* outcome = dialog.findChild<QLabel*>("stepOutcome");
     factor->clear();

@@ -219,7 +219,7 @@ check "an unknown option" ends 2 "$cli" inspect --loudly "$work/demo/tansy_model
 check "no such destination" ends 2 "$cli" deliver "$work/demo/tansy.wembrix" --destination "Moon"
 check "names it" grep -q Moon "$work/err"
 check "a card without a destination" ends 2 "$cli" deliver --card "$work/card.json" "$work/demo/tansy_model.glb"
-echo '{"steps":[{"step":"resize","factor":-1}]}' > "$work/bad_card.json"
+echo '{"steps":[{"step":"scale","factor":-1}]}' > "$work/bad_card.json"
 check "a step with impossible parameters is bad input" ends 2 "$cli" deliver --card "$work/bad_card.json" \
     --destination "$work/demo/Tidewater_runtime.destination.json" --out "$work/bad" "$work/demo/tansy_model.glb"
 check "in one sentence" one_sentence

@@ -24,13 +24,13 @@ Scene deliverable_scene() {
     const std::string take = received.clips.at(0).name;
     const int last = received.clips.at(0).frames() - 1;
     std::vector<Step> steps = {{"strip_prefix"},
-                               {"resize", {{"height_m", 1.6}}},
+                               {"scale", {{"height_m", 1.6}}},
                                {"make_root", {{"name", "root"}}},
                                {"split_take",
                                 {{"take", take},
                                  {"clips",
-                                  {{{"name", "rise"}, {"first", 0}, {"last", last / 2}},
-                                   {{"name", "fall"}, {"first", last / 2}, {"last", last}}}}}}};
+                                  {{{"name", "rise"}, {"start", 0}, {"end", last / 2}},
+                                   {{"name", "fall"}, {"start", last / 2}, {"end", last}}}}}}};
     const Replay done = replay(std::make_shared<const Scene>(received), steps);
     for (const std::string& problem : done.problems()) {
         ADD_FAILURE() << problem;

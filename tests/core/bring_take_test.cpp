@@ -3,9 +3,10 @@
 #include "core/job/assemble.h"
 #include "core/job/bring_take.h"
 #include "core/measure/skeleton/pose.h"
-#include "core/steps/step.h"
+#include "core/steps/step_kind.h"
 #include "random_rig.h"
 #include "small_scenes.h"
+#include "step_results.h"
 
 #include <Eigen/LU>
 #include <gtest/gtest.h>
@@ -13,14 +14,8 @@
 namespace wembrix::testing {
 namespace {
 
-Scene after(const Scene& scene, const Step& step) {
-    Result<StepResult> result = apply_step(scene, step);
-    EXPECT_TRUE(result.ok()) << (result.ok() ? "" : result.problem().sentence());
-    return result.ok() ? std::move(result->scene) : scene;
-}
-
 /// hips, two legs of two joints each, a spine; a clip in which all of them move and the hips travel.
-Scene biped(const std::string& prefix = "") {
+Scene walker(const std::string& prefix = "") {
     Scene scene = tower({prefix + "hips", prefix + "spine", prefix + "neck"});
     for (const double x : {0.4, -0.4}) {
         int parent = 0;
@@ -84,8 +79,8 @@ double apart(const Scene& model, const Brought& brought, const Scene& take, doub
 }
 
 TEST(BringTake, TheSameSkeletonTakesKeysAsTheyAre) {
-    const Scene model = biped();
-    const Scene take = biped("other:rig:");
+    const Scene model = walker();
+    const Scene take = walker("other:rig:");
     const Brought brought = bring_take(model, take);
     EXPECT_FALSE(brought.carried);
     EXPECT_EQ(brought.factor, 1);
@@ -96,20 +91,20 @@ TEST(BringTake, TheSameSkeletonTakesKeysAsTheyAre) {
 }
 
 TEST(BringTake, AnotherUnitAndAHolder) {
-    const Scene model = biped();
-    Scene take = after(biped("cm:"), {"resize", {{"factor", 100}}});
+    const Scene model = walker();
+    Scene take = done(walker("cm:"), {"scale", {{"factor", 100}}}).scene;
     const Brought brought = bring_take(model, take);
     EXPECT_EQ(brought.factor, 0.01);
     EXPECT_LT(apart(model, brought, take, 0.01), 1e-5);
     // The model lies under a holder that scales and turns it: its joints still stand as the take has them.
-    Scene held = biped();
+    Scene held = walker();
     Node holder;
     holder.name = "holder";
     holder.kind = NodeKind::holder;
     holder.rest.rotation = Quat(Eigen::AngleAxisd(-1.5707963267948966, Vec3::UnitX()));
     holder.rest.scale = Vec3(0.01, 0.01, 0.01);
-    held = after(held, {"turn", {{"degrees", 90}, {"about", "+X"}}});
-    held = after(held, {"resize", {{"factor", 100}}});
+    held = done(held, {"rotate", {{"degrees", 90}, {"about", "+X"}}}).scene;
+    held = done(held, {"scale", {{"factor", 100}}}).scene;
     held.nodes.insert(held.nodes.begin(), holder);
     for (Node& node : held.nodes) {
         node.parent = &node == held.nodes.data() ? -1 : node.parent < 0 && node.mesh < 0 ? 0 : node.parent + 1;
@@ -118,15 +113,15 @@ TEST(BringTake, AnotherUnitAndAHolder) {
         ++joint;
     }
     held.clips.clear();
-    const Scene metres = biped("m:");
+    const Scene metres = walker("m:");
     EXPECT_LT(apart(held, bring_take(held, metres), metres, 1), 1e-4);
 }
 
 TEST(BringTake, OtherJointAxesAreCarriedOver) {
-    const Scene take = biped();
-    for (const Step& step : std::vector<Step>{{"aim_joints", {{"bone", "+X"}, {"up", "+Y"}}},
-                                              {"aim_joints", {{"bone", "-Z"}, {"up", "+X"}}}}) {
-        Scene model = after(biped("model:"), step);
+    const Scene take = walker();
+    for (const Step& step : std::vector<Step>{{"align_bone_axes", {{"bone", "+X"}, {"up", "+Y"}}},
+                                              {"align_bone_axes", {{"bone", "-Z"}, {"up", "+X"}}}}) {
+        Scene model = done(walker("model:"), step).scene;
         model.clips.clear();
         const Brought brought = bring_take(model, take);
         EXPECT_TRUE(brought.carried);
@@ -146,28 +141,28 @@ TEST(BringTake, OtherJointAxesAreCarriedOver) {
 }
 
 TEST(BringTake, AnotherRestPoseOfTheSameSkeleton) {
-    const Scene take = biped();
-    Scene model = after(biped("model:"), {"set_rest_pose", {{"from", "frame"}, {"clip", "walk"}, {"frame", 15}}});
+    const Scene take = walker();
+    Scene model = done(walker("model:"), {"set_rest_pose", {{"from", "frame"}, {"clip", "walk"}, {"frame", 15}}}).scene;
     model.clips.clear();
     const Brought brought = bring_take(model, take);
     EXPECT_LT(apart(model, brought, take, 1), 1e-4) << "joints see their bones alike: keys are taken as they are";
     // Another rest pose and other axes at once.
-    model = after(model, {"aim_joints", {{"bone", "+Y"}, {"up", "+Z"}}});
+    model = done(model, {"align_bone_axes", {{"bone", "+Y"}, {"up", "+Z"}}}).scene;
     EXPECT_LT(apart(model, bring_take(model, take), take, 1), 2e-3);
 }
 
 TEST(BringTake, JointsMoreAndFewerAndWhatDidNotMatch) {
-    Scene take = biped();
-    Scene model =
-        after(biped("model:"),
-              {"insert_joint", {{"name", "model:waist"}, {"under", "model:hips"}, {"above", {"model:spine"}}}});
+    Scene take = walker();
+    Scene model = done(walker("model:"),
+                       {"insert_joint", {{"name", "model:waist"}, {"under", "model:hips"}, {"above", {"model:spine"}}}})
+                      .scene;
     model.clips.clear();
     Brought brought = bring_take(model, take);
     EXPECT_EQ(brought.not_moved, std::vector<std::string>{"model:waist"});
     EXPECT_LT(apart(model, brought, take, 1), 1e-4) << "what hangs on the joint between still stands right";
-    Scene other = biped("other:");
-    take = after(take, {"insert_joint", {{"name", "twist"}, {"under", "thigh_l"}, {"above", {"foot_l"}}}});
-    take = after(take, {"reparent_joints", {{"under", {{"neck", "hips"}}}}});
+    Scene other = walker("other:");
+    take = done(take, {"insert_joint", {{"name", "twist"}, {"under", "thigh_l"}, {"above", {"foot_l"}}}}).scene;
+    take = done(take, {"reparent_joints", {{"under", {{"neck", "hips"}}}}}).scene;
     other.clips.clear();
     brought = bring_take(other, take);
     EXPECT_LT(apart(other, brought, take, 1), 1e-4) << "under other parents in the take";
@@ -176,14 +171,16 @@ TEST(BringTake, JointsMoreAndFewerAndWhatDidNotMatch) {
 }
 
 TEST(BringTake, ABvhOfTheModelMovesItAsItWas) {
-    Scene model = biped();
+    Scene model = walker();
     const Scene take = read_bvh_text(write_bvh(model, "walk")->front().bytes, "walk").take();
     const Scene moved = model;
     model.clips.clear();
     const Brought brought = bring_take(model, take);
     EXPECT_LT(apart(model, brought, moved, 1), 1e-4);
     // Upright in metres, onto a model whose joints lie along their bones and that counts in centimetres.
-    Scene aimed = after(after(model, {"aim_joints", {{"bone", "+Y"}, {"up", "+Z"}}}), {"resize", {{"factor", 100}}});
+    Scene aimed =
+        done(done(model, {"align_bone_axes", {{"bone", "+Y"}, {"up", "+Z"}}}).scene, {"scale", {{"factor", 100}}})
+            .scene;
     const Brought carried = bring_take(aimed, take);
     EXPECT_EQ(carried.factor, 100);
     EXPECT_LT(apart(aimed, carried, moved, 100), 0.2) << "a fifth of a centimetre hundredth";
@@ -195,12 +192,12 @@ TEST(BringTake, ABvhOfTheModelMovesItAsItWas) {
 }
 
 TEST(BringTake, OtherProportionsKeepTheirOwnLengths) {
-    Scene model = biped();
+    Scene model = walker();
     for (Node& node : model.nodes) {
         node.rest.translation.y() *= 1.4;
     }
     model.clips.clear();
-    const Brought brought = bring_take(model, biped());
+    const Brought brought = bring_take(model, walker());
     EXPECT_GT(brought.longest_apart, 0.25);
     EXPECT_FALSE(brought.carried);
 }

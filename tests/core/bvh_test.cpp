@@ -1,5 +1,6 @@
 // BVH: read, written, read back, refused.
 #include "core/formats/bvh/bvh.h"
+#include "core/math/angles.h"
 #include "core/math/axis_turns.h"
 #include "core/measure/skeleton/pose.h"
 #include "random_rig.h"
@@ -11,8 +12,6 @@
 
 namespace wembrix::testing {
 namespace {
-
-constexpr double degrees = 3.14159265358979323846 / 180;
 
 const char* const arm = R"(HIERARCHY
 ROOT hips
@@ -43,7 +42,7 @@ Scene read(const std::string& text) {
     return scene.ok() ? scene.take() : Scene();
 }
 
-std::string refused(const std::string& text) {
+std::string refused_text(const std::string& text) {
     const Result<Scene> scene = read_bvh_text(text, "arm");
     EXPECT_FALSE(scene.ok());
     return scene.ok() ? "" : scene.problem().sentence();
@@ -55,7 +54,7 @@ std::string with(std::string text, const std::string& what, const std::string& b
     return text.replace(at, what.size(), by);
 }
 
-Vec3 place_at(const Scene& scene, const char* name, int frame) {
+Vec3 position_in(const Scene& scene, const char* name, int frame) {
     Pose pose;
     Poser(scene, scene.clips.data()).at(frame / scene.clips[0].rate, pose);
     return pose.world[scene.find_node(name)].topRightCorner<3, 1>();
@@ -70,10 +69,10 @@ TEST(Bvh, JointsOffsetsChannelsAndTheRate) {
     EXPECT_EQ(scene.clips[0].name, "arm");
     EXPECT_EQ(scene.clips[0].rate, 30) << "0.0333333 stands for a thirtieth";
     EXPECT_EQ(scene.clips[0].frames(), 3);
-    EXPECT_LT((place_at(scene, "upper arm_end", 0) - Vec3(0, 105, 0)).norm(), 1e-9);
+    EXPECT_LT((position_in(scene, "upper arm_end", 0) - Vec3(0, 105, 0)).norm(), 1e-9);
     // A quarter about Z lays the arm along -X; a quarter about its own X then turns the rest of it along +Z.
-    EXPECT_LT((place_at(scene, "upper arm", 1) - Vec3(-9, 90, 0)).norm(), 1e-4);
-    EXPECT_LT((place_at(scene, "upper arm_end", 1) - Vec3(-9, 90, 5)).norm(), 1e-4);
+    EXPECT_LT((position_in(scene, "upper arm", 1) - Vec3(-9, 90, 0)).norm(), 1e-4);
+    EXPECT_LT((position_in(scene, "upper arm_end", 1) - Vec3(-9, 90, 5)).norm(), 1e-4);
 }
 
 TEST(Bvh, FrameTimesStandForTheRateTheyWereRoundedFrom) {
@@ -88,9 +87,9 @@ TEST(Bvh, FrameTimesStandForTheRateTheyWereRoundedFrom) {
 
 TEST(Bvh, PlacesBesideAnOffsetAreToldByWhatTheyLieNear) {
     const std::string offset = with(arm, "OFFSET 0 0 0", "OFFSET 0 80 0");
-    EXPECT_LT((place_at(read(offset), "hips", 0) - Vec3(0, 90, 0)).norm(), 1e-9) << "the place itself";
+    EXPECT_LT((position_in(read(offset), "hips", 0) - Vec3(0, 90, 0)).norm(), 1e-9) << "the place itself";
     const std::string added = with(offset, "0 90 0 0 0 0", "0 10 0 0 0 0");
-    EXPECT_LT((place_at(read(added), "hips", 0) - Vec3(0, 90, 0)).norm(), 1e-9) << "added to the offset";
+    EXPECT_LT((position_in(read(added), "hips", 0) - Vec3(0, 90, 0)).norm(), 1e-9) << "added to the offset";
 }
 
 TEST(Bvh, AllSixOrdersOfTurns) {
@@ -101,12 +100,13 @@ TEST(Bvh, AllSixOrdersOfTurns) {
         for (int i = 0; i < 400; ++i) {
             Vec3 angles;
             for (int k = 0; k < 3; ++k) {
-                angles[k] = (static_cast<double>(random() % 3601) / 10 - 180) * degrees;
+                angles[k] = (static_cast<double>(random() % 3601) / 10 - 180) * radians_per_degree;
             }
-            angles[1] = i % 10 == 0 ? 90 * degrees : i % 10 == 5 ? -90 * degrees : angles[1];
+            angles[1] = i % 10 == 0 ? 90 * radians_per_degree : i % 10 == 5 ? -90 * radians_per_degree : angles[1];
             const Quat turn = turn_of(angles, axes);
             const Vec3 told = angles_of(turn, axes, before);
-            EXPECT_LT(turn_of(told, axes).angularDistance(turn), 2e-6) << order << " " << angles.transpose() / degrees;
+            EXPECT_LT(turn_of(told, axes).angularDistance(turn), 2e-6)
+                << order << " " << angles.transpose() / radians_per_degree;
             before = told;
         }
         // In a file, too.
@@ -117,7 +117,7 @@ TEST(Bvh, AllSixOrdersOfTurns) {
         const Scene scene = read(with(with(arm, "Yrotation Xrotation Zrotation", turns), "30 90 10", "30 50 10"));
         Pose pose;
         Poser(scene, scene.clips.data()).at(2 / 30.0, pose);
-        const Quat wanted = turn_of(Vec3(30, 50, 10) * degrees, axes);
+        const Quat wanted = turn_of(Vec3(30, 50, 10) * radians_per_degree, axes);
         EXPECT_LT(pose.local[1].rotation.angularDistance(wanted), 1e-6) << order;
     }
     EXPECT_FALSE(turn_order_from("XXY"));
@@ -129,11 +129,11 @@ TEST(Bvh, AMotionThroughTheUprightDoesNotLeap) {
     const TurnOrder axes = *turn_order_from("ZXY");
     Vec3 before = Vec3::Zero();
     for (int i = 0; i <= 720; ++i) {
-        const Vec3 told = angles_of(turn_of(Vec3(i, 0, 0) * degrees, axes), axes, before);
-        EXPECT_LT((told - before).norm(), 1.01 * degrees) << i;
+        const Vec3 told = angles_of(turn_of(Vec3(i, 0, 0) * radians_per_degree, axes), axes, before);
+        EXPECT_LT((told - before).norm(), 1.01 * radians_per_degree) << i;
         before = told;
     }
-    EXPECT_NEAR(before[0], 720 * degrees, 1e-9);
+    EXPECT_NEAR(before[0], 720 * radians_per_degree, 1e-9);
 }
 
 TEST(Bvh, WrittenAndReadBackEveryJointIsWhereItWas) {
@@ -185,25 +185,25 @@ TEST(Bvh, WhatItCannotHoldIsRefused) {
 }
 
 TEST(Bvh, BadFilesGetOneClearSentenceWithTheLine) {
-    EXPECT_NE(refused(with(arm, "MOTION", "ROOT other\n{\n}\nMOTION")).find("second ROOT"), std::string::npos);
-    EXPECT_NE(refused(with(arm, "Frames: 3", "Frames: 4")).find("too short"), std::string::npos);
-    EXPECT_NE(refused(with(arm, "Frames: 3", "Frames: 2")).find("behind the last of 2 frames"), std::string::npos);
-    EXPECT_NE(refused(with(arm, "Frames: 3", "Frames: 4000000")).find("too short"), std::string::npos);
-    EXPECT_NE(refused(with(arm, "Frames: 3", "Frames: 0")).find("no number of frames"), std::string::npos);
-    EXPECT_NE(refused(with(arm, "CHANNELS 6", "CHANNELS 5")).find("5 channels"), std::string::npos);
-    EXPECT_NE(refused(with(arm, "CHANNELS 3", "CHANNELS 6")).find("no channel"), std::string::npos);
-    EXPECT_NE(refused(with(arm, "Yrotation Xrotation", "Yrotation Yrotation")).find("twice"), std::string::npos);
-    EXPECT_NE(refused(with(arm, "OFFSET 0 10 0", "OFFSET 0 ten 0")).find("line 8"), std::string::npos);
-    EXPECT_NE(refused(with(arm, "0.0333333", "0")).find("frame time"), std::string::npos);
-    EXPECT_NE(refused(with(arm, "1 90 0 90", "1 nan 0 90")).find("nan"), std::string::npos);
-    EXPECT_NE(refused(with(arm, "JOINT", "BONE")).find("BONE"), std::string::npos);
-    EXPECT_NE(refused("").find("HIERARCHY"), std::string::npos);
-    EXPECT_NE(refused(std::string(arm).substr(0, 120)).find("ends"), std::string::npos);
+    EXPECT_NE(refused_text(with(arm, "MOTION", "ROOT other\n{\n}\nMOTION")).find("second ROOT"), std::string::npos);
+    EXPECT_NE(refused_text(with(arm, "Frames: 3", "Frames: 4")).find("too short"), std::string::npos);
+    EXPECT_NE(refused_text(with(arm, "Frames: 3", "Frames: 2")).find("behind the last of 2 frames"), std::string::npos);
+    EXPECT_NE(refused_text(with(arm, "Frames: 3", "Frames: 4000000")).find("too short"), std::string::npos);
+    EXPECT_NE(refused_text(with(arm, "Frames: 3", "Frames: 0")).find("no number of frames"), std::string::npos);
+    EXPECT_NE(refused_text(with(arm, "CHANNELS 6", "CHANNELS 5")).find("5 channels"), std::string::npos);
+    EXPECT_NE(refused_text(with(arm, "CHANNELS 3", "CHANNELS 6")).find("no channel"), std::string::npos);
+    EXPECT_NE(refused_text(with(arm, "Yrotation Xrotation", "Yrotation Yrotation")).find("twice"), std::string::npos);
+    EXPECT_NE(refused_text(with(arm, "OFFSET 0 10 0", "OFFSET 0 ten 0")).find("line 8"), std::string::npos);
+    EXPECT_NE(refused_text(with(arm, "0.0333333", "0")).find("frame time"), std::string::npos);
+    EXPECT_NE(refused_text(with(arm, "1 90 0 90", "1 nan 0 90")).find("nan"), std::string::npos);
+    EXPECT_NE(refused_text(with(arm, "JOINT", "BONE")).find("BONE"), std::string::npos);
+    EXPECT_NE(refused_text("").find("HIERARCHY"), std::string::npos);
+    EXPECT_NE(refused_text(std::string(arm).substr(0, 120)).find("ends"), std::string::npos);
     std::string deep = "HIERARCHY\nROOT r\n{\n";
     for (int i = 0; i < 30000; ++i) {
         deep += "JOINT j\n{\n";
     }
-    EXPECT_NE(refused(deep).find("20000"), std::string::npos);
+    EXPECT_NE(refused_text(deep).find("20000"), std::string::npos);
 }
 
 TEST(Bvh, OddSpacingAndLettersAreRead) {
@@ -213,7 +213,7 @@ TEST(Bvh, OddSpacingAndLettersAreRead) {
     }
     EXPECT_EQ(read(odd).nodes.size(), 3U);
     std::string spaced = with(arm, "1 90 0 90 0 0 0 90 0", "1\t90   0\n90 0 0\n\n0 90 0");
-    EXPECT_LT((place_at(read(spaced), "upper arm", 1) - Vec3(-9, 90, 0)).norm(), 1e-4);
+    EXPECT_LT((position_in(read(spaced), "upper arm", 1) - Vec3(-9, 90, 0)).norm(), 1e-4);
     EXPECT_EQ(read(with(with(arm, "ROOT", "Root"), "MOTION", "Motion")).nodes.size(), 3U);
 }
 

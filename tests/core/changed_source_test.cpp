@@ -31,16 +31,16 @@ Scene source(const std::vector<std::string>& names = {"rig:hips", "rig:spine", "
 
 std::vector<Step> card() {
     return {{"strip_prefix"},
-            {"fold_scale"},
-            {"turn", {{"degrees", 90}, {"about", "+Y"}}},
-            {"resize", {{"factor", 0.5}}},
+            {"bake_joint_scale"},
+            {"rotate", {{"degrees", 90}, {"about", "+Y"}}},
+            {"scale", {{"factor", 0.5}}},
             {"ground"},
             {"make_root", {{"name", "root"}}},
             {"insert_joint", {{"name", "neck"}, {"under", "chest"}, {"above", {"head"}}}},
             {"reparent_joints", {{"under", {{"tip", "neck"}}}}},
-            {"aim_joints", {{"bone", "+X"}, {"up", "+Y"}}},
+            {"align_bone_axes", {{"bone", "+X"}, {"up", "+Y"}}},
             {"set_rest_pose", {{"from", "frame"}, {"clip", "nod"}, {"frame", 15}, {"surface", "rebind"}}},
-            {"drop_joints", {{"names", {"tip"}}}},
+            {"remove_joints", {{"names", {"tip"}}}},
             {"rename_joints", {{"rules", {{{"find", "^(.*)$"}, {"replace", "mb_$1"}}}}}},
             {"add_attachment", {{"name", "mb_hat"}, {"under", "mb_head"}, {"y_m", 0.1}}},
             {"reorder_joints", {{"by", "branch"}}}};
@@ -53,7 +53,7 @@ Replay replayed(const Scene& scene, const std::set<std::string>& without = {}) {
     for (const StepOutcome& outcome : done.outcomes) {
         EXPECT_EQ(outcome.problem.has_value(), without.count(outcome.step.id) > 0)
             << outcome.step.id << ": " << (outcome.problem ? outcome.problem->sentence() : "");
-        if (!outcome.problem && outcome.step.id != "drop_joints") {
+        if (!outcome.problem && outcome.step.id != "remove_joints") {
             EXPECT_LE(outcome.drift->largest_mm, 0.05) << outcome.step.id << " at " << outcome.drift->place;
         }
     }

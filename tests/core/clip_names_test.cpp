@@ -2,6 +2,8 @@
 // make.
 #include "core/job/card_edits.h"
 #include "core/job/replay.h"
+#include "core/steps/names_in_step.h"
+#include "core/steps/step_kind.h"
 #include "small_scenes.h"
 #include "step_results.h"
 
@@ -20,9 +22,9 @@ std::vector<Cut> two_cuts() {
 Job cut_job() {
     Job job;
     job.steps = {split_step("take", two_cuts()),
-                 {"close_loop", {{"clip", "stand"}, {"way", "blend"}, {"frames", 4}}},
+                 {"close_loop", {{"clip", "stand"}, {"mode", "blend"}, {"frames", 4}}},
                  {"reverse", {{"clips", {"wade", "st*"}}}},
-                 {"still_pose", {{"clip", "wade"}, {"frame", 3}, {"name", "lifted"}}},
+                 {"pose_to_clip", {{"clip", "wade"}, {"frame", 3}, {"name", "lifted"}}},
                  {"make_additive", {{"clips", {"lifted"}}, {"base", "wade"}}}};
     return job;
 }
@@ -62,11 +64,11 @@ TEST(ClipNames, ARenamedCutKeepsWhatLaterStepsDoWithIt) {
 
 TEST(ClipNames, TwoThatSwapAreTwoRenamesAtOnce) {
     std::vector<Step> steps = {{"close_loop", {{"clip", "a"}}}, {"reverse", {{"clips", {"b", "a", "c"}}}}};
-    follow_clip_names(steps, 0, {{"a", "b"}, {"b", "a"}});
+    follow_names(steps, 0, NameOf::clip, {{"a", "b"}, {"b", "a"}});
     EXPECT_EQ(steps[0].parameters["clip"], "b");
     EXPECT_EQ(steps[1].parameters["clips"], json({"a", "b", "c"}));
     // From a step on: what is before it means another clip.
-    follow_clip_names(steps, 1, {{"b", "z"}});
+    follow_names(steps, 1, NameOf::clip, {{"b", "z"}});
     EXPECT_EQ(steps[0].parameters["clip"], "b");
     EXPECT_EQ(steps[1].parameters["clips"], json({"a", "z", "c"}));
 }
@@ -76,7 +78,7 @@ TEST(ClipNames, WhatIsMadeOfItAndWhatIsLeftBehindFollow) {
                                {"bake", {{"clips", {"turn_other"}}}},
                                {"describe_clips", {{"clips", {{{"name", "turn_other"}, {"as", "turn_right"}}}}}},
                                {"leave_behind", {{"names", {"turn", "lamp"}}}}};
-    follow_clip_names(steps, 0, {{"turn", "turn_left"}});
+    follow_names(steps, 0, NameOf::clip, {{"turn", "turn_left"}});
     EXPECT_EQ(steps[0].parameters["clips"], json({"turn_left"}));
     EXPECT_EQ(steps[1].parameters["clips"], json({"turn_left_other"}));
     EXPECT_EQ(steps[2].parameters["clips"][0]["name"], "turn_left_other");
@@ -100,29 +102,29 @@ TEST(ClipNames, OtherFramesAreAnotherClip) {
 
 TEST(DescribeClips, SaysOfAMadeClipWhatACutSaysOfItself) {
     const Scene scene =
-        done(taken(), {"still_pose", {{"clip", "take"}, {"frame", 15}, {"name", "bent"}, {"joints", "all"}}}).scene;
+        done(taken(), {"pose_to_clip", {{"clip", "take"}, {"frame", 15}, {"name", "bent"}, {"joints", "all"}}}).scene;
     const StepResult result =
         done(scene, {"describe_clips",
                      {{"clips",
                        {{{"name", "bent"}, {"as", "bow"}, {"deliver", false}, {"colour", "#2F8A72"}, {"note", "held"}},
-                        {{"name", "take"}, {"repeats", true}}}}}});
+                        {{"name", "take"}, {"loop", true}}}}}});
     EXPECT_EQ(clip_names(result.scene), (std::vector<std::string>{"take", "bow"}));
     const Clip& bow = *result.scene.find_clip("bow");
     EXPECT_FALSE(bow.deliver);
     EXPECT_EQ(bow.colour, "#2F8A72");
     EXPECT_EQ(bow.note, "held");
-    EXPECT_FALSE(bow.repeats);
-    EXPECT_TRUE(result.scene.find_clip("take")->repeats);
+    EXPECT_FALSE(bow.loop);
+    EXPECT_TRUE(result.scene.find_clip("take")->loop);
     EXPECT_TRUE(result.scene.find_clip("take")->deliver);
     EXPECT_EQ(result.scene.find_clip("take")->channels.size(), scene.find_clip("take")->channels.size());
     EXPECT_TRUE(result.could_not.empty());
 }
 
 TEST(DescribeClips, WhatIsNotThereIsSaidAndWhatIsWrongRefused) {
-    const StepResult gone = done(taken(), {"describe_clips", {{"clips", {{{"name", "lost"}, {"repeats", true}}}}}});
+    const StepResult gone = done(taken(), {"describe_clips", {{"clips", {{{"name", "lost"}, {"loop", true}}}}}});
     ASSERT_EQ(gone.could_not.size(), 1U);
     EXPECT_NE(gone.could_not[0].find("lost"), std::string::npos);
-    const Scene scene = done(taken(), {"still_pose", {{"clip", "take"}, {"frame", 1}, {"name", "bent"}}}).scene;
+    const Scene scene = done(taken(), {"pose_to_clip", {{"clip", "take"}, {"frame", 1}, {"name", "bent"}}}).scene;
     EXPECT_NE(refused(scene, {"describe_clips", {{"clips", {{{"name", "bent"}, {"as", "take"}}}}}}).find("already"),
               std::string::npos);
     EXPECT_NE(refused(scene, {"describe_clips", {{"clips", {{{"name", "bent"}, {"colour", "red"}}}}}}).find("RRGGBB"),
@@ -133,8 +135,8 @@ TEST(DescribeClips, WhatIsNotThereIsSaidAndWhatIsWrongRefused) {
 
 TEST(DescribeClips, EditsGatherInOneStep) {
     Job job;
-    job.steps = {{"still_pose", {{"clip", "take"}, {"frame", 15}, {"name", "bent"}}},
-                 {"still_pose", {{"clip", "take"}, {"frame", 3}, {"name", "low"}}}};
+    job.steps = {{"pose_to_clip", {{"clip", "take"}, {"frame", 15}, {"name", "bent"}}},
+                 {"pose_to_clip", {{"clip", "take"}, {"frame", 3}, {"name", "low"}}}};
     const auto said = [](const char* name, bool deliver) {
         Cut cut;
         cut.name = name;
@@ -162,7 +164,7 @@ TEST(DescribeClips, EditsGatherInOneStep) {
 
 TEST(SplitTake, OnlyTheWholeOfAClosedClipEndsOnItsFirstPose) {
     Scene scene = taken();
-    scene.clips[0].repeats = scene.clips[0].last_is_first = true;
+    scene.clips[0].loop = scene.clips[0].last_is_first = true;
     const auto cut = [&](int first, int last, bool repeats) {
         const Step step = split_step("take", {{"part", first, last, repeats, "", ""}});
         return done(scene, step).scene.find_clip("part")->last_is_first;
@@ -176,14 +178,15 @@ TEST(SplitTake, OnlyTheWholeOfAClosedClipEndsOnItsFirstPose) {
 TEST(StepRegistry, StepsForClipsSayWhichOfTheirParametersNameThem) {
     for (const StepKind& kind : step_kinds()) {
         bool names_clips = false;
-        for (const StepField& field : kind.fields) {
-            names_clips = names_clips || field.kind == StepField::Kind::clip || field.kind == StepField::Kind::clips ||
-                          field.kind == StepField::Kind::cuts || field.kind == StepField::Kind::described;
+        for (const Parameter& parameter : kind.parameters) {
+            const Parameter* named = parameter.column("name");
+            names_clips =
+                names_clips || parameter.names == NameOf::clip || (named != nullptr && named->names == NameOf::clip);
         }
-        EXPECT_TRUE(!kind.for_clips || names_clips) << kind.id;
-        EXPECT_EQ(is_for_clips(std::string(kind.id)), kind.for_clips);
+        EXPECT_TRUE(!kind.for_clips() || names_clips) << kind.id;
+        EXPECT_EQ(is_for_clips(std::string(kind.id)), kind.for_clips());
         // What a step starts with is what it takes: no key that it would refuse.
-        const Result<StepResult> result = kind.apply(taken(), kind.starting());
+        const Result<StepResult> result = apply_step(taken(), {std::string(kind.id), starting_values(kind.parameters)});
         EXPECT_TRUE(result.ok() || result.problem().what.find("no parameter") == std::string::npos) << kind.id;
     }
     EXPECT_FALSE(is_for_clips("no such step"));

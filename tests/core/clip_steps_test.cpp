@@ -1,13 +1,14 @@
 // Steps on clips, on motions whose answer is known.
 #include "core/destination/conform.h"
 #include "core/findings/finding.h"
+#include "core/math/angles.h"
 #include "core/measure/clips/baked.h"
 #include "core/measure/clips/contacts.h"
 #include "core/measure/clips/seam.h"
 #include "core/measure/clips/travel.h"
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/drift.h"
-#include "core/steps/step.h"
+#include "core/steps/step_kind.h"
 #include "random_rig.h"
 #include "small_scenes.h"
 #include "step_results.h"
@@ -19,8 +20,6 @@ namespace wembrix::testing {
 namespace {
 
 using nlohmann::json;
-
-constexpr double half_turn = 3.14159265358979323846;
 
 void key(Clip& clip, int node, Path path, const std::vector<float>& times, const std::vector<float>& values,
          Interpolation kind = Interpolation::linear) {
@@ -45,8 +44,8 @@ Scene walker() {
     for (int f = 0; f <= 30; ++f) {
         const double u = f / 30.0;
         times.push_back(static_cast<float>(u));
-        const Vec3 place(0.3 * u * u, 1 + 0.05 * std::sin(4 * half_turn * u), 2 * u);
-        const Quat turn(Eigen::AngleAxisd(half_turn / 2 * u, Vec3::UnitY()));
+        const Vec3 place(0.3 * u * u, 1 + 0.05 * std::sin(4 * pi * u), 2 * u);
+        const Quat turn(Eigen::AngleAxisd(pi / 2 * u, Vec3::UnitY()));
         for (int k = 0; k < 3; ++k) {
             places.push_back(static_cast<float>(place[k]));
         }
@@ -85,7 +84,7 @@ double drift_at_frames(const Scene& a, const Clip& clip_a, const Scene& b, const
 TEST(Bake, EveryFrameOfTheRateAndNothingBesideTheRange) {
     Scene scene = walker();
     scene =
-        done(scene, {"split_take", {{"take", "walk"}, {"clips", {{{"name", "middle"}, {"first", 5}, {"last", 20}}}}}})
+        done(scene, {"split_take", {{"take", "walk"}, {"clips", {{{"name", "middle"}, {"start", 5}, {"end", 20}}}}}})
             .scene;
     const StepResult baked = done(scene, {"bake", {{"rate", 60}}});
     const Clip& clip = baked.scene.clips[0];
@@ -99,7 +98,7 @@ TEST(Bake, EveryFrameOfTheRateAndNothingBesideTheRange) {
             EXPECT_LT(std::abs(channel.values[i] - channel.values[i - 4]), 0.5F) << "turns keep their sign";
         }
     }
-    EXPECT_EQ(baked.finer, 4);
+    EXPECT_EQ(baked.subsamples, 4);
     const Drift drift = measure_drift_all(scene, baked.scene, Matching::identity, Moved(), {}, Over::clips, 4);
     EXPECT_LE(drift.largest_mm, 0.05) << "the keys were linear on frames of 30: 60 holds all of them";
     const Drift coarse = measure_drift_all(scene, done(scene, {"bake", {{"rate", 10}}}).scene, Matching::identity,
@@ -126,7 +125,7 @@ TEST(Bake, SteppedStaysSteppedAndWhatIsNoWholeFrameIsSaid) {
 
 TEST(RootMotion, IsHandedToTheRootAndNothingElseMoves) {
     const Scene scene = walker();
-    const StepResult taken = done(scene, {"take_root_motion", {{"from", "pelvis"}}});
+    const StepResult taken = done(scene, {"extract_root_motion", {{"from", "pelvis"}}});
     const Drift drift = measure_drift_all(scene, taken.scene, Matching::identity, taken.moved);
     // The root itself goes on purpose, with the triangle that it holds: every other joint stays.
     EXPECT_EQ(drift.place, "tower") << drift.largest_mm;
@@ -143,36 +142,37 @@ TEST(RootMotion, IsHandedToTheRootAndNothingElseMoves) {
         EXPECT_NEAR(root.z(), pelvis.z(), 1e-5);
     }
     const Quat last(nearest_rotation(linear_of(world_at(taken.scene, "walk", "root", 30))));
-    EXPECT_NEAR(last.angularDistance(Quat(Eigen::AngleAxisd(half_turn / 2, Vec3::UnitY()))), 0, 1e-4);
+    EXPECT_NEAR(last.angularDistance(Quat(Eigen::AngleAxisd(pi / 2, Vec3::UnitY()))), 0, 1e-4);
     EXPECT_NE(taken.account.find("2.02 m"), std::string::npos) << taken.account;
     EXPECT_NE(taken.account.find("90°"), std::string::npos) << taken.account;
 }
 
 TEST(RootMotion, OnlyTheAxesThatAreAskedFor) {
     const Scene scene = walker();
-    const Scene ahead = done(scene, {"take_root_motion", {{"from", "pelvis"}, {"x", false}, {"turn", false}}}).scene;
+    const Scene ahead =
+        done(scene, {"extract_root_motion", {{"from", "pelvis"}, {"x", false}, {"rotation", false}}}).scene;
     EXPECT_NEAR((place_at(ahead, "walk", "root", 30) - Vec3(0, 0, 2)).norm(), 0, 1e-5);
     EXPECT_TRUE(world_at(ahead, "walk", "head", 17).isApprox(world_at(scene, "walk", "head", 17), 1e-5));
-    const Scene up = done(scene, {"take_root_motion", {{"from", "pelvis"}, {"y", true}}}).scene;
+    const Scene up = done(scene, {"extract_root_motion", {{"from", "pelvis"}, {"y", true}}}).scene;
     EXPECT_NEAR(place_at(up, "walk", "root", 4).y(), place_at(scene, "walk", "pelvis", 4).y() - 1, 1e-5);
     // Smoothed, the root goes straighter than the pelvis; what it no longer does the pelvis does.
-    const Scene smooth = done(scene, {"take_root_motion", {{"from", "pelvis"}, {"y", true}, {"smooth", 20}}}).scene;
+    const Scene smooth = done(scene, {"extract_root_motion", {{"from", "pelvis"}, {"y", true}, {"smooth", 20}}}).scene;
     EXPECT_LT(std::abs(place_at(smooth, "walk", "root", 4).y()), std::abs(place_at(up, "walk", "root", 4).y()));
     EXPECT_TRUE(world_at(smooth, "walk", "head", 9).isApprox(world_at(scene, "walk", "head", 9), 1e-5));
 }
 
 TEST(RootMotion, TakenOutItPlaysInPlaceAndFromTheOriginItBeginsThere) {
     const Scene scene = walker();
-    const Scene still = done(scene, {"take_root_motion", {{"from", "pelvis"}, {"way", "in_place"}}}).scene;
+    const Scene still = done(scene, {"extract_root_motion", {{"from", "pelvis"}, {"mode", "in_place"}}}).scene;
     for (int f = 0; f <= 30; ++f) {
         const Vec3 pelvis = place_at(still, "walk", "pelvis", f);
         EXPECT_NEAR(std::hypot(pelvis.x(), pelvis.z()), 0, 1e-5) << f;
     }
     EXPECT_TRUE(still.clips[0].remade);
     Scene cut =
-        done(scene, {"split_take", {{"take", "walk"}, {"clips", {{{"name", "late"}, {"first", 10}, {"last", 30}}}}}})
+        done(scene, {"split_take", {{"take", "walk"}, {"clips", {{{"name", "late"}, {"start", 10}, {"end", 30}}}}}})
             .scene;
-    cut = done(cut, {"take_root_motion", {{"from", "pelvis"}, {"from_origin", true}}}).scene;
+    cut = done(cut, {"extract_root_motion", {{"from", "pelvis"}, {"from_origin", true}}}).scene;
     EXPECT_TRUE(world_at(cut, "late", "root", 0).isApprox(Mat4::Identity(), 1e-5));
     const double way = (place_at(scene, "walk", "pelvis", 30) - place_at(scene, "walk", "pelvis", 10)).norm();
     EXPECT_NEAR(place_at(cut, "late", "root", 20).norm(), way, 0.01) << "as far as before";
@@ -180,10 +180,10 @@ TEST(RootMotion, TakenOutItPlaysInPlaceAndFromTheOriginItBeginsThere) {
 
 TEST(RootMotion, WhatCannotCarryItIsRefused) {
     Scene scene = walker();
-    EXPECT_NE(refused(scene, {"take_root_motion", {{"from", "tail"}}}).find("tail"), std::string::npos);
-    EXPECT_NE(refused(scene, {"take_root_motion", {{"from", "root"}}}).find("root itself"), std::string::npos);
+    EXPECT_NE(refused(scene, {"extract_root_motion", {{"from", "tail"}}}).find("tail"), std::string::npos);
+    EXPECT_NE(refused(scene, {"extract_root_motion", {{"from", "root"}}}).find("root itself"), std::string::npos);
     scene.nodes[1].parent = -1;
-    EXPECT_NE(refused(scene, {"take_root_motion"}).find("2 roots"), std::string::npos);
+    EXPECT_NE(refused(scene, {"extract_root_motion"}).find("2 roots"), std::string::npos);
     EXPECT_EQ(carrying_joint(walker()), 1);
 }
 
@@ -201,10 +201,10 @@ TEST(Travel, WayTurnAndSpeedAreThoseOfTheMotion) {
 TEST(CloseLoop, BlendedItEndsOnItsFirstPose) {
     Scene scene = tower({"root", "pelvis", "head"});
     add_nod(scene, "sway", 2, 0.7, false);
-    scene.clips[0].repeats = true;
+    scene.clips[0].loop = true;
     const double height = height_m(scene);
     EXPECT_FALSE(measure_seam(scene, scene.clips[0], height).closes(height));
-    const StepResult closed = done(scene, {"close_loop", {{"clip", "sway"}, {"way", "blend"}, {"frames", 10}}});
+    const StepResult closed = done(scene, {"close_loop", {{"clip", "sway"}, {"mode", "blend"}, {"frames", 10}}});
     const Seam seam = measure_seam(closed.scene, closed.scene.clips[0], height);
     EXPECT_LT(seam.apart_mm, 1e-2);
     EXPECT_TRUE(closed.scene.clips[0].last_is_first);
@@ -221,10 +221,10 @@ TEST(CloseLoop, BlendedItEndsOnItsFirstPose) {
 
 TEST(CloseLoop, AWalkGoesOnFromWhereItArrived) {
     Scene scene = walker();
-    const StepResult closed = done(scene, {"close_loop", {{"clip", "walk"}, {"way", "blend"}, {"frames", 6}}});
+    const StepResult closed = done(scene, {"close_loop", {{"clip", "walk"}, {"mode", "blend"}, {"frames", 6}}});
     EXPECT_NEAR(place_at(closed.scene, "walk", "pelvis", 30).z(), 2, 1e-5) << "its way is not led back";
     EXPECT_NEAR(place_at(closed.scene, "walk", "pelvis", 30).y(), 1, 1e-5) << "its height is";
-    const StepResult longer = done(scene, {"close_loop", {{"clip", "walk"}, {"way", "repeat_first"}}});
+    const StepResult longer = done(scene, {"close_loop", {{"clip", "walk"}, {"mode", "repeat_first"}}});
     EXPECT_EQ(longer.scene.clips[0].frames(), 32);
     EXPECT_NEAR(place_at(longer.scene, "walk", "pelvis", 31).z(), 2 + 2 / 30.0, 1e-4) << "a step farther";
 }
@@ -240,29 +240,29 @@ TEST(CloseLoop, WhatGoesRoundGoesOnRound) {
         const Quat bow(Eigen::AngleAxisd(0.4 * static_cast<double>(f) / 30, Vec3::UnitX()));
         std::copy_n(bow.coeffs().cast<float>().eval().data(), 4, nod.values.edit().data() + f * 4);
     }
-    scene.clips[0].repeats = true;
+    scene.clips[0].loop = true;
     const double height = height_m(scene);
     const Seam before = measure_seam(scene, scene.clips[0], height);
     EXPECT_TRUE(before.turns);
     EXPECT_NEAR(before.turn_deg, 90, 0.1);
     EXPECT_FALSE(before.closes(height));
-    EXPECT_NEAR(before.turned_deg, 0.4 * 180 / half_turn, 3) << "of the turn of the whole nothing is left in it";
+    EXPECT_NEAR(before.turned_deg, 0.4 * 180 / pi, 3) << "of the turn of the whole nothing is left in it";
     for (const char* way : {"blend", "repeat_first"}) {
-        const StepResult closed = done(scene, {"close_loop", {{"clip", "walk"}, {"way", way}, {"frames", 8}}});
+        const StepResult closed = done(scene, {"close_loop", {{"clip", "walk"}, {"mode", way}, {"frames", 8}}});
         const int last = closed.scene.clips[0].frames() - 1;
         const Seam after = measure_seam(closed.scene, closed.scene.clips[0], height);
         EXPECT_LT(after.apart_mm, 0.05) << way;
         EXPECT_LT(after.turned_deg, 0.05) << way;
         EXPECT_TRUE(closed.scene.clips[0].last_is_first);
         const Vec3 ahead = world_at(closed.scene, "walk", "pelvis", last).block<3, 1>(0, 2);
-        EXPECT_NEAR(std::atan2(ahead.x(), ahead.z()) * 180 / half_turn, last == 30 ? 90 : 93, 0.1) << way;
+        EXPECT_NEAR(std::atan2(ahead.x(), ahead.z()) * 180 / pi, last == 30 ? 90 : 93, 0.1) << way;
         EXPECT_NEAR(place_at(closed.scene, "walk", "pelvis", 30).z(), 2, 1e-5) << "its way stays";
         EXPECT_NE(closed.account.find("it goes round by 9"), std::string::npos) << closed.account;
     }
     // The same under a root that is itself turned: what is led to is the world's turn, not the joint's own.
     Scene turned = scene;
-    turned.nodes[0].rest.rotation = Quat(Eigen::AngleAxisd(half_turn / 2, Vec3::UnitX()));
-    const StepResult closed = done(turned, {"close_loop", {{"clip", "walk"}, {"way", "blend"}, {"frames", 8}}});
+    turned.nodes[0].rest.rotation = Quat(Eigen::AngleAxisd(pi / 2, Vec3::UnitX()));
+    const StepResult closed = done(turned, {"close_loop", {{"clip", "walk"}, {"mode", "blend"}, {"frames", 8}}});
     EXPECT_LT(measure_seam(closed.scene, closed.scene.clips[0], height).turned_deg, 0.05);
 }
 
@@ -274,7 +274,7 @@ TEST(CloseLoop, TrimmedItEndsAtTheFrameThatClosesBest) {
     std::vector<float> times;
     std::vector<float> turns;
     for (int f = 0; f <= 80; ++f) {
-        const Quat turn(Eigen::AngleAxisd(0.6 * std::sin(2 * half_turn * f / 36.0), Vec3::UnitX()));
+        const Quat turn(Eigen::AngleAxisd(0.6 * std::sin(2 * pi * f / 36.0), Vec3::UnitX()));
         times.push_back(static_cast<float>(f / 30.0));
         for (int k = 0; k < 4; ++k) {
             turns.push_back(static_cast<float>(turn.coeffs()[k]));
@@ -282,11 +282,11 @@ TEST(CloseLoop, TrimmedItEndsAtTheFrameThatClosesBest) {
     }
     key(clip, 1, Path::rotation, times, turns);
     clip.seconds = 80 / 30.0;
-    const StepResult closed = done(scene, {"close_loop", {{"clip", "round"}, {"way", "trim"}}});
+    const StepResult closed = done(scene, {"close_loop", {{"clip", "round"}, {"mode", "trim"}}});
     EXPECT_EQ(closed.scene.clips[0].frames(), 73) << "two rounds of 36 frames";
     EXPECT_LT(measure_seam(closed.scene, closed.scene.clips[0], 1).apart_mm, 0.1);
-    EXPECT_NE(refused(scene, {"close_loop", {{"clip", "round"}, {"way", "cut"}}}).find("\"way\""), std::string::npos);
-    EXPECT_NE(refused(scene, {"close_loop", {{"clip", "round"}, {"way", "blend"}, {"frames", 500}}}).find("500"),
+    EXPECT_NE(refused(scene, {"close_loop", {{"clip", "round"}, {"mode", "cut"}}}).find("\"mode\""), std::string::npos);
+    EXPECT_NE(refused(scene, {"close_loop", {{"clip", "round"}, {"mode", "blend"}, {"frames", 500}}}).find("500"),
               std::string::npos);
 }
 
@@ -305,7 +305,7 @@ TEST(JoinClips, EndToEndTheWayGoesOn) {
     EXPECT_NEAR(far.x() - end.x(), 2, 0.15);
     EXPECT_NEAR(far.z() - end.z(), -0.3, 0.15);
     const Quat turned(nearest_rotation(linear_of(world_at(joined.scene, "both", "pelvis", 61))));
-    EXPECT_NEAR(turned.angularDistance(Quat(Eigen::AngleAxisd(half_turn, Vec3::UnitY()))), 0, 0.1);
+    EXPECT_NEAR(turned.angularDistance(Quat(Eigen::AngleAxisd(pi, Vec3::UnitY()))), 0, 0.1);
     for (int f = 1; f < 62; ++f) {
         const double step =
             (place_at(joined.scene, "both", "pelvis", f) - place_at(joined.scene, "both", "pelvis", f - 1)).norm();
@@ -330,7 +330,7 @@ TEST(JoinClips, AnOverlapLeadsFromOneIntoTheOther) {
         before = angle;
     }
     EXPECT_NEAR(before, -0.8, 1e-5);
-    EXPECT_NE(refused(scene, {"join_clips", {{"clips", {"up"}}, {"name", "x"}}}).find("two"), std::string::npos);
+    EXPECT_NE(refused(scene, {"join_clips", {{"clips", {"up"}}, {"name", "x"}}}).find("needs 2"), std::string::npos);
     EXPECT_NE(refused(scene, {"join_clips", {{"clips", {"up", "down"}}, {"name", "up"}}}).find("already"),
               std::string::npos);
     EXPECT_NE(
@@ -367,20 +367,20 @@ TEST(Time, ReversedTwiceAndStretchedThereAndBackIsWhatItWas) {
 
 TEST(Time, AnotherRateLeavesTheKeysAndALengthIsReached) {
     const Scene scene = walker();
-    const Scene counted = done(scene, {"change_rate", {{"rate", 60}}}).scene;
+    const Scene counted = done(scene, {"change_frame_rate", {{"rate", 60}}}).scene;
     EXPECT_EQ(counted.clips[0].frames(), 61);
     EXPECT_LE(measure_drift_all(scene, counted, Matching::identity, Moved()).largest_mm, 1e-3);
     const Scene slow = done(scene, {"stretch_time", {{"seconds", 2}}}).scene;
     EXPECT_EQ(slow.clips[0].frames(), 61);
     EXPECT_TRUE(world_at(slow, "walk", "head", 20).isApprox(world_at(scene, "walk", "head", 10), 1e-5));
     EXPECT_NE(refused(scene, {"stretch_time", {{"factor", 2}, {"seconds", 2}}}).find("either"), std::string::npos);
-    EXPECT_NE(refused(scene, {"change_rate", json::object()}).find("rate"), std::string::npos);
+    EXPECT_NE(refused(scene, {"change_frame_rate", json::object()}).find("rate"), std::string::npos);
 }
 
 TEST(StartAt, ARepeatGoesAround) {
     Scene scene = tower({"root", "arm"});
     add_nod(scene, "nod", 1, 0.8, true);
-    scene = done(scene, {"close_loop", {{"clip", "nod"}, {"way", "blend"}, {"frames", 2}}}).scene;
+    scene = done(scene, {"close_loop", {{"clip", "nod"}, {"mode", "blend"}, {"frames", 2}}}).scene;
     ASSERT_TRUE(scene.clips[0].last_is_first);
     const Scene around = done(scene, {"start_at", {{"clip", "nod"}, {"frame", 10}}}).scene;
     for (int f = 0; f <= 30; ++f) {
@@ -396,16 +396,16 @@ TEST(StartAt, ARepeatGoesAround) {
 TEST(StillPose, OneFrameOfAllJointsOrOfThoseThatMoved) {
     const Scene scene = walker();
     const Scene posed =
-        done(scene, {"still_pose", {{"clip", "walk"}, {"frame", 15}, {"name", "mid"}, {"joints", "moved"}}}).scene;
+        done(scene, {"pose_to_clip", {{"clip", "walk"}, {"frame", 15}, {"name", "mid"}, {"joints", "moved"}}}).scene;
     ASSERT_EQ(posed.clips.size(), 2U);
     EXPECT_EQ(posed.clips[1].frames(), 1);
     EXPECT_TRUE(world_at(posed, "mid", "head", 0).isApprox(world_at(scene, "walk", "head", 15), 1e-5));
     for (const Channel& channel : posed.clips[1].channels) {
         EXPECT_NE(channel.node, 0) << "the root did not move";
     }
-    EXPECT_NE(refused(scene, {"still_pose", {{"clip", "walk"}, {"frame", 31}, {"name", "x"}}}).find("frame 31"),
+    EXPECT_NE(refused(scene, {"pose_to_clip", {{"clip", "walk"}, {"frame", 31}, {"name", "x"}}}).find("frame 31"),
               std::string::npos);
-    EXPECT_NE(refused(scene, {"still_pose", {{"clip", "walk"}, {"frame", 1}, {"name", "walk"}}}).find("already"),
+    EXPECT_NE(refused(scene, {"pose_to_clip", {{"clip", "walk"}, {"frame", 1}, {"name", "walk"}}}).find("already"),
               std::string::npos);
 }
 
@@ -499,7 +499,7 @@ TEST(Contacts, StandingIsFoundAndSlidingMeasured) {
     for (int f = 0; f <= 60; ++f) {
         times.push_back(static_cast<float>(f / 30.0));
         const double slide = f <= 20 ? 0.05 * f / 20 : f < 40 ? 0.05 + 0.6 * (f - 20) / 20.0 : 0.65;
-        const double lift = f > 20 && f < 40 ? 0.3 * std::sin(half_turn * (f - 20) / 20.0) : 0;
+        const double lift = f > 20 && f < 40 ? 0.3 * std::sin(pi * (f - 20) / 20.0) : 0;
         places.insert(places.end(), {0, static_cast<float>(-0.9 + lift), static_cast<float>(slide)});
     }
     key(clip, foot, Path::translation, times, places);
@@ -554,7 +554,7 @@ TEST(MotionFindings, AJumpALengthAndATwinAreNoticed) {
 TEST(MotionFindings, ALoopThatDoesNotCloseOrCreepsIsMendedByItsStep) {
     Scene scene = tower({"root", "pelvis", "head"});
     Clip& clip = add_nod(scene, "idle", 2, 0.5, false, 61);
-    clip.repeats = true;
+    clip.loop = true;
     key(clip, 1, Path::translation, {0, 2}, {0, 1, 0, 0.05F, 1, 0});
     const std::vector<Finding> findings = look_for_findings({scene});
     const Finding* open = found(findings, "open_loop");

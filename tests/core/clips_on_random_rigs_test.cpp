@@ -4,6 +4,7 @@
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/drift.h"
 #include "core/measure/surface/deform.h"
+#include "core/steps/step_kind.h"
 #include "random_rig.h"
 #include "step_results.h"
 
@@ -25,8 +26,8 @@ class RandomClips : public ::testing::TestWithParam<uint32_t> {
     /// One root, nothing above it, and joints that only turn and move: what root motion is for.
     [[nodiscard]] Scene mended() const {
         Scene now = scene;
-        for (const Step& step :
-             std::vector<Step>{{"fold_holders"}, {"make_root", {{"name", "the_root"}, {"place", "ground"}}}}) {
+        for (const Step& step : std::vector<Step>{{"bake_parent_transforms"},
+                                                  {"make_root", {{"name", "the_root"}, {"position", "ground"}}}}) {
             now = done(now, step).scene;
         }
         return now;
@@ -86,12 +87,11 @@ TEST_P(RandomClips, CutAndJoinedAgainTheyAreTheWhole) {
     const Clip& take = scene.clips[0];
     const int last = take.frames() - 1;
     const int at = 2 + static_cast<int>(random() % static_cast<uint32_t>(last - 3));
-    const Scene cut =
-        done(scene, {"split_take",
-                     {{"take", take.name},
-                      {"clips", nlohmann::json::array({{{"name", "a"}, {"first", 0}, {"last", at}},
-                                                       {{"name", "b"}, {"first", at}, {"last", last}}})}}})
-            .scene;
+    const Scene cut = done(scene, {"split_take",
+                                   {{"take", take.name},
+                                    {"clips", nlohmann::json::array({{{"name", "a"}, {"start", 0}, {"end", at}},
+                                                                     {{"name", "b"}, {"start", at}, {"end", last}}})}}})
+                          .scene;
     EXPECT_LE(apart_mm(scene, take, cut, *cut.find_clip("b"), take.rate, at / take.rate), 1e-5 * size_mm());
     // The frame that both have lies over itself.
     const Scene joined = done(cut, {"join_clips", {{"clips", {"a", "b"}}, {"name", "whole"}, {"overlap", 1}}}).scene;
@@ -111,8 +111,8 @@ TEST_P(RandomClips, TheRootTakesTheWayAndNothingElseMoves) {
         GTEST_SKIP() << "nothing carries the rest of this rig";
     }
     for (const bool turn : {true, false}) {
-        const StepResult handed = done(before, {"take_root_motion", {{"way", "to_root"}, {"turn", turn}}});
-        const StepResult out = done(before, {"take_root_motion", {{"way", "in_place"}, {"turn", turn}}});
+        const StepResult handed = done(before, {"extract_root_motion", {{"mode", "to_root"}, {"rotation", turn}}});
+        const StepResult out = done(before, {"extract_root_motion", {{"mode", "in_place"}, {"rotation", turn}}});
         for (size_t c = 0; c < before.clips.size(); ++c) {
             const Clip& was = before.clips[c];
             EXPECT_LE(apart_mm(before, was, handed.scene, handed.scene.clips[c], was.rate, 0, handed.moved),
@@ -159,7 +159,7 @@ TEST_P(RandomClips, ThereAndBackIsNoChange) {
     const std::vector<std::vector<Step>> ways = {
         {{"reverse"}, {"reverse"}},
         {{"stretch_time", {{"factor", 2}}}, {"stretch_time", {{"factor", 0.5}}}},
-        {{"bake"}, {"change_rate", {{"rate", 120}}}, {"change_rate", {{"rate", 30}}}},
+        {{"bake"}, {"change_frame_rate", {{"rate", 120}}}, {"change_frame_rate", {{"rate", 30}}}},
     };
     for (const std::vector<Step>& way : ways) {
         Scene now = scene;
@@ -179,7 +179,8 @@ TEST_P(RandomClips, AStillPoseIsThePoseOfItsFrame) {
     const int frame = static_cast<int>(random() % static_cast<uint32_t>(clip.frames()));
     for (const char* joints : {"all", "moved"}) {
         const Scene still =
-            done(scene, {"still_pose", {{"clip", clip.name}, {"frame", frame}, {"name", "still"}, {"joints", joints}}})
+            done(scene,
+                 {"pose_to_clip", {{"clip", clip.name}, {"frame", frame}, {"name", "still"}, {"joints", joints}}})
                 .scene;
         const Clip* made = still.find_clip("still");
         ASSERT_NE(made, nullptr);

@@ -185,7 +185,7 @@ TEST(Assemble, APropStandsBesideWithItsOwnNamesAndPictures) {
 
 TEST(Replay, EditingAStepCostsThatOneAndThoseAfter) {
     const auto received = std::make_shared<const Scene>(tower({"x:root", "x:a"}));
-    std::vector<Step> steps = {{"strip_prefix"}, {"resize", {{"factor", 2.0}}}, {"make_root", {{"name", "top"}}}};
+    std::vector<Step> steps = {{"strip_prefix"}, {"scale", {{"factor", 2.0}}}, {"make_root", {{"name", "top"}}}};
     const Replay first = replay(received, steps);
     steps[1].parameters["factor"] = 3.0;
     const Replay second = replay(received, steps, &first);

@@ -7,7 +7,7 @@
 #include "core/formats/gltf/gltf.h"
 #include "core/measure/scene/drift.h"
 #include "core/measure/skeleton/contract.h"
-#include "core/steps/step.h"
+#include "core/steps/step_kind.h"
 #include "random_rig.h"
 #include "small_scenes.h"
 
@@ -133,7 +133,7 @@ TEST(Contract, FittingRenamesHangsOrdersTurnsAndKeepsTheMotion) {
     }
     const Step step = {
         "fit_contract",
-        {{"contract", contract_to_json(contract)}, {"matches", matches}, {"others", "drop"}, {"turns", true}}};
+        {{"contract", contract_to_json(contract)}, {"matches", matches}, {"others", "remove"}, {"rotations", true}}};
     const Result<StepResult> fitted = apply_step(scene, step);
     ASSERT_TRUE(fitted.ok()) << fitted.problem().sentence();
     EXPECT_EQ(fitted->scene.find_node("helper"), -1);
@@ -231,11 +231,11 @@ TEST_P(CleanFile, AfterACardThatEndsWell) {
     options.uneven_scale = seed % 2 == 1;
     Scene scene = random_rig(seed, options);
     for (const Step& step : std::vector<Step>{{"strip_prefix"},
-                                              {"fold_holders"},
+                                              {"bake_parent_transforms"},
                                               {"set_rest_pose", {{"from", "bind"}, {"surface", "rebind"}}},
-                                              {"fold_scale"},
+                                              {"bake_joint_scale"},
                                               {"make_root", {{"name", "root"}}},
-                                              {"aim_joints"},
+                                              {"align_bone_axes"},
                                               {"reorder_joints", {{"by", "name"}}}}) {
         Result<StepResult> result = apply_step(scene, step);
         ASSERT_TRUE(result.ok()) << "seed " << seed << " " << step.id << ": " << result.problem().sentence();

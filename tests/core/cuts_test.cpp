@@ -15,13 +15,13 @@ std::vector<Cut> three() {
             {"wade", 220, 396, true, "#2F8A72", "from the left, then right"}};
 }
 
-RateOfTake at(double rate) {
+RateOfTake at_rate(double rate) {
     return [rate](const std::string&) { return rate; };
 }
 
 TEST(Cuts, CsvComesBackAsItWent) {
     const std::string text = cuts_to_csv(three());
-    EXPECT_EQ(text.substr(0, text.find('\n')), "name,first,last,repeats,colour,note");
+    EXPECT_EQ(text.substr(0, text.find('\n')), "name,start,end,loop,colour,note");
     const Result<std::vector<Cut>> back = cuts_from_csv(text, "list");
     ASSERT_TRUE(back.ok()) << back.problem().sentence();
     EXPECT_EQ(*back, three());
@@ -41,10 +41,10 @@ TEST(Cuts, ColumnsInAnyOrderWithSpreadsheetHabits) {
     ASSERT_TRUE(list.ok()) << list.problem().sentence();
     ASSERT_EQ(list->size(), 2U);
     EXPECT_EQ((*list)[1].name, "fall");
-    EXPECT_EQ((*list)[1].last, 80);
-    EXPECT_FALSE((*list)[1].repeats);
+    EXPECT_EQ((*list)[1].end, 80);
+    EXPECT_FALSE((*list)[1].loop);
     for (const char* yes : {"yes", "TRUE", "1"}) {
-        EXPECT_TRUE((*cuts_from_csv(std::string("name,first,last,repeats\na,0,1,") + yes, "l"))[0].repeats);
+        EXPECT_TRUE((*cuts_from_csv(std::string("name,first,last,repeats\na,0,1,") + yes, "l"))[0].loop);
     }
 }
 
@@ -55,7 +55,7 @@ TEST(Cuts, BadListsAreRefusedWithTheirRow) {
         return list.ok() ? "" : list.problem().sentence();
     };
     EXPECT_NE(why("").find("no cuts"), std::string::npos);
-    EXPECT_NE(why("name,first\na,0\n").find("no column \"last\""), std::string::npos);
+    EXPECT_NE(why("name,first\na,0\n").find("no column \"end\""), std::string::npos);
     EXPECT_NE(why("name,first,last\na,0,9\nb,x,9\n").find("row 2"), std::string::npos);
     EXPECT_NE(why("name,first,last\na,0.5,9\n").find("whole frame"), std::string::npos);
     EXPECT_NE(why("name,first,last\n,0,9\n").find("no name"), std::string::npos);
@@ -73,7 +73,7 @@ TEST(Cuts, WhatStaysAtHomeIsAColumnOfItsOwn) {
     std::vector<Cut> list = three();
     list[1].deliver = false;
     const std::string text = cuts_to_csv(list);
-    EXPECT_EQ(text.substr(0, text.find('\n')), "name,first,last,repeats,colour,note,deliver");
+    EXPECT_EQ(text.substr(0, text.find('\n')), "name,start,end,loop,colour,note,deliver");
     EXPECT_EQ(*cuts_from_csv(text, "list"), list);
     EXPECT_EQ(*cuts_from_json(cuts_to_json(list), "list"), list);
     EXPECT_FALSE(cuts_from_csv("name,first,last,deliver\na,0,9,perhaps\n", "list").ok());
@@ -81,17 +81,17 @@ TEST(Cuts, WhatStaysAtHomeIsAColumnOfItsOwn) {
 
 TEST(Cuts, SecondsBecomeTheTakesFrames) {
     const std::string text = "name,from_s,to_s\nrise,0,1.5\nfall,1.5,2.49\n";
-    const Result<std::vector<Cut>> list = cuts_from_text(text, "list", at(30));
+    const Result<std::vector<Cut>> list = cuts_from_text(text, "list", at_rate(30));
     ASSERT_TRUE(list.ok()) << list.problem().sentence();
-    EXPECT_EQ((*list)[0].last, 45);
-    EXPECT_EQ((*list)[1].first, 45);
-    EXPECT_EQ((*list)[1].last, 75);
-    EXPECT_EQ((*cuts_from_text(R"([{"name":"rise","from_s":0.5,"to_s":1}])", "list", at(24)))[0].first, 12);
+    EXPECT_EQ((*list)[0].end, 45);
+    EXPECT_EQ((*list)[1].start, 45);
+    EXPECT_EQ((*list)[1].end, 75);
+    EXPECT_EQ((*cuts_from_text(R"([{"name":"rise","from_s":0.5,"to_s":1}])", "list", at_rate(24)))[0].start, 12);
     const Result<std::vector<Cut>> unknown = cuts_from_text(text, "list");
     ASSERT_FALSE(unknown.ok());
     EXPECT_NE(unknown.problem().sentence().find("in seconds"), std::string::npos);
-    EXPECT_FALSE(cuts_from_text("name,from_s,to_s\nrise,0,1e300\n", "list", at(30)).ok());
-    EXPECT_FALSE(cuts_from_text("name,from_s\nrise,0\n", "list", at(30)).ok());
+    EXPECT_FALSE(cuts_from_text("name,from_s,to_s\nrise,0,1e300\n", "list", at_rate(30)).ok());
+    EXPECT_FALSE(cuts_from_text("name,from_s\nrise,0\n", "list", at_rate(30)).ok());
 }
 
 TEST(Cuts, AListOfSeveralTakesNamesThem) {
@@ -100,7 +100,7 @@ TEST(Cuts, AListOfSeveralTakesNamesThem) {
     cuts[1].take = "tuesday";
     cuts[2].take = "monday, early";
     const std::string text = cuts_to_csv(cuts);
-    EXPECT_EQ(text.substr(0, text.find('\n')), "name,first,last,repeats,colour,note,take");
+    EXPECT_EQ(text.substr(0, text.find('\n')), "name,start,end,loop,colour,note,take");
     EXPECT_EQ(*cuts_from_csv(text, "list"), cuts);
     EXPECT_EQ(*cuts_from_json(cuts_to_json(cuts), "list"), cuts);
     const auto takes = cuts_by_take(cuts, "else");
@@ -116,8 +116,8 @@ TEST(Cuts, AListOfSeveralTakesNamesThem) {
     };
     const auto list = cuts_from_csv("take,name,from_s,to_s\nslow,a,1,2\nfast,b,1,2\n", "list", rates);
     ASSERT_TRUE(list.ok());
-    EXPECT_EQ(list->at(0).first, 24);
-    EXPECT_EQ(list->at(1).last, 120);
+    EXPECT_EQ(list->at(0).start, 24);
+    EXPECT_EQ(list->at(1).end, 120);
     const auto unknown = cuts_from_csv("take,name,from_s,to_s\nnone,a,1,2\n", "list", rates);
     ASSERT_FALSE(unknown.ok());
     EXPECT_NE(unknown.problem().sentence().find("row 1"), std::string::npos);
@@ -141,23 +141,23 @@ TEST(Cuts, RangesThatASourceNamesAreFound) {
                              {"name": "backwards", "first": 20, "last": 10}]})");
     ASSERT_EQ(rows.size(), 2U) << "what is not within the take, or named twice, is left out";
     EXPECT_EQ(rows[0].name, "stand");
-    EXPECT_TRUE(rows[0].repeats);
+    EXPECT_TRUE(rows[0].loop);
     EXPECT_EQ(rows[0].note, "calm");
-    EXPECT_EQ(rows[1].first, 90);
-    EXPECT_EQ(rows[1].last, 195);
+    EXPECT_EQ(rows[1].start, 90);
+    EXPECT_EQ(rows[1].end, 195);
     const std::vector<Cut> named =
         found(R"({"ranges": {"lift": {"start": 30, "end": 60}, "drop": {"start": 2, "end": 4}}})");
     ASSERT_EQ(named.size(), 2U);
     EXPECT_EQ(named[0].name, "drop") << "2 to 4 lie within the ten seconds: seconds";
-    EXPECT_EQ(named[0].last, 120);
-    EXPECT_EQ(named[1].last, 60) << "30 to 60 do not: frames";
+    EXPECT_EQ(named[0].end, 120);
+    EXPECT_EQ(named[1].end, 60) << "30 to 60 do not: frames";
     EXPECT_TRUE(found(std::string(2000, '[') + std::string(2000, ']')).empty());
 }
 
 TEST(Cuts, AStepAndBack) {
     const Step step = split_step("capture_07", three());
     EXPECT_EQ(cuts_of(step), three());
-    EXPECT_TRUE(cuts_of({"resize"}).empty());
+    EXPECT_TRUE(cuts_of({"scale"}).empty());
     EXPECT_EQ(free_clip_name({{"clip_1", 0, 1, false, "", ""}}), "clip_2");
     EXPECT_NE(clip_colour(0), clip_colour(1));
     EXPECT_EQ(clip_colour(0), clip_colour(8));
@@ -200,7 +200,7 @@ class OnTheLadder : public ::testing::Test {
 TEST_F(OnTheLadder, ANewNameGoesIntoTheStepThatRenames) {
     job.steps = {{"strip_prefix"},
                  {"rename_joints", {{"rules", {{{"find", "^Left_"}, {"replace", "l_"}}}}}},
-                 {"resize", {{"factor", 1.0}}}};
+                 {"scale", {{"factor", 1.0}}}};
     rename_one(job, run(), 2, "spine");
     ASSERT_EQ(job.steps.size(), 3U);
     EXPECT_EQ(job.steps[1].parameters["names"]["Left_A"], "spine");

@@ -22,14 +22,14 @@ using nlohmann::json;
 std::vector<Step> mending_card() {
     return {{"leave_behind", {{"kinds", {"camera", "light"}}, {"names", {"set_floor", "*ik_world"}}}},
             {"strip_prefix"},
-            {"fold_holders"},
-            {"resize", {{"factor", 0.01}}},
+            {"bake_parent_transforms"},
+            {"scale", {{"factor", 0.01}}},
             {"make_root", {{"name", "root"}}},
             {"split_take",
              {{"take", "capture_07"},
               {"clips",
-               {{{"name", "stand"}, {"first", 0}, {"last", 40}, {"repeats", true}},
-                {{"name", "stamp"}, {"first", 600}, {"last", 640}}}}}},
+               {{{"name", "stand"}, {"start", 0}, {"end", 40}, {"loop", true}},
+                {{"name", "stamp"}, {"start", 600}, {"end", 640}}}}}},
             // Keys on frames: what lies between them has a test of its own (between_frames_test.cpp).
             {"bake"}};
 }
@@ -108,7 +108,7 @@ TEST_F(Delivering, EverythingArrivesAndTheManifestSaysSo) {
     EXPECT_NEAR(manifest["height_units"].get<double>(), 161.8, 1);
     EXPECT_EQ(manifest["clips"].size(), 2U);
     EXPECT_EQ(manifest["clips"][0]["frames"], 41);
-    EXPECT_EQ(manifest["clips"][0]["repeats"], true);
+    EXPECT_EQ(manifest["clips"][0]["loop"], true);
     for (const json& file : manifest["files"]) {
         const std::string bytes = *read_file(folder / file["file"].get<std::string>());
         EXPECT_EQ(file["bytes"], bytes.size());

@@ -22,7 +22,7 @@ Job some_job() {
     Job job;
     job.name = "heron";
     job.sources = {"a.glb"};
-    job.steps = {{"strip_prefix"}, {"resize", {{"factor", 0.5}}, false}};
+    job.steps = {{"strip_prefix"}, {"scale", {{"factor", 0.5}}, false}};
     job.destinations = built_in_destinations();
     return job;
 }
@@ -105,7 +105,7 @@ TEST(Assemble, AnotherThingIsPutBesideWhole) {
 
 TEST(ReplayCard, KeepsWhatComesBeforeTheEditAndRunsPastWhatDoesNotFit) {
     const auto received = std::make_shared<const Scene>(demo::tansy_model());
-    std::vector<Step> card = {{"strip_prefix"}, {"resize", {{"factor", 0.01}}}, {"make_root", {{"name", "root"}}}};
+    std::vector<Step> card = {{"strip_prefix"}, {"scale", {{"factor", 0.01}}}, {"make_root", {{"name", "root"}}}};
     const Replay first = replay(received, card);
     ASSERT_TRUE(first.problems().empty());
     card[2].parameters["name"] = "trunk";
@@ -123,7 +123,8 @@ TEST(ReplayCard, KeepsWhatComesBeforeTheEditAndRunsPastWhatDoesNotFit) {
 
 TEST(ReplayCard, MeasuresTheDriftOfEachStep) {
     const Scene scene = read_gltf_bytes(write_glb(demo::tansy_model(), "tansy")->front().bytes, {}, "tansy").take();
-    Replay done = replay(std::make_shared<const Scene>(scene), {{"fold_holders"}, {"resize", {{"factor", 0.01}}}});
+    Replay done =
+        replay(std::make_shared<const Scene>(scene), {{"bake_parent_transforms"}, {"scale", {{"factor", 0.01}}}});
     measure_replay(done);
     for (const StepOutcome& outcome : done.outcomes) {
         ASSERT_TRUE(outcome.drift.has_value());

@@ -1,5 +1,6 @@
 // A capture whose answers are known: where it is still, how far it goes and turns, how long one round of it is.
 #include "core/job/cuts.h"
+#include "core/math/angles.h"
 #include "core/measure/clips/contacts.h"
 #include "core/measure/clips/motion.h"
 #include "core/measure/clips/seam.h"
@@ -16,8 +17,6 @@
 
 namespace wembrix::testing {
 namespace {
-
-constexpr double pi = 3.14159265358979323846;
 
 /// It stands, goes some rounds of a step straight ahead while it turns, and stands again.
 struct Known {

@@ -1,4 +1,5 @@
 // Measures on scenes whose answer is known: sampling, drift, bounds, sides, motion energy, still places, seams.
+#include "core/math/angles.h"
 #include "core/measure/clips/motion.h"
 #include "core/measure/clips/sample.h"
 #include "core/measure/clips/sample_frames.h"
@@ -19,8 +20,6 @@
 namespace wembrix::testing {
 namespace {
 
-constexpr double pi = 3.14159265358979323846;
-
 Channel keyed(Interpolation interpolation, std::vector<float> times, std::vector<float> values, int width = 1,
               Path path = Path::weights) {
     Channel channel;
@@ -32,7 +31,7 @@ Channel keyed(Interpolation interpolation, std::vector<float> times, std::vector
     return channel;
 }
 
-double at(const Channel& channel, double seconds) {
+double value_at(const Channel& channel, double seconds) {
     double value[4] = {};
     sample_channel(channel, seconds, value);
     return value[0];
@@ -40,17 +39,17 @@ double at(const Channel& channel, double seconds) {
 
 TEST(Sample, StepHoldsUntilTheNextKey) {
     const Channel channel = keyed(Interpolation::step, {0, 1, 2}, {5, 7, 9});
-    EXPECT_EQ(at(channel, -1), 5);
-    EXPECT_EQ(at(channel, 0.999), 5);
-    EXPECT_EQ(at(channel, 1), 7);
-    EXPECT_EQ(at(channel, 99), 9);
+    EXPECT_EQ(value_at(channel, -1), 5);
+    EXPECT_EQ(value_at(channel, 0.999), 5);
+    EXPECT_EQ(value_at(channel, 1), 7);
+    EXPECT_EQ(value_at(channel, 99), 9);
 }
 
 TEST(Sample, LinearGoesStraightAndHoldsOutside) {
     const Channel channel = keyed(Interpolation::linear, {1, 3}, {10, 20});
-    EXPECT_EQ(at(channel, 0), 10);
-    EXPECT_DOUBLE_EQ(at(channel, 1.5), 12.5);
-    EXPECT_EQ(at(channel, 4), 20);
+    EXPECT_EQ(value_at(channel, 0), 10);
+    EXPECT_DOUBLE_EQ(value_at(channel, 1.5), 12.5);
+    EXPECT_EQ(value_at(channel, 4), 20);
 }
 
 TEST(Sample, CubicFollowsTheStandardsPolynomial) {
@@ -59,8 +58,8 @@ TEST(Sample, CubicFollowsTheStandardsPolynomial) {
     const double u = 0.25;
     const double by_hand =
         2 * (u * u * u - 2 * u * u + u) * 3 + (-2 * u * u * u + 3 * u * u) * 4 + 2 * (u * u * u - u * u) * -1;
-    EXPECT_NEAR(at(channel, 0.5), by_hand, 1e-12);
-    EXPECT_EQ(at(channel, 2), 4);
+    EXPECT_NEAR(value_at(channel, 0.5), by_hand, 1e-12);
+    EXPECT_EQ(value_at(channel, 2), 4);
 }
 
 TEST(Sample, TurnsTakeTheShortWay) {
@@ -82,7 +81,7 @@ TEST(Sample, TurnsTakeTheShortWay) {
 }
 
 TEST(Sample, NoKeysAndZeroTurnsAreHarmless) {
-    EXPECT_EQ(at(keyed(Interpolation::linear, {}, {}), 1), 0);
+    EXPECT_EQ(value_at(keyed(Interpolation::linear, {}, {}), 1), 0);
     const Channel zero = keyed(Interpolation::linear, {0}, {0, 0, 0, 0}, 4, Path::rotation);
     double value[4];
     sample_channel(zero, 0, value);
@@ -376,8 +375,8 @@ TEST(Sampling, TurnsBetweenKeysAreThoseOfTheSlerp) {
     for (int degree = 0; degree < 180; ++degree) {
         for (const double part : {0.001, 0.37, 1.0}) {
             const Quat a(Eigen::AngleAxisd(0.4, Vec3(1, 2, 3).normalized()));
-            const Quat b = a * Quat(Eigen::AngleAxisd((degree + part) * 3.14159265358979323846 / 180,
-                                                      Vec3(3, -1, 1).normalized()));
+            const Quat b =
+                a * Quat(Eigen::AngleAxisd((degree + part) * radians_per_degree, Vec3(3, -1, 1).normalized()));
             Channel channel;
             channel.path = Path::rotation;
             channel.width = 4;
@@ -408,8 +407,8 @@ TEST(JointCurve, SaysHowFarAJointIsFromItsRest) {
     Clip& clip = add_nod(scene, "round", 1, 0, false, 61);
     // Two whole rounds about the joint's own Y, one a second, from where it rests; and a push along X.
     for (size_t f = 0; f <= 60; ++f) {
-        const Quat turn = scene.nodes[1].rest.rotation *
-                          Quat(Eigen::AngleAxisd(2 * 3.14159265358979 * static_cast<double>(f) / 30, Vec3::UnitY()));
+        const Quat turn =
+            scene.nodes[1].rest.rotation * Quat(Eigen::AngleAxisd(2 * pi * static_cast<double>(f) / 30, Vec3::UnitY()));
         std::copy_n(turn.coeffs().cast<float>().eval().data(), 4, clip.channels[0].values.edit().data() + f * 4);
     }
     Channel push;

@@ -4,7 +4,7 @@
 #include "core/measure/scene/drift.h"
 #include "core/measure/scene/props.h"
 #include "core/measure/skeleton/pose.h"
-#include "core/steps/step.h"
+#include "core/steps/step_kind.h"
 #include "small_scenes.h"
 #include "step_results.h"
 
@@ -105,7 +105,7 @@ TEST(PlaceOrigin, ByTheGroundUnderItOrItsMiddle) {
     EXPECT_EQ(corner_of(ground, "lamp"), corner_of(scene, "lamp"));
     const Scene middle = done(scene, {"place_origin", {{"props", {"par*"}}, {"by", "middle"}}}).scene;
     EXPECT_LT((corner_of(middle, "parcel") - Vec3f(-0.1F, -0.1F, 0)).norm(), 1e-6F);
-    const Scene turned = done(scene, {"place_origin", {{"props", {"lamp"}}, {"turn", false}}}).scene;
+    const Scene turned = done(scene, {"place_origin", {{"props", {"lamp"}}, {"reset_rotation", false}}}).scene;
     EXPECT_NEAR(turned.nodes[turned.find_node("lamp")].rest.rotation.angularDistance(Quat::Identity()), 1.5708, 1e-4);
     EXPECT_LT(corner_of(turned, "lamp").norm(), 1e-6F);
 }
@@ -125,7 +125,7 @@ TEST(PlaceOrigin, TheWorldsForAllAndNothingMoves) {
 }
 
 TEST(PlaceOrigin, ARiggedPropGoesWithItsBindsAndKeys) {
-    Scene scene = done(tower({"bag", "flap"}), {"turn", {{"degrees", 30}, {"about", "+Y"}}}).scene;
+    Scene scene = done(tower({"bag", "flap"}), {"rotate", {{"degrees", 30}, {"about", "+Y"}}}).scene;
     scene.nodes[0].rest.translation = Vec3(4, 1, 0);
     scene.skins[0].inverse_binds[0] = rest_world(scene)[0].inverse();
     scene.skins[0].inverse_binds[1] = rest_world(scene)[1].inverse();
@@ -149,7 +149,7 @@ TEST(PlaceOrigin, WhatDoesNotFitIsSaid) {
 TEST(JoinSurfaces, RigidOnesKeepTheirPlaceAndTheirParts) {
     Scene scene = market();
     scene.nodes[scene.find_node("lamp")].rest.scale = Vec3(-1, 1, 1); // a mirrored one is turned the right way out
-    const StepResult joined = done(scene, {"join_surfaces", {{"surfaces", {"lamp", "parcel"}}, {"name", "wares"}}});
+    const StepResult joined = done(scene, {"merge_surfaces", {{"surfaces", {"lamp", "parcel"}}, {"name", "wares"}}});
     EXPECT_EQ(joined.scene.find_node("parcel"), -1);
     const Node& wares = joined.scene.nodes[joined.scene.find_node("wares")];
     const Mesh& mesh = joined.scene.meshes[wares.mesh];
@@ -165,7 +165,7 @@ TEST(JoinSurfaces, RigidOnesKeepTheirPlaceAndTheirParts) {
 
 TEST(JoinSurfaces, APieceThatWentAstrayIsNoticed) {
     const Scene scene = market();
-    StepResult joined = done(scene, {"join_surfaces", {{"surfaces", {"lamp", "parcel"}}}});
+    StepResult joined = done(scene, {"merge_surfaces", {{"surfaces", {"lamp", "parcel"}}}});
     const int lamp = joined.scene.find_node("lamp");
     joined.scene.meshes[joined.scene.nodes[lamp].mesh].positions.edit()[4].x() += 0.01F;
     const Drift drift = measure_drift_all(scene, joined.scene, Matching::identity, joined.moved);
@@ -179,7 +179,7 @@ TEST(JoinSurfaces, ARigidOneBesideABoundOneIsHeldByItsJoint) {
     const int hat = add_prop(scene, "hat", 1, {0, 0.5, 0});
     scene.nodes[hat].rest.scale = Vec3(1, 2, 1);
     add_nod(scene, "nod", 1, 0.9, false);
-    const StepResult joined = done(scene, {"join_surfaces", {{"surfaces", {"tower", "hat"}}}});
+    const StepResult joined = done(scene, {"merge_surfaces", {{"surfaces", {"tower", "hat"}}}});
     const Drift drift = measure_drift_all(scene, joined.scene, Matching::identity, joined.moved);
     EXPECT_LE(drift.largest_mm, 1e-3);
     EXPECT_EQ(drift.points_compared, 9U);
@@ -235,7 +235,7 @@ TEST(JoinSurfaces, ShapesThatMoveInStepBecomeOne) {
     for (const int node : {2, 3}) {
         scene.clips[0].channels.push_back(weight_keys(node, {0, 1}, {0, 1}));
     }
-    const StepResult joined = done(scene, {"join_surfaces", {{"surfaces", {"*"}}}});
+    const StepResult joined = done(scene, {"merge_surfaces", {{"surfaces", {"*"}}}});
     const Mesh& mesh = joined.scene.meshes[0];
     ASSERT_EQ(mesh.shapes.size(), 1U);
     EXPECT_EQ(mesh.shapes[0].points.get(), (std::vector<uint32_t>{1, 4, 7, 10}));
@@ -248,7 +248,7 @@ TEST(JoinSurfaces, ShapesThatMoveApartKeepTheirOwnNames) {
     add_nod(scene, "nod", 1, 0.9, false);
     scene.clips[0].channels.push_back(weight_keys(2, {0, 1}, {0, 1}));
     scene.clips[0].channels.push_back(weight_keys(3, {0, 0.5F, 1}, {1, 0, 1}));
-    const StepResult joined = done(scene, {"join_surfaces", {{"surfaces", {"*"}}}});
+    const StepResult joined = done(scene, {"merge_surfaces", {{"surfaces", {"*"}}}});
     ASSERT_EQ(joined.scene.meshes[0].shapes.size(), 2U);
     EXPECT_EQ(joined.scene.meshes[0].shapes[1].name, "coat_puff");
     EXPECT_LE(measure_drift_all(scene, joined.scene, Matching::identity, joined.moved).largest_mm, 1e-3);
@@ -268,23 +268,23 @@ TEST(JoinSurfaces, BoundElsewhereIsCarriedOverAndBoundApartIsRefused) {
     for (Mat4& bind : scene.skins[1].inverse_binds) {
         bind = bind * away.inverse();
     }
-    const StepResult joined = done(scene, {"join_surfaces", {{"surfaces", {"*"}}}});
+    const StepResult joined = done(scene, {"merge_surfaces", {{"surfaces", {"*"}}}});
     EXPECT_LE(measure_drift_all(scene, joined.scene, Matching::identity, joined.moved).largest_mm, 2e-3);
     scene.skins[1].inverse_binds[0] = scene.skins[1].inverse_binds[0] * translating(Vec3(0, 0, 1));
-    EXPECT_NE(refused(scene, {"join_surfaces", {{"surfaces", {"*"}}}}).find("another pose"), std::string::npos);
+    EXPECT_NE(refused(scene, {"merge_surfaces", {{"surfaces", {"*"}}}}).find("another pose"), std::string::npos);
 }
 
 TEST(JoinSurfaces, WhatCannotBeOneIsRefusedWithTheReason) {
     Scene scene = market();
-    EXPECT_NE(refused(scene, {"join_surfaces", {{"surfaces", {"lamp"}}}}).find("only surface"), std::string::npos);
-    EXPECT_NE(refused(scene, {"join_surfaces", {{"surfaces", {"tent"}}}}).find("tent"), std::string::npos);
-    EXPECT_NE(refused(scene, {"join_surfaces", {{"surfaces", {"lamp", "tower"}}}}).find("hangs on no joint"),
+    EXPECT_NE(refused(scene, {"merge_surfaces", {{"surfaces", {"lamp"}}}}).find("only surface"), std::string::npos);
+    EXPECT_NE(refused(scene, {"merge_surfaces", {{"surfaces", {"tent"}}}}).find("tent"), std::string::npos);
+    EXPECT_NE(refused(scene, {"merge_surfaces", {{"surfaces", {"lamp", "tower"}}}}).find("hangs on no joint"),
               std::string::npos);
-    EXPECT_NE(refused(scene, {"join_surfaces", {{"surfaces", {"lamp", "parcel"}}, {"name", "head"}}}).find("taken"),
+    EXPECT_NE(refused(scene, {"merge_surfaces", {{"surfaces", {"lamp", "parcel"}}, {"name", "head"}}}).find("taken"),
               std::string::npos);
-    EXPECT_NE(refused(scene, {"join_surfaces"}).find("surfaces"), std::string::npos);
+    EXPECT_NE(refused(scene, {"merge_surfaces"}).find("surfaces"), std::string::npos);
     add_nod(scene, "sway", scene.find_node("parcel"), 0.4, false);
-    EXPECT_NE(refused(scene, {"join_surfaces", {{"surfaces", {"lamp", "parcel"}}}}).find("keep its place"),
+    EXPECT_NE(refused(scene, {"merge_surfaces", {{"surfaces", {"lamp", "parcel"}}}}).find("keep its place"),
               std::string::npos);
 }
 

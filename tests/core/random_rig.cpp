@@ -1,5 +1,6 @@
 #include "random_rig.h"
 
+#include "core/measure/scene/bounds.h"
 #include <Eigen/LU>
 #include <cstdlib>
 #include <fmt/format.h>
@@ -324,6 +325,10 @@ RigOptions options_for(uint32_t seed) {
     options.two_roots = seed % 2 == 0;
     options.odd_weights = seed % 5 != 0;
     return options;
+}
+
+double allowed_mm(const Scene& scene) {
+    return 1e-5 * whole_bounds(scene).size().norm() * 1000;
 }
 
 uint32_t seeds() {

@@ -23,6 +23,9 @@ Scene random_rig(uint32_t seed, const RigOptions& options);
 /// Options that differ from seed to seed, uneven and moving holders left out.
 RigOptions options_for(uint32_t seed);
 
+/// What rounding may move: 1e-5 of the size of all there is, in mm.
+double allowed_mm(const Scene& scene);
+
 /// How many seeds the tests try: WEMBRIX_SEEDS, else 60.
 uint32_t seeds();
 

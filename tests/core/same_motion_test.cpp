@@ -1,6 +1,7 @@
 // What is told to move alike without being posed does; and what does not is never told so.
 #include "core/measure/scene/drift.h"
 #include "core/scene/same_motion.h"
+#include "core/steps/step_kind.h"
 #include "random_rig.h"
 #include "small_scenes.h"
 #include "step_results.h"
@@ -34,7 +35,7 @@ TEST(SameMotion, ACopyMovesAlikeUntilAnythingOfItIsEdited) {
         [](Scene& s) { s.clips[0].channels[0].interpolation = Interpolation::step; },
         [](Scene& s) { s.clips[0].start_s += 0.1; },
         [](Scene& s) { s.clips[0].seconds -= 0.1; },
-        [](Scene& s) { s.clips[0].repeats = true; },
+        [](Scene& s) { s.clips[0].loop = true; },
         [](Scene& s) { s.nodes.pop_back(); },
     };
     for (size_t i = 0; i < edits.size(); ++i) {
@@ -59,8 +60,8 @@ TEST_P(AlikeOnRandomRigs, DriftIsWhatPosingItSays) {
     const std::vector<Step> kept = {
         {"split_take",
          {{"take", scene.clips[0].name},
-          {"clips", {{{"name", "a"}, {"first", 1}, {"last", last}}, {{"name", "b"}, {"first", 0}, {"last", 2}}}}}},
-        {"change_rate", {{"rate", 48}}},
+          {"clips", {{{"name", "a"}, {"start", 1}, {"end", last}}, {{"name", "b"}, {"start", 0}, {"end", 2}}}}}},
+        {"change_frame_rate", {{"rate", 48}}},
         {"describe_clips", {{"clips", {{{"name", scene.clips[0].name}, {"note", "seen"}}}}}},
     };
     for (const Step& step : kept) {

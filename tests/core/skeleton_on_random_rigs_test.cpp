@@ -1,7 +1,7 @@
 // Steps on the skeleton keep motion on any rig: alone, and in any order of up to eight.
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/drift.h"
-#include "core/steps/step.h"
+#include "core/steps/step_kind.h"
 #include "random_rig.h"
 
 #include <Eigen/LU>
@@ -13,10 +13,6 @@ namespace wembrix::testing {
 namespace {
 
 using nlohmann::json;
-
-double allowed_mm(const Scene& scene) {
-    return 1e-5 * whole_bounds(scene).size().norm() * 1000;
-}
 
 /// The scene after the step; that no point moved is expected.
 Scene after(const Scene& before, const Step& step, uint32_t seed) {
@@ -65,23 +61,23 @@ Step step_of_chance(const Scene& scene, std::mt19937& random, int number) {
     case 2:
         return {"reorder_joints", {{"by", random() % 2 == 0 ? "name" : "branch"}}};
     case 3:
-        return {"freeze_rest_turns", json::object()};
+        return {"zero_rest_rotations", json::object()};
     case 4:
-        return {"aim_joints", {{"bone", random() % 2 == 0 ? "+Y" : "-X"}, {"up", "+Z"}}};
+        return {"align_bone_axes", {{"bone", random() % 2 == 0 ? "+Y" : "-X"}, {"up", "+Z"}}};
     case 5:
         return {"set_rest_pose", {{"from", "bind"}}};
     case 6:
         return {"set_rest_pose", {{"from", "frame"}, {"clip", scene.clips.front().name}, {"frame", 3}}};
     case 7:
-        return {"turn", {{"degrees", 37.5}, {"about", "+X"}}};
+        return {"rotate", {{"degrees", 37.5}, {"about", "+X"}}};
     case 8:
         return {"face_forward", {{"looks_along", random() % 2 == 0 ? "-X" : "-Z"}}};
     case 9:
         return {"ground", {{"centre", random() % 2 == 0}}};
     case 10:
-        return {"resize", {{"factor", 1.7}}};
+        return {"scale", {{"factor", 1.7}}};
     case 11:
-        return {"fold_scale", {{"stretch", "keep"}}};
+        return {"bake_joint_scale", {{"stretch", "keep"}}};
     case 12:
         return {"add_attachment",
                 {{"name", fmt::format("point_{}", number)}, {"under", joint_of_chance(scene, random)}, {"x_m", 0.1}}};
@@ -105,8 +101,8 @@ TEST_P(RandomSkeleton, EveryStepAloneKeepsMotion) {
     const uint32_t seed = GetParam();
     std::mt19937 random(seed);
     const Scene received = random_rig(seed, even_options(seed));
-    for (const Step& step : std::vector<Step>{{"turn", {{"degrees", 90}, {"about", "-X"}}},
-                                              {"turn", {{"degrees", 12.5}, {"about", "+Z"}}},
+    for (const Step& step : std::vector<Step>{{"rotate", {{"degrees", 90}, {"about", "-X"}}},
+                                              {"rotate", {{"degrees", 12.5}, {"about", "+Z"}}},
                                               {"face_forward", {{"looks_along", "+X"}}},
                                               {"ground", {{"centre", true}}},
                                               {"reparent_joints", parents_of_chance(received, random)},
@@ -114,10 +110,10 @@ TEST_P(RandomSkeleton, EveryStepAloneKeepsMotion) {
                                               {"set_rest_pose", {{"from", "bind"}}}}) {
         after(received, step, seed);
     }
-    const Scene scene = after(received, {"fold_holders"}, seed);
-    for (const Step& step : std::vector<Step>{{"fold_scale", {{"stretch", "keep"}}},
-                                              {"freeze_rest_turns"},
-                                              {"aim_joints", {{"bone", "+X"}, {"up", "+Y"}, {"toward", "-Z"}}}}) {
+    const Scene scene = after(received, {"bake_parent_transforms"}, seed);
+    for (const Step& step : std::vector<Step>{{"bake_joint_scale", {{"stretch", "keep"}}},
+                                              {"zero_rest_rotations"},
+                                              {"align_bone_axes", {{"bone", "+X"}, {"up", "+Y"}, {"toward", "-Z"}}}}) {
         after(scene, step, seed);
     }
     after(received, {"place_origin", {{"props", {"*"}}, {"at", "own"}}}, seed);
@@ -133,7 +129,7 @@ TEST_P(RandomSkeleton, EveryStepAloneKeepsMotion) {
         }
     }
     if (skinned.size() > 1) {
-        const Scene joined = after(bound, {"join_surfaces", {{"surfaces", skinned}}}, seed);
+        const Scene joined = after(bound, {"merge_surfaces", {{"surfaces", skinned}}}, seed);
         EXPECT_EQ(surfaces_of(joined).size() + skinned.size(), surfaces_of(bound).size() + 1) << "seed " << seed;
     }
     // A joint between another one and all that hangs on it.
@@ -160,7 +156,7 @@ TEST_P(RandomSkeleton, EveryStepAloneKeepsMotion) {
 TEST_P(RandomSkeleton, AnyRowOfEightKeepsMotion) {
     const uint32_t seed = GetParam();
     std::mt19937 random(seed * 77 + 5);
-    Scene scene = after(random_rig(seed, even_options(seed)), {"fold_holders"}, seed);
+    Scene scene = after(random_rig(seed, even_options(seed)), {"bake_parent_transforms"}, seed);
     const int length = 1 + static_cast<int>(random() % 8);
     for (int i = 0; i < length && !::testing::Test::HasFailure(); ++i) {
         Step step = step_of_chance(scene, random, i);
@@ -175,8 +171,8 @@ TEST_P(RandomSkeleton, ScaleFoldsToOneAndJointsKeepTheirPlaces) {
     const uint32_t seed = GetParam();
     RigOptions options = options_for(seed);
     options.uneven_scale = seed % 2 == 0;
-    const Scene scene = after(random_rig(seed, options), {"fold_holders"}, seed);
-    const Result<StepResult> result = apply_step(scene, {"fold_scale"});
+    const Scene scene = after(random_rig(seed, options), {"bake_parent_transforms"}, seed);
+    const Result<StepResult> result = apply_step(scene, {"bake_joint_scale"});
     ASSERT_TRUE(result.ok()) << result.problem().sentence();
     const Scene& folded = result->scene;
     for (const int joint : joints_of(folded)) {
@@ -208,7 +204,7 @@ TEST_P(RandomSkeleton, ScaleFoldsToOneAndJointsKeepTheirPlaces) {
     }
     options.moving_scale = false;
     options.uneven_scale = false;
-    after(after(random_rig(seed, options), {"fold_holders"}, seed), {"fold_scale"}, seed);
+    after(after(random_rig(seed, options), {"bake_parent_transforms"}, seed), {"bake_joint_scale"}, seed);
 }
 
 INSTANTIATE_TEST_SUITE_P(Seeds, RandomSkeleton, ::testing::Range<uint32_t>(1, seeds() + 1));

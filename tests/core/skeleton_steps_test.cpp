@@ -5,7 +5,7 @@
 #include "core/measure/skeleton/pairs.h"
 #include "core/measure/skeleton/pose.h"
 #include "core/steps/skeleton/stored_pose.h"
-#include "core/steps/step.h"
+#include "core/steps/step_kind.h"
 #include "small_scenes.h"
 #include "step_results.h"
 
@@ -43,18 +43,18 @@ Scene biped() {
 TEST(Turn, AQuarterIsExactAndEverythingGoesAlong) {
     Scene scene = tower({"a", "b"});
     add_nod(scene, "nod", 1, 0.5, false);
-    const StepResult turned = done(scene, {"turn", {{"degrees", 90}, {"about", "+X"}}});
+    const StepResult turned = done(scene, {"rotate", {{"degrees", 90}, {"about", "+X"}}});
     EXPECT_LT((place_of(turned.scene, "b") - Vec3(0, 0, 1)).norm(), 1e-15) << "up became forward";
     EXPECT_LT((turned.scene.meshes[0].positions[3] - Vec3f(0, -0.2F, 1)).norm(), 1e-7F);
     EXPECT_LE(measure_drift_all(scene, turned.scene, Matching::identity, turned.moved).largest_mm, 1e-3);
-    EXPECT_NE(refused(scene, {"turn", {{"about", "+X"}}}).find("degrees"), std::string::npos);
-    EXPECT_NE(refused(scene, {"turn", {{"degrees", 3}, {"about", "up"}}}).find("axis"), std::string::npos);
+    EXPECT_NE(refused(scene, {"rotate", {{"about", "+X"}}}).find("degrees"), std::string::npos);
+    EXPECT_NE(refused(scene, {"rotate", {{"degrees", 3}, {"about", "up"}}}).find("neither \"+X\""), std::string::npos);
 }
 
 TEST(FaceForward, TheSidesOfTheJointsTellTheFront) {
     const Scene scene = biped();
     EXPECT_NE(done(scene, {"face_forward"}).account.find("already"), std::string::npos);
-    const Scene aside = done(scene, {"turn", {{"degrees", 90}, {"about", "+Y"}}}).scene;
+    const Scene aside = done(scene, {"rotate", {{"degrees", 90}, {"about", "+Y"}}}).scene;
     const StepResult mended = done(aside, {"face_forward"});
     EXPECT_NE(mended.account.find("+X"), std::string::npos) << mended.account;
     EXPECT_NEAR((place_of(mended.scene, "LeftHip") - Vec3(0.5, 0, 0)).norm(), 0, 1e-12);
@@ -63,7 +63,7 @@ TEST(FaceForward, TheSidesOfTheJointsTellTheFront) {
 }
 
 TEST(Ground, TheLowestPointComesToNothing) {
-    Scene scene = done(tower({"a", "b"}), {"turn", {{"degrees", 180}, {"about", "+X"}}}).scene;
+    Scene scene = done(tower({"a", "b"}), {"rotate", {{"degrees", 180}, {"about", "+X"}}}).scene;
     EXPECT_LT(character_bounds(scene).low.y(), -1);
     scene = done(scene, {"ground", {{"centre", true}}}).scene;
     EXPECT_NEAR(character_bounds(scene).low.y(), 0, 1e-6);
@@ -74,16 +74,16 @@ TEST(Ground, TheLowestPointComesToNothing) {
 TEST(FoldScale, AStretchedJointComesToOneAndItsPointsStay) {
     Scene scene = tower({"a", "b", "c"});
     scene.nodes[1].rest.scale = Vec3(1, 2, 0.5);
-    const StepResult folded = done(scene, {"fold_scale"});
+    const StepResult folded = done(scene, {"bake_joint_scale"});
     EXPECT_EQ(folded.scene.nodes[1].rest.scale, Vec3(1, 1, 1));
     EXPECT_EQ(folded.scene.nodes[2].rest.scale, Vec3(1, 1, 1));
     EXPECT_NEAR(folded.scene.nodes[2].rest.translation.y(), 2, 1e-12) << "what scale did is in the place now";
     EXPECT_LE(measure_drift_all(scene, folded.scene, Matching::identity, folded.moved).largest_mm, 1e-3);
     EXPECT_TRUE(folded.could_not.empty());
     EXPECT_NE(folded.account.find("b"), std::string::npos);
-    EXPECT_NE(done(tower({"a"}), {"fold_scale"}).account.find("already"), std::string::npos);
+    EXPECT_NE(done(tower({"a"}), {"bake_joint_scale"}).account.find("already"), std::string::npos);
     scene.nodes[1].rest.scale = Vec3(1, 0, 1);
-    EXPECT_NE(refused(scene, {"fold_scale"}).find("0"), std::string::npos);
+    EXPECT_NE(refused(scene, {"bake_joint_scale"}).find("0"), std::string::npos);
 }
 
 /// "b" grows to twice its size and back: keys of scale.
@@ -102,7 +102,7 @@ Scene breathing() {
 
 TEST(FoldScale, StretchThatMovesGoesIntoPlacesAndWhatIsLostIsNamed) {
     const Scene scene = breathing();
-    const StepResult folded = done(scene, {"fold_scale", {{"stretch", "places"}}});
+    const StepResult folded = done(scene, {"bake_joint_scale", {{"stretch", "translation"}}});
     ASSERT_EQ(folded.could_not.size(), 1U);
     EXPECT_NE(folded.could_not[0].find("b by 98 % in breathe frame 15"), std::string::npos) << folded.could_not[0];
     // The joint above the stretch still goes up and down with it.
@@ -114,7 +114,7 @@ TEST(FoldScale, StretchThatMovesGoesIntoPlacesAndWhatIsLostIsNamed) {
     for (const Channel& channel : folded.scene.clips[0].channels) {
         EXPECT_NE(channel.path, Path::scale);
     }
-    const StepResult kept = done(scene, {"fold_scale", {{"stretch", "keep"}}});
+    const StepResult kept = done(scene, {"bake_joint_scale", {{"stretch", "keep"}}});
     EXPECT_TRUE(kept.could_not.empty());
     EXPECT_LE(measure_drift_all(scene, kept.scene, Matching::identity, Mat4::Identity()).largest_mm, 1e-2);
 }
@@ -128,7 +128,7 @@ TEST(FoldScale, HoldersThatScaleGoFirst) {
     scene.nodes[0].parent = static_cast<int>(scene.nodes.size());
     scene.nodes.push_back(holder);
     reorder_nodes(scene, sorted_order(scene.nodes));
-    EXPECT_NE(refused(scene, {"fold_scale"}).find("holder"), std::string::npos);
+    EXPECT_NE(refused(scene, {"bake_joint_scale"}).find("holder"), std::string::npos);
 }
 
 TEST(ReparentJoints, HangsElsewhereAndStaysInTheWorld) {
@@ -159,9 +159,9 @@ TEST(ReparentJoints, AParentThatIsHiddenByAScaleOfNothingLeavesNoBrokenKeys) {
     scene.nodes.push_back(prop);
     for (const Step& step : std::vector<Step>{{"reparent_joints", {{"under", {{"prop", "b"}}}}},
                                               {"reparent_joints", {{"under", {{"c", "a"}}}}},
-                                              {"aim_joints"},
-                                              {"fold_scale"},
-                                              {"fold_scale", {{"stretch", "keep"}}}}) {
+                                              {"align_bone_axes"},
+                                              {"bake_joint_scale"},
+                                              {"bake_joint_scale", {{"stretch", "keep"}}}}) {
         const StepResult moved = done(scene, step);
         for (const Channel& channel : moved.scene.clips[0].channels) {
             for (const float value : channel.values) {
@@ -284,13 +284,13 @@ TEST(FreezeRestTurns, StandsAlongTheWorldAndMovesAsBefore) {
     Scene scene = tower({"a", "b", "c"});
     scene.nodes[1].rest.rotation = Quat(Eigen::AngleAxisd(0.6, Vec3::UnitZ()));
     add_nod(scene, "nod", 2, 0.5, false);
-    const StepResult frozen = done(scene, {"freeze_rest_turns"});
+    const StepResult frozen = done(scene, {"zero_rest_rotations"});
     for (const Mat4& world : rest_world(frozen.scene)) {
         EXPECT_LT((linear_of(world) - Mat3::Identity()).cwiseAbs().maxCoeff(), 1e-12);
     }
     EXPECT_LE(measure_drift_all(scene, frozen.scene, Matching::identity, frozen.moved).largest_mm, 1e-3);
     EXPECT_EQ(frozen.scene.clips[0].channels.size(), scene.clips[0].channels.size()) << "keys are carried, not baked";
-    const StepResult some = done(scene, {"freeze_rest_turns", {{"joints", {"c*", "gone"}}}});
+    const StepResult some = done(scene, {"zero_rest_rotations", {{"joints", {"c*", "gone"}}}});
     EXPECT_EQ(some.could_not.size(), 1U);
     EXPECT_GT(some.scene.nodes[1].rest.rotation.angularDistance(Quat::Identity()), 0.5);
 }
@@ -298,17 +298,17 @@ TEST(FreezeRestTurns, StandsAlongTheWorldAndMovesAsBefore) {
 TEST(AimJoints, OneAxisLiesAlongTheBone) {
     Scene scene = biped();
     add_nod(scene, "nod", 1, 0.5, false);
-    const StepResult aimed = done(scene, {"aim_joints", {{"bone", "+X"}, {"up", "+Y"}, {"toward", "+Z"}}});
+    const StepResult aimed = done(scene, {"align_bone_axes", {{"bone", "+X"}, {"up", "+Y"}, {"toward", "+Z"}}});
     const std::vector<Mat4> world = rest_world(aimed.scene);
     const Mat3 pelvis = linear_of(world[aimed.scene.find_node("pelvis")]);
     EXPECT_LT((pelvis.col(0) - Vec3::UnitY()).norm(), 1e-12) << "its X along the bone to “middle”";
     EXPECT_LT((pelvis.col(1) - Vec3::UnitZ()).norm(), 1e-12) << "its Y to the front";
     EXPECT_LT((linear_of(world[aimed.scene.find_node("head")]) - pelvis).norm(), 1e-12) << "an end points on";
     EXPECT_LE(measure_drift_all(scene, aimed.scene, Matching::identity, aimed.moved).largest_mm, 1e-3);
-    const StepResult told = done(scene, {"aim_joints", {{"at", {{"pelvis", "LeftHip"}}}, {"joints", {"pelvis"}}}});
+    const StepResult told = done(scene, {"align_bone_axes", {{"at", {{"pelvis", "LeftHip"}}}, {"joints", {"pelvis"}}}});
     const Mat3 aside = linear_of(rest_world(told.scene)[told.scene.find_node("pelvis")]);
     EXPECT_LT((aside.col(1) - Vec3::UnitX()).norm(), 1e-12);
-    EXPECT_NE(refused(scene, {"aim_joints", {{"bone", "+Y"}, {"up", "-Y"}}}).find("same"), std::string::npos);
+    EXPECT_NE(refused(scene, {"align_bone_axes", {{"bone", "+Y"}, {"up", "-Y"}}}).find("same"), std::string::npos);
 }
 
 TEST(AddAttachment, StandsWhereItWasTypedWithoutScale) {
@@ -322,7 +322,7 @@ TEST(AddAttachment, StandsWhereItWasTypedWithoutScale) {
     EXPECT_LT((place_of(more.scene, "parcel") - Vec3(0.25, 1.5, 0)).norm(), 1e-12);
     EXPECT_LT((linear_of(rest_world(more.scene)[node]) - Mat3::Identity()).cwiseAbs().maxCoeff(), 1e-12);
     const StepResult own =
-        done(scene, {"add_attachment", {{"name", "p"}, {"under", "b"}, {"z_m", 0.1}, {"turn_z", 90}}});
+        done(scene, {"add_attachment", {{"name", "p"}, {"under", "b"}, {"z_m", 0.1}, {"rotation_z_deg", 90}}});
     EXPECT_EQ(own.scene.nodes[own.scene.find_node("p")].rest.translation, Vec3(0, 0, 0.1));
     EXPECT_NE(refused(more.scene, step).find("taken"), std::string::npos);
     EXPECT_NE(refused(scene, {"add_attachment", {{"name", "p"}, {"under", "tower"}}}).find("joint"), std::string::npos);

@@ -3,7 +3,7 @@
 #include "core/formats/gltf/gltf.h"
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/drift.h"
-#include "core/steps/step.h"
+#include "core/steps/step_kind.h"
 #include "random_rig.h"
 
 #include <Eigen/LU>
@@ -13,10 +13,6 @@ namespace wembrix::testing {
 namespace {
 
 using nlohmann::json;
-
-double allowed_mm(const Scene& scene) {
-    return 1e-5 * whole_bounds(scene).size().norm() * 1000;
-}
 
 /// Drift of one step, held against 1e-5 of the size; returns the scene after it.
 Scene keeps_motion(const Scene& before, const Step& step, uint32_t seed) {
@@ -38,8 +34,8 @@ json halves(const Clip& take) {
     const int last = take.frames() - 1;
     return {{"take", take.name},
             {"clips",
-             {{{"name", "first_half"}, {"first", 0}, {"last", last / 2}},
-              {{"name", "second_half"}, {"first", last / 2}, {"last", last}, {"repeats", true}}}}};
+             {{{"name", "first_half"}, {"start", 0}, {"end", last / 2}},
+              {{"name", "second_half"}, {"start", last / 2}, {"end", last}, {"loop", true}}}}};
 }
 
 class RandomRig : public ::testing::TestWithParam<uint32_t> {};
@@ -48,11 +44,11 @@ TEST_P(RandomRig, EveryStepAloneKeepsMotion) {
     const uint32_t seed = GetParam();
     const Scene scene = random_rig(seed, options_for(seed));
     keeps_motion(scene, {"strip_prefix"}, seed);
-    keeps_motion(scene, {"fold_holders"}, seed);
-    keeps_motion(scene, {"resize", {{"factor", 0.01}}}, seed);
-    keeps_motion(scene, {"resize", {{"height_m", 1.7}}}, seed);
-    keeps_motion(scene, {"make_root", {{"name", "root"}, {"place", "ground"}}}, seed);
-    keeps_motion(scene, {"make_root", {{"name", "root"}, {"place", "origin"}}}, seed);
+    keeps_motion(scene, {"bake_parent_transforms"}, seed);
+    keeps_motion(scene, {"scale", {{"factor", 0.01}}}, seed);
+    keeps_motion(scene, {"scale", {{"height_m", 1.7}}}, seed);
+    keeps_motion(scene, {"make_root", {{"name", "root"}, {"position", "ground"}}}, seed);
+    keeps_motion(scene, {"make_root", {{"name", "root"}, {"position", "origin"}}}, seed);
     keeps_motion(scene, {"rename_joints", {{"rules", {{{"find", "^(.*)$"}, {"replace", "j_$1"}}}}}}, seed);
     keeps_motion(scene, {"split_take", halves(scene.clips.front())}, seed);
 }
@@ -64,9 +60,9 @@ TEST_P(RandomRig, AWholeCardKeepsMotionAndLeavesOneCleanSkeleton) {
     Mat4 moved = Mat4::Identity();
     for (const Step& step :
          std::vector<Step>{{"strip_prefix"},
-                           {"fold_holders"},
-                           {"resize", {{"factor", 0.4}}},
-                           {"make_root", {{"name", "root"}, {"place", "ground"}}},
+                           {"bake_parent_transforms"},
+                           {"scale", {{"factor", 0.4}}},
+                           {"make_root", {{"name", "root"}, {"position", "ground"}}},
                            {"rename_joints", {{"rules", {{{"find", "^Left(.*)$"}, {"replace", "$1_l"}}}}}}}) {
         const Result<StepResult> applied = apply_step(scene, step);
         ASSERT_TRUE(applied.ok()) << applied.problem().sentence();
@@ -112,7 +108,7 @@ TEST(FoldHolders, MirrorTurnsTrianglesAround) {
         RigOptions options;
         options.holders = Holders::mirrored;
         const Scene scene = random_rig(seed, options);
-        const Result<StepResult> folded = apply_step(scene, {"fold_holders"});
+        const Result<StepResult> folded = apply_step(scene, {"bake_parent_transforms"});
         ASSERT_TRUE(folded.ok());
         const Pose before = Poser(scene, nullptr).rest();
         const Pose after = Poser(folded->scene, nullptr).rest();
@@ -146,7 +142,7 @@ TEST(FoldHolders, WhatCannotBeExactIsMeasuredAndSaid) {
     int said = 0;
     for (uint32_t seed = 1; seed <= 10; ++seed) {
         const Scene scene = random_rig(seed, options);
-        const Result<StepResult> folded = apply_step(scene, {"fold_holders"});
+        const Result<StepResult> folded = apply_step(scene, {"bake_parent_transforms"});
         ASSERT_TRUE(folded.ok());
         said += folded->could_not.empty() ? 0 : 1;
         // At rest even this is exact; in motion the joints keep their places.
@@ -168,7 +164,7 @@ TEST(FoldHolders, AMovingHolderPutsItsMotionIntoTheJoints) {
     options.holders = Holders::moving;
     for (uint32_t seed = 1; seed <= 10; ++seed) {
         const Scene scene = random_rig(seed, options);
-        const Result<StepResult> folded = apply_step(scene, {"fold_holders"});
+        const Result<StepResult> folded = apply_step(scene, {"bake_parent_transforms"});
         ASSERT_TRUE(folded.ok());
         EXPECT_FALSE(folded->could_not.empty()) << "seed " << seed;
         const Drift drift = measure_drift_all(scene, folded->scene, Matching::identity, Mat4::Identity());

@@ -2,7 +2,7 @@
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/facing.h"
 #include "core/steps/names.h"
-#include "core/steps/step.h"
+#include "core/steps/step_kind.h"
 #include "random_rig.h"
 #include "tansy_scene.h"
 
@@ -77,22 +77,22 @@ TEST(RenameJoints, ClashesEmptyNamesAndBrokenRulesAreRefused) {
 
 TEST(Resize, ByFactorAndByHeightAgree) {
     const Scene model = demo::tansy_model();
-    const Result<StepResult> factor = apply_step(model, {"resize", {{"factor", 0.01}}});
+    const Result<StepResult> factor = apply_step(model, {"scale", {{"factor", 0.01}}});
     ASSERT_TRUE(factor.ok());
     EXPECT_NEAR(height_m(factor->scene), 1.62, 0.03);
-    const Result<StepResult> height = apply_step(model, {"resize", {{"height_m", height_m(factor->scene)}}});
+    const Result<StepResult> height = apply_step(model, {"scale", {{"height_m", height_m(factor->scene)}}});
     ASSERT_TRUE(height.ok());
     EXPECT_NEAR(height_m(height->scene), height_m(factor->scene), 1e-5);
-    why_not(model, {"resize", json::object()});
-    why_not(model, {"resize", {{"factor", 1}, {"height_m", 2}}});
-    why_not(model, {"resize", {{"factor", -1}}});
-    why_not(model, {"resize", {{"factor", "big"}}});
-    EXPECT_NE(why_not(model, {"resize", {{"faktor", 1}}}).find("faktor"), std::string::npos);
+    why_not(model, {"scale", json::object()});
+    why_not(model, {"scale", {{"factor", 1}, {"height_m", 2}}});
+    why_not(model, {"scale", {{"factor", -1}}});
+    why_not(model, {"scale", {{"factor", "big"}}});
+    EXPECT_NE(why_not(model, {"scale", {{"faktor", 1}}}).find("faktor"), std::string::npos);
 }
 
 TEST(MakeRoot, StandsOnTheGroundBelowTheLargestTree) {
     const Scene scene = demo::tansy_model();
-    const Result<StepResult> result = apply_step(scene, {"make_root", {{"name", "root"}, {"place", "ground"}}});
+    const Result<StepResult> result = apply_step(scene, {"make_root", {{"name", "root"}, {"position", "ground"}}});
     ASSERT_TRUE(result.ok()) << result.problem().sentence();
     const std::vector<int> roots = root_joints(result->scene);
     ASSERT_EQ(roots.size(), 1U);
@@ -107,13 +107,13 @@ TEST(MakeRoot, StandsOnTheGroundBelowTheLargestTree) {
     ASSERT_TRUE(again.ok());
     EXPECT_EQ(again->scene.nodes.size(), result->scene.nodes.size());
     why_not(scene, {"make_root", {{"name", "set_floor"}}});
-    why_not(scene, {"make_root", {{"place", "moon"}}});
+    why_not(scene, {"make_root", {{"position", "moon"}}});
     why_not(Scene(), {"make_root", {{"name", "root"}}});
 }
 
 TEST(FoldHolders, TheDemosTurnGoesIntoTheData) {
     const Scene scene = demo::tansy_model();
-    const Result<StepResult> result = apply_step(scene, {"fold_holders"});
+    const Result<StepResult> result = apply_step(scene, {"bake_parent_transforms"});
     ASSERT_TRUE(result.ok());
     EXPECT_TRUE(result->could_not.empty());
     EXPECT_NE(result->account.find("-90"), std::string::npos) << result->account;
@@ -126,7 +126,7 @@ TEST(FoldHolders, TheDemosTurnGoesIntoTheData) {
         }
     }
     EXPECT_EQ(facing_of(result->scene)->axis, Axis::pos_z);
-    why_not(scene, {"fold_holders", {{"how", "well"}}});
+    why_not(scene, {"bake_parent_transforms", {{"how", "well"}}});
 }
 
 TEST(SplitTake, CutsLookAtTheirPartOfTheTake) {
@@ -135,13 +135,13 @@ TEST(SplitTake, CutsLookAtTheirPartOfTheTake) {
         scene,
         {"split_take",
          {{"take", "capture_07"},
-          {"clips", {{{"name", "wade"}, {"first", 214}, {"last", 390}, {"repeats", true}, {"colour", "#2F8A72"}}}}}});
+          {"clips", {{{"name", "wade"}, {"start", 214}, {"end", 390}, {"loop", true}, {"colour", "#2F8A72"}}}}}});
     ASSERT_TRUE(result.ok()) << result.problem().sentence();
     ASSERT_EQ(result->scene.clips.size(), 1U);
     const Clip& clip = result->scene.clips[0];
     EXPECT_EQ(clip.frames(), 177);
     EXPECT_NEAR(clip.seconds, 176 / 30.0, 1e-9);
-    EXPECT_TRUE(clip.repeats);
+    EXPECT_TRUE(clip.loop);
     EXPECT_TRUE(clip.channels[0].values.same_array(scene.clips[0].channels[0].values)) << "keys are shared, not copied";
 }
 
@@ -150,12 +150,12 @@ TEST(SplitTake, RefusesWhatDoesNotFit) {
     const auto split = [&](const json& clip) {
         return why_not(scene, {"split_take", {{"take", "capture_07"}, {"clips", json::array({clip})}}});
     };
-    EXPECT_NE(split({{"name", "late"}, {"first", 0}, {"last", 900}}).find("900"), std::string::npos);
-    split({{"name", "back"}, {"first", 20}, {"last", 10}});
-    split({{"name", "half"}, {"first", 0.5}, {"last", 10}});
-    split({{"first", 0}, {"last", 10}});
-    split({{"name", "red"}, {"first", 0}, {"last", 10}, {"colour", "red"}});
-    const json twice = {{"name", "twice"}, {"first", 0}, {"last", 10}};
+    EXPECT_NE(split({{"name", "late"}, {"start", 0}, {"end", 900}}).find("900"), std::string::npos);
+    split({{"name", "back"}, {"start", 20}, {"end", 10}});
+    split({{"name", "half"}, {"start", 0.5}, {"end", 10}});
+    split({{"start", 0}, {"end", 10}});
+    split({{"name", "red"}, {"start", 0}, {"end", 10}, {"colour", "red"}});
+    const json twice = {{"name", "twice"}, {"start", 0}, {"end", 10}};
     EXPECT_NE(why_not(scene, {"split_take", {{"take", "capture_07"}, {"clips", {twice, twice}}}}).find("same name"),
               std::string::npos);
     EXPECT_NE(why_not(scene, {"split_take", {{"take", "nobody"}, {"clips", json::array()}}}).find("capture_07"),
@@ -183,22 +183,24 @@ TEST(LeaveBehind, ByKindByNameAndNeverWhatIsNeeded) {
 TEST(Steps, UnknownOnesAndBrokenCardsAreRefused) {
     why_not(Scene(), {"no_such_step"});
     EXPECT_FALSE(card_from_json(json::array(), "card").ok());
-    EXPECT_FALSE(card_from_json({{"steps", {{{"stop", "resize"}}}}}, "card").ok());
+    EXPECT_FALSE(card_from_json({{"steps", {{{"stop", "scale"}}}}}, "card").ok());
     EXPECT_FALSE(card_from_json({{"steps", {{{"step", "paint"}}}}}, "card").ok());
     const Result<std::vector<Step>> card =
-        card_from_json({{"steps", {{{"step", "resize"}, {"factor", 2}, {"off", true}}}}}, "card");
+        card_from_json({{"steps", {{{"step", "scale"}, {"factor", 2}, {"off", true}}}}}, "card");
     ASSERT_TRUE(card.ok());
     EXPECT_FALSE(card->front().on);
-    EXPECT_EQ(step_to_json(card->front()), (json{{"step", "resize"}, {"factor", 2}, {"off", true}}));
+    EXPECT_EQ(step_to_json(card->front()), (json{{"step", "scale"}, {"factor", 2}, {"off", true}}));
 }
 
 TEST(Steps, EveryRowIsComplete) {
     for (const StepKind& kind : step_kinds()) {
         EXPECT_FALSE(kind.label.empty()) << kind.id;
         EXPECT_FALSE(kind.why.empty()) << kind.id;
-        EXPECT_NE(kind.apply, nullptr) << kind.id;
-        ASSERT_NE(kind.starting, nullptr) << kind.id;
-        EXPECT_TRUE(kind.starting().is_object()) << kind.id;
+        EXPECT_TRUE(kind.apply) << kind.id;
+        for (const Parameter& parameter : kind.parameters) {
+            EXPECT_FALSE(parameter.help.empty()) << kind.id << " " << parameter.key;
+            EXPECT_FALSE(parameter.label.empty()) << kind.id << " " << parameter.key;
+        }
     }
 }
 

@@ -189,7 +189,7 @@ TEST_F(ManyTakes, WhatIsWrongWithOneHoldsThatOneAlone) {
 }
 
 TEST_F(ManyTakes, StepsForClipsThatATakeDoesNotHaveArePassedOver) {
-    request.steps = {{"split_take", {{"take", "its_own"}, {"clips", {{{"name", "x"}, {"first", 0}, {"last", 9}}}}}},
+    request.steps = {{"split_take", {{"take", "its_own"}, {"clips", {{{"name", "x"}, {"start", 0}, {"end", 9}}}}}},
                      {"reverse", {{"clips", {"swing*"}}}},
                      {"close_loop", {{"clip", "its_own"}}}};
     Scene take = tower({"root", "spine", "neck", "head"});

@@ -3,9 +3,10 @@
 #include "core/measure/surface/holding.h"
 #include "core/measure/surface/influence_limit.h"
 #include "core/steps/rename_rules.h"
-#include "core/steps/step.h"
+#include "core/steps/step_kind.h"
 #include "random_rig.h"
 #include "small_scenes.h"
+#include "step_results.h"
 #include "tansy_scene.h"
 
 #include <gtest/gtest.h>
@@ -13,12 +14,6 @@
 
 namespace wembrix::testing {
 namespace {
-
-StepResult done(const Scene& scene, const Step& step) {
-    Result<StepResult> result = apply_step(scene, step);
-    EXPECT_TRUE(result.ok()) << (result.ok() ? "" : result.problem().sentence());
-    return result.ok() ? result.take() : StepResult{};
-}
 
 double drift_of(const Scene& before, const Scene& after) {
     return measure_drift_all(before, after, Matching::identity, Mat4::Identity()).largest_mm;
@@ -38,19 +33,19 @@ TEST(RescaleWeights, SumsAreOneAndNothingMoves) {
         before += weight_sums_of(mesh).points;
     }
     EXPECT_GT(before, 1000U);
-    const StepResult result = done(scene, {"rescale_weights"});
+    const StepResult result = done(scene, {"normalize_weights"});
     for (const Mesh& mesh : result.scene.meshes) {
         EXPECT_EQ(weight_sums_of(mesh).points, 0U);
     }
     EXPECT_LT(drift_of(scene, result.scene), 0.1) << "of a bird that is 161 metres tall";
     EXPECT_NE(result.account.find(std::to_string(before)), std::string::npos) << result.account;
-    EXPECT_EQ(done(result.scene, {"rescale_weights"}).account, "all weights sum to 1 already");
+    EXPECT_EQ(done(result.scene, {"normalize_weights"}).account, "all weights sum to 1 already");
 }
 
 TEST(RescaleWeights, PointsThatNothingHoldsAreSaid) {
     Scene scene = tower({"root", "a"});
     scene.meshes[0].influences.weights.edit()[0] = 0;
-    const StepResult result = done(scene, {"rescale_weights"});
+    const StepResult result = done(scene, {"normalize_weights"});
     ASSERT_EQ(result.could_not.size(), 1U);
     EXPECT_NE(result.could_not[0].find("1 points are held by nothing"), std::string::npos);
 }
@@ -66,7 +61,7 @@ TEST(LimitInfluences, KeepsTheHeaviestAndSaysTheLoss) {
         offsets.push_back(static_cast<uint32_t>(joints.size()));
     }
     scene.meshes[0].influences = {std::move(offsets), std::move(joints), std::move(weights)};
-    const StepResult result = done(scene, {"limit_influences", {{"most", 2}}});
+    const StepResult result = done(scene, {"limit_influences", {{"max_influences", 2}}});
     const Influences& rows = result.scene.meshes[0].influences;
     ASSERT_EQ(rows.joints.size(), 18U);
     EXPECT_EQ(rows.joints[0], 1);
@@ -76,7 +71,7 @@ TEST(LimitInfluences, KeepsTheHeaviestAndSaysTheLoss) {
     EXPECT_NE(result.account.find("9 points brought to 2"), std::string::npos) << result.account;
     EXPECT_NE(result.account.find("0.200"), std::string::npos) << result.account;
     EXPECT_EQ(points_with_more_than(result.scene.meshes[0], 2), 0U);
-    EXPECT_FALSE(apply_step(scene, {"limit_influences", {{"most", 0}}}).ok());
+    EXPECT_FALSE(apply_step(scene, {"limit_influences", {{"max_influences", 0}}}).ok());
     EXPECT_FALSE(apply_step(scene, {"limit_influences"}).ok());
 }
 
@@ -114,7 +109,7 @@ TEST(DropEmptyShapes, TakesNamesWeightsAndKeysAlong) {
     channel.values = std::vector<float>{0, 1, 2, 3, 4, 5, 6, 7};
     clip.channels.push_back(channel);
     scene.clips.push_back(clip);
-    const StepResult result = done(scene, {"drop_empty_shapes"});
+    const StepResult result = done(scene, {"remove_empty_shapes"});
     const Mesh& after = result.scene.meshes[0];
     ASSERT_EQ(after.shapes.size(), 3U);
     EXPECT_EQ(after.shapes[1].name, "puff");
@@ -122,10 +117,10 @@ TEST(DropEmptyShapes, TakesNamesWeightsAndKeysAlong) {
     EXPECT_EQ(result.scene.clips[0].channels[0].values.get(), (std::vector<float>{0, 2, 3, 4, 6, 7}));
     EXPECT_EQ(result.scene.clips[0].channels[0].width, 3);
     EXPECT_EQ(drift_of(scene, result.scene), 0);
-    const StepResult more = done(scene, {"drop_empty_shapes", {{"below_mm", 0.1}}});
+    const StepResult more = done(scene, {"remove_empty_shapes", {{"below_mm", 0.1}}});
     EXPECT_EQ(more.scene.meshes[0].shapes.size(), 2U);
     EXPECT_NE(more.account.find("unused, hair"), std::string::npos) << more.account;
-    EXPECT_FALSE(apply_step(scene, {"drop_empty_shapes", {{"below_mm", -1}}}).ok());
+    EXPECT_FALSE(apply_step(scene, {"remove_empty_shapes", {{"below_mm", -1}}}).ok());
 }
 
 TEST(DropEmptyShapes, AChannelOfNothingGoesWithItsShapes) {
@@ -144,7 +139,7 @@ TEST(DropEmptyShapes, AChannelOfNothingGoesWithItsShapes) {
     channel.values = std::vector<float>{0};
     clip.channels.push_back(channel);
     scene.clips.push_back(clip);
-    const StepResult result = done(scene, {"drop_empty_shapes"});
+    const StepResult result = done(scene, {"remove_empty_shapes"});
     EXPECT_TRUE(result.scene.meshes[0].shapes.empty());
     EXPECT_TRUE(result.scene.clips[0].channels.empty());
 }
@@ -176,9 +171,8 @@ TEST(RenameParts, SurfacesShapesAndMaterials) {
 }
 
 std::vector<std::string> by_rules(const nlohmann::json& rules, const std::vector<std::string>& names) {
-    const nlohmann::json json = {{"rules", rules}};
-    Parameters parameters(json, {"rules"});
-    const Result<RenameRules> read = rename_rules_from(parameters, json);
+    const nlohmann::json given = {{"rules", rules}};
+    const Result<RenameRules> read = RenameRules::from_json(given);
     EXPECT_TRUE(read.ok()) << (read.ok() ? "" : read.problem().sentence());
     std::vector<std::string> after;
     for (const Result<std::string>& name : read->apply(names)) {
@@ -208,22 +202,19 @@ TEST(RenameRules, SideWordsGoToEitherEndOrStay) {
 
 TEST(RenameRules, LettersOfAllNamesOrOfSome) {
     using Names = std::vector<std::string>;
-    EXPECT_EQ(by_rules({{{"letters", "lower"}}}, {"Leg_Hip", "ARM"}), (Names{"leg_hip", "arm"}));
-    EXPECT_EQ(by_rules({{{"letters", "upper"}, {"find", "^l"}}}, {"leg", "arm"}), (Names{"LEG", "arm"}));
-    EXPECT_EQ(by_rules({{{"letters", "first"}}}, {"leg_hip 2a"}), (Names{"Leg_Hip 2a"}));
-    for (const char* bad :
-         {R"([{"letters":"small"}])", R"([{"left":"_l"}])", R"([{"left":"a","right":"b","at":"top"}])",
-          R"([{"replace":"b"}])", R"([{"letters":"lower","find":"("}])"}) {
-        const nlohmann::json json = {{"rules", nlohmann::json::parse(bad)}};
-        Parameters parameters(json, {"rules"});
-        EXPECT_FALSE(rename_rules_from(parameters, json).ok()) << bad;
+    EXPECT_EQ(by_rules({{{"case", "lower"}}}, {"Leg_Hip", "ARM"}), (Names{"leg_hip", "arm"}));
+    EXPECT_EQ(by_rules({{{"case", "upper"}, {"find", "^l"}}}, {"leg", "arm"}), (Names{"LEG", "arm"}));
+    EXPECT_EQ(by_rules({{{"case", "first"}}}, {"leg_hip 2a"}), (Names{"Leg_Hip 2a"}));
+    for (const char* bad : {R"([{"case":"small"}])", R"([{"left":"_l"}])", R"([{"left":"a","right":"b","at":"top"}])",
+                            R"([{"replace":"b"}])", R"([{"case":"lower","find":"("}])"}) {
+        const nlohmann::json given = {{"rules", nlohmann::json::parse(bad)}};
+        EXPECT_FALSE(RenameRules::from_json(given).ok()) << bad;
     }
 }
 
 TEST(RenameRules, PreviewShowsEveryNameAndItsClashes) {
-    const nlohmann::json json = {{"rules", {{{"find", "_[LR]$"}, {"replace", ""}}}}, {"names", {{"tail", "fan"}}}};
-    Parameters parameters(json, {"rules", "names"});
-    const Result<RenameRules> rules = rename_rules_from(parameters, json);
+    const nlohmann::json given = {{"rules", {{{"find", "_[LR]$"}, {"replace", ""}}}}, {"names", {{"tail", "fan"}}}};
+    const Result<RenameRules> rules = RenameRules::from_json(given);
     ASSERT_TRUE(rules.ok());
     const std::vector<RenameRow> rows = preview_rename({"arm_L", "arm_R", "leg_L", "tail", "_L"}, {"leg"}, *rules);
     ASSERT_EQ(rows.size(), 5U);

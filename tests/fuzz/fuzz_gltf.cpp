@@ -3,6 +3,7 @@
 #include "core/findings/finding.h"
 #include "core/formats/gltf/gltf.h"
 #include "core/measure/surface/deform.h"
+#include "core/steps/step_kind.h"
 
 #include <cstddef>
 #include <cstdint>
@@ -20,18 +21,18 @@ extern "C" int LLVMFuzzerTestOneInput(const uint8_t* data, size_t size) {
         (void)write_glb(*scene, "fuzz");
         const Destination destination = built_in_destinations()[0];
         (void)look_for_findings({*scene, &destination});
-        (void)apply_step(*scene, {"drop_joints", {{"tips", true}, {"holding_nothing", true}}});
-        for (const char* step : {"fold_holders", "fold_scale", "set_rest_pose", "freeze_rest_turns", "aim_joints",
-                                 "reorder_joints", "ground", "face_forward"}) {
+        (void)apply_step(*scene, {"remove_joints", {{"tips", true}, {"unweighted", true}}});
+        for (const char* step : {"bake_parent_transforms", "bake_joint_scale", "set_rest_pose", "zero_rest_rotations",
+                                 "align_bone_axes", "reorder_joints", "ground", "face_forward"}) {
             (void)apply_step(*scene, {step});
         }
-        for (const char* step : {"place_origin", "bake", "reverse", "take_root_motion", "reduce_keys"}) {
+        for (const char* step : {"place_origin", "bake", "reverse", "extract_root_motion", "reduce_keys"}) {
             (void)apply_step(*scene, {step});
         }
-        (void)apply_step(*scene, {"join_surfaces", {{"surfaces", {"*"}}}});
+        (void)apply_step(*scene, {"merge_surfaces", {{"surfaces", {"*"}}}});
         (void)apply_step(*scene, {"mirror_clip", {{"ending", ""}}});
         if (!scene->clips.empty()) {
-            (void)apply_step(*scene, {"close_loop", {{"clip", scene->clips[0].name}, {"way", "repeat_first"}}});
+            (void)apply_step(*scene, {"close_loop", {{"clip", scene->clips[0].name}, {"mode", "repeat_first"}}});
         }
         (void)verify_scene(*scene, destination, contract_of(*scene, "fuzz"));
     }

@@ -7,7 +7,7 @@
 #include "core/formats/gltf/gltf.h"
 #include "core/measure/scene/bounds.h"
 #include "core/measure/surface/deform.h"
-#include "core/steps/step.h"
+#include "core/steps/step_kind.h"
 #include "random_rig.h"
 
 #include <cstdio>
@@ -90,12 +90,12 @@ int rigs(const std::filesystem::path& folder, uint32_t count) {
         if (!put(scene, fmt::format("received_{:03}", seed))) {
             return 2;
         }
-        std::vector<Step> card = {{"strip_prefix"}, {"fold_holders"}, {"make_root"}};
+        std::vector<Step> card = {{"strip_prefix"}, {"bake_parent_transforms"}, {"make_root"}};
         if (seed % 2 == 0) {
             // The skeleton made anew: other binds, scales, turns and order.
             card.insert(card.end(), {{"set_rest_pose", {{"from", "bind"}, {"surface", "rebind"}}},
-                                     {"fold_scale", {{"stretch", seed % 4 == 0 ? "keep" : "places"}}},
-                                     {"aim_joints"},
+                                     {"bake_joint_scale", {{"stretch", seed % 4 == 0 ? "keep" : "places"}}},
+                                     {"align_bone_axes"},
                                      {"insert_joint", {{"name", "made"}, {"under", "root"}}},
                                      {"reorder_joints", {{"by", "name"}}}});
         }
@@ -113,9 +113,9 @@ int rigs(const std::filesystem::path& folder, uint32_t count) {
             {{"bake", {{"rate", 60}}}},
             {{"reverse"}},
             {{"stretch_time", {{"factor", 1.5}}}},
-            {{"take_root_motion", {{"way", "in_place"}}}},
-            {{"close_loop", {{"clip", name}, {"way", "blend"}, {"frames", 5}}}},
-            {{"close_loop", {{"clip", name}, {"way", "repeat_first"}}}, {"start_at", {{"clip", name}, {"frame", 7}}}},
+            {{"extract_root_motion", {{"mode", "in_place"}}}},
+            {{"close_loop", {{"clip", name}, {"mode", "blend"}, {"frames", 5}}}},
+            {{"close_loop", {{"clip", name}, {"mode", "repeat_first"}}}, {"start_at", {{"clip", name}, {"frame", 7}}}},
             {{"join_clips", {{"clips", {name, name}}, {"name", "joined"}, {"overlap", 4}, {"keep", true}}}},
             {{"bake"}, {"reduce_keys", {{"limit_mm", 1}}}},
         };

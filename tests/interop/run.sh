@@ -47,7 +47,7 @@ done
 # The whole way, seen by three.js alone: what was received, scaled as the card says, against what was delivered.
 # Without the step that drops joints, which is meant to move points and says how far.
 sed 's/"influences": 4/"influences": 8/' "$work/demo/Lantern_web_view.destination.json" > "$work/eight.json"
-python3 -c 'import json,sys; job=json.load(open(sys.argv[1])); json.dump({"steps": [s for s in job["steps"] if s["step"] != "drop_joints"]}, open(sys.argv[2], "w"))' \
+python3 -c 'import json,sys; job=json.load(open(sys.argv[1])); json.dump({"steps": [s for s in job["steps"] if s["step"] != "remove_joints"]}, open(sys.argv[2], "w"))' \
     "$work/demo/tansy.wembrix" "$work/journey.json"
 sed -i 's/"\^\[A-Za-z\]\[A-Za-z0-9_\]\*\$"/".*"/' "$work/eight.json"
 "$build/src/cli/wembrix-cli" deliver --card "$work/journey.json" --destination "$work/eight.json" --out "$work/eight" \
@@ -64,10 +64,10 @@ done
 python3 - "$work/demo/tansy.wembrix" "$work/loops.json" << 'PY'
 import json, sys
 steps = json.load(open(sys.argv[1]))["steps"]
-steps += [{"step": "close_loop", "clip": "shake_off", "way": "blend", "frames": 10},
-          {"step": "take_root_motion", "clips": ["wade"], "way": "in_place"},
-          {"step": "close_loop", "clip": "wade", "way": "blend", "frames": 8},
-          {"step": "close_loop", "clip": "stand", "way": "repeat_first"}]
+steps += [{"step": "close_loop", "clip": "shake_off", "mode": "blend", "frames": 10},
+          {"step": "extract_root_motion", "clips": ["wade"], "mode": "in_place"},
+          {"step": "close_loop", "clip": "wade", "mode": "blend", "frames": 8},
+          {"step": "close_loop", "clip": "stand", "mode": "repeat_first"}]
 json.dump({"steps": steps}, open(sys.argv[2], "w"))
 PY
 "$build/src/cli/wembrix-cli" deliver --card "$work/loops.json" --destination "$work/demo/Tidewater_runtime.destination.json" \
@@ -76,7 +76,7 @@ for clip in stand wade shake_off; do
     file=$work/engine/loop_$clip.glb
     cp "$work/loops/tansy_model_$clip.glb" "$file"
     "$build/tests/wembrix-points" dump "$file" "$file.json"
-    python3 -c 'import json,sys; print(*[c["name"] for c in json.load(open(sys.argv[1]))["clips"] if c["repeats"] and c["last_frame"] == "the first once more"])' \
+    python3 -c 'import json,sys; print(*[c["name"] for c in json.load(open(sys.argv[1]))["clips"] if c["loop"] and c["last_frame"] == "the first once more"])' \
         "$work/loops/delivery.json" > "$work/engine/loop_$clip.repeats"
 done
 # Frame for frame, as we deliver them: by itself the engine would take every second frame and thin them.

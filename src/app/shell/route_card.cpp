@@ -1,6 +1,7 @@
 #include "shell/route_card.h"
 
 #include "core/job/card_edits.h"
+#include "core/steps/step_kind.h"
 
 #include "shell/shortcuts.h"
 #include "shell/step_dialog.h"
@@ -38,6 +39,10 @@ StepCard::StepCard(int number, const Step& step, const StepOutcome* outcome, QWi
     setObjectName(QStringLiteral("card"));
     setFocusPolicy(Qt::StrongFocus);
     setToolTip(tr("Double-click or Enter edits · drag or Alt+Up and Alt+Down move · Delete takes it off"));
+    if (const StepKind* kind = step_kind(step.id)) {
+        const QString set = QString::fromStdString(summary_of(kind->parameters, step.parameters));
+        setToolTip(set.isEmpty() ? toolTip() : set + QStringLiteral("\n") + toolTip());
+    }
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(12, 7, 8, 7);
     column->setSpacing(2);
@@ -285,9 +290,7 @@ void RouteCard::move_step(size_t from, size_t to) {
 
 void RouteCard::add_step(const std::string& id) {
     Step step{id};
-    if (const StepKind* kind = step_kind(id); kind->starting != nullptr) {
-        step.parameters = kind->starting();
-    }
+    step.parameters = starting_values(step_kind(id)->parameters);
     if (id == "split_take") {
         const std::shared_ptr<const SessionState> now = session_.state();
         if (now && !now->replay.prepared().clips.empty()) {

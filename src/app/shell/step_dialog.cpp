@@ -1,5 +1,6 @@
 #include "shell/step_dialog.h"
 
+#include "core/steps/step_kind.h"
 #include "shell/step_text.h"
 #include "style/look.h"
 
@@ -15,8 +16,12 @@
 #include <QPlainTextEdit>
 #include <QPushButton>
 #include <QStyle>
+#include <QThreadPool>
 #include <QVBoxLayout>
 #include <algorithm>
+#include <atomic>
+#include <mutex>
+#include <optional>
 
 namespace wembrix::app {
 
@@ -55,11 +60,27 @@ QComboBox* name_choice(const QStringList& names, const QString& now, const QStri
     return box;
 }
 
+bool starts_ticked(const Parameter& flag, const nlohmann::json& starting) {
+    const auto found = starting.find(std::string(flag.key));
+    const nlohmann::json& value = found == starting.end() ? flag.otherwise : *found;
+    return value.is_boolean() && value.get<bool>();
+}
+
 } // namespace
 
+/// What is tried out in the background. One step at a time; the newest wins. The dialog may close meanwhile: nobody
+/// waits for a step to end, and nothing that is shared is the dialog's.
+struct StepDialog::Trial {
+    std::mutex mutex;
+    StepDialog* dialog = nullptr; ///< null once it is gone
+    std::atomic<uint64_t> newest = 0;
+    bool busy = false;
+    std::optional<Step> waiting;
+};
+
 StepDialog::StepDialog(const Step& step, std::shared_ptr<const Scene> before, QWidget* parent)
-    : QDialog(parent), step_(step), before_(std::move(before)) {
-    worker_.setMaxThreadCount(1);
+    : QDialog(parent), step_(step), before_(std::move(before)), trial_(std::make_shared<Trial>()) {
+    trial_->dialog = this;
     const StepKind& kind = *step_kind(step.id);
     setWindowTitle(text(kind.label));
     setMinimumWidth(460);
@@ -72,17 +93,23 @@ StepDialog::StepDialog(const Step& step, std::shared_ptr<const Scene> before, QW
     auto* form = new QFormLayout;
     form->setLabelAlignment(Qt::AlignLeft | Qt::AlignTop);
     column->addLayout(form);
-    const nlohmann::json starting = kind.starting != nullptr ? kind.starting() : nlohmann::json::object();
-    for (const StepField& field : kind.fields) {
+    const nlohmann::json starting = starting_values(kind.parameters);
+    bool any = false;
+    for (const Parameter& field : kind.parameters) {
+        if (!field.is_shown) {
+            continue;
+        }
+        any = true;
         QWidget* widget = make_field(field, starting);
         widget->setObjectName(QStringLiteral("field_") + text(field.key));
         QString label = text(field.label);
-        if (field.kind == StepField::Kind::number && !field.hint.empty()) {
-            label += QStringLiteral(" (%1)").arg(text(field.hint));
+        if (!field.unit_text.empty()) {
+            label += QStringLiteral(" (%1)").arg(text(field.unit_text));
         }
+        widget->setToolTip(text(field.help));
         form->addRow(label, widget);
     }
-    if (kind.fields.empty()) {
+    if (!any) {
         form->addRow(new QLabel(tr("This step has nothing to set."), this));
     }
     outcome_ = new QLabel(this);
@@ -101,11 +128,12 @@ StepDialog::StepDialog(const Step& step, std::shared_ptr<const Scene> before, QW
     changed();
 }
 
-QWidget* StepDialog::make_field(const StepField& field, const nlohmann::json& starting) {
+QWidget* StepDialog::make_field(const Parameter& field, const nlohmann::json& starting) {
     QString now = parameter_text(step_.parameters, field);
-    if (field.kind == StepField::Kind::choice) {
+    if (field.kind == Parameter::Kind::choice) {
         auto* box = new QComboBox(this);
-        for (const QString& value : text(field.hint).split(QLatin1Char('|'))) {
+        for (const std::string& choice : field.choices) {
+            const QString value = QString::fromStdString(choice);
             box->addItem(QString(value).replace(QLatin1Char('_'), QLatin1Char(' ')), value);
         }
         box->setCurrentIndex(std::max(0, box->findData(now)));
@@ -114,10 +142,10 @@ QWidget* StepDialog::make_field(const StepField& field, const nlohmann::json& st
             [box, field](nlohmann::json& to) { return set_parameter(to, field, box->currentData().toString()); });
         return box;
     }
-    if (field.kind == StepField::Kind::flag) {
-        auto* tick = new QCheckBox(text(field.hint), this);
+    if (field.kind == Parameter::Kind::flag) {
+        auto* tick = new QCheckBox(text(field.help), this);
         const bool said = step_.parameters.contains(std::string(field.key));
-        tick->setChecked((said ? now : parameter_text(starting, field)) == QStringLiteral("yes"));
+        tick->setChecked(said ? now == QStringLiteral("yes") : starts_ticked(field, starting));
         connect(tick, &QCheckBox::toggled, this, &StepDialog::changed);
         readers_.emplace_back([tick, field](nlohmann::json& to) {
             return set_parameter(to, field, tick->isChecked() ? QStringLiteral("yes") : QString());
@@ -127,36 +155,34 @@ QWidget* StepDialog::make_field(const StepField& field, const nlohmann::json& st
     if (is_lines(field.kind)) {
         return make_lines(field, now);
     }
-    if (field.kind == StepField::Kind::clip || field.kind == StepField::Kind::joint) {
-        const bool clip = field.kind == StepField::Kind::clip;
+    const bool clip = field.names == NameOf::clip;
+    if (field.kind == Parameter::Kind::text && (clip || field.names == NameOf::joint)) {
         QComboBox* box =
-            name_choice(clip ? clips_of(before_.get()) : joint_names_of(before_.get()), now, text(field.hint), this);
+            name_choice(clip ? clips_of(before_.get()) : joint_names_of(before_.get()), now, text(field.form), this);
         connect(box, &QComboBox::currentTextChanged, this, &StepDialog::changed);
         readers_.emplace_back(
             [box, field](nlohmann::json& to) { return set_parameter(to, field, box->currentText()); });
         return box;
     }
     auto* line = new QLineEdit(now, this);
-    line->setPlaceholderText(field.kind == StepField::Kind::number ? QString() : text(field.hint));
+    line->setPlaceholderText(text(field.form));
     connect(line, &QLineEdit::textChanged, this, &StepDialog::changed);
     readers_.emplace_back([line, field](nlohmann::json& to) { return set_parameter(to, field, line->text()); });
     return line;
 }
 
-QWidget* StepDialog::make_lines(const StepField& field, const QString& now) {
+QWidget* StepDialog::make_lines(const Parameter& field, const QString& now) {
     auto* lines = new QPlainTextEdit(now, this);
-    const bool long_list = field.kind == StepField::Kind::rules || field.kind == StepField::Kind::cuts ||
-                           field.kind == StepField::Kind::described;
+    const bool long_list = field.kind == Parameter::Kind::rows;
     lines->setMinimumHeight(long_list ? 140 : 64);
-    lines->setPlaceholderText(text(field.hint));
-    lines->setToolTip(text(field.hint));
+    lines->setPlaceholderText(text(field.form));
     connect(lines, &QPlainTextEdit::textChanged, this, &StepDialog::changed);
     readers_.emplace_back(
         [lines, field](nlohmann::json& to) { return set_parameter(to, field, lines->toPlainText()); });
-    return field.kind == StepField::Kind::clips ? with_choice(field, lines) : lines;
+    return field.kind == Parameter::Kind::list && field.names == NameOf::clip ? with_choice(field, lines) : lines;
 }
 
-QWidget* StepDialog::with_choice(const StepField& field, QPlainTextEdit* lines) {
+QWidget* StepDialog::with_choice(const Parameter& field, QPlainTextEdit* lines) {
     auto* place = new QWidget(this);
     auto* row = new QHBoxLayout(place);
     row->setContentsMargins(0, 0, 0, 0);
@@ -189,13 +215,52 @@ QWidget* StepDialog::with_choice(const StepField& field, QPlainTextEdit* lines) 
 }
 
 StepDialog::~StepDialog() {
-    ++run_;
-    worker_.waitForDone();
+    const std::scoped_lock lock(trial_->mutex);
+    trial_->dialog = nullptr;
+    trial_->waiting.reset();
+    ++trial_->newest;
 }
 
 void StepDialog::say(const QString& outcome, bool fits) {
     outcome_->setText(outcome);
     outcome_->setStyleSheet(QStringLiteral("color: %1;").arg((fits ? look().accent : look().stop).name()));
+}
+
+/// Tries what waits until nothing does.
+void StepDialog::try_out(const std::shared_ptr<Trial>& trial, const std::shared_ptr<const Scene>& before) {
+    while (true) {
+        Step step;
+        uint64_t run = 0;
+        {
+            const std::scoped_lock lock(trial->mutex);
+            if (!trial->waiting) {
+                trial->busy = false;
+                return;
+            }
+            step = std::move(*trial->waiting);
+            trial->waiting.reset();
+            run = trial->newest;
+        }
+        const StepContext context{*before, {}, [&] { return trial->newest != run; }};
+        const Result<StepResult> result = apply_step(context, step);
+        QString outcome = QString::fromStdString(result.ok() ? result->account : result.problem().sentence());
+        for (const std::string& left : result.ok() ? result->could_not : std::vector<std::string>()) {
+            outcome += QStringLiteral("\n") + QString::fromStdString(left);
+        }
+        const std::scoped_lock lock(trial->mutex);
+        if (trial->dialog == nullptr) {
+            trial->busy = false;
+            return;
+        }
+        QMetaObject::invokeMethod(
+            trial->dialog,
+            [dialog = trial->dialog, trial, run, outcome, fits = result.ok()] {
+                if (trial->newest == run) {
+                    dialog->say(outcome, fits);
+                }
+            },
+            Qt::QueuedConnection);
+    }
 }
 
 void StepDialog::changed() {
@@ -204,29 +269,17 @@ void StepDialog::changed() {
         const QString one = read(step_.parameters);
         wrong = wrong.isEmpty() ? one : wrong;
     }
-    const uint64_t run = ++run_;
+    ++trial_->newest;
     if (!wrong.isEmpty()) {
         say(wrong, false);
     } else if (before_) {
         say(tr("Trying it out…"), true);
-        worker_.start([this, run, before = before_, step = step_] {
-            if (run_ != run) {
-                return;
-            }
-            const Result<StepResult> result = apply_step(*before, step);
-            QString outcome = QString::fromStdString(result.ok() ? result->account : result.problem().sentence());
-            for (const std::string& left : result.ok() ? result->could_not : std::vector<std::string>()) {
-                outcome += QStringLiteral("\n") + QString::fromStdString(left);
-            }
-            QMetaObject::invokeMethod(
-                this,
-                [this, run, outcome, fits = result.ok()] {
-                    if (run_ == run) {
-                        say(outcome, fits);
-                    }
-                },
-                Qt::QueuedConnection);
-        });
+        const std::scoped_lock lock(trial_->mutex);
+        trial_->waiting = step_;
+        if (!trial_->busy) {
+            trial_->busy = true;
+            QThreadPool::globalInstance()->start([trial = trial_, before = before_] { try_out(trial, before); });
+        }
     } else {
         outcome_->clear();
     }

@@ -1,11 +1,11 @@
 // Edits the parameters of one step.
 #pragma once
 
+#include "core/parameters/parameter.h"
+#include "core/scene/scene.h"
 #include "core/steps/step.h"
 
 #include <QDialog>
-#include <QThreadPool>
-#include <atomic>
 #include <functional>
 #include <memory>
 #include <vector>
@@ -25,16 +25,17 @@ class StepDialog : public QDialog {
     [[nodiscard]] const Step& step() const { return step_; }
 
   private:
-    QWidget* make_field(const StepField& field, const nlohmann::json& starting);
-    QWidget* make_lines(const StepField& field, const QString& now);
-    QWidget* with_choice(const StepField& field, QPlainTextEdit* lines);
+    struct Trial; ///< outlives the dialog while a step is still being tried out
+    QWidget* make_field(const Parameter& field, const nlohmann::json& starting);
+    QWidget* make_lines(const Parameter& field, const QString& now);
+    QWidget* with_choice(const Parameter& field, QPlainTextEdit* lines);
+    static void try_out(const std::shared_ptr<Trial>& trial, const std::shared_ptr<const Scene>& before);
     void changed();
     void say(const QString& outcome, bool fits);
 
     Step step_;
     std::shared_ptr<const Scene> before_;
-    QThreadPool worker_;
-    std::atomic<uint64_t> run_ = 0;
+    std::shared_ptr<Trial> trial_;
     std::vector<std::function<QString(nlohmann::json&)>> readers_;
     QLabel* outcome_;
     QPushButton* accept_;

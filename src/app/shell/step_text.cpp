@@ -2,6 +2,9 @@
 
 #include <QObject>
 #include <QStringList>
+#include <algorithm>
+#include <cassert>
+#include <iterator>
 #include <optional>
 #include <utility>
 
@@ -16,11 +19,11 @@ QString from(const json& value, const char* key) {
     return found != value.end() && found->is_string() ? QString::fromStdString(found->get<std::string>()) : QString();
 }
 
-/// "^Left(.*)$ → $1_l", "letters: lower", "sides: _l, _r, end"
+/// "^Left(.*)$ → $1_l", "case: lower", "sides: _l, _r, end"
 QString rule_line(const json& rule) {
-    if (rule.contains("letters")) {
+    if (rule.contains("case")) {
         const QString only = from(rule, "find");
-        return QStringLiteral("letters: ") + from(rule, "letters") +
+        return QStringLiteral("case: ") + from(rule, "case") +
                (only.isEmpty() ? QString() : QStringLiteral(", ") + only);
     }
     if (rule.contains("left")) {
@@ -32,9 +35,9 @@ QString rule_line(const json& rule) {
 }
 
 QString clip_line(const json& clip) {
-    QStringList cells = {from(clip, "name"), QString::number(clip.value("first", 0)),
-                         QString::number(clip.value("last", 0)),
-                         clip.value("repeats", false) ? QStringLiteral("repeats") : QStringLiteral("once")};
+    QStringList cells = {from(clip, "name"), QString::number(clip.value("start", 0)),
+                         QString::number(clip.value("end", 0)),
+                         clip.value("loop", false) ? QStringLiteral("repeat") : QStringLiteral("once")};
     if (!clip.value("deliver", true)) {
         cells.back() += QStringLiteral(" stays"); // it goes into no file
     }
@@ -50,15 +53,15 @@ QString clip_line(const json& clip) {
     return cells.join(QStringLiteral(", "));
 }
 
-/// "wade_mirrored → wade_back, repeats stays, #2F8A72, a note"
+/// "wade_mirrored → wade_back, repeat stays, #2F8A72, a note"
 QString described_line(const json& row) {
     QString name = from(row, "name");
     if (row.contains("as")) {
         name += QStringLiteral(" → ") + from(row, "as");
     }
     QStringList words;
-    if (row.contains("repeats")) {
-        words << (row.value("repeats", false) ? QStringLiteral("repeats") : QStringLiteral("once"));
+    if (row.contains("loop")) {
+        words << (row.value("loop", false) ? QStringLiteral("repeat") : QStringLiteral("once"));
     }
     if (row.contains("deliver")) {
         words << (row.value("deliver", true) ? QStringLiteral("goes") : QStringLiteral("stays"));
@@ -83,10 +86,10 @@ std::optional<std::pair<QString, QString>> read_arrow(const QString& line) {
 }
 
 QString read_rule(const QString& line, json& rules) {
-    if (line.startsWith(QStringLiteral("letters:"))) {
-        const QString words = line.mid(8).trimmed();
+    if (line.startsWith(QStringLiteral("case:"))) {
+        const QString words = line.mid(5).trimmed();
         const qsizetype comma = words.indexOf(QLatin1Char(','));
-        json rule = {{"letters", words.left(comma).trimmed().toStdString()}};
+        json rule = {{"case", words.left(comma).trimmed().toStdString()}};
         if (comma >= 0) {
             rule["find"] = words.mid(comma + 1).trimmed().toStdString();
         }
@@ -96,7 +99,7 @@ QString read_rule(const QString& line, json& rules) {
     if (line.startsWith(QStringLiteral("sides:"))) {
         const QStringList words = line.mid(6).split(QLatin1Char(','));
         if (words.size() < 2) {
-            return QObject::tr("“%1” is not of the form sides: left word, right word, end").arg(line);
+            return QObject::tr("“%1” is not of the form sides: left token, right token, end").arg(line);
         }
         json rule = {{"left", words[0].trimmed().toStdString()}, {"right", words[1].trimmed().toStdString()}};
         rule["at"] = words.size() > 2 ? words[2].trimmed().toStdString() : "end";
@@ -118,15 +121,15 @@ QString read_clip(const QString& line, json& clips) {
     const int first = cells.size() > 1 ? cells[1].trimmed().toInt(&first_ok) : 0;
     const int last = cells.size() > 2 ? cells[2].trimmed().toInt(&last_ok) : 0;
     if (!first_ok || !last_ok || cells[0].trimmed().isEmpty()) {
-        return QObject::tr("“%1” is not of the form name, first, last, repeats, colour").arg(line);
+        return QObject::tr("“%1” is not of the form name, start, end, repeat, colour").arg(line);
     }
     const QStringList words =
         cells.size() > 3 ? cells[3].toLower().split(QLatin1Char(' '), Qt::SkipEmptyParts) : QStringList();
     json clip = {{"name", cells[0].trimmed().toStdString()},
-                 {"first", first},
-                 {"last", last},
-                 {"repeats", words.contains(QStringLiteral("repeats")) || words.contains(QStringLiteral("true")) ||
-                                 words.contains(QStringLiteral("yes"))}};
+                 {"start", first},
+                 {"end", last},
+                 {"loop", words.contains(QStringLiteral("repeat")) || words.contains(QStringLiteral("true")) ||
+                              words.contains(QStringLiteral("yes"))}};
     if (words.contains(QStringLiteral("stays"))) {
         clip["deliver"] = false;
     }
@@ -150,12 +153,12 @@ QString read_described(const QString& line, json& rows) {
     const QStringList words =
         cells.size() > 1 ? cells[1].toLower().split(QLatin1Char(' '), Qt::SkipEmptyParts) : QStringList();
     for (const QString& word : words) {
-        if (word == QStringLiteral("repeats") || word == QStringLiteral("once")) {
-            row["repeats"] = word == QStringLiteral("repeats");
+        if (word == QStringLiteral("repeat") || word == QStringLiteral("once")) {
+            row["loop"] = word == QStringLiteral("repeat");
         } else if (word == QStringLiteral("goes") || word == QStringLiteral("stays")) {
             row["deliver"] = word == QStringLiteral("goes");
         } else {
-            return QObject::tr("“%1” is none of repeats, once, goes, stays").arg(word);
+            return QObject::tr("“%1” is none of repeat, once, goes, stays").arg(word);
         }
     }
     if (cells.size() > 2 && !cells[2].trimmed().isEmpty()) {
@@ -168,14 +171,30 @@ QString read_described(const QString& line, json& rows) {
     return {};
 }
 
-} // namespace
+/// How the rows of a parameter are typed, one per line.
+struct LineForm {
+    std::string_view column; ///< a column that only these rows have
+    QString (*line)(const json& row);
+    QString (*read)(const QString& line, json& rows);
+};
+constexpr LineForm forms[] = {
+    {"find", rule_line, read_rule}, {"as", described_line, read_described}, {"start", clip_line, read_clip}};
 
-bool is_lines(StepField::Kind kind) {
-    return kind == StepField::Kind::list || kind == StepField::Kind::pairs || kind == StepField::Kind::rules ||
-           kind == StepField::Kind::cuts || kind == StepField::Kind::described || kind == StepField::Kind::clips;
+/// Precondition: the parameter has rows.
+const LineForm& form_of(const Parameter& parameter) {
+    const auto* found = std::find_if(std::begin(forms), std::end(forms),
+                                     [&](const LineForm& form) { return parameter.column(form.column) != nullptr; });
+    assert(found != std::end(forms));
+    return *found;
 }
 
-QString parameter_text(const json& parameters, const StepField& field) {
+} // namespace
+
+bool is_lines(Parameter::Kind kind) {
+    return kind == Parameter::Kind::list || kind == Parameter::Kind::pairs || kind == Parameter::Kind::rows;
+}
+
+QString parameter_text(const json& parameters, const Parameter& field) {
     const auto found = parameters.find(std::string(field.key));
     if (found == parameters.end()) {
         return {};
@@ -202,22 +221,20 @@ QString parameter_text(const json& parameters, const StepField& field) {
         if (row.is_string()) {
             lines << QString::fromStdString(row.get<std::string>());
         } else {
-            lines << (field.kind == StepField::Kind::rules       ? rule_line(row)
-                      : field.kind == StepField::Kind::described ? described_line(row)
-                                                                 : clip_line(row));
+            lines << form_of(field).line(row);
         }
     }
     return lines.join(QLatin1Char('\n'));
 }
 
-QString set_parameter(json& parameters, const StepField& field, const QString& text) {
+QString set_parameter(json& parameters, const Parameter& field, const QString& text) {
     const std::string key(field.key);
     const QString typed = text.trimmed();
-    if (field.kind == StepField::Kind::flag) {
+    if (field.kind == Parameter::Kind::flag) {
         parameters[key] = !typed.isEmpty(); // said either way: what silence means differs from step to step
         return {};
     }
-    if (field.kind == StepField::Kind::pairs) {
+    if (field.kind == Parameter::Kind::pairs) {
         json pairs = json::object();
         for (const QString& line : typed.split(QLatin1Char('\n'), Qt::SkipEmptyParts)) {
             const auto sides = read_arrow(line);
@@ -237,7 +254,7 @@ QString set_parameter(json& parameters, const StepField& field, const QString& t
         parameters.erase(key);
         return {};
     }
-    if (field.kind == StepField::Kind::number) {
+    if (field.kind == Parameter::Kind::number || field.kind == Parameter::Kind::whole) {
         bool ok = false;
         const double value = QString(typed).replace(QLatin1Char(','), QLatin1Char('.')).toDouble(&ok);
         if (!ok) {
@@ -257,12 +274,8 @@ QString set_parameter(json& parameters, const StepField& field, const QString& t
             continue;
         }
         QString wrong;
-        if (field.kind == StepField::Kind::rules) {
-            wrong = read_rule(row, rows);
-        } else if (field.kind == StepField::Kind::cuts) {
-            wrong = read_clip(row, rows);
-        } else if (field.kind == StepField::Kind::described) {
-            wrong = read_described(row, rows);
+        if (field.kind == Parameter::Kind::rows) {
+            wrong = form_of(field).read(row, rows);
         } else {
             rows.push_back(row.toStdString());
         }
@@ -270,7 +283,7 @@ QString set_parameter(json& parameters, const StepField& field, const QString& t
             return wrong;
         }
     }
-    if (rows.empty() && (field.kind == StepField::Kind::list || field.kind == StepField::Kind::clips)) {
+    if (rows.empty() && field.kind == Parameter::Kind::list) {
         parameters.erase(key);
     } else {
         parameters[key] = std::move(rows);

@@ -17,7 +17,7 @@ std::shared_ptr<const PoseEnds> pose_ends(const std::shared_ptr<const Scene>& sc
         end->choose(clip, 0);
         end->pose_at(end == ends->first ? 0 : clip->seconds);
     }
-    if (clip->repeats) {
+    if (clip->loop) {
         const Seam seam = measure_seam(*scene, *clip, height_m);
         ends->set_down = seam.set_down;
         ends->is_set_down = seam.travels || seam.turns;

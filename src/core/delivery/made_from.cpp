@@ -146,7 +146,7 @@ std::string content_of_clip(const Clip& clip, const std::string& model_content) 
     hash.text(clip.name);
     hash.number(clip.seconds);
     hash.number(clip.rate);
-    hash.number(clip.repeats);
+    hash.number(clip.loop);
     hash.number(clip.last_is_first);
     hash.text(clip.colour);
     add(hash, clip.carried);

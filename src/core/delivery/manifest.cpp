@@ -17,7 +17,7 @@ using nlohmann::json;
 namespace {
 constexpr const char* file_name = "delivery.json";
 
-const json& list_of(const json& manifest, const char* key) {
+const json& rows_under(const json& manifest, const char* key) {
     static const json none = json::array();
     const auto found = manifest.find(key);
     return found != manifest.end() && found->is_array() ? *found : none;
@@ -44,7 +44,7 @@ Outcome write_manifest(const json& manifest, const fs::path& folder) {
 }
 
 bool lists_file(const json& manifest, const std::string& file) {
-    const json& files = list_of(manifest, "files");
+    const json& files = rows_under(manifest, "files");
     return std::any_of(files.begin(), files.end(), [&](const json& row) { return text_in(row, "file") == file; });
 }
 
@@ -79,7 +79,7 @@ json held_rows(const std::vector<Deliverable>& plan, const DeliveryReport& repor
         const auto tried = std::find_if(report.arrivals.begin(), report.arrivals.end(),
                                         [&](const Arrival& row) { return row.deliverable.id() == deliverable.id(); });
         if (tried == report.arrivals.end()) {
-            for (const json& row : list_of(old, "held")) {
+            for (const json& row : rows_under(old, "held")) {
                 if (text_in(row, "deliverable") == deliverable.id()) {
                     held.push_back(row);
                 }
@@ -143,7 +143,7 @@ json clip_row(const Clip& whole, const Destination& destination, const std::stri
             {"frames", frames},
             {"rate", destination.rate},
             {"seconds", (frames - 1) / destination.rate},
-            {"repeats", clip.repeats},
+            {"loop", clip.loop},
             {"last_frame", !clip.last_is_first     ? "its own"
                            : destination.keep_last ? "the first once more"
                                                    : "the first once more, left out"}};
@@ -160,12 +160,12 @@ json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable
             return row.deliverable.id() == deliverable.id() && row.state == CellState::arrived;
         });
         if (arrival == report.arrivals.end()) {
-            for (const json& row : list_of(old, "files")) {
+            for (const json& row : rows_under(old, "files")) {
                 if (text_in(row, "deliverable") == deliverable.id()) {
                     files.push_back(row);
                 }
             }
-            for (const json& row : list_of(old, "clips")) {
+            for (const json& row : rows_under(old, "clips")) {
                 if (deliverable.kind == Deliverable::Kind::clip && text_in(row, "name") == deliverable.clip) {
                     clips.push_back(row);
                 }
@@ -184,17 +184,17 @@ json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable
         return std::any_of(plan.begin(), plan.end(), [&](const Deliverable& one) { return one.id() == id; });
     };
     manifest["held"] = held_rows(plan, report, old);
-    for (const json& row : list_of(old, "files")) {
+    for (const json& row : rows_under(old, "files")) {
         if (is_of_a_run(row) && !planned(text_in(row, "deliverable"))) {
             files.push_back(row);
         }
     }
-    for (const json& row : list_of(old, "clips")) {
+    for (const json& row : rows_under(old, "clips")) {
         if (is_of_a_run(row) && !planned("clip:" + text_in(row, "name"))) {
             clips.push_back(row);
         }
     }
-    for (const json& row : list_of(old, "held")) {
+    for (const json& row : rows_under(old, "held")) {
         if (is_of_a_run(row) && !planned(text_in(row, "deliverable"))) {
             manifest["held"].push_back(row);
         }
@@ -218,18 +218,18 @@ json manifest_after_run(const json& head, const json& old, json files, json clip
         row[run_mark] = "takes";
         tried.insert(text_in(row, "deliverable"));
     }
-    for (const json& row : list_of(old, "files")) {
+    for (const json& row : rows_under(old, "files")) {
         // A row without a deliverable is of a file that a run had coming when it was killed.
         if (row.contains("deliverable") && arrived.count(text_in(row, "deliverable")) == 0) {
             files.push_back(row);
         }
     }
-    for (const json& row : list_of(old, "clips")) {
+    for (const json& row : rows_under(old, "clips")) {
         if (arrived.count("clip:" + text_in(row, "name")) == 0) {
             clips.push_back(row);
         }
     }
-    for (const json& row : list_of(old, "held")) {
+    for (const json& row : rows_under(old, "held")) {
         if (tried.count(text_in(row, "deliverable")) == 0) {
             held.push_back(row);
         }
@@ -242,7 +242,7 @@ json manifest_after_run(const json& head, const json& old, json files, json clip
 }
 
 void remove_retired(const json& old, const json& now, const fs::path& folder) {
-    for (const json& row : list_of(old, "files")) {
+    for (const json& row : rows_under(old, "files")) {
         const std::string file = text_in(row, "file");
         if (file.empty() || lists_file(now, file) || fs::path(file).filename() != file) {
             continue;
@@ -257,7 +257,7 @@ void remove_retired(const json& old, const json& now, const fs::path& folder) {
 
 std::vector<ManifestRow> rows_of(const json& manifest) {
     std::vector<ManifestRow> rows;
-    for (const json& from : list_of(manifest, "files")) {
+    for (const json& from : rows_under(manifest, "files")) {
         ManifestRow row;
         row.file = text_in(from, "file");
         row.deliverable = text_in(from, "deliverable");
@@ -276,7 +276,7 @@ std::vector<ManifestRow> rows_of(const json& manifest) {
         if (const auto made = from.find("made_from"); made != from.end() && made->is_object()) {
             row.made_from.card = text_in(*made, "card");
             row.made_from.destination = text_in(*made, "destination");
-            for (const json& source : list_of(*made, "sources")) {
+            for (const json& source : rows_under(*made, "sources")) {
                 row.made_from.sources.emplace_back(text_in(source, "file"), text_in(source, "xxh3_128"));
             }
         }
@@ -287,7 +287,7 @@ std::vector<ManifestRow> rows_of(const json& manifest) {
 
 std::vector<HeldRow> held_in(const json& manifest) {
     std::vector<HeldRow> rows;
-    for (const json& from : list_of(manifest, "held")) {
+    for (const json& from : rows_under(manifest, "held")) {
         rows.push_back({text_in(from, "deliverable"), text_in(from, "content"), text_in(from, "reason")});
     }
     return rows;

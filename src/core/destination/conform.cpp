@@ -18,7 +18,7 @@ bool is_stepped(const Clip& clip, int node, Path path) {
     });
 }
 
-bool moves(const Clip& clip, int node, Path path) {
+bool is_keyed(const Clip& clip, int node, Path path) {
     return std::any_of(clip.channels.begin(), clip.channels.end(),
                        [&](const Channel& channel) { return channel.node == node && channel.path == path; });
 }
@@ -27,7 +27,7 @@ bool moves(const Clip& clip, int node, Path path) {
 
 Clip shown_part(const Clip& clip, const Destination& destination) {
     Clip part = clip;
-    if (clip.repeats && clip.last_is_first && !destination.keep_last && clip.frames() > 2) {
+    if (clip.loop && clip.last_is_first && !destination.keep_last && clip.frames() > 2) {
         part.seconds -= 1 / destination.rate;
     }
     return part;
@@ -52,7 +52,7 @@ Clip bake_clip(const Scene& scene, const Clip& clip, double rate) {
     std::vector<Quat> last(joints.size(), Quat::Identity());
     std::vector<int> shaped;
     for (const int node : surfaces_of(scene)) {
-        if (!scene.meshes[scene.nodes[node].mesh].shapes.empty() && moves(clip, node, Path::weights)) {
+        if (!scene.meshes[scene.nodes[node].mesh].shapes.empty() && is_keyed(clip, node, Path::weights)) {
             shaped.push_back(node);
         }
     }

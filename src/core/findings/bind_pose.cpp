@@ -1,5 +1,6 @@
 // A bind pose unlike the rest pose: what stands in the file is not what the surface was bound to.
 #include "core/findings/all.h"
+#include "core/math/angles.h"
 #include "core/measure/scene/bounds.h"
 #include "core/steps/names.h"
 #include "core/steps/skeleton/stored_pose.h"
@@ -29,7 +30,7 @@ std::vector<Finding> find_bind_unlike_rest(const FindingContext& context) {
             const Mat4 apart = own * common.inverse();
             const double moved = (point_of(apart, at) - at).norm();
             const double turn =
-                Quat(nearest_rotation(linear_of(apart))).angularDistance(Quat::Identity()) * 180 / 3.14159265358979;
+                Quat(nearest_rotation(linear_of(apart))).angularDistance(Quat::Identity()) * degrees_per_radian;
             if (moved > 1e-4 * height || turn > 0.1) {
                 finding.nodes.push_back(scene.nodes[skin.joints[j]].name);
                 if (moved > farthest || worst.empty()) {

@@ -94,7 +94,7 @@ std::vector<Finding> find_stray_keys(const FindingContext& context) {
                 "split_take",
                 {{"take", clip.name},
                  {"clips", nlohmann::json::array(
-                               {{{"name", clip.name + "_trimmed"}, {"first", from}, {"last", clip.frames() - 1}}})}}};
+                               {{{"name", clip.name + "_trimmed"}, {"start", from}, {"end", clip.frames() - 1}}})}}};
         } else {
             finding.no_step = "there is nothing of it inside its range";
         }
@@ -107,7 +107,7 @@ std::vector<Finding> find_open_loops(const FindingContext& context) {
     std::vector<Finding> findings;
     const double height = height_m(context.scene);
     for (const Clip& clip : context.scene.clips) {
-        if (!clip.repeats || clip.frames() < 3) {
+        if (!clip.loop || clip.frames() < 3) {
             continue;
         }
         const Seam seam = measure_seam(context.scene, clip, height);
@@ -128,7 +128,7 @@ std::vector<Finding> find_open_loops(const FindingContext& context) {
             finding.nodes = {seam.turned_joint};
         }
         const int blend = std::min(8, clip.frames() - 2);
-        finding.step = Step{"close_loop", {{"clip", clip.name}, {"way", "blend"}, {"frames", blend}}};
+        finding.step = Step{"close_loop", {{"clip", clip.name}, {"mode", "blend"}, {"frames", blend}}};
         findings.push_back(std::move(finding));
     }
     return findings;

@@ -1,5 +1,6 @@
 // A holder that turns, scales or mirrors: the character depends on a node that engines like to drop.
 #include "core/findings/all.h"
+#include "core/math/angles.h"
 
 #include <cmath>
 #include <fmt/format.h>
@@ -11,8 +12,7 @@ namespace {
 std::string what_it_does(const Transform& rest) {
     std::string text;
     const Eigen::AngleAxisd turn(rest.rotation);
-    constexpr double degrees = 180 / 3.14159265358979323846;
-    double angle = turn.angle() * degrees;
+    double angle = turn.angle() * degrees_per_radian;
     if (angle > 180) {
         angle -= 360;
     }
@@ -53,7 +53,7 @@ std::vector<Finding> find_holders(const FindingContext& context) {
         finding.nodes = {node.name};
         finding.message = fmt::format("Holder “{}” {}", node.name, what);
         finding.reason = "Drop that node in an engine and the character lies on its face or changes its size.";
-        finding.step = Step{"fold_holders"};
+        finding.step = Step{"bake_parent_transforms"};
         findings.push_back(std::move(finding));
     }
     return findings;

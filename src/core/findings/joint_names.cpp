@@ -61,8 +61,7 @@ std::optional<nlohmann::json> rules_that_fit(const std::vector<std::string>& nam
     for (const nlohmann::json& candidate : candidates) {
         rules.push_back(candidate);
         const nlohmann::json json = {{"rules", rules}};
-        Parameters own(json, {"rules"});
-        const Result<RenameRules> made = rename_rules_from(own, json);
+        const Result<RenameRules> made = RenameRules::from_json(json);
         const std::vector<Result<std::string>> after = made->apply(names);
         const bool all = std::all_of(after.begin(), after.end(), [&](const Result<std::string>& now) {
             return now && now->size() <= longest && std::regex_match(*now, pattern);

@@ -43,7 +43,7 @@ std::vector<Finding> find_joint_scales(const FindingContext& context) {
     if (holder_scales) {
         finding.no_step = "fold the holders first: they scale the joints from above";
     } else {
-        finding.step = Step{"fold_scale", {{"stretch", "places"}}};
+        finding.step = Step{"bake_joint_scale", {{"stretch", "translation"}}};
     }
     return {finding};
 }

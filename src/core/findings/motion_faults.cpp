@@ -136,7 +136,7 @@ std::vector<Finding> find_drifting_roots(const FindingContext& context) {
     const double height = height_m(context.scene);
     const int carrier = carrying_joint(context.scene);
     for (const Clip& clip : context.scene.clips) {
-        if (carrier < 0 || !clip.repeats || clip.frames() < 3) {
+        if (carrier < 0 || !clip.loop || clip.frames() < 3) {
             continue;
         }
         const Travel travel = travel_of(way_of(context.scene, clip, carrier, clip.rate, 0, clip.frames()));
@@ -148,7 +148,7 @@ std::vector<Finding> find_drifting_roots(const FindingContext& context) {
         finding.message = fmt::format("“{}” repeats and creeps away", clip.name);
         finding.reason = fmt::format("{} is {:.0f} mm from where it began when it ends, and jumps back each time.",
                                      context.scene.nodes[static_cast<size_t>(carrier)].name, travel.metres * 1000);
-        finding.step = Step{"close_loop", {{"clip", clip.name}, {"way", "blend"}, {"frames", 8}}};
+        finding.step = Step{"close_loop", {{"clip", clip.name}, {"mode", "blend"}, {"frames", 8}}};
         if (clip.frames() < 11) {
             finding.step.reset();
             finding.no_step = "it is too short to blend";

@@ -31,12 +31,12 @@ std::vector<Finding> find_odd_size(const FindingContext& context) {
     finding.message = height >= 1 ? fmt::format("Character stands {:.4g} m tall", height)
                                   : fmt::format("Character stands {:.3g} mm tall", height * 1000);
     finding.reason = "No creature has that size. Set the height that it should have.";
-    finding.step = Step{"resize", {{"height_m", 1.7}}};
+    finding.step = Step{"scale", {{"height_m", 1.7}}};
     for (const Unit& unit : units) {
         const double then = height * unit.factor;
         if (then >= 0.15 && then <= 12) {
             finding.reason = fmt::format("{}: × {:g} makes it {:.3g} m.", unit.read_as, unit.factor, then);
-            finding.step = Step{"resize", {{"factor", unit.factor}}};
+            finding.step = Step{"scale", {{"factor", unit.factor}}};
             break;
         }
     }

@@ -22,7 +22,7 @@ std::vector<Finding> find_roots(const FindingContext& context) {
     finding.message = fmt::format("{} joints have no parent", roots.size());
     finding.reason = fmt::format("{}: an engine keeps one tree.", some_of(names));
     const std::string name = context.destination == nullptr ? "root" : context.destination->root;
-    finding.step = Step{"make_root", {{"name", name}, {"place", "ground"}}};
+    finding.step = Step{"make_root", {{"name", name}, {"position", "ground"}}};
     return {finding};
 }
 

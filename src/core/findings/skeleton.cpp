@@ -44,9 +44,11 @@ std::vector<Finding> find_unlike_contract(const FindingContext& context) {
         for (const ContractDifference& difference : differences) {
             turns = turns || difference.kind == Kind::turn;
         }
-        finding.step = Step{
-            "fit_contract",
-            {{"contract", contract_to_json(contract)}, {"matches", matches}, {"others", "drop"}, {"turns", turns}}};
+        finding.step = Step{"fit_contract",
+                            {{"contract", contract_to_json(contract)},
+                             {"matches", matches},
+                             {"others", "remove"},
+                             {"rotations", turns}}};
     } else {
         finding.no_step =
             "joints that are missing or of another length come from the source: insert them at the Joints "

@@ -37,7 +37,7 @@ std::vector<Finding> find_empty_shapes(const FindingContext& context) {
                                          : fmt::format("{} shapes move nothing", shapes.size());
     finding.reason =
         fmt::format("{} on {}: it costs memory, and its slider is dead.", some_of(shapes), some_of(finding.nodes));
-    finding.step = Step{"drop_empty_shapes"};
+    finding.step = Step{"remove_empty_shapes"};
     return {finding};
 }
 

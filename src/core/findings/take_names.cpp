@@ -41,7 +41,7 @@ std::vector<Finding> find_take_names(const FindingContext& context) {
         finding.reason = fmt::format("{} frames at {:g} a second: name what happens in them, or cut them into clips.",
                                      clip.frames(), clip.rate);
         nlohmann::json whole = {
-            {"name", "whole_take"}, {"first", 0}, {"last", std::max(1, clip.frames() - 1)}, {"repeats", false}};
+            {"name", "whole_take"}, {"start", 0}, {"end", std::max(1, clip.frames() - 1)}, {"loop", false}};
         finding.step = Step{"split_take", {{"take", clip.name}, {"clips", nlohmann::json::array({whole})}}};
         findings.push_back(std::move(finding));
     }

@@ -34,7 +34,7 @@ std::vector<Finding> find_weight_sums(const FindingContext& context) {
     finding.reason = fmt::format("They sum to {:.3g} to {:.3g} on {}; an engine that takes them as they are pulls the "
                                  "surface towards the origin.",
                                  all.lowest, all.highest, some_of(finding.nodes));
-    finding.step = Step{"rescale_weights"};
+    finding.step = Step{"normalize_weights"};
     return {finding};
 }
 
@@ -64,7 +64,7 @@ std::vector<Finding> find_influences(const FindingContext& context) {
     finding.message = fmt::format("{} influences on {} points", largest, points);
     finding.reason = fmt::format("{} reads {}; what is over is cut at delivery, or here where the loss is seen.",
                                  context.destination->name, most);
-    finding.step = Step{"limit_influences", {{"most", most}}};
+    finding.step = Step{"limit_influences", {{"max_influences", most}}};
     return {finding};
 }
 
@@ -86,7 +86,7 @@ std::vector<Finding> find_idle_joints(const FindingContext& context) {
     finding.message = fmt::format("{} joint{} nothing", idle.size(), idle.size() == 1 ? " holds" : "s hold");
     finding.reason =
         fmt::format("{}: helpers of whoever made it. An engine works on them in every frame.", some_of(finding.nodes));
-    finding.step = Step{"drop_joints", {{"holding_nothing", true}}};
+    finding.step = Step{"remove_joints", {{"unweighted", true}}};
     return {finding};
 }
 

@@ -2,7 +2,7 @@
 
 #include "core/steps/names.h"
 #include "core/steps/skeleton/reframe.h"
-#include "core/steps/step.h"
+#include "core/steps/step_kind.h"
 
 #include <Eigen/LU>
 #include <algorithm>
@@ -22,7 +22,7 @@ double size_of(const Mat4& matrix) {
     return std::cbrt(std::abs(linear_of(matrix).determinant()));
 }
 
-Vec3 place(const Mat4& matrix) {
+Vec3 position_of(const Mat4& matrix) {
     return matrix.topRightCorner<3, 1>();
 }
 
@@ -107,7 +107,7 @@ class Bringing {
     }
 
     [[nodiscard]] double length(const std::vector<Mat4>& world, int a, int b) const {
-        return (place(world[static_cast<size_t>(a)]) - place(world[static_cast<size_t>(b)])).norm();
+        return (position_of(world[static_cast<size_t>(a)]) - position_of(world[static_cast<size_t>(b)])).norm();
     }
 
     /// The take's unit against the model's: one of those that people use, where the lengths say so.
@@ -145,7 +145,7 @@ class Bringing {
     /// A bone as its upper joint sees it, in metres of the world.
     [[nodiscard]] Vec3 bone_in(const std::vector<Mat4>& world, int upper, int lower) const {
         const Mat4& frame = world[static_cast<size_t>(upper)];
-        return turn(frame).transpose() * (place(world[static_cast<size_t>(lower)]) - place(frame));
+        return turn(frame).transpose() * (position_of(world[static_cast<size_t>(lower)]) - position_of(frame));
     }
 
     /// Every bone lies in its frame as the other's does, and the roots' parents stand alike: keys mean the same.
@@ -266,7 +266,7 @@ class Bringing {
     [[nodiscard]] std::vector<Clip> carried(double factor) const {
         // Upright, in the model's unit, with nothing above its joints.
         Scene take = take_;
-        for (const Step& step : std::vector<Step>{{"fold_holders"}, {"resize", {{"factor", factor}}}}) {
+        for (const Step& step : std::vector<Step>{{"bake_parent_transforms"}, {"scale", {{"factor", factor}}}}) {
             if (Result<StepResult> done = apply_step(take, step)) {
                 take = std::move(done->scene);
             }

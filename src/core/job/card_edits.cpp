@@ -1,5 +1,8 @@
 #include "core/job/card_edits.h"
 
+#include "core/steps/names_in_step.h"
+#include "core/steps/step_kind.h"
+
 #include <algorithm>
 
 namespace wembrix {
@@ -24,7 +27,7 @@ size_t before_cuts(const Job& job) {
 
 bool is_for_clips(const std::string& id) {
     const StepKind* kind = step_kind(id);
-    return kind != nullptr && kind->for_clips;
+    return kind != nullptr && kind->for_clips();
 }
 
 void cut_before_other_clip_steps(std::vector<Step>& steps, const std::string& take, const std::vector<Cut>& cuts) {
@@ -35,10 +38,11 @@ void cut_before_other_clip_steps(std::vector<Step>& steps, const std::string& ta
     steps.insert(steps.begin() + static_cast<ptrdiff_t>(place), split_step(take, cuts));
 }
 
-void add_step_at_its_place(Job& job, const Step& step) {
+size_t add_step_at_its_place(Job& job, const Step& step) {
     const bool last = is_for_clips(step.id) || step.id == "leave_behind";
     const size_t place = last ? job.steps.size() : before_cuts(job);
     job.steps.insert(job.steps.begin() + static_cast<ptrdiff_t>(place), step);
+    return place;
 }
 
 void rename_one(Job& job, const Replay& replay, int64_t identity, const std::string& name) {
@@ -64,15 +68,17 @@ void rename_one(Job& job, const Replay& replay, int64_t identity, const std::str
         }
         const std::string& was = before_step(replay, i).nodes[before].name;
         names[was] = name;
+        follow_names(job.steps, i + 1, NameOf::joint, {{now, name}});
         return;
     }
-    add_step_at_its_place(job, {"rename_joints", {{"names", {{now, name}}}}});
+    const size_t place = add_step_at_its_place(job, {"rename_joints", {{"names", {{now, name}}}}});
+    follow_names(job.steps, place + 1, NameOf::joint, {{now, name}});
 }
 
 void set_height(Job& job, double now_m, double wanted_m) {
     for (size_t i = job.steps.size(); i-- > 0;) {
         Step& step = job.steps[i];
-        if (step.id != "resize" || !step.on) {
+        if (step.id != "scale" || !step.on) {
             continue;
         }
         for (const char* key : {"factor", "height_m"}) {
@@ -82,7 +88,7 @@ void set_height(Job& job, double now_m, double wanted_m) {
             }
         }
     }
-    add_step_at_its_place(job, {"resize", {{"height_m", wanted_m}}});
+    add_step_at_its_place(job, {"scale", {{"height_m", wanted_m}}});
 }
 
 void hang_under(Job& job, const std::vector<std::string>& names, const std::string& under) {
@@ -118,14 +124,14 @@ void drop_by_name(Job& job, const std::vector<std::string>& names) {
     const size_t place = before_cuts(job);
     if (place > 0) {
         Step& last = job.steps[place - 1];
-        if (last.id == "drop_joints" && last.on && last.parameters.contains("names") && last.parameters.size() == 1) {
+        if (last.id == "remove_joints" && last.on && last.parameters.contains("names") && last.parameters.size() == 1) {
             for (const std::string& name : names) {
                 last.parameters["names"].push_back(name);
             }
             return;
         }
     }
-    add_step_at_its_place(job, {"drop_joints", {{"names", names}}});
+    add_step_at_its_place(job, {"remove_joints", {{"names", names}}});
 }
 
 void match_joints(Job& job, const Contract& contract, const std::map<std::string, std::string>& matches) {
@@ -167,52 +173,6 @@ int split_place(const Job& job, const std::string& take) {
     return -1;
 }
 
-void follow_clip_names(std::vector<Step>& steps, size_t first, std::map<std::string, std::string> names) {
-    const auto renamed = [&](nlohmann::json& name) {
-        const auto found = name.is_string() ? names.find(name.get<std::string>()) : names.end();
-        if (found != names.end()) {
-            name = found->second;
-        }
-    };
-    for (size_t i = first; i < steps.size() && !names.empty(); ++i) {
-        nlohmann::json& parameters = steps[i].parameters;
-        const StepKind* kind = step_kind(steps[i].id);
-        for (const StepField& field : kind != nullptr ? kind->fields : std::vector<StepField>()) {
-            const auto found = parameters.find(std::string(field.key));
-            if (found == parameters.end()) {
-                continue;
-            }
-            if (field.kind == StepField::Kind::clip) {
-                renamed(*found);
-            } else if (field.kind == StepField::Kind::clips && found->is_array()) {
-                std::for_each(found->begin(), found->end(), renamed);
-            } else if (field.kind == StepField::Kind::described && found->is_array()) {
-                for (nlohmann::json& row : *found) {
-                    renamed(row["name"]);
-                }
-            }
-        }
-        if (steps[i].id == "leave_behind" && parameters.contains("names")) {
-            // Nodes are left behind by name as well: the old name stays.
-            nlohmann::json& left = parameters["names"];
-            for (const auto& [from, to] : names) {
-                if (std::find(left.begin(), left.end(), from) != left.end()) {
-                    left.push_back(to);
-                }
-            }
-        }
-        if (steps[i].id == "mirror_clip") {
-            // What it makes is called after what it is made of.
-            const std::string ending = parameters.value("ending", "_mirrored");
-            std::map<std::string, std::string> made;
-            for (const auto& [from, to] : names) {
-                made.emplace(from + ending, to + ending);
-            }
-            names.merge(made);
-        }
-    }
-}
-
 void describe_clip(Job& job, const std::string& name, const Cut& said) {
     Step* last = job.steps.empty() || job.steps.back().id != "describe_clips" || !job.steps.back().on
                      ? nullptr
@@ -233,7 +193,7 @@ void describe_clip(Job& job, const std::string& name, const Cut& said) {
     if (said.name != row["name"]) {
         row["as"] = said.name;
     }
-    row["repeats"] = said.repeats;
+    row["loop"] = said.loop;
     row["deliver"] = said.deliver;
     if (!said.colour.empty()) {
         row["colour"] = said.colour;
@@ -266,14 +226,14 @@ void set_cuts(Job& job, const std::string& take, const std::vector<Cut>& cuts) {
         std::map<std::string, std::string> names;
         for (const Cut& was : before) {
             const auto is = std::find_if(cuts.begin(), cuts.end(), [&](const Cut& cut) {
-                return cut.first == was.first && cut.last == was.last && !is_there(before, cut.name);
+                return cut.start == was.start && cut.end == was.end && !is_there(before, cut.name);
             });
             if (!is_there(cuts, was.name) && is != cuts.end()) {
                 names[was.name] = is->name;
             }
         }
         step.parameters["clips"] = cuts_to_json(cuts);
-        follow_clip_names(job.steps, static_cast<size_t>(place) + 1, std::move(names));
+        follow_names(job.steps, static_cast<size_t>(place) + 1, NameOf::clip, std::move(names));
     }
 }
 

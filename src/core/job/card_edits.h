@@ -19,7 +19,8 @@ bool is_for_clips(const std::string& id);
 void cut_before_other_clip_steps(std::vector<Step>& steps, const std::string& take, const std::vector<Cut>& cuts);
 
 /// Puts a step where it works: what cuts takes stays last, what mends the skeleton goes before it.
-void add_step_at_its_place(Job& job, const Step& step);
+/// Its place on the card is given back.
+size_t add_step_at_its_place(Job& job, const Step& step);
 
 /// Gives one joint of Prepared another name: in the card's last "rename joints" step if its name passes through the
 /// later steps unchanged, else in a new one at the end.
@@ -50,9 +51,6 @@ int split_place(const Job& job, const std::string& take);
 /// that only got another name keeps what later steps do with it.
 void set_cuts(Job& job, const std::string& take, const std::vector<Cut>& cuts);
 
-/// Steps from `first` on that mean a clip by an old name of `names` mean it by the new one, as do those that work on
-/// what was made of it.
-void follow_clip_names(std::vector<Step>& steps, size_t first, std::map<std::string, std::string> names);
 /// Says of a clip of Prepared that a step made what a cut says of itself (its frames aside): with the card's last step
 /// if that describes clips, else with a new one.
 void describe_clip(Job& job, const std::string& name, const Cut& said);

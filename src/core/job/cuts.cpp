@@ -40,24 +40,31 @@ std::optional<bool> yes_or_no(std::string text) {
     return std::nullopt;
 }
 
+/// What columns were called in lists of version 1.
+const std::map<std::string, std::string> version_1_columns = {{"first", "start"}, {"last", "end"}, {"repeats", "loop"}};
+
 /// The range of one row, in frames, or in seconds at `rate`; nothing when the row has neither.
 template <typename Field> std::optional<Problem> read_range(const Field& field, const RateOfTake& rate_of, Cut& cut) {
-    const std::optional<double> first = field("first");
-    const std::optional<double> last = field("last");
+    const auto either = [&](const char* key, const char* version_1) {
+        const std::optional<double> value = field(key);
+        return value ? value : field(version_1);
+    };
+    const std::optional<double> first = either("start", "first");
+    const std::optional<double> last = either("end", "last");
     if (first && last) {
         if (*first != std::floor(*first) || *last != std::floor(*last) ||
             std::max(std::abs(*first), std::abs(*last)) > 1e9) {
-            return Problem{"\"first\" and \"last\" are not both whole frame numbers.", "", "", true};
+            return Problem{"\"start\" and \"end\" are not both whole frame numbers.", "", "", true};
         }
-        cut.first = static_cast<int>(*first);
-        cut.last = static_cast<int>(*last);
+        cut.start = static_cast<int>(*first);
+        cut.end = static_cast<int>(*last);
         return std::nullopt;
     }
     const std::optional<double> from = field("from_s");
     const std::optional<double> to = field("to_s");
     if (!from || !to) {
         return Problem{
-            "says neither \"first\" and \"last\" (whole frame numbers) nor \"from_s\" and \"to_s\" (seconds).", "", "",
+            "says neither \"start\" and \"end\" (whole frame numbers) nor \"from_s\" and \"to_s\" (seconds).", "", "",
             true};
     }
     const double rate = rate_of ? rate_of(cut.take) : 0;
@@ -67,8 +74,8 @@ template <typename Field> std::optional<Problem> read_range(const Field& field, 
     if (std::max(std::abs(*from), std::abs(*to)) * rate > 1e9) {
         return Problem{"\"from_s\" and \"to_s\" are beyond any take.", "", "", true};
     }
-    cut.first = static_cast<int>(std::lround(*from * rate));
-    cut.last = static_cast<int>(std::lround(*to * rate));
+    cut.start = static_cast<int>(std::lround(*from * rate));
+    cut.end = static_cast<int>(std::lround(*to * rate));
     return std::nullopt;
 }
 
@@ -93,10 +100,10 @@ std::string cuts_to_csv(const std::vector<Cut>& cuts) {
     const bool some_stay = std::any_of(cuts.begin(), cuts.end(), [](const Cut& cut) { return !cut.deliver; });
     const bool several = std::any_of(cuts.begin(), cuts.end(), [](const Cut& cut) { return !cut.take.empty(); });
     std::string text =
-        fmt::format("name,first,last,repeats,colour,note{}{}\n", some_stay ? ",deliver" : "", several ? ",take" : "");
+        fmt::format("name,start,end,loop,colour,note{}{}\n", some_stay ? ",deliver" : "", several ? ",take" : "");
     for (const Cut& cut : cuts) {
-        text += fmt::format("{},{},{},{},{},{}{}{}\n", csv_field(cut.name), cut.first, cut.last,
-                            cut.repeats ? "yes" : "no", csv_field(cut.colour), csv_field(cut.note),
+        text += fmt::format("{},{},{},{},{},{}{}{}\n", csv_field(cut.name), cut.start, cut.end, cut.loop ? "yes" : "no",
+                            csv_field(cut.colour), csv_field(cut.note),
                             !some_stay    ? ""
                             : cut.deliver ? ",yes"
                                           : ",no",
@@ -111,17 +118,20 @@ Result<std::vector<Cut>> cuts_from_csv(std::string_view text, const std::string&
         return records.problem();
     }
     if (records->empty()) {
-        return Problem{"holds no cuts.", where, "Its first line names the columns: name,first,last.", true};
+        return Problem{"holds no cuts.", where, "Its first line names the columns: name,start,end.", true};
     }
     std::map<std::string, size_t> column;
     for (size_t i = 0; i < records->front().size(); ++i) {
         column[trimmed(records->front()[i])] = i;
+        if (const auto now = version_1_columns.find(trimmed(records->front()[i])); now != version_1_columns.end()) {
+            column.emplace(now->second, i);
+        }
     }
-    const bool in_seconds = column.count("from_s") != 0 && column.count("first") == 0;
-    for (const char* needed : {"name", in_seconds ? "from_s" : "first", in_seconds ? "to_s" : "last"}) {
+    const bool in_seconds = column.count("from_s") != 0 && column.count("start") == 0;
+    for (const char* needed : {"name", in_seconds ? "from_s" : "start", in_seconds ? "to_s" : "end"}) {
         if (column.count(needed) == 0) {
             return Problem{fmt::format("has no column \"{}\".", needed), where,
-                           "Its first line names the columns: name,first,last,repeats,colour,note; or from_s,to_s for "
+                           "Its first line names the columns: name,start,end,loop,colour,note; or from_s,to_s for "
                            "seconds.",
                            true};
         }
@@ -147,13 +157,12 @@ Result<std::vector<Cut>> cuts_from_csv(std::string_view text, const std::string&
             problem->where = line;
             return *problem;
         }
-        const std::optional<bool> repeats = yes_or_no(field("repeats"));
+        const std::optional<bool> loop = yes_or_no(field("loop"));
         const std::optional<bool> deliver = field("deliver").empty() ? true : yes_or_no(field("deliver"));
-        if (!repeats || !deliver) {
-            return Problem{fmt::format("\"{}\" is neither yes nor no.", repeats ? "deliver" : "repeats"), line, "",
-                           true};
+        if (!loop || !deliver) {
+            return Problem{fmt::format("\"{}\" is neither yes nor no.", loop ? "deliver" : "loop"), line, "", true};
         }
-        cut.repeats = *repeats;
+        cut.loop = *loop;
         cut.deliver = *deliver;
         cuts.push_back(std::move(cut));
     }
@@ -163,7 +172,7 @@ Result<std::vector<Cut>> cuts_from_csv(std::string_view text, const std::string&
 json cuts_to_json(const std::vector<Cut>& cuts) {
     json rows = json::array();
     for (const Cut& cut : cuts) {
-        json row = {{"name", cut.name}, {"first", cut.first}, {"last", cut.last}, {"repeats", cut.repeats}};
+        json row = {{"name", cut.name}, {"start", cut.start}, {"end", cut.end}, {"loop", cut.loop}};
         if (!cut.colour.empty()) {
             row["colour"] = cut.colour;
         }
@@ -203,7 +212,7 @@ Result<std::vector<Cut>> cuts_from_json(const json& from, const std::string& whe
         cut.colour = text("colour");
         cut.note = text("note");
         cut.take = text("take");
-        cut.repeats = row.value("repeats", json(false)) == json(true);
+        cut.loop = row.value("loop", row.value("repeats", json(false))) == json(true);
         cut.deliver = row.value("deliver", json(true)) != json(false);
         const auto numbered = [&](const char* key) {
             return row.contains(key) && row[key].is_number() ? std::optional<double>(row[key].get<double>())
@@ -286,13 +295,13 @@ void ranges_in(const json& from, const Clip& take, std::vector<Cut>& cuts, int d
         cut.name = !text("name").empty() ? text("name") : from.is_object() ? item.key() : std::string();
         const int last_frame = take.frames() - 1;
         const auto frame = [&](double at) { return static_cast<int>(std::clamp(std::round(at * scale), -1.0, 2e9)); };
-        cut.first = frame(range->first);
-        cut.last = frame(range->second);
+        cut.start = frame(range->first);
+        cut.end = frame(range->second);
         cut.note = text("note");
         cut.take = text("take");
-        cut.repeats = row.value("repeats", json(false)) == json(true);
+        cut.loop = row.value("loop", row.value("repeats", json(false))) == json(true);
         const bool taken = std::any_of(cuts.begin(), cuts.end(), [&](const Cut& one) { return one.name == cut.name; });
-        if (!cut.name.empty() && !taken && cut.first >= 0 && cut.first < cut.last && cut.last <= last_frame) {
+        if (!cut.name.empty() && !taken && cut.start >= 0 && cut.start < cut.end && cut.end <= last_frame) {
             cut.colour = clip_colour(cuts.size());
             cuts.push_back(std::move(cut));
         }

@@ -17,9 +17,9 @@ namespace wembrix {
 /// Frames of the take, first and last both counted.
 struct Cut {
     std::string name;
-    int first = 0;
-    int last = 0;
-    bool repeats = false;
+    int start = 0;
+    int end = 0;
+    bool loop = false;
     std::string colour; ///< "#RRGGBB" or empty
     std::string note;
     bool deliver = true;   ///< goes out as a file of its own

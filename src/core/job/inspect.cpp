@@ -56,7 +56,7 @@ json inspect_scene(const Scene& scene, const Destination* destination) {
                          {"frames", clip.frames()},
                          {"rate", clip.rate},
                          {"seconds", clip.seconds},
-                         {"repeats", clip.repeats}});
+                         {"loop", clip.loop}});
     }
     json others = json::array();
     for (const Node& node : scene.nodes) {

@@ -1,4 +1,5 @@
 #include "core/job/replay.h"
+#include "core/steps/step_kind.h"
 
 namespace wembrix {
 
@@ -43,7 +44,7 @@ Replay replay(std::shared_ptr<const Scene> received, const std::vector<Step>& st
             outcome.could_not = applied->could_not;
             outcome.moved = applied->moved;
             outcome.other_rest = applied->other_rest;
-            outcome.finer = applied->finer;
+            outcome.subsamples = applied->subsamples;
             scene = std::make_shared<const Scene>(std::move(applied->scene));
             outcome.scene = scene;
         } else {
@@ -66,7 +67,7 @@ void measure_replay(Replay& replay, const std::function<bool()>& stop, const std
         if (!outcome.drift) {
             const Drift drift =
                 measure_drift_all(*before, *outcome.scene, Matching::identity, outcome.moved, stop,
-                                  outcome.other_rest ? Over::clips : Over::rest_and_clips, outcome.finer);
+                                  outcome.other_rest ? Over::clips : Over::rest_and_clips, outcome.subsamples);
             if (stop && stop()) {
                 return;
             }

@@ -19,7 +19,7 @@ struct StepOutcome {
     std::optional<Problem> problem; ///< why it did not fit; the steps after it still ran
     Moved moved;
     bool other_rest = false;    ///< it rests in another pose on purpose
-    int finer = 1;              ///< moments a frame at which its drift is measured
+    int subsamples = 1;         ///< moments per frame at which its drift is measured
     std::optional<Drift> drift; ///< of this step alone; nothing until it is measured
 };
 

@@ -1,4 +1,6 @@
 #include "core/job/takes_run.h"
+#include "core/steps/names_in_step.h"
+#include "core/steps/step_kind.h"
 
 #include "core/base/files.h"
 #include "core/delivery/arrival_check.h"
@@ -71,29 +73,12 @@ struct Through {
 
 /// The names of clips that a step asks for; empty when it means all of them.
 std::vector<std::string> clips_asked_for(const Step& step) {
-    std::vector<std::string> names;
-    for (const StepField& field : is_for_clips(step.id) ? step_kind(step.id)->fields : std::vector<StepField>()) {
-        const auto value = step.parameters.find(std::string(field.key));
-        if (value == step.parameters.end()) {
-            continue;
-        }
-        if (field.kind == StepField::Kind::clip && value->is_string()) {
-            names.push_back(value->get<std::string>());
-        }
-        const bool many = field.kind == StepField::Kind::clips || field.kind == StepField::Kind::described;
-        for (const json& one : many && value->is_array() ? *value : json::array()) {
-            const json& name = one.is_object() ? one.value("name", json()) : one;
-            if (name.is_string()) {
-                names.push_back(name.get<std::string>());
-            }
-        }
-    }
-    return names;
+    return is_for_clips(step.id) ? names_in(step, NameOf::clip) : std::vector<std::string>();
 }
 
-class Run {
+class TakesRun {
   public:
-    Run(const TakesRequest& request, const fs::path& aside) : request_(request), aside_(aside) {
+    TakesRun(const TakesRequest& request, const fs::path& aside) : request_(request), aside_(aside) {
         base_ = *request.model;
         base_.clips.clear();
     }
@@ -310,7 +295,7 @@ void hold_doubled(std::vector<Through>& all) {
     }
 }
 
-Result<TakesReport> settle(const TakesRequest& request, const Scene& model, std::vector<Through> all) {
+Result<TakesReport> settle_all(const TakesRequest& request, const Scene& model, std::vector<Through> all) {
     hold_doubled(all);
     const json old = read_manifest(request.folder);
     std::vector<Arrival*> arrivals;
@@ -361,7 +346,7 @@ Result<TakesReport> deliver_takes(const TakesRequest& request) {
         return Problem{"cannot be written to.", request.folder.string(),
                        "Choose another folder, or give yourself the right to write there."};
     }
-    Run run(request, aside.path());
+    TakesRun run(request, aside.path());
     const Result<Scene> model = run.model_alone();
     if (!model) {
         return model.problem();
@@ -403,7 +388,7 @@ Result<TakesReport> deliver_takes(const TakesRequest& request) {
                                tbb::make_filter<size_t, size_t>(tbb::filter_mode::parallel, work) &
                                tbb::make_filter<size_t, void>(tbb::filter_mode::serial_in_order, tell));
     all.resize(next);
-    Result<TakesReport> report = settle(request, *model, std::move(all));
+    Result<TakesReport> report = settle_all(request, *model, std::move(all));
     if (report) {
         report->stopped = stopped;
     }

@@ -1,4 +1,5 @@
 #include "core/math/axis_turns.h"
+#include "core/math/angles.h"
 
 #include <cctype>
 #include <cmath>
@@ -31,7 +32,6 @@ Quat turn_of(const Vec3& angles, const TurnOrder& order) {
 }
 
 Vec3 angles_of(const Quat& turn, const TurnOrder& order, const Vec3& before) {
-    constexpr double half = 3.14159265358979323846;
     const Mat3 r = turn.toRotationMatrix();
     const auto [i, j, k] = order;
     const double sign = (j - i + 3) % 3 == 1 ? 1 : -1;
@@ -40,7 +40,7 @@ Vec3 angles_of(const Quat& turn, const TurnOrder& order, const Vec3& before) {
     if (std::abs(sine) > 1 - 1e-12) {
         // The first and the third axis lie along each other: only their sum is told. The third stays as it was and the
         // first takes what is left.
-        const double second = std::copysign(half / 2, sine);
+        const double second = std::copysign(pi / 2, sine);
         const Mat3 others =
             (Eigen::AngleAxisd(second, Vec3::Unit(j)) * Eigen::AngleAxisd(before[2], Vec3::Unit(k))).toRotationMatrix();
         const Mat3 left = r * others.transpose();
@@ -52,12 +52,12 @@ Vec3 angles_of(const Quat& turn, const TurnOrder& order, const Vec3& before) {
     }
     const auto near = [&](Vec3 some) {
         for (int a = 0; a < 3; ++a) {
-            some[a] += std::round((before[a] - some[a]) / (2 * half)) * 2 * half;
+            some[a] += std::round((before[a] - some[a]) / (2 * pi)) * 2 * pi;
         }
         return some;
     };
     const Vec3 one = near(angles);
-    const Vec3 other = near(Vec3(angles[0] + half, half - angles[1], angles[2] + half));
+    const Vec3 other = near(Vec3(angles[0] + pi, pi - angles[1], angles[2] + pi));
     return (one - before).squaredNorm() <= (other - before).squaredNorm() ? one : other;
 }
 

@@ -7,7 +7,7 @@ namespace wembrix {
 
 namespace {
 
-template <typename T> void append(Shared<T>& to, const Shared<T>& from, size_t before, size_t added) {
+template <typename T> void append_array(Shared<T>& to, const Shared<T>& from, size_t before, size_t added) {
     if (to.empty() && from.empty()) {
         return;
     }
@@ -67,9 +67,9 @@ Outcome append_mesh(Mesh& to, const Mesh& from) {
             attribute.data.edit().resize((before + added) * attribute.width, 0.0F);
         }
     }
-    append(to.normals, from.normals, before, added);
-    append(to.tangents, from.tangents, before, added);
-    append(to.positions, from.positions, before, added);
+    append_array(to.normals, from.normals, before, added);
+    append_array(to.tangents, from.tangents, before, added);
+    append_array(to.positions, from.positions, before, added);
     std::vector<uint32_t>& indices = to.indices.edit();
     for (const uint32_t index : from.indices) {
         indices.push_back(index + static_cast<uint32_t>(before));

@@ -50,7 +50,7 @@ bool has_same_keys(const Clip& x, const Clip& y) {
 
 bool is_same_motion(const Scene& a, const Clip& x, const Scene& b, const Clip& y) {
     return x.take == y.take && x.start_s == y.start_s && x.seconds == y.seconds && x.rate == y.rate &&
-           x.repeats == y.repeats && x.last_is_first == y.last_is_first && has_same_keys(x, y) && is_same_body(a, b) &&
+           x.loop == y.loop && x.last_is_first == y.last_is_first && has_same_keys(x, y) && is_same_body(a, b) &&
            all_same(a.nodes, b.nodes, [](const Node& m, const Node& n) { return m.name == n.name; });
 }
 

@@ -4,22 +4,26 @@
 
 #include <cctype>
 #include <fmt/format.h>
+#include <regex>
 #include <unordered_map>
 
 namespace wembrix {
+
+struct RenameRules::Compiled {
+    RenameRule rule;
+    std::regex find;
+};
 
 namespace {
 
 constexpr size_t longest = 256; // the matcher recurses once a character
 
-using Rule = RenameRules::Rule;
-
-std::string in_letters(std::string name, Rule::Letters letters) {
+std::string in_case(std::string name, const std::string& letters) {
     for (size_t i = 0; i < name.size(); ++i) {
         const auto c = static_cast<unsigned char>(name[i]);
         const bool begins = i == 0 || std::isalnum(static_cast<unsigned char>(name[i - 1])) == 0;
-        const bool upper = letters == Rule::Letters::upper || (letters == Rule::Letters::first && begins);
-        name[i] = static_cast<char>(upper ? std::toupper(c) : letters == Rule::Letters::first ? c : std::tolower(c));
+        const bool upper = letters == "upper" || (letters == "first" && begins);
+        name[i] = static_cast<char>(upper ? std::toupper(c) : letters == "first" ? c : std::tolower(c));
     }
     return name;
 }
@@ -39,7 +43,7 @@ std::string tidied(const std::string& name) {
     return tidy;
 }
 
-std::string with_side_word(const std::string& name, const Rule& rule) {
+std::string with_side_word(const std::string& name, const RenameRule& rule) {
     const SideWord word = side_word(name);
     if (word.side == Side::middle) {
         return name;
@@ -47,11 +51,11 @@ std::string with_side_word(const std::string& name, const Rule& rule) {
     const std::string& now = word.side == Side::left ? rule.left : rule.right;
     const std::string before = name.substr(0, word.at);
     const std::string after = name.substr(word.at + word.length);
-    if (rule.at == Rule::At::there) {
+    if (rule.at == "there") {
         return before + now + after;
     }
     const std::string rest = tidied(before + after);
-    return rule.at == Rule::At::end ? rest + now : now + rest;
+    return rule.at == "end" ? rest + now : now + rest;
 }
 
 /// "finger_##" with 3 is "finger_03".
@@ -62,21 +66,22 @@ std::string numbered(const std::string& name, int number) {
 }
 
 /// One name after one rule. `counts` holds how often each numbered text has come.
-Result<std::string> after_rule(const std::string& name, const Rule& rule, std::map<std::string, int>& counts) {
+Result<std::string> after_rule(const std::string& name, const RenameRule& rule, const std::regex& find,
+                               std::map<std::string, int>& counts) {
     if (name.size() > longest) {
         return Problem{"is longer than 256 characters.", name.substr(0, 40) + "…", ""};
     }
     try {
-        if (!std::regex_search(name, rule.find)) {
+        if (!std::regex_search(name, find)) {
             return name;
         }
-        if (rule.kind == Rule::Kind::letters) {
-            return in_letters(name, rule.letters);
+        if (!rule.letter_case.empty()) {
+            return in_case(name, rule.letter_case);
         }
-        if (rule.kind == Rule::Kind::sides) {
+        if (!rule.left.empty()) {
             return with_side_word(name, rule);
         }
-        const std::string now = std::regex_replace(name, rule.find, rule.replace);
+        const std::string now = std::regex_replace(name, find, rule.replace);
         return rule.replace.find('#') != std::string::npos && now.find('#') != std::string::npos
                    ? numbered(now, ++counts[now])
                    : now;
@@ -90,15 +95,15 @@ Result<std::string> after_rule(const std::string& name, const Rule& rule, std::m
 std::vector<Result<std::string>> RenameRules::apply(const std::vector<std::string>& all) const {
     std::vector<Result<std::string>> after;
     after.reserve(all.size());
-    std::vector<std::map<std::string, int>> counts(rules.size());
+    std::vector<std::map<std::string, int>> counts(rules_->size());
     for (const std::string& name : all) {
-        if (const auto given = names.find(name); given != names.end()) {
+        if (const auto given = names_.find(name); given != names_.end()) {
             after.emplace_back(given->second);
             continue;
         }
         Result<std::string> now = name;
-        for (size_t r = 0; r < rules.size() && now; ++r) {
-            now = after_rule(*now, rules[r], counts[r]);
+        for (size_t r = 0; r < rules_->size() && now; ++r) {
+            now = after_rule(*now, (*rules_)[r].rule, (*rules_)[r].find, counts[r]);
         }
         if (now && now->empty()) {
             now = Problem{"the rules leave nothing of the name.", name, ""};
@@ -108,75 +113,47 @@ std::vector<Result<std::string>> RenameRules::apply(const std::vector<std::strin
     return after;
 }
 
-namespace {
-
-Result<Rule> rule_from(const nlohmann::json& row) {
-    Parameters parameters(row, {"find", "replace", "letters", "left", "right", "at"});
-    Rule rule;
-    const bool letters = row.contains("letters");
-    const bool sides = row.contains("left") || row.contains("right");
-    const std::string find = letters || sides ? parameters.text("find", "") : parameters.needed_text("find");
-    rule.replace = parameters.text("replace", "");
-    rule.kind = letters ? Rule::Kind::letters : sides ? Rule::Kind::sides : Rule::Kind::replace;
-    if (letters) {
-        const std::string which = parameters.text("letters", "");
-        if (which != "lower" && which != "upper" && which != "first") {
-            parameters.complain("\"letters\" is none of lower, upper, first.");
-        }
-        rule.letters = which == "upper"   ? Rule::Letters::upper
-                       : which == "first" ? Rule::Letters::first
-                                          : Rule::Letters::lower;
-    }
-    if (sides) {
-        rule.left = parameters.needed_text("left");
-        rule.right = parameters.needed_text("right");
-        const std::string at = parameters.text("at", "end");
-        if (at != "end" && at != "start" && at != "there") {
-            parameters.complain("\"at\" is none of end, start, there.");
-        }
-        rule.at = at == "start" ? Rule::At::start : at == "there" ? Rule::At::there : Rule::At::end;
-    }
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
-    try {
-        rule.find = std::regex(find, std::regex::ECMAScript);
-    } catch (const std::regex_error&) {
-        return Problem{fmt::format("\"{}\" is not a regular expression.", find), "", "", true};
-    }
-    return rule;
+std::vector<Parameter> rename_rule_columns() {
+    return {text<&RenameRule::find>("find", "Find", "Regular expression"),
+            text<&RenameRule::replace>("replace", "Replace", "What stands in its place"),
+            choice<&RenameRule::letter_case>("case", "Case", {"lower", "upper", "first"}, "Of the whole name"),
+            text<&RenameRule::left>("left", "Left", "Token of the left side").not_empty(),
+            text<&RenameRule::right>("right", "Right", "Token of the right side").not_empty(),
+            choice<&RenameRule::at>("at", "At", {"end", "start", "there"}, "Where the token goes")};
 }
 
-} // namespace
+Result<RenameRules> RenameRules::compile(const std::vector<RenameRule>& rules,
+                                         std::map<std::string, std::string> names) {
+    std::vector<Compiled> compiled;
+    for (const RenameRule& rule : rules) {
+        const std::string where = fmt::format("rule {}", compiled.size() + 1);
+        const bool sides = !rule.left.empty() || !rule.right.empty();
+        if (sides && (rule.left.empty() || rule.right.empty())) {
+            return malformed(fmt::format("needs \"{}\".", rule.left.empty() ? "left" : "right"), where);
+        }
+        if (!sides && rule.letter_case.empty() && rule.find.empty()) {
+            return malformed("needs \"find\".", where);
+        }
+        try {
+            compiled.push_back({rule, std::regex(rule.find, std::regex::ECMAScript)});
+        } catch (const std::regex_error&) {
+            return malformed(fmt::format("\"{}\" is not a regular expression.", rule.find), where);
+        }
+    }
+    RenameRules ready;
+    ready.rules_ = std::make_shared<const std::vector<Compiled>>(std::move(compiled));
+    ready.names_ = std::move(names);
+    return ready;
+}
 
-Result<RenameRules> rename_rules_from(Parameters& parameters, const nlohmann::json& json) {
-    RenameRules rules;
-    for (const nlohmann::json& row : parameters.objects("rules")) {
-        Result<Rule> rule = rule_from(row);
-        if (!rule) {
-            Problem problem = rule.problem();
-            problem.where = fmt::format("rule {}", rules.rules.size() + 1);
-            return problem;
-        }
-        rules.rules.push_back(rule.take());
+Result<RenameRules> RenameRules::from_json(const nlohmann::json& json) {
+    const std::vector<Parameter> parameters = rename_parameters<RenameSettings>();
+    if (std::optional<Problem> wrong = check_parameters(parameters, json)) {
+        return *wrong;
     }
-    if (const auto names = json.find("names"); names != json.end()) {
-        if (!names->is_object()) {
-            parameters.complain("\"names\" is not an object of old names and new.");
-        } else {
-            for (const auto& [before, after] : names->items()) {
-                if (!after.is_string() || after.get<std::string>().empty()) {
-                    parameters.complain(fmt::format("the new name of \"{}\" is not a text.", before));
-                    break;
-                }
-                rules.names[before] = after.get<std::string>();
-            }
-        }
-    }
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
-    return rules;
+    RenameSettings settings;
+    fill_settings(parameters, json, &settings);
+    return compile(settings.rules, settings.names);
 }
 
 std::vector<RenameRow> preview_rename(const std::vector<std::string>& names, const std::vector<std::string>& others,

@@ -1,41 +1,23 @@
 #include "core/steps/step.h"
 
-#include "core/steps/all.h"
-
-#include <algorithm>
-#include <array>
+#include "core/steps/step_kind.h"
+#include "core/steps/version_1.h"
 
 namespace wembrix {
 
-std::span<const StepKind> step_kinds() {
-    static const std::array rows = {leave_behind_step(),      strip_prefix_step(),    fold_holders_step(),
-                                    fold_scale_step(),        resize_step(),          turn_step(),
-                                    face_forward_step(),      ground_step(),          place_origin_step(),
-                                    make_root_step(),         drop_joints_step(),     reparent_joints_step(),
-                                    insert_joint_step(),      reorder_joints_step(),  set_rest_pose_step(),
-                                    freeze_rest_turns_step(), aim_joints_step(),      rename_joints_step(),
-                                    add_attachment_step(),    fit_contract_step(),    rename_parts_step(),
-                                    join_surfaces_step(),     rescale_weights_step(), limit_influences_step(),
-                                    drop_empty_shapes_step(), split_take_step(),      bake_step(),
-                                    change_rate_step(),       stretch_time_step(),    reverse_step(),
-                                    start_at_step(),          close_loop_step(),      take_root_motion_step(),
-                                    join_clips_step(),        still_pose_step(),      mirror_clip_step(),
-                                    make_additive_step(),     reduce_keys_step(),     describe_clips_step()};
-    return rows;
+namespace {
+Problem unknown(const std::string& id) {
+    return {"there is no step \"" + id.substr(0, 60) + "\".", "route card", ""};
 }
+} // namespace
 
-const StepKind* step_kind(std::string_view id) {
-    const std::span<const StepKind> rows = step_kinds();
-    const auto found = std::find_if(rows.begin(), rows.end(), [&](const StepKind& row) { return row.id == id; });
-    return found == rows.end() ? nullptr : &*found;
-}
-
-Result<StepResult> apply_step(const Scene& scene, const Step& step) {
+Result<StepResult> apply_step(const StepContext& context, const Step& step) {
     const StepKind* kind = step_kind(step.id);
     if (kind == nullptr) {
-        return Problem{"there is no step \"" + step.id.substr(0, 60) + "\".", "route card", ""};
+        return unknown(step.id);
     }
-    Result<StepResult> result = kind->apply(scene, step.parameters);
+    const std::optional<Problem> wrong = check_parameters(kind->parameters, step.parameters);
+    Result<StepResult> result = wrong ? Result<StepResult>(*wrong) : kind->apply(*kind, context, step.parameters);
     if (!result) {
         Problem problem = result.problem();
         problem.where = problem.where.empty() ? step.id : step.id + ", " + problem.where;
@@ -44,21 +26,27 @@ Result<StepResult> apply_step(const Scene& scene, const Step& step) {
     return result;
 }
 
+Result<StepResult> apply_step(const Scene& scene, const Step& step) {
+    return apply_step(StepContext{scene}, step);
+}
+
 Result<Step> step_from_json(const nlohmann::json& json) {
     if (!json.is_object() || !json.contains("step") || !json["step"].is_string()) {
         return Problem{"a step does not say what it is: it needs \"step\".", "route card", ""};
     }
     Step step;
-    step.id = json["step"].get<std::string>();
-    if (step_kind(step.id) == nullptr) {
-        return Problem{"there is no step \"" + step.id.substr(0, 60) + "\".", "route card", ""};
-    }
     for (const auto& [key, value] : json.items()) {
-        if (key == "off") {
+        if (key == "step") {
+            step.id = value.get<std::string>();
+        } else if (key == "off") {
             step.on = !(value.is_boolean() && value.get<bool>());
-        } else if (key != "step") {
+        } else {
             step.parameters[key] = value;
         }
+    }
+    migrate_step(step);
+    if (step_kind(step.id) == nullptr) {
+        return unknown(step.id);
     }
     return step;
 }

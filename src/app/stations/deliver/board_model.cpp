@@ -9,12 +9,12 @@ namespace wembrix::app {
 
 namespace {
 
-QString what_of(const Deliverable& deliverable, const Scene& prepared) {
+QString words_for(const Deliverable& deliverable, const Scene& prepared) {
     if (deliverable.kind == Deliverable::Kind::clip) {
         const Clip& clip = *prepared.find_clip(deliverable.clip);
         return QObject::tr("clip · %1 f · %2")
             .arg(clip.frames())
-            .arg(clip.repeats ? QObject::tr("repeats") : QObject::tr("once"));
+            .arg(clip.loop ? QObject::tr("repeats") : QObject::tr("once"));
     }
     size_t shapes = 0;
     const std::vector<int> surfaces = surfaces_of(prepared);
@@ -56,7 +56,7 @@ BoardModel::Table read_table(const std::vector<DeliveryRequest>& requests, doubl
             if (fresh) {
                 BoardModel::Row row;
                 row.file = QString::fromStdString(cell.deliverable.stem);
-                row.what = what_of(cell.deliverable, *request.prepared);
+                row.what = words_for(cell.deliverable, *request.prepared);
                 row.cells.resize(requests.size());
                 table.rows.push_back(std::move(row));
             }

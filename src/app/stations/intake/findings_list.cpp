@@ -1,6 +1,7 @@
 #include "stations/intake/findings_list.h"
 
 #include "core/job/card_edits.h"
+#include "core/steps/step_kind.h"
 #include "shell/chip.h"
 #include "style/look.h"
 
@@ -15,7 +16,7 @@ namespace wembrix::app {
 
 namespace {
 
-QString label_of(const Step& step) {
+QString step_label(const Step& step) {
     const StepKind* kind = step_kind(step.id);
     return QString::fromUtf8(kind->label.data(), static_cast<qsizetype>(kind->label.size()));
 }
@@ -76,11 +77,11 @@ QFrame* FindingsList::finding_card(const Finding& finding) {
         return button;
     };
     if (finding.step) {
-        auto* add = link(tr("Add “%1”").arg(label_of(*finding.step)),
+        auto* add = link(tr("Add “%1”").arg(step_label(*finding.step)),
                          QString::fromUtf8(step_kind(finding.step->id)->why.data()));
         add->setProperty("step", QString::fromStdString(finding.step->id));
         connect(add, &QPushButton::clicked, card, [this, step = *finding.step] {
-            document_.edit(tr("Add %1").arg(label_of(step)), [&](Job& job) { add_step_at_its_place(job, step); });
+            document_.edit(tr("Add %1").arg(step_label(step)), [&](Job& job) { add_step_at_its_place(job, step); });
         });
     } else if (!finding.no_step.empty()) {
         auto* why = new QLabel(tr("No step: %1.").arg(QString::fromStdString(finding.no_step)), card);

@@ -1,9 +1,10 @@
 #include "stations/joints/joint_facts.h"
 
+#include "core/math/angles.h"
 #include "core/measure/scene/facing.h"
 #include "core/measure/surface/weight_move.h"
 #include "core/steps/names.h"
-#include "core/steps/skeleton/drop_joints.h"
+#include "core/steps/skeleton/remove_joints.h"
 #include "stations/intake/contents_model.h"
 #include "style/look.h"
 
@@ -17,16 +18,14 @@ namespace wembrix::app {
 
 namespace {
 
-constexpr double degrees = 180 / 3.14159265358979323846;
-
 QString row(const QString& name, const QString& value) {
     return QStringLiteral("<tr><td style='color:%1; padding-right:10px'>%2</td><td>%3</td></tr>")
         .arg(look().soft.name(), name, value);
 }
 
-/// Turns about X, then Y, then Z, in degrees.
+/// Turns about X, then Y, then Z, in degrees_per_radian.
 QString turn_text(const Quat& turn) {
-    const Vec3 angles = turn.toRotationMatrix().eulerAngles(2, 1, 0) * degrees;
+    const Vec3 angles = turn.toRotationMatrix().eulerAngles(2, 1, 0) * degrees_per_radian;
     Vec3 xyz(angles[2], angles[1], angles[0]);
     // Of the two ways to say a turn, the one with the smaller numbers.
     Vec3 other(xyz.x() > 0 ? xyz.x() - 180 : xyz.x() + 180, (xyz.y() > 0 ? 180 : -180) - xyz.y(),
@@ -279,14 +278,16 @@ void JointFacts::preview_drop() {
             return;
         }
         const Scene& scene = state->replay.prepared();
-        const Result<DropPlan> plan = plan_drop(scene, {{"names", names}});
+        RemovalSettings removal;
+        removal.names = names;
+        const Result<RemovalPlan> plan = plan_removal(scene, removal);
         QString words;
         QString each;
         bool possible = plan.ok();
         if (!plan) {
             words = QString::fromStdString(plan.problem().sentence());
         } else if (plan->weights_to.empty()) {
-            words = tr("Dropping moves nothing: no point is held.");
+            words = tr("Removing them moves nothing: they have no weights.");
         } else {
             size_t points = 0;
             WeightMove worst;

@@ -120,7 +120,7 @@ nlohmann::json RuleBox::rule() const {
     default:
         break;
     }
-    nlohmann::json letters = {{"letters", detail}};
+    nlohmann::json letters = {{"case", detail}};
     if (!find.empty()) {
         letters["find"] = find;
     }
@@ -146,8 +146,7 @@ void RuleBox::refresh() {
         return;
     }
     const nlohmann::json json = {{"rules", nlohmann::json::array({typed})}};
-    Parameters parameters(json, {"rules"});
-    const Result<RenameRules> rules = rename_rules_from(parameters, json);
+    const Result<RenameRules> rules = RenameRules::from_json(json);
     if (!rules) {
         say(QString::fromStdString(rules.problem().what), look().stop, false);
         finish();

@@ -1,4 +1,5 @@
 #include "stations/takes/clip_list.h"
+#include "core/steps/step_kind.h"
 
 #include "stations/takes/clip_words.h"
 #include "style/look.h"
@@ -169,21 +170,21 @@ QWidget* ClipList::make_mends() {
         Cut cut = cut_at(chosen_);
         const ClipFacts* facts = model_.clip(cut.name);
         if (facts != nullptr && facts->closing) {
-            cut.last = cut.first + facts->closing->frame;
+            cut.end = cut.start + facts->closing->frame;
             put(chosen_, tr("Close %1").arg(named(cut)), cut);
         }
     });
     connect(blend_, &QPushButton::clicked, this, [this] {
-        Q_EMIT stepAsked({"close_loop", {{"clip", cut_at(chosen_).name}, {"way", "blend"}, {"frames", 8}}});
+        Q_EMIT stepAsked({"close_loop", {{"clip", cut_at(chosen_).name}, {"mode", "blend"}, {"frames", 8}}});
     });
     connect(way_, &QPushButton::clicked, this, [this] {
         Q_EMIT stepAsked(
-            {"take_root_motion",
-             {{"clips", {cut_at(chosen_).name}}, {"way", "to_root"}, {"x", true}, {"z", true}, {"turn", true}}});
+            {"extract_root_motion",
+             {{"clips", {cut_at(chosen_).name}}, {"mode", "to_root"}, {"x", true}, {"z", true}, {"rotation", true}}});
     });
     connect(once_, &QPushButton::clicked, this, [this] {
         Cut cut = cut_at(chosen_);
-        cut.repeats = false;
+        cut.loop = false;
         put(chosen_, tr("Play %1 once").arg(named(cut)), cut);
     });
     return bar;
@@ -192,8 +193,8 @@ QWidget* ClipList::make_mends() {
 QMenu* ClipList::make_more() {
     auto* menu = new QMenu(this);
     menu->setObjectName(QStringLiteral("moreMenu"));
-    for (const char* id : {"bake", "change_rate", "stretch_time", "reverse", "start_at", "join_clips", "still_pose",
-                           "mirror_clip", "make_additive", "reduce_keys"}) {
+    for (const char* id : {"bake", "change_frame_rate", "stretch_time", "reverse", "start_at", "join_clips",
+                           "pose_to_clip", "mirror_clip", "make_additive", "reduce_keys"}) {
         const StepKind* kind = step_kind(id);
         QAction* action = menu->addAction(QString::fromUtf8(kind->label.data()) + QStringLiteral("…"));
         action->setToolTip(QString::fromUtf8(kind->why.data()));
@@ -205,7 +206,7 @@ QMenu* ClipList::make_more() {
         const qsizetype chosen = chosen_names().size();
         for (QAction* action : menu->actions()) {
             const QString id = action->data().toString();
-            const bool of_one = id == QStringLiteral("start_at") || id == QStringLiteral("still_pose");
+            const bool of_one = id == QStringLiteral("start_at") || id == QStringLiteral("pose_to_clip");
             action->setEnabled(id == QStringLiteral("join_clips") ? chosen > 1 : of_one ? chosen == 1 : chosen > 0);
         }
     });
@@ -231,7 +232,7 @@ Cut ClipList::cut_at(int row) const {
         return made_[static_cast<size_t>(one.made)].said;
     }
     const ListedTake& take = takes_[one.take];
-    return one.clip < 0 ? Cut{take.name.toStdString(), 0, take.frames - 1, take.repeats, "", ""}
+    return one.clip < 0 ? Cut{take.name.toStdString(), 0, take.frames - 1, take.loop, "", ""}
                         : take.cuts[static_cast<size_t>(one.clip)];
 }
 
@@ -351,7 +352,7 @@ void ClipList::fill_row(int row) {
     const Row& one = rows_[static_cast<size_t>(row)];
     const bool made = one.made >= 0;
     const ListedTake take =
-        made ? ListedTake{QString(), cut.last + 1, made_[static_cast<size_t>(one.made)].rate, {}} : takes_[one.take];
+        made ? ListedTake{QString(), cut.end + 1, made_[static_cast<size_t>(one.made)].rate, {}} : takes_[one.take];
     const bool whole = !made && one.clip < 0;
     const auto put_item = [&](int at, const QString& text, bool editable, const QString& tip = {}) {
         auto* item = new QTableWidgetItem(text);
@@ -396,21 +397,20 @@ void ClipList::fill_row(int row) {
              made    ? made_by
              : whole ? tr("It is not cut: it goes out whole")
                      : tr("Cut from this take"));
-    put_item(first_column, made ? by : QString::number(cut.first), !made,
+    put_item(first_column, made ? by : QString::number(cut.start), !made,
              made ? made_by : tr("First frame of the take"));
-    put_item(last_column, made ? QString() : QString::number(cut.last), !made,
+    put_item(last_column, made ? QString() : QString::number(cut.end), !made,
              made ? made_by : tr("Last frame of the take, counted too"));
-    put_item(length_column, tr("%1 s").arg((cut.last - cut.first) / take.rate, 0, 'f', 2), false,
-             tr("%1 frames, first and last counted").arg(cut.last - cut.first + 1));
-    auto* repeats =
-        put_item(repeats_column, cut.repeats ? tr("yes") : tr("once"), false, tr("Tick a clip that repeats"));
+    put_item(length_column, tr("%1 s").arg((cut.end - cut.start) / take.rate, 0, 'f', 2), false,
+             tr("%1 frames, first and last counted").arg(cut.end - cut.start + 1));
+    auto* repeats = put_item(repeats_column, cut.loop ? tr("yes") : tr("once"), false, tr("Tick a clip that repeats"));
     repeats->setFlags(repeats->flags() | Qt::ItemIsUserCheckable);
-    repeats->setCheckState(cut.repeats ? Qt::Checked : Qt::Unchecked);
+    repeats->setCheckState(cut.loop ? Qt::Checked : Qt::Unchecked);
     repeats->setForeground(look().ink);
     const ClipFacts* facts = model_.clip(cut.name);
     QString seam = QStringLiteral("–");
     QString seam_tip = tr("A clip that plays once has no seam");
-    if (facts != nullptr && facts->seam && cut.repeats) {
+    if (facts != nullptr && facts->seam && cut.loop) {
         seam = tr("%1 mm").arg(facts->seam->apart_mm, 0, 'f', facts->seam->apart_mm < 10 ? 1 : 0);
         seam_tip = tr("Last pose from first: %1 mm at %2, %3° at %4, speed changes by %5 m/s")
                        .arg(facts->seam->apart_mm, 0, 'f', 2)
@@ -420,7 +420,7 @@ void ClipList::fill_row(int row) {
                        .arg(facts->seam->speed_m_s, 0, 'f', 2);
     }
     auto* item = put_item(seam_column, seam, false, seam_tip);
-    if (facts != nullptr && facts->seam && cut.repeats) {
+    if (facts != nullptr && facts->seam && cut.loop) {
         item->setForeground(facts->closes ? look().well : look().stop);
     }
     put_item(travel_column, facts == nullptr ? QString() : tr("%1 m").arg(facts->travel.metres, 0, 'f', 2), false,
@@ -457,7 +457,7 @@ void ClipList::say() {
     const ClipFacts* facts = model_.clip(cut.name);
     const QString travel =
         facts != nullptr && goes(facts->travel) ? QStringLiteral(" ") + travel_words(*facts) + '.' : "";
-    if (facts == nullptr || !facts->seam || !cut.repeats) {
+    if (facts == nullptr || !facts->seam || !cut.loop) {
         message_->setText(tr("“%1” plays once: no seam to close.").arg(named(cut)) + travel);
         return;
     }
@@ -487,11 +487,11 @@ void ClipList::say_seam(const Cut& cut, const ClipFacts& facts) {
                        .arg(QString::fromStdString(facts.seam->apart_at))
                        .arg(facts.seam->turned_deg, 0, 'f', 0)
                        .arg(QString::fromStdString(facts.seam->turned_joint));
-    if (facts.closing && cut.first + facts.closing->frame != cut.last) {
+    if (facts.closing && cut.start + facts.closing->frame != cut.end) {
         text += tr(" Nearest is frame %1: %2 mm.")
-                    .arg(cut.first + facts.closing->frame)
+                    .arg(cut.start + facts.closing->frame)
                     .arg(facts.closing->seam.apart_mm, 0, 'f', 1);
-        close_->setText(tr("Move its end to %1").arg(cut.first + facts.closing->frame));
+        close_->setText(tr("Move its end to %1").arg(cut.start + facts.closing->frame));
         close_->setToolTip(tr("The frame near its end whose pose is nearest to the first"));
         close_->show();
     }
@@ -526,12 +526,12 @@ void ClipList::edited(QTableWidgetItem* item) {
         break;
     case first_column: {
         const int frame = text.toInt(&number);
-        cut.first = number ? frame : cut.first;
+        cut.start = number ? frame : cut.start;
         break;
     }
     case last_column: {
         const int frame = text.toInt(&number);
-        cut.last = number ? frame : cut.last;
+        cut.end = number ? frame : cut.end;
         break;
     }
     case colour_column:
@@ -541,7 +541,7 @@ void ClipList::edited(QTableWidgetItem* item) {
         cut.deliver = item->checkState() == Qt::Checked;
         break;
     case repeats_column:
-        cut.repeats = item->checkState() == Qt::Checked;
+        cut.loop = item->checkState() == Qt::Checked;
         break;
     case note_column:
         cut.note = text.toStdString();

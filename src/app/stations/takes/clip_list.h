@@ -20,7 +20,7 @@ struct ListedTake {
     int frames = 1;
     double rate = 30;
     std::vector<Cut> cuts;
-    bool repeats = false; ///< the take itself
+    bool loop = false; ///< the take itself
 };
 
 class ClipList : public QFrame {

@@ -12,8 +12,8 @@ std::vector<Cut> cut_at(std::vector<Cut> cuts, int frame, int frames) {
     const auto fresh = [&](int first, int last) {
         Cut cut;
         cut.name = free_clip_name(cuts);
-        cut.first = first;
-        cut.last = last;
+        cut.start = first;
+        cut.end = last;
         cut.colour = clip_colour(cuts.size());
         return cut;
     };
@@ -23,22 +23,22 @@ std::vector<Cut> cut_at(std::vector<Cut> cuts, int frame, int frames) {
         return cuts;
     }
     for (size_t i = 0; i < cuts.size(); ++i) {
-        if (frame > cuts[i].first && frame < cuts[i].last) {
-            Cut second = fresh(frame, cuts[i].last);
-            second.repeats = cuts[i].repeats;
-            cuts[i].last = frame;
+        if (frame > cuts[i].start && frame < cuts[i].end) {
+            Cut second = fresh(frame, cuts[i].end);
+            second.loop = cuts[i].loop;
+            cuts[i].end = frame;
             cuts.insert(cuts.begin() + static_cast<ptrdiff_t>(i) + 1, second);
             return cuts;
         }
-        if (frame == cuts[i].first || frame == cuts[i].last) {
+        if (frame == cuts[i].start || frame == cuts[i].end) {
             return cuts;
         }
     }
     int end = frames - 1;
     size_t place = 0;
     for (const Cut& cut : cuts) {
-        if (cut.first > frame) {
-            end = std::min(end, cut.first);
+        if (cut.start > frame) {
+            end = std::min(end, cut.start);
         } else {
             ++place;
         }
@@ -56,8 +56,8 @@ std::vector<Cut> cut_all(const std::vector<int>& places, int frames) {
         if (end > from) {
             Cut cut;
             cut.name = free_clip_name(cuts);
-            cut.first = from;
-            cut.last = end;
+            cut.start = from;
+            cut.end = end;
             cut.colour = clip_colour(cuts.size());
             cuts.push_back(cut);
             from = end;
@@ -69,9 +69,9 @@ std::vector<Cut> cut_all(const std::vector<int>& places, int frames) {
 std::vector<Cut> move_end(std::vector<Cut> cuts, size_t clip, bool last, int frame, int frames) {
     Cut& cut = cuts.at(clip);
     if (last) {
-        cut.last = std::clamp(frame, cut.first + 1, std::max(cut.first + 1, frames - 1));
+        cut.end = std::clamp(frame, cut.start + 1, std::max(cut.start + 1, frames - 1));
     } else {
-        cut.first = std::clamp(frame, 0, cut.last - 1);
+        cut.start = std::clamp(frame, 0, cut.end - 1);
     }
     return cuts;
 }

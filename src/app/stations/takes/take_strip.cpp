@@ -120,14 +120,14 @@ void TakeStrip::lay_spans() {
     span_rows_.assign(cuts_.size(), 0);
     std::vector<size_t> order(cuts_.size());
     std::iota(order.begin(), order.end(), size_t{0});
-    std::stable_sort(order.begin(), order.end(), [&](size_t a, size_t b) { return cuts_[a].first < cuts_[b].first; });
+    std::stable_sort(order.begin(), order.end(), [&](size_t a, size_t b) { return cuts_[a].start < cuts_[b].start; });
     for (const size_t at : order) {
         size_t row = 0;
-        while (row < ends.size() && ends[row] > cuts_[at].first) {
+        while (row < ends.size() && ends[row] > cuts_[at].start) {
             ++row;
         }
         ends.resize(std::max(ends.size(), row + 1));
-        ends[row] = cuts_[at].last;
+        ends[row] = cuts_[at].end;
         span_rows_[at] = static_cast<int>(row);
     }
     row_count_ = std::max<int>(1, static_cast<int>(ends.size()));
@@ -142,8 +142,8 @@ QRect TakeStrip::span_rect(int clip) const {
     const Cut& cut = cuts_[static_cast<size_t>(clip)];
     const int tall = std::max(3, spans_tall() / row_count_);
     const int top = height() - bar_height - 6 - spans_tall() + span_rows_[static_cast<size_t>(clip)] * tall;
-    const int left = static_cast<int>(std::lround(x_of(cut.first)));
-    return {left, top, std::max(3, static_cast<int>(std::lround(x_of(cut.last))) - left),
+    const int left = static_cast<int>(std::lround(x_of(cut.start)));
+    return {left, top, std::max(3, static_cast<int>(std::lround(x_of(cut.end))) - left),
             row_count_ == 1 ? tall : tall - 1};
 }
 
@@ -228,7 +228,7 @@ TakeStrip::Grip TakeStrip::grip_at(const QPoint& place) const {
 std::vector<int> TakeStrip::playhead_targets() const {
     std::vector<int> targets = offers_;
     for (const Cut& cut : cuts_) {
-        targets.insert(targets.end(), {cut.first, cut.last});
+        targets.insert(targets.end(), {cut.start, cut.end});
     }
     return targets;
 }
@@ -238,8 +238,8 @@ std::vector<int> TakeStrip::snap_targets(int without) const {
     targets.insert(targets.end(), {0, take_.frames - 1, playhead_});
     for (size_t i = 0; i < cuts_.size(); ++i) {
         if (static_cast<int>(i) != without) {
-            targets.push_back(cuts_[i].first);
-            targets.push_back(cuts_[i].last);
+            targets.push_back(cuts_[i].start);
+            targets.push_back(cuts_[i].end);
         }
     }
     return targets;
@@ -291,9 +291,9 @@ void TakeStrip::mouseMoveEvent(QMouseEvent* event) {
         QToolTip::showText(event->globalPosition().toPoint(),
                            tr("%1: frames %2 to %3, %4 s")
                                .arg(QString::fromStdString(cut.name))
-                               .arg(cut.first)
-                               .arg(cut.last)
-                               .arg((cut.last - cut.first) / take_.rate, 0, 'f', 2),
+                               .arg(cut.start)
+                               .arg(cut.end)
+                               .arg((cut.end - cut.start) / take_.rate, 0, 'f', 2),
                            this);
         update();
         return;

@@ -18,7 +18,7 @@ QString unit_of(Path path) {
     return path == Path::translation ? QObject::tr("m") : path == Path::rotation ? QObject::tr("°") : QObject::tr("×");
 }
 
-QString what_of(Path path) {
+QString path_words(Path path) {
     return path == Path::translation ? QObject::tr("place from rest")
            : path == Path::rotation  ? QObject::tr("turn from rest")
                                      : QObject::tr("scale against rest");
@@ -68,7 +68,7 @@ std::vector<TakeStrip::Piece> TakeStrip::curve_pieces() const {
                 if (cut == cuts_.end()) {
                     continue;
                 }
-                first = cut->first;
+                first = cut->start;
             }
             pieces.push_back({scene, &clip, node, first, first + clip.seconds * take_.rate, state});
         }
@@ -117,7 +117,7 @@ void TakeStrip::draw_curves(QPainter& painter) const {
         words_at.setLeft(words_at.left() + painter.fontMetrics().horizontalAdvance(words) + 14);
     };
     write(tr("%1 · %2").arg(QString::fromStdString(any.scene->nodes[static_cast<size_t>(any.node)].name),
-                            what_of(curves_->path)),
+                            path_words(curves_->path)),
           l.soft);
     for (const State state : {State::received, State::prepared}) {
         const std::vector<float> here = curve_here(state);

@@ -257,10 +257,10 @@ void TakeStrip::draw_spans(QPainter& painter) const {
             text, Qt::AlignLeft | (low ? Qt::AlignVCenter : Qt::AlignTop),
             painter.fontMetrics().elidedText(QString::fromStdString(cut.name), Qt::ElideRight, text.width()));
         painter.setFont(small);
-        QString below = tr("%1–%2 · %3").arg(cut.first).arg(cut.last).arg(cut.repeats ? tr("repeats") : tr("once"));
+        QString below = tr("%1–%2 · %3").arg(cut.start).arg(cut.end).arg(cut.loop ? tr("repeats") : tr("once"));
         const ClipFacts* facts = clips_ == nullptr ? nullptr : clips_->clip(cut.name);
         const bool open = facts != nullptr && facts->seam && !facts->closes;
-        if (facts != nullptr && facts->seam && cut.repeats) {
+        if (facts != nullptr && facts->seam && cut.loop) {
             const QString seam =
                 tr("seam %1 mm").arg(facts->seam->apart_mm, 0, 'f', facts->seam->apart_mm < 10 ? 1 : 0);
             const int width = painter.fontMetrics().horizontalAdvance(seam) + 10;

@@ -5,6 +5,7 @@
 #include "core/measure/scene/bounds.h"
 #include "core/measure/surface/deform.h"
 #include "core/scene/same_motion.h"
+#include "core/steps/step_kind.h"
 
 #include <algorithm>
 #include <cmath>
@@ -78,7 +79,7 @@ std::vector<MadeClip> made_clips(const Replay& replay) {
     std::vector<MadeClip> made;
     for (const Clip& clip : replay.prepared().clips) {
         if (clip.cut && cut.count(clip.name) == 0) {
-            made.push_back({{clip.name, 0, clip.frames() - 1, clip.repeats, clip.colour, clip.note, clip.deliver},
+            made.push_back({{clip.name, 0, clip.frames() - 1, clip.loop, clip.colour, clip.note, clip.deliver},
                             clip.rate,
                             maker_of(replay, clip.name)});
         }
@@ -100,7 +101,7 @@ ClipFacts facts_of_clip(const Scene& scene, const Clip& clip, double height_m, d
         facts.way_joint = scene.nodes[static_cast<size_t>(joint)].name;
         facts.travel = travel_of(*facts.way);
     }
-    if (clip.repeats && clip.frames() > 2) {
+    if (clip.loop && clip.frames() > 2) {
         facts.seam = seam;
         facts.closes = seam.closes(height_m);
         if (!facts.closes) {

@@ -3,6 +3,7 @@
 #include "core/base/files.h"
 #include "core/job/card_edits.h"
 #include "core/measure/clips/motion.h"
+#include "core/steps/step_kind.h"
 #include "stations/takes/strip_edits.h"
 #include "style/look.h"
 
@@ -193,10 +194,10 @@ QString TakesStation::wrong_with(const TakeFacts& take, const std::vector<Cut>& 
     };
     for (const Cut& cut : cuts) {
         const QString name = QString::fromStdString(cut.name);
-        if (cut.first < 0 || cut.last >= take.frames || cut.last <= cut.first) {
+        if (cut.start < 0 || cut.end >= take.frames || cut.end <= cut.start) {
             return tr("Frames %1 to %2 are no part of the take, which has 0 to %3: “%4” stays as it was.")
-                .arg(cut.first)
-                .arg(cut.last)
+                .arg(cut.start)
+                .arg(cut.end)
                 .arg(take.frames - 1)
                 .arg(name);
         }
@@ -245,7 +246,7 @@ void TakesStation::refresh() {
     for (const TakeFacts& each : model_->takes()) {
         const Clip* clip = each.scene->find_clip(each.name);
         listed.push_back({QString::fromStdString(each.name), each.frames, each.rate, model_->cuts(each.name),
-                          clip != nullptr && clip->repeats});
+                          clip != nullptr && clip->loop});
     }
     list_->show_takes(std::move(listed), model_->made());
     if (strip_->chosen() >= 0) {
@@ -278,7 +279,7 @@ void TakesStation::refresh_named() {
     tools_->cut_named->setText(tr("Cut at %1 names").arg(ranges.size()));
     QStringList names;
     for (const Cut& one : ranges) {
-        names << tr("%1 (%2–%3)").arg(QString::fromStdString(one.name)).arg(one.first).arg(one.last);
+        names << tr("%1 (%2–%3)").arg(QString::fromStdString(one.name)).arg(one.start).arg(one.end);
     }
     tools_->cut_named->setToolTip(tr("The source names these ranges itself: %1. What is cut now is replaced")
                                       .arg(names.join(QStringLiteral(", "))));
@@ -405,14 +406,14 @@ void TakesStation::ask_for_step(const QString& id) {
     if (names.isEmpty() || kind == nullptr) {
         return;
     }
-    Step step{id.toStdString(), kind->starting()};
-    for (const StepField& field : kind->fields) {
-        if (field.kind == StepField::Kind::clips) {
+    Step step{id.toStdString(), starting_values(kind->parameters)};
+    for (const Parameter& field : kind->parameters) {
+        if (field.kind == Parameter::Kind::list && field.names == NameOf::clip) {
             nlohmann::json& clips = step.parameters["clips"] = nlohmann::json::array();
             for (const QString& name : names) {
                 clips.push_back(name.toStdString());
             }
-        } else if (field.kind == StepField::Kind::clip && field.key == "clip") {
+        } else if (field.kind == Parameter::Kind::text && field.key == "clip") {
             step.parameters["clip"] = names.first().toStdString();
         } else if (field.key == "frame" && kind->id != "make_additive") {
             step.parameters["frame"] = clock_.clip() == names.first() ? clock_.frame() : 0;
@@ -494,7 +495,7 @@ QString TakesStation::write_list(const QString& file) {
         std::vector<Cut> cuts = model_->cuts(one.name);
         if (cuts.empty() && several) {
             const Clip* clip = one.scene->find_clip(one.name);
-            cuts = {{one.name, 0, one.frames - 1, clip != nullptr && clip->repeats, "", ""}};
+            cuts = {{one.name, 0, one.frames - 1, clip != nullptr && clip->loop, "", ""}};
         }
         for (Cut& cut : cuts) {
             cut.take = several ? one.name : "";

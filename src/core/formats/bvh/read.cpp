@@ -1,5 +1,6 @@
 #include "core/base/files.h"
 #include "core/formats/bvh/bvh.h"
+#include "core/math/angles.h"
 #include "core/math/axis_turns.h"
 
 #include <algorithm>
@@ -319,7 +320,6 @@ class Reader {
 
     void add_channels(int node, const Shared<float>& times, Clip& clip) {
         const BvhJoint& joint = joints_[static_cast<size_t>(node)];
-        constexpr double degrees = 3.14159265358979323846 / 180;
         std::vector<size_t> turns;
         std::array<std::optional<size_t>, 3> places;
         for (size_t c = 0; c < joint.channels.size(); ++c) {
@@ -356,7 +356,7 @@ class Reader {
         for (size_t f = 0; f < frames_; ++f) {
             Quat turn = Quat::Identity();
             for (const size_t c : turns) {
-                const double angle = value(f, joint.first_value + c) * degrees;
+                const double angle = value(f, joint.first_value + c) * radians_per_degree;
                 turn = turn * Quat(Eigen::AngleAxisd(angle, Vec3::Unit(joint.channels[c] - 3)));
             }
             turn.normalize();

@@ -1,4 +1,5 @@
 #include "core/formats/bvh/bvh.h"
+#include "core/math/angles.h"
 #include "core/math/axis_turns.h"
 #include "core/measure/skeleton/pose.h"
 
@@ -12,9 +13,9 @@ namespace wembrix {
 
 namespace {
 
-class Writer {
+class BvhWriter {
   public:
-    explicit Writer(const Scene& scene) : scene_(scene) {
+    explicit BvhWriter(const Scene& scene) : scene_(scene) {
         order_ = turn_order_from(scene.turn_order).value_or(TurnOrder{2, 0, 1});
         for (const int joint : joints_of(scene)) {
             int above = scene.nodes[joint].parent;
@@ -130,7 +131,6 @@ class Writer {
     }
 
     void write_motion() {
-        constexpr double degrees = 180 / 3.14159265358979323846;
         text_ += fmt::format("MOTION\nFrames: {}\nFrame Time: {:.9f}\n", frames_,
                              clip_ == nullptr ? 1 / 30.0 : 1 / clip_->rate);
         std::map<int, Vec3> before;
@@ -149,7 +149,8 @@ class Writer {
                 }
                 Vec3& last = before.try_emplace(joint, Vec3::Zero()).first->second;
                 last = angles_of(local.rotation, order_, last);
-                row += fmt::format("{:.6f} {:.6f} {:.6f} ", last[0] * degrees, last[1] * degrees, last[2] * degrees);
+                row += fmt::format("{:.6f} {:.6f} {:.6f} ", last[0] * degrees_per_radian, last[1] * degrees_per_radian,
+                                   last[2] * degrees_per_radian);
             }
             row.back() = '\n';
             text_ += row;
@@ -173,7 +174,7 @@ class Writer {
 } // namespace
 
 Result<std::vector<WrittenFile>> write_bvh(const Scene& scene, const std::string& stem) {
-    Result<std::string> text = Writer(scene).run();
+    Result<std::string> text = BvhWriter(scene).run();
     if (!text) {
         return text.problem();
     }

@@ -56,14 +56,14 @@ Layout layout_of(const std::string& type, int component, const std::string& wher
 }
 
 /// A run of elements that is known to lie inside its buffer.
-struct Run {
+struct ByteRun {
     const char* data = nullptr;
     size_t stride = 0;
     size_t count = 0;
 };
 
-Run run_of(Document& document, int64_t view, uint64_t offset, uint64_t count, size_t element, bool may_stride,
-           const std::string& where) {
+ByteRun run_of(Document& document, int64_t view, uint64_t offset, uint64_t count, size_t element, bool may_stride,
+               const std::string& where) {
     const std::string_view bytes = view_bytes(document, view, where);
     const Json& json = document.root["bufferViews"][view];
     const uint64_t stride = may_stride ? count_of(json, "byteStride", element, where) : element;
@@ -129,7 +129,7 @@ std::vector<T> read_elements(Document& document, int64_t accessor, int width, co
     }
     const int64_t views = static_cast<int64_t>(views_of(document).size());
     const int64_t view = index_of(json, "bufferView", views, here);
-    Run run;
+    ByteRun run;
     if (view >= 0) {
         run =
             run_of(document, view, count_of(json, "byteOffset", 0, here), info.count, layout.element_bytes, true, here);
@@ -173,10 +173,10 @@ std::vector<T> read_elements(Document& document, int64_t accessor, int width, co
             refuse(inside, "has no data.");
         }
         const size_t index_size = component_size(component, inside);
-        const Run places =
+        const ByteRun places =
             run_of(document, index_view, count_of(indices, "byteOffset", 0, inside), count, index_size, false, inside);
-        const Run data = run_of(document, value_view, count_of(changed, "byteOffset", 0, inside), count,
-                                layout.element_bytes, false, inside);
+        const ByteRun data = run_of(document, value_view, count_of(changed, "byteOffset", 0, inside), count,
+                                    layout.element_bytes, false, inside);
         for (size_t i = 0; i < count; ++i) {
             const uint32_t place = as_whole(places.data + i * index_size, component);
             if (place >= info.count) {

@@ -50,9 +50,9 @@ void collect_extensions(const Json& value, std::set<std::string>& names) {
     }
 }
 
-class Writer {
+class GltfWriter {
   public:
-    Writer(const Scene& scene, Weights weights) : scene_(scene), weights_(weights) {}
+    GltfWriter(const Scene& scene, Weights weights) : scene_(scene), weights_(weights) {}
 
     Json run() {
         root_["asset"] = {{"version", "2.0"}, {"generator", "Wembrix"}};
@@ -357,7 +357,7 @@ Result<Written> write_document(const Scene& scene, const std::string& stem, Weig
         }
     }
     try {
-        Writer writer(scene, weights);
+        GltfWriter writer(scene, weights);
         Written written;
         written.root = writer.run();
         written.bytes = writer.buffer.bytes();

@@ -1,5 +1,6 @@
 #include "core/measure/clips/seam.h"
 
+#include "core/math/angles.h"
 #include "core/measure/clips/travel.h"
 #include "core/measure/skeleton/pose.h"
 #include "core/measure/surface/deform.h"
@@ -12,8 +13,6 @@
 namespace wembrix {
 
 namespace {
-
-constexpr double degrees = 180 / 3.14159265358979323846;
 
 /// What is compared of a pose.
 struct Stance {
@@ -83,7 +82,7 @@ class Comparison {
         seam.travel_m = way.norm();
         seam.travels = seam.travel_m > 0.1 * height_;
         const double turn = turn_between(first_, last);
-        seam.turn_deg = turn * degrees;
+        seam.turn_deg = turn * degrees_per_radian;
         seam.turns = std::abs(seam.turn_deg) > 20;
         // Where the last pose would be, had the whole not gone and turned: about its middle, then back by the way.
         const Quat back(Eigen::AngleAxisd(seam.turns ? -turn : 0, Vec3::UnitY()));
@@ -102,11 +101,11 @@ class Comparison {
         }
         seam.apart_at = holder_of(farthest);
         for (size_t j = 0; j < joints_.size(); ++j) {
-            double turned = last.turns[j].angularDistance(first_.turns[j]) * degrees;
+            double turned = last.turns[j].angularDistance(first_.turns[j]) * degrees_per_radian;
             if (seam.turns && last.above[j].angularDistance(first_.above[j]) < 1e-6) {
                 // What is above it stands still: the turn of the whole is this joint's own.
                 const Quat own = last.above[j].conjugate() * back * last.above[j] * last.turns[j];
-                turned = std::min(turned, own.angularDistance(first_.turns[j]) * degrees);
+                turned = std::min(turned, own.angularDistance(first_.turns[j]) * degrees_per_radian);
             }
             if (share_[j] >= 0.01 && turned > seam.turned_deg) {
                 seam.turned_deg = turned;
@@ -127,8 +126,9 @@ class Comparison {
             return 0;
         }
         const Quat turn = other.carrier * one.carrier.conjugate();
-        return std::hypot(turn.y(), turn.w()) < 0.5 ? 0
-                                                    : std::remainder(2 * std::atan2(turn.y(), turn.w()), 360 / degrees);
+        return std::hypot(turn.y(), turn.w()) < 0.5
+                   ? 0
+                   : std::remainder(2 * std::atan2(turn.y(), turn.w()), 360 / degrees_per_radian);
     }
 
     /// The joint that holds a point of the stance most; the surface's own name where none does.

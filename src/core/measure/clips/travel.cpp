@@ -1,5 +1,6 @@
 #include "core/measure/clips/travel.h"
 
+#include "core/math/angles.h"
 #include "core/measure/skeleton/pose.h"
 #include "core/measure/surface/holding.h"
 
@@ -9,8 +10,6 @@
 namespace wembrix {
 
 namespace {
-
-constexpr double half_turn = 3.14159265358979323846;
 
 /// The part of a turn that is about +Y (swing and twist).
 double about_up(const Quat& turn) {
@@ -45,7 +44,7 @@ Way way_of(const Scene& scene, const Clip& clip, int joint, double rate, double 
         const Quat now(nearest_rotation(linear_of(pose.world[joint])));
         double heading = about_up(now * rest.conjugate());
         if (!way.heading.empty()) {
-            heading += std::round((way.heading.back() - heading) / (2 * half_turn)) * 2 * half_turn;
+            heading += std::round((way.heading.back() - heading) / (2 * pi)) * 2 * pi;
         }
         way.heading.push_back(heading);
     }
@@ -84,7 +83,7 @@ Travel travel_of(const Way& way) {
     };
     const size_t last = way.place.size() - 1;
     travel.metres = over_ground(0, last);
-    travel.turn_degrees = (way.heading[last] - way.heading[0]) * 180 / half_turn;
+    travel.turn_degrees = (way.heading[last] - way.heading[0]) * 180 / pi;
     for (size_t f = 1; f <= last; ++f) {
         const double step = over_ground(f - 1, f);
         travel.along_m += step;

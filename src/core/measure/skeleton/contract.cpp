@@ -1,6 +1,7 @@
 #include "core/measure/skeleton/contract.h"
 
 #include "core/base/json_file.h"
+#include "core/math/angles.h"
 #include "core/measure/skeleton/pairs.h"
 
 #include <Eigen/LU>
@@ -15,7 +16,6 @@ namespace wembrix {
 
 namespace {
 
-constexpr double degrees = 180 / 3.14159265358979323846;
 constexpr size_t most_joints = 20000;
 
 int joint_above(const Scene& scene, int node) {
@@ -316,7 +316,7 @@ std::vector<ContractDifference> compare_with_contract(const Scene& scene, const 
                                    fmt::format("{} is {:.1f} mm from {} and should be {:.1f} mm", joint.name,
                                                joint.place.norm() * 1000, joint.parent, wanted.place.norm() * 1000)});
         }
-        const double turned = joint.turn.angularDistance(wanted.turn) * degrees;
+        const double turned = joint.turn.angularDistance(wanted.turn) * degrees_per_radian;
         if (joint.parent == wanted.parent && turned > tolerance.turn_degrees) {
             differences.push_back({Kind::turn, joint.name,
                                    fmt::format("{} is turned {:.1f}° from what it should be", joint.name, turned)});

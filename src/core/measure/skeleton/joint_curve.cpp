@@ -1,5 +1,6 @@
 #include "core/measure/skeleton/joint_curve.h"
 
+#include "core/math/angles.h"
 #include "core/measure/clips/sample.h"
 
 #include <algorithm>
@@ -9,22 +10,21 @@ namespace wembrix {
 
 namespace {
 
-constexpr double degrees = 180 / 3.14159265358979323846;
-
 /// The turn as axis times angle, radians; of all angles that mean the same, the one nearest to `before`.
 Vec3 turn_vector(const Quat& turn, const Vec3& before) {
     const Vec3 part = turn.vec();
     const double length = part.norm();
     if (length < 1e-4) {
         // Hardly a turn, or whole ones: the axis is noise, so the rounds keep the one that they had.
-        const double rounds = std::round(before.norm() * degrees / 360);
-        const Vec3 whole = rounds > 0 ? Vec3(before.normalized() * (rounds * 360 / degrees)) : Vec3(Vec3::Zero());
+        const double rounds = std::round(before.norm() * degrees_per_radian / 360);
+        const Vec3 whole =
+            rounds > 0 ? Vec3(before.normalized() * (rounds * 360 / degrees_per_radian)) : Vec3(Vec3::Zero());
         return whole + part * (turn.w() < 0 ? -2 : 2);
     }
     const Vec3 axis = part / length;
     const double angle = 2 * std::atan2(length, turn.w());
     const double along = before.dot(axis);
-    return axis * (angle + std::round((along - angle) * degrees / 360) * 360 / degrees);
+    return axis * (angle + std::round((along - angle) * degrees_per_radian / 360) * 360 / degrees_per_radian);
 }
 
 } // namespace
@@ -58,7 +58,7 @@ JointCurve joint_curve(const Scene& scene, const Clip& clip, int node, Path path
             const Vec3 three(v[0], v[1], v[2]);
             if (path == Path::rotation) {
                 turn = turn_vector(rest.rotation.conjugate() * Quat(v[3], v[0], v[1], v[2]), turn);
-                value = turn * degrees;
+                value = turn * degrees_per_radian;
             } else if (path == Path::translation) {
                 value = three - rest.translation;
             } else {

@@ -63,7 +63,7 @@ struct Blend {
     Column columns[4];
 };
 
-inline void place(const Column* m, const Vec3f& p, Vec3f& out) {
+inline void transformed(const Column* m, const Vec3f& p, Vec3f& out) {
     const Column at = m[0] * p.x() + m[1] * p.y() + (m[2] * p.z() + m[3]);
     out = at.head<3>().matrix();
 }
@@ -166,7 +166,7 @@ void Deformer::some(size_t surface, size_t begin, size_t end, Vec3f* to, Vec3f* 
                 matrix = blend.columns;
             }
         }
-        place(matrix, from[i], to[i - begin]);
+        transformed(matrix, from[i], to[i - begin]);
         if (from_normals != nullptr) {
             turn_normal(matrix, from_normals[i], to_normals[i - begin]);
         } else if (to_normals != nullptr) {

@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <cctype>
 #include <fmt/format.h>
+#include <nlohmann/json.hpp>
 
 namespace wembrix {
 
@@ -54,6 +55,11 @@ bool is_colour(const std::string& text) {
     return text.empty() || (text.size() == 7 && text[0] == '#' && std::all_of(text.begin() + 1, text.end(), [](char c) {
                                 return std::isxdigit(static_cast<unsigned char>(c)) != 0;
                             }));
+}
+
+std::optional<Problem> check_colour(const nlohmann::json& value) {
+    return is_colour(value.get<std::string>()) ? std::nullopt
+                                               : std::optional<Problem>(Problem{"is not of the form #RRGGBB.", "", ""});
 }
 
 void mark_remade(Clip& clip) {

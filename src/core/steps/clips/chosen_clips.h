@@ -4,6 +4,8 @@
 #include "core/base/result.h"
 #include "core/scene/scene.h"
 
+#include <nlohmann/json_fwd.hpp>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -20,6 +22,8 @@ std::string clips_said(const Scene& scene, const std::vector<size_t>& clips);
 
 /// "#RRGGBB" or nothing.
 bool is_colour(const std::string& text);
+/// The same as a check of a parameter.
+std::optional<Problem> check_colour(const nlohmann::json& value);
 
 /// Says of a clip that its motion is another one now, on purpose.
 void mark_remade(Clip& clip);

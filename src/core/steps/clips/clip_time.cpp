@@ -1,7 +1,6 @@
 // Another rate, another length, the other way around: what a clip does to time. Keys are moved, not made anew.
-#include "core/steps/all.h"
 #include "core/steps/clips/chosen_clips.h"
-#include "core/steps/parameters.h"
+#include "core/steps/step_kind.h"
 
 #include <algorithm>
 #include <cmath>
@@ -11,17 +10,14 @@ namespace wembrix {
 
 namespace {
 
-Result<StepResult> apply_rate(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"clips", "rate"});
-    const std::vector<std::string> patterns = parameters.texts("clips");
-    const std::optional<double> rate = parameters.number("rate");
-    if (!rate || !(*rate >= 1 && *rate <= 1000)) {
-        parameters.complain("needs \"rate\", between 1 and 1000 frames a second.");
-    }
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
-    const Result<std::vector<size_t>> chosen = chosen_clips(scene, patterns);
+struct RateSettings {
+    std::vector<std::string> clips;
+    double rate = 30;
+};
+
+Result<StepResult> apply_change_frame_rate(const StepContext& context, const RateSettings& settings) {
+    const Scene& scene = context.scene;
+    const Result<std::vector<size_t>> chosen = chosen_clips(scene, settings.clips);
     if (!chosen) {
         return chosen.problem();
     }
@@ -29,15 +25,15 @@ Result<StepResult> apply_rate(const Scene& scene, const nlohmann::json& json) {
     result.scene = scene;
     for (const size_t c : *chosen) {
         Clip& clip = result.scene.clips[c];
-        clip.rate = *rate;
-        const double whole = std::round(clip.seconds * *rate);
-        if (std::abs(whole / *rate - clip.seconds) > 1e-3 / *rate) {
+        clip.rate = settings.rate;
+        const double whole = std::round(clip.seconds * settings.rate);
+        if (std::abs(whole / settings.rate - clip.seconds) > 1e-3 / settings.rate) {
             result.could_not.push_back(fmt::format("“{}” lasts {:.4f} s, which is no whole number of frames at {:g}",
-                                                   clip.name, clip.seconds, *rate));
+                                                   clip.name, clip.seconds, settings.rate));
         }
     }
-    result.account =
-        fmt::format("{} counted at {:g} frames a second; as long as before", clips_said(scene, *chosen), *rate);
+    result.account = fmt::format("{} counted at {:g} frames per second; as long as before", clips_said(scene, *chosen),
+                                 settings.rate);
     return result;
 }
 
@@ -60,21 +56,20 @@ void stretch(Clip& clip, double slower) {
     clip.seconds *= slower;
 }
 
-Result<StepResult> apply_stretch(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"clips", "factor", "seconds"});
-    const std::vector<std::string> patterns = parameters.texts("clips");
-    const std::optional<double> factor = parameters.number("factor");
-    const std::optional<double> seconds = parameters.number("seconds");
+struct StretchTimeSettings {
+    std::vector<std::string> clips;
+    std::optional<double> factor;
+    std::optional<double> seconds;
+};
+
+Result<StepResult> apply_stretch_time(const StepContext& context, const StretchTimeSettings& settings) {
+    const Scene& scene = context.scene;
+    const std::optional<double>& factor = settings.factor;
+    const std::optional<double>& seconds = settings.seconds;
     if (factor.has_value() == seconds.has_value()) {
-        parameters.complain("needs either \"factor\" or \"seconds\".");
+        return malformed("needs either \"factor\" or \"seconds\".");
     }
-    if ((factor && !(*factor > 1e-3 && *factor < 1e3)) || (seconds && !(*seconds > 1e-3 && *seconds < 1e6))) {
-        parameters.complain("no clip can be that long.");
-    }
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
-    const Result<std::vector<size_t>> chosen = chosen_clips(scene, patterns);
+    const Result<std::vector<size_t>> chosen = chosen_clips(scene, settings.clips);
     if (!chosen) {
         return chosen.problem();
     }
@@ -149,13 +144,13 @@ void reverse(Clip& clip) {
     }
 }
 
-Result<StepResult> apply_reverse(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"clips"});
-    const std::vector<std::string> patterns = parameters.texts("clips");
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
-    const Result<std::vector<size_t>> chosen = chosen_clips(scene, patterns);
+struct ReverseSettings {
+    std::vector<std::string> clips;
+};
+
+Result<StepResult> apply_reverse(const StepContext& context, const ReverseSettings& settings) {
+    const Scene& scene = context.scene;
+    const Result<std::vector<size_t>> chosen = chosen_clips(scene, settings.clips);
     if (!chosen) {
         return chosen.problem();
     }
@@ -171,46 +166,48 @@ Result<StepResult> apply_reverse(const Scene& scene, const nlohmann::json& json)
 
 } // namespace
 
-StepKind change_rate_step() {
-    return {"change_rate",
-            "Change the rate",
-            "A project counts frames one way; clips that count another way end on frames that are not there.",
-            true,
-            {{"clips", "Clips", StepField::Kind::clips, "one a line, * and ? allowed; none: all"},
-             {"rate", "Rate", StepField::Kind::number, "frames a second"}},
-            [] {
-                return nlohmann::json{{"rate", 30}};
-            },
-            apply_rate,
-            true};
+StepKind change_frame_rate_step() {
+    return make_step<RateSettings>(
+        {"change_frame_rate", "Change frame rate",
+         "A project counts frames one way; clips that count another way end on frames that are not there.",
+         StepSubject::clips},
+        {list<&RateSettings::clips>("clips", "Clips", "Names of clips, with * and ?; all clips where it is not set")
+             .naming(NameOf::clip)
+             .typed_as("one per line, * and ? allowed; none: all"),
+         number<&RateSettings::rate>("rate", "Frame rate", "Frames are counted at this rate; keys and duration stay")
+             .unit("frames per second")
+             .needed()
+             .between(1, 1000)
+             .starting(30)},
+        apply_change_frame_rate);
 }
 
 StepKind stretch_time_step() {
-    return {"stretch_time",
-            "Stretch time",
-            "The same motion, slower or quicker: by a factor, or to a length.",
-            false,
-            {{"clips", "Clips", StepField::Kind::clips, "one a line, * and ? allowed; none: all"},
-             {"factor", "Longer by", StepField::Kind::number, "times; or"},
-             {"seconds", "To last", StepField::Kind::number, "s"}},
-            [] {
-                return nlohmann::json{{"factor", 1}};
-            },
-            apply_stretch,
-            true};
+    return make_step<StretchTimeSettings>(
+        {"stretch_time", "Stretch time", "The same motion, slower or quicker: by a factor, or to a length.",
+         StepSubject::clips},
+        {list<&StretchTimeSettings::clips>("clips", "Clips",
+                                           "Names of clips, with * and ?; all clips where it is not set")
+             .naming(NameOf::clip)
+             .typed_as("one per line, * and ? allowed; none: all"),
+         number<&StretchTimeSettings::factor>("factor", "Longer by", "Times as long; either this or the seconds")
+             .unit("times")
+             .between(1e-3, 1e3)
+             .starting(1),
+         number<&StretchTimeSettings::seconds>("seconds", "or to last", "How long it is to last")
+             .unit("s")
+             .between(1e-3, 1e6)},
+        apply_stretch_time);
 }
 
 StepKind reverse_step() {
-    return {"reverse",
-            "Reverse",
-            "Sitting down is standing up the other way around.",
-            false,
-            {{"clips", "Clips", StepField::Kind::clips, "one a line, * and ? allowed; none: all"}},
-            [] {
-                return nlohmann::json{{"clips", nlohmann::json::array()}};
-            },
-            apply_reverse,
-            true};
+    return make_step<ReverseSettings>(
+        {"reverse", "Reverse", "Sitting down is standing up the other way around.", StepSubject::clips},
+        {list<&ReverseSettings::clips>("clips", "Clips", "Names of clips, with * and ?; all clips where it is not set")
+             .naming(NameOf::clip)
+             .typed_as("one per line, * and ? allowed; none: all")
+             .starting(nlohmann::json::array())},
+        apply_reverse);
 }
 
 } // namespace wembrix

@@ -1,12 +1,12 @@
 // Makes the end of a clip meet its beginning: ends it at the frame that closes best, blends its last frames into the
 // first pose, or adds the first pose once more.
+#include "core/math/angles.h"
 #include "core/measure/clips/baked.h"
 #include "core/measure/clips/seam.h"
 #include "core/measure/scene/bounds.h"
-#include "core/steps/all.h"
 #include "core/steps/clips/carriers.h"
 #include "core/steps/clips/chosen_clips.h"
-#include "core/steps/parameters.h"
+#include "core/steps/step_kind.h"
 
 #include <Eigen/LU>
 #include <algorithm>
@@ -62,9 +62,11 @@ void lead_to(BakedTrack& track, const float* target, int from, int to, const Mat
     }
 }
 
-struct Wish {
-    std::string way;
-    int frames = 0;
+struct CloseSettings {
+    enum class Mode : uint8_t { trim, blend, repeat_first };
+    std::string clip;
+    Mode mode = Mode::trim;
+    int frames = 8;
 };
 
 /// Turns `q` (x, y, z, w; under a parent that rests as `ground`) by `angle` about the world's up.
@@ -77,19 +79,19 @@ void turn_about_up(const Mat3& ground, double angle, float* q) {
 
 /// Blends or adds; both on the clip's own frames. What travels keeps its way, and what goes round its turn: the first
 /// pose that it is led to stands there as the whole has come to stand.
-void lead_back(const Scene& scene, Clip& clip, const Wish& wish, const Seam& seam) {
+void lead_back(const Scene& scene, Clip& clip, const CloseSettings& settings, const Seam& seam) {
     BakedClip baked = bake_tracks(clip);
     const std::vector<Mat4> world = rest_world(scene);
     const std::set<int> tops = carriers_of(scene, baked);
-    const bool add = wish.way == "repeat_first";
+    const bool add = settings.mode == CloseSettings::Mode::repeat_first;
     const int last = baked.frames - 1;
-    double turn = seam.turns ? seam.turn_deg * 3.14159265358979323846 / 180 : 0;
+    double turn = seam.turns ? seam.turn_deg * radians_per_degree : 0;
     if (seam.turns && add) {
         const auto heading = [&](int frame) {
             const Mat4 stand = stand_of(scene, baked, frame);
             return std::atan2(stand(0, 2), stand(2, 2));
         };
-        turn += std::remainder(heading(last) - heading(last - 1), 2 * 3.14159265358979323846); // it goes on as it went
+        turn += std::remainder(heading(last) - heading(last - 1), 2 * pi); // it goes on as it went
     }
     for (BakedTrack& track : baked.tracks) {
         std::vector<float> first(track.at(0), track.at(0) + track.width);
@@ -109,27 +111,15 @@ void lead_back(const Scene& scene, Clip& clip, const Wish& wish, const Seam& sea
             turn_about_up(ground, turn, first.data());
         }
         const int to = add ? last + 1 : last;
-        lead_to(track, first.data(), add ? to : std::max(0, last - wish.frames), to, carries ? &ground : nullptr);
+        lead_to(track, first.data(), add ? to : std::max(0, last - settings.frames), to, carries ? &ground : nullptr);
     }
     baked.frames += add ? 1 : 0;
     put_tracks(baked, clip.start_s, clip);
 }
 
-Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"clip", "way", "frames"});
-    const std::string name = parameters.needed_text("clip");
-    Wish wish;
-    wish.way = parameters.text("way", "trim");
-    wish.frames = static_cast<int>(parameters.number("frames").value_or(8));
-    if (wish.way != "trim" && wish.way != "blend" && wish.way != "repeat_first") {
-        parameters.complain("\"way\" is neither \"trim\", \"blend\" nor \"repeat_first\".");
-    }
-    if (wish.frames < 1 || wish.frames > 10000) {
-        parameters.complain("\"frames\" is no number of frames to blend over.");
-    }
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
+Result<StepResult> apply_close_loop(const StepContext& context, const CloseSettings& settings) {
+    const Scene& scene = context.scene;
+    const std::string& name = settings.clip;
     const Result<size_t> at = named_clip(scene, name);
     if (!at) {
         return at.problem();
@@ -142,7 +132,7 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
         return Problem{fmt::format("“{}” has {} frames: nothing of it can repeat.", name, clip.frames()), "", ""};
     }
     const Seam before = measure_seam(scene, clip, height);
-    if (wish.way == "trim") {
+    if (settings.mode == CloseSettings::Mode::trim) {
         const std::optional<Closing> closing = nearest_closing(scene, clip, height, end_of_keys(clip));
         if (!closing) {
             return Problem{fmt::format("no frame near the end of “{}” can be told to close it.", name), "", ""};
@@ -151,17 +141,18 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
         clip.seconds = closing->frame / clip.rate;
         result.account = fmt::format("“{}” ends at frame {} instead of {}", name, closing->frame, was);
     } else {
-        if (wish.way == "blend" && wish.frames > clip.frames() - 2) {
-            return Problem{fmt::format("“{}” has {} frames: {} cannot be blended.", name, clip.frames(), wish.frames),
-                           "", "Blend over fewer."};
+        if (settings.mode == CloseSettings::Mode::blend && settings.frames > clip.frames() - 2) {
+            return Problem{
+                fmt::format("“{}” has {} frames: {} cannot be blended.", name, clip.frames(), settings.frames), "",
+                "Blend over fewer."};
         }
-        lead_back(scene, clip, wish, before);
+        lead_back(scene, clip, settings, before);
         mark_remade(clip);
-        result.account = wish.way == "blend"
-                             ? fmt::format("the last {} frames of “{}” lead into its first pose", wish.frames, name)
+        result.account = settings.mode == CloseSettings::Mode::blend
+                             ? fmt::format("the last {} frames of “{}” lead into its first pose", settings.frames, name)
                              : fmt::format("“{}” has its first pose once more, as frame {}", name, clip.frames() - 1);
     }
-    clip.repeats = true;
+    clip.loop = true;
     const Seam after = measure_seam(result.scene, clip, height);
     clip.last_is_first = after.apart_mm < 0.05 && after.turned_deg < 0.05;
     if (after.turns) {
@@ -179,18 +170,20 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
 } // namespace
 
 StepKind close_loop_step() {
-    return {"close_loop",
-            "Close a loop",
-            "A clip that repeats and does not close jumps every time it begins again.",
-            false,
-            {{"clip", "Clip", StepField::Kind::clip, ""},
-             {"way", "By", StepField::Kind::choice, "trim|blend|repeat_first"},
-             {"frames", "Blend over", StepField::Kind::number, "frames"}},
-            [] {
-                return nlohmann::json{{"clip", ""}, {"way", "blend"}, {"frames", 8}};
-            },
-            apply,
-            true};
+    return make_step<CloseSettings>(
+        {"close_loop", "Close a loop", "A clip that repeats and does not close jumps every time it begins again.",
+         StepSubject::clips},
+        {text<&CloseSettings::clip>("clip", "Clip", "Which clip").needed().naming(NameOf::clip).starting(""),
+         choice<&CloseSettings::mode>(
+             "mode", "By", {"trim", "blend", "repeat_first"},
+             "It ends at the frame that closes best, its last frames lead into the first pose, "
+             "or the first pose is added as one frame more")
+             .starting("blend"),
+         number<&CloseSettings::frames>("frames", "Blend over", "How many frames lead into the first pose")
+             .unit("frames")
+             .between(1, 10000)
+             .starting(8)},
+        apply_close_loop);
 }
 
 } // namespace wembrix

@@ -1,9 +1,8 @@
 // What is said of clips that a step made: their names, whether they repeat and go out, a colour, a note. What a cut
 // says of itself stands in the step that cuts.
-#include "core/steps/all.h"
 #include "core/steps/clips/chosen_clips.h"
 #include "core/steps/names.h"
-#include "core/steps/parameters.h"
+#include "core/steps/step_kind.h"
 
 #include <fmt/format.h>
 #include <optional>
@@ -12,19 +11,33 @@ namespace wembrix {
 
 namespace {
 
+struct DescribedClip {
+    std::string name;
+    std::string as;
+    std::optional<bool> loop;
+    std::optional<bool> deliver;
+    std::optional<std::string> colour;
+    std::optional<std::string> note;
+};
+
+struct DescribeSettings {
+    std::vector<DescribedClip> clips;
+};
+
+std::vector<Parameter> description_columns() {
+    return {text<&DescribedClip::name>("name", "Name", "Which clip").needed().naming(NameOf::clip),
+            text<&DescribedClip::as>("as", "As", "Another name for it").not_empty().naming(NameOf::clip_after),
+            flag<&DescribedClip::loop>("loop", "Repeat", "repeats"),
+            flag<&DescribedClip::deliver>("deliver", "Deliver", "goes out"),
+            text<&DescribedClip::colour>("colour", "Colour", "#RRGGBB").checked(check_colour),
+            text<&DescribedClip::note>("note", "Note", "Stays in the job")};
+}
+
 /// Puts one row into the clip that it names; what went wrong with it, or nothing.
-std::optional<Problem> describe(const nlohmann::json& row, StepResult& result, std::vector<std::string>& told) {
+std::optional<Problem> describe(const DescribedClip& row, StepResult& result, std::vector<std::string>& told) {
     Scene& scene = result.scene;
-    Parameters parameters(row, {"name", "as", "repeats", "colour", "note", "deliver"});
-    const std::string name = parameters.needed_text("name");
-    const std::string as = parameters.text("as", name);
-    const std::string colour = parameters.text("colour", "");
-    if (!is_colour(colour)) {
-        parameters.complain("\"colour\" is not of the form #RRGGBB.");
-    }
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
+    const std::string& name = row.name;
+    const std::string& as = row.as.empty() ? name : row.as;
     const Result<size_t> at = named_clip(scene, name);
     if (!at) {
         result.could_not.push_back(at.problem().what);
@@ -35,28 +48,21 @@ std::optional<Problem> describe(const nlohmann::json& row, StepResult& result, s
         return Problem{fmt::format("there is a clip \"{}\" already.", as), "", "Choose another name."};
     }
     clip.name = as;
-    clip.repeats = parameters.flag("repeats", clip.repeats);
-    clip.last_is_first = clip.last_is_first && clip.repeats;
-    clip.deliver = parameters.flag("deliver", clip.deliver);
-    clip.colour = row.contains("colour") ? colour : clip.colour;
-    clip.note = parameters.text("note", clip.note);
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
+    clip.loop = row.loop.value_or(clip.loop);
+    clip.last_is_first = clip.last_is_first && clip.loop;
+    clip.deliver = row.deliver.value_or(clip.deliver);
+    clip.colour = row.colour.value_or(clip.colour);
+    clip.note = row.note.value_or(clip.note);
     told.push_back(as == name ? name : name + " → " + as);
     return std::nullopt;
 }
 
-Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"clips"});
-    const nlohmann::json& rows = parameters.objects("clips");
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
+Result<StepResult> apply_describe_clips(const StepContext& context, const DescribeSettings& settings) {
+    const Scene& scene = context.scene;
     StepResult result;
     result.scene = scene;
     std::vector<std::string> told;
-    for (const nlohmann::json& row : rows) {
+    for (const DescribedClip& row : settings.clips) {
         if (const std::optional<Problem> problem = describe(row, result, told)) {
             return *problem;
         }
@@ -68,16 +74,16 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
 } // namespace
 
 StepKind describe_clips_step() {
-    return {"describe_clips",
-            "Describe clips",
-            "A clip that a step made has a name, repeats or not, goes out or stays, like one that was cut.",
-            true,
-            {{"clips", "Clips", StepField::Kind::described, "name → new name, repeats or once, stays, #RRGGBB, note"}},
-            [] {
-                return nlohmann::json{{"clips", nlohmann::json::array()}};
-            },
-            apply,
-            true};
+    return make_step<DescribeSettings>(
+        {"describe_clips", "Describe clips",
+         "A clip that a step made has a name, repeats or not, goes out or stays, like one that was cut.",
+         StepSubject::clips},
+        {rows<&DescribeSettings::clips>("clips", "Clips", "clip", description_columns(),
+                                        "What is said of clips that steps made (joined, mirrored, a pose), as a cut "
+                                        "says it of itself; what is left out stays as it was")
+             .typed_as("name → new name, repeat or once, stays, #RRGGBB, note")
+             .starting(nlohmann::json::array())},
+        apply_describe_clips);
 }
 
 } // namespace wembrix

@@ -1,11 +1,10 @@
 // Several clips as one, end to end or with an overlap in which one leads into the next; the way goes on where the
 // clip before it arrived.
 #include "core/measure/clips/baked.h"
-#include "core/steps/all.h"
 #include "core/steps/clips/carriers.h"
 #include "core/steps/clips/chosen_clips.h"
 #include "core/steps/names.h"
-#include "core/steps/parameters.h"
+#include "core/steps/step_kind.h"
 
 #include <Eigen/LU>
 #include <algorithm>
@@ -29,7 +28,7 @@ void blend(const BakedTrack& from, int from_frame, double share, float* to, Path
 }
 
 /// Puts `next` behind `all`; its first `overlap` frames lie over the last ones.
-void append(const Scene& scene, BakedClip next, int overlap, BakedClip& all) {
+void append_clip(const Scene& scene, BakedClip next, int overlap, BakedClip& all) {
     add_rest_tracks(scene, all, next);
     add_rest_tracks(scene, next, all);
     // The way goes on: the next one stands, where the two meet, as the one before does.
@@ -56,28 +55,26 @@ void append(const Scene& scene, BakedClip next, int overlap, BakedClip& all) {
     all.frames += next.frames - overlap;
 }
 
-Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"clips", "name", "overlap", "keep"});
-    const std::vector<std::string> names = parameters.texts("clips");
-    const std::string name = parameters.needed_text("name");
-    const double overlap = parameters.number("overlap").value_or(0);
-    const bool keep = parameters.flag("keep", true);
-    if (names.size() < 2) {
-        parameters.complain("needs two \"clips\" or more.");
-    }
-    if (!(overlap >= 0 && overlap <= 100000) || overlap != std::floor(overlap)) {
-        parameters.complain("\"overlap\" is no number of frames.");
-    }
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
+struct JoinSettings {
+    std::vector<std::string> clips;
+    std::string name;
+    int overlap = 0;
+    bool keep = true;
+};
+
+Result<StepResult> apply_join_clips(const StepContext& context, const JoinSettings& settings) {
+    const Scene& scene = context.scene;
+    const std::vector<std::string>& names = settings.clips;
+    const std::string& name = settings.name;
+    const int overlap = settings.overlap;
+    const bool keep = settings.keep;
     std::vector<size_t> chosen;
     for (const std::string& one : names) {
         const Result<size_t> at = named_clip(scene, one);
         if (!at) {
             return at.problem();
         }
-        if (scene.clips[*at].frames() <= static_cast<int>(overlap)) {
+        if (scene.clips[*at].frames() <= overlap) {
             return Problem{
                 fmt::format("“{}” has {} frames: {} cannot overlap.", one, scene.clips[*at].frames(), overlap), "", ""};
         }
@@ -92,11 +89,11 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
     BakedClip all = bake_tracks(joined);
     for (size_t i = 1; i < chosen.size(); ++i) {
         const Clip& next = scene.clips[chosen[i]];
-        append(scene, bake_tracks(next, joined.rate, 0, next.frames(joined.rate)), static_cast<int>(overlap), all);
+        append_clip(scene, bake_tracks(next, joined.rate, 0, next.frames(joined.rate)), overlap, all);
     }
     put_tracks(all, 0, joined);
     joined.name = name;
-    joined.repeats = joined.last_is_first = false;
+    joined.loop = joined.last_is_first = false;
     joined.cut = true;
     joined.note.clear();
     mark_remade(joined);
@@ -114,27 +111,32 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
         });
     }
     result.account = fmt::format("{} into “{}”, {} frames{}", some_of(names), name, all.frames,
-                                 overlap > 0 ? fmt::format(", {:g} of them over each other", overlap) : "");
+                                 overlap > 0 ? fmt::format(", {} of them over each other", overlap) : "");
     return result;
 }
 
 } // namespace
 
 StepKind join_clips_step() {
-    return {"join_clips",
-            "Join clips",
-            "What was captured in pieces plays as one.",
-            true,
-            {{"clips", "Clips", StepField::Kind::clips, "one a line, in their order"},
-             {"name", "Into", StepField::Kind::text, "name of the new clip"},
-             {"overlap", "Overlap", StepField::Kind::number, "frames"},
-             {"keep", "Pieces", StepField::Kind::flag, "stay, too"}},
-            [] {
-                return nlohmann::json{
-                    {"clips", nlohmann::json::array()}, {"name", "joined"}, {"overlap", 0}, {"keep", true}};
-            },
-            apply,
-            true};
+    return make_step<JoinSettings>(
+        {"join_clips", "Join clips", "What was captured in pieces plays as one.", StepSubject::clips},
+        {list<&JoinSettings::clips>("clips", "Clips",
+                                    "Names of clips, in order. Each goes on where the one before it arrived")
+             .items(2)
+             .naming(NameOf::clip)
+             .typed_as("one per line, in their order")
+             .starting(nlohmann::json::array()),
+         text<&JoinSettings::name>("name", "Into", "Name of the new clip")
+             .needed()
+             .naming(NameOf::clip_after)
+             .typed_as("name of the new clip")
+             .starting("joined"),
+         number<&JoinSettings::overlap>("overlap", "Overlap", "Frames that play over each other")
+             .unit("frames")
+             .between(0, 100000)
+             .starting(0),
+         flag<&JoinSettings::keep>("keep", "Pieces", "stay, too").starting(true)},
+        apply_join_clips);
 }
 
 } // namespace wembrix

@@ -2,9 +2,8 @@
 #include "core/measure/clips/baked.h"
 #include "core/measure/skeleton/pairs.h"
 #include "core/measure/skeleton/pose.h"
-#include "core/steps/all.h"
 #include "core/steps/clips/chosen_clips.h"
-#include "core/steps/parameters.h"
+#include "core/steps/step_kind.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -129,14 +128,15 @@ class Mirroring {
     size_t pairs_ = 0;
 };
 
-Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"clips", "ending"});
-    const std::vector<std::string> patterns = parameters.texts("clips");
-    const std::string ending = parameters.text("ending", "_mirrored");
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
-    const Result<std::vector<size_t>> chosen = chosen_clips(scene, patterns);
+struct MirrorSettings {
+    std::vector<std::string> clips;
+    std::string ending = "_mirrored";
+};
+
+Result<StepResult> apply_mirror_clip(const StepContext& context, const MirrorSettings& settings) {
+    const Scene& scene = context.scene;
+    const std::string& ending = settings.ending;
+    const Result<std::vector<size_t>> chosen = chosen_clips(scene, settings.clips);
     if (!chosen) {
         return chosen.problem();
     }
@@ -170,17 +170,21 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
 } // namespace
 
 StepKind mirror_clip_step() {
-    return {"mirror_clip",
-            "Mirror clips",
-            "A turn to the left is captured once and goes out for both sides.",
-            false,
-            {{"clips", "Clips", StepField::Kind::clips, "one a line, * and ? allowed; none: all"},
-             {"ending", "New names end in", StepField::Kind::text, "empty: the clips themselves are mirrored"}},
-            [] {
-                return nlohmann::json{{"clips", nlohmann::json::array()}, {"ending", "_mirrored"}};
-            },
-            apply,
-            true};
+    return make_step<MirrorSettings>(
+        {"mirror_clip", "Mirror clips", "A turn to the left is captured once and goes out for both sides.",
+         StepSubject::clips},
+        {list<&MirrorSettings::clips>("clips", "Clips",
+                                      "Names of clips, with * and ?; all clips where it is not set. Left for right "
+                                      "over the pairs of joints and the shapes that name a side")
+             .naming(NameOf::clip)
+             .typed_as("one per line, * and ? allowed; none: all")
+             .starting(nlohmann::json::array()),
+         text<&MirrorSettings::ending>("ending", "New names end in",
+                                       "What is put behind the name; empty: the clips themselves are mirrored")
+             .naming(NameOf::clip_ending)
+             .typed_as("empty: the clips themselves are mirrored")
+             .starting("_mirrored")},
+        apply_mirror_clip);
 }
 
 } // namespace wembrix

@@ -2,9 +2,8 @@
 // neighbours go first (Ramer 1972, Douglas and Peucker 1973, on values over time).
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/drift.h"
-#include "core/steps/all.h"
 #include "core/steps/clips/chosen_clips.h"
-#include "core/steps/parameters.h"
+#include "core/steps/step_kind.h"
 
 #include <algorithm>
 #include <cmath>
@@ -188,17 +187,15 @@ Clip thin_within(const Scene& scene, const std::vector<double>& reach, size_t at
     return best;
 }
 
-Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"clips", "limit_mm"});
-    const std::vector<std::string> patterns = parameters.texts("clips");
-    const double limit = parameters.number("limit_mm").value_or(0.1);
-    if (!(limit > 0 && limit <= 1000)) {
-        parameters.complain("\"limit_mm\" is not between 0 and 1000.");
-    }
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
-    const Result<std::vector<size_t>> chosen = chosen_clips(scene, patterns);
+struct ReduceSettings {
+    std::vector<std::string> clips;
+    double limit_mm = 0.1;
+};
+
+Result<StepResult> apply_reduce_keys(const StepContext& context, const ReduceSettings& settings) {
+    const Scene& scene = context.scene;
+    const double limit = settings.limit_mm;
+    const Result<std::vector<size_t>> chosen = chosen_clips(scene, settings.clips);
     if (!chosen) {
         return chosen.problem();
     }
@@ -225,17 +222,20 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
 } // namespace
 
 StepKind reduce_keys_step() {
-    return {"reduce_keys",
-            "Fewer keys",
-            "Captured motion has a key on every frame of every joint; most of them say nothing.",
-            true,
-            {{"clips", "Clips", StepField::Kind::clips, "one a line, * and ? allowed; none: all"},
-             {"limit_mm", "No point farther than", StepField::Kind::number, "mm"}},
-            [] {
-                return nlohmann::json{{"limit_mm", 0.1}};
-            },
-            apply,
-            true};
+    return make_step<ReduceSettings>(
+        {"reduce_keys", "Reduce keys",
+         "Captured motion has a key on every frame of every joint; most of them say nothing.", StepSubject::clips},
+        {list<&ReduceSettings::clips>("clips", "Clips", "Names of clips, with * and ?; all clips where it is not set")
+             .naming(NameOf::clip)
+             .typed_as("one per line, * and ? allowed; none: all"),
+         number<&ReduceSettings::limit_mm>(
+             "limit_mm", "No vertex farther than",
+             "Keys go as long as no vertex moves farther, measured at two moments per frame")
+             .unit("mm")
+             .between(0, 1000)
+             .above(0)
+             .starting(0.1)},
+        apply_reduce_keys);
 }
 
 } // namespace wembrix

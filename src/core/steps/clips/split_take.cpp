@@ -1,8 +1,7 @@
 // Cuts clips out of a take. A clip looks at its part of the take's own keys, so that nothing is lost by cutting.
-#include "core/steps/all.h"
 #include "core/steps/clips/chosen_clips.h"
 #include "core/steps/names.h"
-#include "core/steps/parameters.h"
+#include "core/steps/step_kind.h"
 
 #include <fmt/format.h>
 
@@ -10,47 +9,58 @@ namespace wembrix {
 
 namespace {
 
-Result<Clip> cut(const Clip& take, const nlohmann::json& row) {
-    Parameters parameters(row, {"name", "first", "last", "repeats", "colour", "note", "deliver"});
+struct CutRow {
+    std::string name;
+    int start = 0;
+    int end = 0;
+    bool loop = false;
+    std::string colour;
+    std::string note;
+    bool deliver = true;
+};
+
+struct SplitSettings {
+    std::string take;
+    std::vector<CutRow> clips;
+};
+
+std::vector<Parameter> cut_columns() {
+    return {text<&CutRow::name>("name", "Name", "Of the clip").needed().naming(NameOf::clip_after),
+            number<&CutRow::start>("start", "Start", "First frame of it").needed().at_least(0),
+            number<&CutRow::end>("end", "End", "Last frame of it").needed(),
+            flag<&CutRow::loop>("loop", "Repeat", "repeats"),
+            text<&CutRow::colour>("colour", "Colour", "#RRGGBB").checked(check_colour),
+            text<&CutRow::note>("note", "Note", "Stays in the job"),
+            flag<&CutRow::deliver>("deliver", "Deliver", "goes out")};
+}
+
+Result<Clip> cut(const Clip& take, const CutRow& row) {
+    const std::string where = fmt::format("clip \"{}\"", row.name);
+    if (row.end <= row.start) {
+        return malformed(fmt::format("frames {} to {} are no range.", row.start, row.end), where);
+    }
     Clip clip = take;
-    clip.name = parameters.needed_text("name");
-    const int first = parameters.needed_whole("first");
-    const int last = parameters.needed_whole("last");
-    clip.repeats = parameters.flag("repeats", false);
-    clip.colour = parameters.text("colour", "");
-    clip.note = parameters.text("note", "");
-    clip.deliver = parameters.flag("deliver", true);
-    if (!is_colour(clip.colour)) {
-        parameters.complain("\"colour\" is not of the form #RRGGBB.");
-    }
-    if (parameters.ok() && (first < 0 || last <= first)) {
-        parameters.complain(fmt::format("frames {} to {} are no range.", first, last));
-    }
-    if (!parameters.ok()) {
-        Problem problem = parameters.problem();
-        problem.where = clip.name.empty() ? "clip" : fmt::format("clip \"{}\"", clip.name);
-        return problem;
-    }
+    clip.name = row.name;
+    clip.loop = row.loop;
+    clip.colour = row.colour;
+    clip.note = row.note;
+    clip.deliver = row.deliver;
     const int frames = take.frames();
-    if (last >= frames) {
+    if (row.end >= frames) {
         return Problem{
-            fmt::format("ends at frame {}, but \"{}\" has {} (0 to {}).", last, take.name, frames, frames - 1),
-            fmt::format("clip \"{}\"", clip.name), ""};
+            fmt::format("ends at frame {}, but \"{}\" has {} (0 to {}).", row.end, take.name, frames, frames - 1),
+            where, ""};
     }
-    clip.start_s = take.start_s + first / take.rate;
-    clip.seconds = (last - first) / take.rate;
+    clip.start_s = take.start_s + row.start / take.rate;
+    clip.seconds = (row.end - row.start) / take.rate;
     clip.cut = true;
-    clip.last_is_first = take.last_is_first && clip.repeats && first == 0 && last == frames - 1;
+    clip.last_is_first = take.last_is_first && clip.loop && row.start == 0 && row.end == frames - 1;
     return clip;
 }
 
-Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"take", "clips"});
-    const std::string name = parameters.needed_text("take");
-    const nlohmann::json& rows = parameters.objects("clips");
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
+Result<StepResult> apply_split_take(const StepContext& context, const SplitSettings& settings) {
+    const Scene& scene = context.scene;
+    const std::string& name = settings.take;
     size_t place = 0;
     while (place < scene.clips.size() && scene.clips[place].name != name) {
         ++place;
@@ -68,7 +78,7 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
     StepResult result;
     result.scene = scene;
     std::vector<Clip> clips;
-    for (const nlohmann::json& row : rows) {
+    for (const CutRow& row : settings.clips) {
         Result<Clip> clip = cut(take, row);
         if (!clip) {
             return clip.problem();
@@ -98,17 +108,16 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
 } // namespace
 
 StepKind split_take_step() {
-    return {"split_take",
-            "Split take",
-            "One long take becomes named clips that a game can play one by one.",
-            true,
-            {{"take", "Take", StepField::Kind::clip, ""},
-             {"clips", "Clips", StepField::Kind::cuts, "name, first, last, repeats, colour, note, one a line"}},
-            [] {
-                return nlohmann::json{{"take", ""}, {"clips", nlohmann::json::array()}};
-            },
-            apply,
-            true};
+    return make_step<SplitSettings>(
+        {"split_take", "Split take", "One long take becomes named clips that a game can play one by one.",
+         StepSubject::clips},
+        {text<&SplitSettings::take>("take", "Take", "Which take").needed().naming(NameOf::clip).starting(""),
+         rows<&SplitSettings::clips>(
+             "clips", "Clips", "clip", cut_columns(),
+             "`start` and `end` are frames, both included; `\"deliver\": false` keeps a clip from going out")
+             .typed_as("name, start, end, repeat or once, #RRGGBB, note, one per line")
+             .starting(nlohmann::json::array())},
+        apply_split_take);
 }
 
 } // namespace wembrix

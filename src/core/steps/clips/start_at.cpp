@@ -1,9 +1,8 @@
 // Lets a clip begin at another of its frames: one that repeats goes around, another one loses what came before.
 #include "core/measure/clips/baked.h"
-#include "core/steps/all.h"
 #include "core/steps/clips/carriers.h"
 #include "core/steps/clips/chosen_clips.h"
-#include "core/steps/parameters.h"
+#include "core/steps/step_kind.h"
 
 #include <Eigen/LU>
 #include <fmt/format.h>
@@ -42,13 +41,14 @@ void go_around(const Scene& scene, Clip& clip, int frame) {
     put_tracks(is, clip.start_s, clip);
 }
 
-Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"clip", "frame"});
-    const std::string name = parameters.needed_text("clip");
-    const int frame = parameters.needed_whole("frame");
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
+struct StartSettings {
+    std::string clip;
+    int frame = 0;
+};
+
+Result<StepResult> apply_start_at(const StepContext& context, const StartSettings& settings) {
+    const Scene& scene = context.scene;
+    const auto& [name, frame] = settings;
     const Result<size_t> at = named_clip(scene, name);
     if (!at) {
         return at.problem();
@@ -64,7 +64,7 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
     }
     if (frame == 0) {
         result.account = fmt::format("“{}” begins there already", name);
-    } else if (clip.repeats) {
+    } else if (clip.loop) {
         go_around(scene, clip, frame);
         mark_remade(clip);
         result.account = fmt::format("“{}” goes around from frame {}", name, frame);
@@ -79,16 +79,15 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
 } // namespace
 
 StepKind start_at_step() {
-    return {"start_at",
-            "Start at a frame",
-            "Clips that follow each other begin in the same pose, or on the same foot.",
-            true,
-            {{"clip", "Clip", StepField::Kind::clip, ""}, {"frame", "Frame", StepField::Kind::number, ""}},
-            [] {
-                return nlohmann::json{{"clip", ""}, {"frame", 0}};
-            },
-            apply,
-            true};
+    return make_step<StartSettings>(
+        {"start_at", "Start at a frame", "Clips that follow each other begin in the same pose, or on the same foot.",
+         StepSubject::clips},
+        {text<&StartSettings::clip>("clip", "Clip", "Which clip").needed().naming(NameOf::clip).starting(""),
+         number<&StartSettings::frame>(
+             "frame", "Frame", "Which frame; a clip that repeats goes around, another one loses what came before")
+             .needed()
+             .starting(0)},
+        apply_start_at);
 }
 
 } // namespace wembrix

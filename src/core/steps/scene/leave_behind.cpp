@@ -1,7 +1,6 @@
 // Leaves out what is not delivered: by name (with * and ?) or by kind.
-#include "core/steps/all.h"
 #include "core/steps/names.h"
-#include "core/steps/parameters.h"
+#include "core/steps/step_kind.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -61,19 +60,15 @@ void drop_from_skins(Scene& scene, const std::vector<char>& left) {
     }
 }
 
-Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"names", "kinds"});
-    const std::vector<std::string> patterns = parameters.texts("names");
-    const std::vector<std::string> kinds = parameters.texts("kinds");
-    for (const std::string& kind : kinds) {
-        if (kind != "static" && kind != "camera" && kind != "light" && kind != "empty" && kind != "point") {
-            parameters.complain(
-                fmt::format("\"{}\" is no kind; there are camera, light, empty, point and static.", kind));
-        }
-    }
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
+struct LeaveSettings {
+    std::vector<std::string> names;
+    std::vector<std::string> kinds;
+};
+
+Result<StepResult> apply_leave_behind(const StepContext& context, const LeaveSettings& settings) {
+    const Scene& scene = context.scene;
+    const std::vector<std::string>& patterns = settings.names;
+    const std::vector<std::string>& kinds = settings.kinds;
     auto named = [&](const std::string& name) {
         return std::any_of(patterns.begin(), patterns.end(),
                            [&](const std::string& pattern) { return matches_wildcard(name, pattern); });
@@ -171,16 +166,20 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
 } // namespace
 
 StepKind leave_behind_step() {
-    return {"leave_behind",
-            "Leave behind",
-            "Lights, cameras, floors and helpers served their maker; an engine has its own.",
-            true,
-            {{"names", "Names", StepField::Kind::list, "one a line, * and ? allowed"},
-             {"kinds", "Kinds", StepField::Kind::list, "camera, light, empty, point, static"}},
-            [] {
-                return nlohmann::json{{"kinds", {"camera", "light"}}};
-            },
-            apply};
+    return make_step<LeaveSettings>(
+        {"leave_behind", "Leave behind",
+         "Lights, cameras, floors and helpers served their maker; an engine has its own.", StepSubject::scene},
+        {list<&LeaveSettings::names>(
+             "names", "Names",
+             "Names with * and ?; a node goes with all below it, a clip by itself. What carries "
+             "something that goes out stays, and is said")
+             .naming(NameOf::node_or_clip)
+             .typed_as("one per line, * and ? allowed"),
+         list<&LeaveSettings::kinds>("kinds", "Kinds", "Everything of these kinds")
+             .out_of({"camera", "light", "empty", "point", "static"})
+             .typed_as("camera, light, empty, point, static; one per line")
+             .starting({"camera", "light"})},
+        apply_leave_behind);
 }
 
 } // namespace wembrix

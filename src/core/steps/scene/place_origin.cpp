@@ -1,10 +1,9 @@
 // Gives props the origin that an engine places them by: each its own, or the world's for all.
 #include "core/measure/scene/props.h"
-#include "core/steps/all.h"
 #include "core/steps/names.h"
-#include "core/steps/parameters.h"
 #include "core/steps/scene/place_all.h"
 #include "core/steps/skeleton/reframe.h"
+#include "core/steps/step_kind.h"
 
 #include <Eigen/LU>
 #include <algorithm>
@@ -14,11 +13,13 @@ namespace wembrix {
 
 namespace {
 
-struct Wish {
-    std::vector<std::string> patterns;
-    std::string at;
-    std::string by;
-    bool turn = true;
+struct OriginSettings {
+    enum class At : uint8_t { own, world };
+    enum class By : uint8_t { pivot, ground, middle };
+    std::vector<std::string> props;
+    At at = At::own;
+    By by = By::pivot;
+    bool reset_rotation = true;
 };
 
 bool is_named(const Scene& scene, const Prop& prop, const std::string& pattern) {
@@ -27,25 +28,26 @@ bool is_named(const Scene& scene, const Prop& prop, const std::string& pattern) 
 }
 
 /// The props that are meant; without names all but the character, where there is more than it.
-Result<std::vector<Prop>> chosen_props(const Scene& scene, const Wish& wish, std::vector<std::string>& nothing) {
+Result<std::vector<Prop>> chosen_props(const Scene& scene, const OriginSettings& settings,
+                                       std::vector<std::string>& nothing) {
     std::vector<Prop> props = props_of(scene);
     if (props.empty()) {
         return Problem{"there is nothing to place.", "", ""};
     }
-    if (wish.patterns.empty()) {
+    if (settings.props.empty()) {
         if (const int character = character_among(props); character >= 0 && props.size() > 1) {
             props.erase(props.begin() + character);
         }
         return props;
     }
-    for (const std::string& pattern : wish.patterns) {
+    for (const std::string& pattern : settings.props) {
         if (std::none_of(props.begin(), props.end(),
                          [&](const Prop& prop) { return is_named(scene, prop, pattern); })) {
             nothing.push_back(pattern);
         }
     }
     std::erase_if(props, [&](const Prop& prop) {
-        return std::none_of(wish.patterns.begin(), wish.patterns.end(),
+        return std::none_of(settings.props.begin(), settings.props.end(),
                             [&](const std::string& pattern) { return is_named(scene, prop, pattern); });
     });
     if (props.empty()) {
@@ -55,15 +57,15 @@ Result<std::vector<Prop>> chosen_props(const Scene& scene, const Wish& wish, std
 }
 
 /// The matrix that brings a prop to the world's origin.
-Mat4 way_home(const Scene& scene, const Prop& prop, const Wish& wish) {
-    if (wish.by != "pivot" && !prop.bounds.empty()) {
+Mat4 way_home(const Scene& scene, const Prop& prop, const OriginSettings& settings) {
+    if (settings.by != OriginSettings::By::pivot && !prop.bounds.empty()) {
         Vec3 from = prop.bounds.centre();
-        from.y() = wish.by == "ground" ? prop.bounds.low.y() : from.y();
+        from.y() = settings.by == OriginSettings::By::ground ? prop.bounds.low.y() : from.y();
         return translating(-from);
     }
     const Mat4 pivot = rest_world(scene)[prop.pivot];
     Mat4 home = translating(-pivot.topRightCorner<3, 1>());
-    if (wish.turn) {
+    if (settings.reset_rotation) {
         const Mat3 back = nearest_rotation(linear_of(pivot)).transpose();
         Mat4 turn = Mat4::Identity();
         turn.topLeftCorner<3, 3>() = back;
@@ -72,10 +74,10 @@ Mat4 way_home(const Scene& scene, const Prop& prop, const Wish& wish) {
     return home;
 }
 
-void to_own_origin(StepResult& result, const std::vector<Prop>& props, const Wish& wish) {
+void to_own_origin(StepResult& result, const std::vector<Prop>& props, const OriginSettings& settings) {
     std::vector<std::string> told;
     for (const Prop& prop : props) {
-        const Mat4 home = way_home(result.scene, prop, wish);
+        const Mat4 home = way_home(result.scene, prop, settings);
         const Vec3 move = home.topRightCorner<3, 1>();
         const Quat turn = Quat(linear_of(home)).normalized();
         if (home.isIdentity(1e-12)) {
@@ -135,32 +137,18 @@ void to_the_worlds_origin(const Scene& scene, StepResult& result, const std::vec
     }
 }
 
-Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"props", "at", "by", "turn"});
-    Wish wish;
-    wish.patterns = parameters.texts("props");
-    wish.at = parameters.text("at", "own");
-    wish.by = parameters.text("by", "pivot");
-    wish.turn = parameters.flag("turn", true);
-    if (wish.at != "own" && wish.at != "world") {
-        parameters.complain("\"at\" is neither \"own\" nor \"world\".");
-    }
-    if (wish.by != "pivot" && wish.by != "ground" && wish.by != "middle") {
-        parameters.complain("\"by\" is neither \"pivot\", \"ground\" nor \"middle\".");
-    }
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
+Result<StepResult> apply_place_origin(const StepContext& context, const OriginSettings& settings) {
+    const Scene& scene = context.scene;
     StepResult result;
     std::vector<std::string> nothing;
-    const Result<std::vector<Prop>> props = chosen_props(scene, wish, nothing);
+    const Result<std::vector<Prop>> props = chosen_props(scene, settings, nothing);
     if (!props) {
         return props.problem();
     }
     result.scene = scene;
-    if (wish.at == "own") {
-        to_own_origin(result, *props, wish);
-        if (wish.by != "pivot") {
+    if (settings.at == OriginSettings::At::own) {
+        to_own_origin(result, *props, settings);
+        if (settings.by != OriginSettings::By::pivot) {
             // What it is placed by is its origin from now on, wherever the pivot was.
             const Scene moved = result.scene;
             const std::string account = result.account;
@@ -179,18 +167,23 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
 } // namespace
 
 StepKind place_origin_step() {
-    return {"place_origin",
-            "Place origins",
-            "An engine puts a prop where its origin goes; in a set it lies where the set had it.",
-            true,
-            {{"props", "Props", StepField::Kind::list, "one a line, * and ? allowed; none: all but the character"},
-             {"at", "Origin", StepField::Kind::choice, "own|world"},
-             {"by", "Its own is", StepField::Kind::choice, "pivot|ground|middle"},
-             {"turn", "Turn", StepField::Kind::flag, "undone, too (by pivot)"}},
-            [] {
-                return nlohmann::json{{"at", "own"}, {"by", "pivot"}, {"turn", true}};
-            },
-            apply};
+    return make_step<OriginSettings>(
+        {"place_origin", "Place origins",
+         "An engine puts a prop where its origin goes; in a set it lies where the set had it.", StepSubject::scene},
+        {list<&OriginSettings::props>("props", "Props",
+                                      "What stands by itself, by names with * and ?; all but the character where it is "
+                                      "not set")
+             .naming(NameOf::prop)
+             .typed_as("one per line, * and ? allowed; none: all but the character"),
+         choice<&OriginSettings::at>("at", "Origin", {"own", "world"},
+                                     "Each to its own origin, or all get the world's and what they show stays")
+             .starting("own"),
+         choice<&OriginSettings::by>("by", "Its own is", {"pivot", "ground", "middle"},
+                                     "What its own origin is: the node as it came, the ground under its middle, or its "
+                                     "middle")
+             .starting("pivot"),
+         flag<&OriginSettings::reset_rotation>("reset_rotation", "Rotation", "undone, too (by pivot)").starting(true)},
+        apply_place_origin);
 }
 
 } // namespace wembrix

@@ -1,7 +1,6 @@
 // Takes prefixes ("market:tansy_rig:") off all names, at any depth.
-#include "core/steps/all.h"
 #include "core/steps/names.h"
-#include "core/steps/parameters.h"
+#include "core/steps/step_kind.h"
 
 #include <fmt/format.h>
 #include <set>
@@ -39,15 +38,13 @@ template <typename Item> void strip(std::vector<Item>& items, const std::string&
     }
 }
 
-Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"separator"});
-    const std::string separator = parameters.text("separator", ":");
-    if (separator.empty()) {
-        parameters.complain("\"separator\" is empty.");
-    }
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
+struct PrefixSettings {
+    std::string separator = ":";
+};
+
+Result<StepResult> apply_strip_prefix(const StepContext& context, const PrefixSettings& settings) {
+    const Scene& scene = context.scene;
+    const std::string& separator = settings.separator;
     StepResult result;
     result.scene = scene;
     Stripped nodes;
@@ -72,13 +69,14 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
 } // namespace
 
 StepKind strip_prefix_step() {
-    return {"strip_prefix",
-            "Strip prefix",
-            "Names come without what was put before them in somebody else's file.",
-            true,
-            {{"separator", "Ends with", StepField::Kind::text, "the character that ends a prefix"}},
-            [] { return nlohmann::json::object(); },
-            apply};
+    return make_step<PrefixSettings>(
+        {"strip_prefix", "Strip prefix", "Names come without what was put before them in somebody else's file.",
+         StepSubject::scene},
+        {text<&PrefixSettings::separator>("separator", "Ends with",
+                                          "All up to the last one comes off; names that would clash keep theirs")
+             .not_empty()
+             .typed_as("the character that ends a prefix")},
+        apply_strip_prefix);
 }
 
 } // namespace wembrix

@@ -1,7 +1,7 @@
 // Adds an attachment point: a named place on a joint, of unit scale, that writers carry as a node.
-#include "core/steps/all.h"
-#include "core/steps/parameters.h"
+#include "core/math/angles.h"
 #include "core/steps/skeleton/reframe.h"
+#include "core/steps/step_kind.h"
 
 #include <Eigen/LU>
 #include <fmt/format.h>
@@ -10,20 +10,26 @@ namespace wembrix {
 
 namespace {
 
-Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"name", "under", "x_m", "y_m", "z_m", "turn_x", "turn_y", "turn_z", "in"});
-    const std::string name = parameters.needed_text("name");
-    const std::string under = parameters.needed_text("under");
-    const std::string in = parameters.text("in", "joint");
-    const auto number = [&](const char* key) { return parameters.number(key).value_or(0); };
-    const Vec3 place(number("x_m"), number("y_m"), number("z_m"));
-    const Vec3 turn = Vec3(number("turn_x"), number("turn_y"), number("turn_z")) * (3.14159265358979323846 / 180);
-    if (in != "joint" && in != "world") {
-        parameters.complain("\"in\" is neither \"joint\" nor \"world\".");
-    }
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
+struct AttachmentSettings {
+    enum class In : uint8_t { joint, world };
+    std::string name;
+    std::string under;
+    double x_m = 0;
+    double y_m = 0;
+    double z_m = 0;
+    double rotation_x_deg = 0;
+    double rotation_y_deg = 0;
+    double rotation_z_deg = 0;
+    In in = In::joint;
+};
+
+Result<StepResult> apply_add_attachment(const StepContext& context, const AttachmentSettings& settings) {
+    const Scene& scene = context.scene;
+    const std::string& name = settings.name;
+    const std::string& under = settings.under;
+    const Vec3 place(settings.x_m, settings.y_m, settings.z_m);
+    const Vec3 turn =
+        Vec3(settings.rotation_x_deg, settings.rotation_y_deg, settings.rotation_z_deg) * radians_per_degree;
     const int joint = scene.find_node(under);
     if (joint < 0 || scene.nodes[joint].kind != NodeKind::joint) {
         return Problem{fmt::format("there is no joint \"{}\".", under), "", "Choose one that is there."};
@@ -37,7 +43,7 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
                         Eigen::AngleAxisd(turn.x(), Vec3::UnitX());
     Mat4 local = translating(place);
     local.topLeftCorner<3, 3>() = turned.toRotationMatrix();
-    if (in == "world") {
+    if (settings.in == AttachmentSettings::In::world) {
         local = world.inverse() * local;
         local.topLeftCorner<3, 3>() = nearest_rotation(linear_of(world)).transpose() * turned.toRotationMatrix();
     }
@@ -55,7 +61,7 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
     reorder_nodes(result.scene, sorted_order(result.scene.nodes));
     if ((linear_of(world).transpose() * linear_of(world) - Mat3::Identity()).cwiseAbs().maxCoeff() > 1e-6) {
         result.could_not.push_back(fmt::format(
-            "{} has a scale, which what is attached there takes on; fold the scale before this step", under));
+            "{} has a scale, which what is attached there takes on; bake the joint scale before this step", under));
     }
     result.account = fmt::format("“{}” on {}, {:.0f} mm from it", name, under, node.rest.translation.norm() * 1000);
     return result;
@@ -64,23 +70,24 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
 } // namespace
 
 StepKind add_attachment_step() {
-    return {"add_attachment",
-            "Add an attachment point",
-            "What the game hangs on a character needs a place of its own, with a name and no scale.",
-            true,
-            {{"name", "Name", StepField::Kind::text, ""},
-             {"under", "On the joint", StepField::Kind::joint, ""},
-             {"x_m", "X", StepField::Kind::number, "m"},
-             {"y_m", "Y", StepField::Kind::number, "m"},
-             {"z_m", "Z", StepField::Kind::number, "m"},
-             {"turn_x", "Turn about X", StepField::Kind::number, "°"},
-             {"turn_y", "about Y", StepField::Kind::number, "°"},
-             {"turn_z", "about Z", StepField::Kind::number, "°"},
-             {"in", "Seen from", StepField::Kind::choice, "joint|world"}},
-            [] {
-                return nlohmann::json{{"name", "point"}, {"under", ""}, {"x_m", 0}, {"y_m", 0}, {"z_m", 0}};
-            },
-            apply};
+    return make_step<AttachmentSettings>(
+        {"add_attachment", "Add an attachment point",
+         "What the game hangs on a character needs a position of its own, with a name and no scale.",
+         StepSubject::skeleton},
+        {text<&AttachmentSettings::name>("name", "Name", "What it is called").needed().starting("point"),
+         text<&AttachmentSettings::under>("under", "On the joint", "The joint it follows")
+             .needed()
+             .naming(NameOf::joint)
+             .starting(""),
+         number<&AttachmentSettings::x_m>("x_m", "X", "Position").unit("m").starting(0),
+         number<&AttachmentSettings::y_m>("y_m", "Y", "Position").unit("m").starting(0),
+         number<&AttachmentSettings::z_m>("z_m", "Z", "Position").unit("m").starting(0),
+         number<&AttachmentSettings::rotation_x_deg>("rotation_x_deg", "Rotation about X", "First about X").unit("°"),
+         number<&AttachmentSettings::rotation_y_deg>("rotation_y_deg", "about Y", "Then about Y").unit("°"),
+         number<&AttachmentSettings::rotation_z_deg>("rotation_z_deg", "about Z", "Then about Z").unit("°"),
+         choice<&AttachmentSettings::in>("in", "Seen from", {"joint", "world"},
+                                         "Whether position and rotation count from the joint or from the world")},
+        apply_add_attachment);
 }
 
 } // namespace wembrix

@@ -1,10 +1,9 @@
 // Makes the skeleton that of a contract: names, parents, order and, if asked, rest turns; every joint that stays keeps
 // its place through every frame. What the contract has no joint for is kept or dropped, weights to the joint above.
 #include "core/measure/skeleton/contract.h"
-#include "core/steps/all.h"
 #include "core/steps/names.h"
-#include "core/steps/parameters.h"
 #include "core/steps/skeleton/reframe.h"
+#include "core/steps/step_kind.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -48,23 +47,23 @@ int wanted_parent(const Contract& contract, const std::vector<int>& nodes, size_
     return -1;
 }
 
-Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"contract", "matches", "others", "turns"});
-    const std::map<std::string, std::string> matches = parameters.pairs("matches");
-    const std::string others = parameters.text("others", "keep");
-    const bool turns = parameters.flag("turns", false);
-    if (others != "keep" && others != "drop") {
-        parameters.complain("\"others\" is neither \"keep\" nor \"drop\".");
-    }
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
-    const auto given = json.find("contract");
-    const Result<Contract> contract =
-        contract_from_json(given == json.end() ? nlohmann::json() : *given, "\"contract\"");
-    if (!contract) {
-        return contract.problem();
-    }
+Result<Contract> contract_in(const nlohmann::json& json) {
+    return contract_from_json(json, "\"contract\"");
+}
+
+struct FitSettings {
+    enum class Others : uint8_t { keep, remove };
+    Contract contract;
+    std::map<std::string, std::string> matches;
+    Others others = Others::keep;
+    bool rotations = false;
+};
+
+Result<StepResult> apply_fit_contract(const StepContext& context, const FitSettings& settings) {
+    const Scene& scene = context.scene;
+    const Contract* const contract = &settings.contract;
+    const std::map<std::string, std::string>& matches = settings.matches;
+    const bool remove_others = settings.others == FitSettings::Others::remove;
     StepResult result;
     std::vector<std::string> missing;
     const std::vector<int> nodes = paired_nodes(scene, *contract, matches, missing);
@@ -92,7 +91,7 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
             frames.parent[nodes[c]] = parent;
             ++moved;
         }
-        if (turns) {
+        if (settings.rotations) {
             const int above = contract->find(contract->joints[c].parent);
             const Mat3 own = contract->joints[c].turn.toRotationMatrix();
             wanted[nodes[c]] = above >= 0 && nodes[above] >= 0 ? Mat3(wanted[nodes[above]] * own) : own;
@@ -136,8 +135,8 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
         result.scene = std::move(done->scene);
         return Done{};
     };
-    if (others == "drop" && !extra.empty()) {
-        if (Outcome done = then({"drop_joints", {{"names", extra}}}); !done) {
+    if (remove_others && !extra.empty()) {
+        if (Outcome done = then({"remove_joints", {{"names", extra}}}); !done) {
             return done.problem();
         }
     }
@@ -148,7 +147,7 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
     result.account = fmt::format("{} of {} joints of “{}”: {} renamed, {} under another joint",
                                  nodes.size() - lacking.size(), nodes.size(), contract->name, renamed, moved);
     if (!extra.empty()) {
-        result.account += fmt::format(", {} {}", extra.size(), others == "drop" ? "others dropped" : "others kept");
+        result.account += fmt::format(", {} {}", extra.size(), remove_others ? "others removed" : "others kept");
     }
     if (!lacking.empty()) {
         result.could_not.push_back(fmt::format("{} is in the contract and not here", some_of(lacking)));
@@ -159,19 +158,23 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
 } // namespace
 
 StepKind fit_contract_step() {
-    return {"fit_contract",
-            "Fit a contract",
-            "Characters that share one skeleton share motion; this one becomes that skeleton, joint for joint.",
-            true,
-            {{"matches", "Matches", StepField::Kind::pairs, "joint here → joint of the contract, one a line"},
-             {"others", "Other joints", StepField::Kind::choice, "keep|drop"},
-             {"turns", "Rest turns", StepField::Kind::flag, "as in the contract"}},
-            [] {
-                return nlohmann::json{{"contract", contract_to_json({"empty", {}})},
-                                      {"matches", nlohmann::json::object()},
-                                      {"others", "keep"}};
-            },
-            apply};
+    return make_step<FitSettings>(
+        {"fit_contract", "Fit a contract",
+         "Characters that share one skeleton share motion; this one becomes that skeleton, joint for joint.",
+         StepSubject::skeleton},
+        {object<&FitSettings::contract, contract_in>(
+             "contract", "Contract", "A whole [contract](destination-format.md#contracts). Lengths stay as they are")
+             .needed()
+             .starting(contract_to_json({"empty", {}})),
+         pairs<&FitSettings::matches>("matches", "Matches",
+                                      "Joints and what the contract calls them; the others are matched by name")
+             .naming(NameOf::joint)
+             .typed_as("joint here → joint of the contract, one per line")
+             .starting(nlohmann::json::object()),
+         choice<&FitSettings::others>("others", "Other joints", {"keep", "remove"}, "What the contract does not have")
+             .starting("keep"),
+         flag<&FitSettings::rotations>("rotations", "Rest rotations", "as in the contract")},
+        apply_fit_contract);
 }
 
 } // namespace wembrix

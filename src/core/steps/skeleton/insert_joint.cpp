@@ -1,8 +1,7 @@
 // Puts a joint that was not there between a joint and those below it, or at its end.
-#include "core/steps/all.h"
 #include "core/steps/names.h"
-#include "core/steps/parameters.h"
 #include "core/steps/skeleton/reframe.h"
+#include "core/steps/step_kind.h"
 
 #include <fmt/format.h>
 
@@ -10,19 +9,16 @@ namespace wembrix {
 
 namespace {
 
-Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"name", "under", "above", "along"});
-    const std::string name = parameters.needed_text("name");
-    const std::string under = parameters.needed_text("under");
-    const std::vector<std::string> above = parameters.texts("above");
-    const double along = parameters.number("along").value_or(0.5);
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
-    if (!(along >= 0 && along <= 1)) {
-        parameters.complain("\"along\" is not between 0 and 1.");
-        return parameters.problem();
-    }
+struct InsertSettings {
+    std::string name;
+    std::string under;
+    std::vector<std::string> above;
+    double along = 0.5;
+};
+
+Result<StepResult> apply_insert_joint(const StepContext& context, const InsertSettings& settings) {
+    const Scene& scene = context.scene;
+    const auto& [name, under, above, along] = settings;
     const int parent = scene.find_node(under);
     if (parent < 0 || scene.nodes[parent].kind != NodeKind::joint) {
         return Problem{fmt::format("there is no joint \"{}\".", under), "", ""};
@@ -65,18 +61,23 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
 } // namespace
 
 StepKind insert_joint_step() {
-    return {"insert_joint",
-            "Insert a joint",
-            "A project's skeleton may have one joint more than the source: for a prop, a twist, a second spine.",
-            true,
-            {{"name", "Name", StepField::Kind::text, ""},
-             {"under", "Under", StepField::Kind::joint, "joint"},
-             {"above", "Above", StepField::Kind::list, "joints that are to hang on it, one a line"},
-             {"along", "How far along", StepField::Kind::number, "0 to 1"}},
-            [] {
-                return nlohmann::json{{"name", "new_joint"}, {"under", ""}, {"along", 0.5}};
-            },
-            apply};
+    return make_step<InsertSettings>(
+        {"insert_joint", "Insert a joint",
+         "A project's skeleton may have one joint more than the source: for a prop, a twist, a second spine.",
+         StepSubject::skeleton},
+        {text<&InsertSettings::name>("name", "Name", "What it is called").needed().starting("new_joint"),
+         text<&InsertSettings::under>("under", "Under", "The joint it hangs on")
+             .needed()
+             .naming(NameOf::joint)
+             .typed_as("joint")
+             .starting(""),
+         list<&InsertSettings::above>("above", "Above", "Joints that are to hang on it")
+             .naming(NameOf::joint)
+             .typed_as("joints that are to hang on it, one per line"),
+         number<&InsertSettings::along>("along", "How far along", "How far on the way to them: 0 to 1")
+             .between(0, 1)
+             .starting(0.5)},
+        apply_insert_joint);
 }
 
 } // namespace wembrix

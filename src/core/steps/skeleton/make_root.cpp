@@ -1,8 +1,7 @@
 // Puts one root joint above all joints, on the ground below them or at the origin, looking along +Z.
 #include "core/measure/scene/bounds.h"
-#include "core/steps/all.h"
 #include "core/steps/names.h"
-#include "core/steps/parameters.h"
+#include "core/steps/step_kind.h"
 
 #include <fmt/format.h>
 
@@ -30,19 +29,16 @@ void shift_node(Scene& scene, int node, const Vec3& by) {
     }
 }
 
-Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"name", "place"});
-    const std::string name = parameters.text("name", "root");
-    const std::string place = parameters.text("place", "ground");
-    if (name.empty()) {
-        parameters.complain("\"name\" is empty.");
-    }
-    if (place != "ground" && place != "origin") {
-        parameters.complain("\"place\" is neither \"ground\" nor \"origin\".");
-    }
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
+struct RootSettings {
+    enum class Position : uint8_t { ground, origin };
+    std::string name = "root";
+    Position position = Position::ground;
+};
+
+Result<StepResult> apply_make_root(const StepContext& context, const RootSettings& settings) {
+    const Scene& scene = context.scene;
+    const std::string& name = settings.name;
+    const bool on_ground = settings.position == RootSettings::Position::ground;
     const std::vector<int> roots = root_joints(scene);
     if (roots.empty()) {
         return Problem{"there are no joints to put a root above.", "", ""};
@@ -58,7 +54,7 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
                        "Choose another name, or rename that one first."};
     }
     Vec3 at = Vec3::Zero();
-    if (place == "ground") {
+    if (on_ground) {
         // Under the joint that carries most of the rest: the root with the largest tree.
         std::vector<int> size(scene.nodes.size(), 1);
         for (size_t i = scene.nodes.size(); i-- > 0;) {
@@ -106,13 +102,14 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
     std::stable_partition(order.begin(), order.end(),
                           [&](int node) { return node == index || is_above(result.scene, index, node); });
     reorder_nodes(result.scene, order);
-    result.account = fmt::format("“{}” {}, {} under it", name,
-                                 place == "ground" ? fmt::format("on the ground at {:.2f}, {:.2f} m", at.x(), at.z())
-                                                   : "at the origin",
-                                 roots.size() == 1 ? "the one root" : fmt::format("all {} roots", roots.size()));
+    result.account =
+        fmt::format("“{}” {}, {} under it", name,
+                    on_ground ? fmt::format("on the ground at {:.2f}, {:.2f} m", at.x(), at.z()) : "at the origin",
+                    roots.size() == 1 ? "the one root" : fmt::format("all {} roots", roots.size()));
     if (!holders.empty()) {
-        result.could_not.push_back(fmt::format(
-            "{} stays between the root and the joints; fold the holders before this step", some_of(holders)));
+        result.could_not.push_back(
+            fmt::format("{} stays between the root and the joints; put “Bake parent transforms” before this step",
+                        some_of(holders)));
     }
     return result;
 }
@@ -120,15 +117,15 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
 } // namespace
 
 StepKind make_root_step() {
-    return {"make_root",
-            "Make root",
-            "An engine keeps one tree of joints; its root carries the character through the world.",
-            true,
-            {{"name", "Name", StepField::Kind::text, ""}, {"place", "Place", StepField::Kind::choice, "ground|origin"}},
-            [] {
-                return nlohmann::json{{"name", "root"}, {"place", "ground"}};
-            },
-            apply};
+    return make_step<RootSettings>(
+        {"make_root", "Make root",
+         "An engine keeps one tree of joints; its root carries the character through the world.",
+         StepSubject::skeleton},
+        {text<&RootSettings::name>("name", "Name", "What the root is called").not_empty().starting("root"),
+         choice<&RootSettings::position>("position", "Position", {"ground", "origin"},
+                                         "On the ground below the largest tree, or at the origin")
+             .starting("ground")},
+        apply_make_root);
 }
 
 } // namespace wembrix

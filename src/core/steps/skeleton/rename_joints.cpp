@@ -1,7 +1,7 @@
 // Renames joints by ordered rules, and one by one.
-#include "core/steps/all.h"
 #include "core/steps/names.h"
 #include "core/steps/rename_rules.h"
+#include "core/steps/step_kind.h"
 
 #include <fmt/format.h>
 
@@ -9,9 +9,9 @@ namespace wembrix {
 
 namespace {
 
-Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"rules", "names"});
-    const Result<RenameRules> rules = rename_rules_from(parameters, json);
+Result<StepResult> apply_rename_joints(const StepContext& context, const RenameSettings& settings) {
+    const Scene& scene = context.scene;
+    const Result<RenameRules> rules = RenameRules::compile(settings.rules, settings.names);
     if (!rules) {
         return rules.problem();
     }
@@ -47,7 +47,7 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
                        "Change the rules so that all names differ."};
     }
     std::vector<std::string> missed;
-    for (const auto& [before, after] : rules->names) {
+    for (const auto& [before, after] : rules->names()) {
         const int node = scene.find_node(before);
         if (node < 0 || scene.nodes[node].kind != NodeKind::joint) {
             missed.push_back(before);
@@ -64,16 +64,11 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
 } // namespace
 
 StepKind rename_joints_step() {
-    return {"rename_joints",
-            "Rename joints",
-            "Joints are called what the project calls them, by rules that fit the next version too.",
-            true,
-            {{"rules", "Rules", StepField::Kind::rules, "find → replace, one a line"},
-             {"names", "One by one", StepField::Kind::pairs, "old → new, one a line"}},
-            [] {
-                return nlohmann::json{{"rules", nlohmann::json::array()}};
-            },
-            apply};
+    return make_step<RenameSettings>(
+        {"rename_joints", "Rename joints",
+         "Joints are called what the project calls them, by rules that fit the next version too.",
+         StepSubject::skeleton},
+        rename_parameters<RenameSettings>(), apply_rename_joints);
 }
 
 } // namespace wembrix

@@ -1,8 +1,7 @@
 // Puts the joints into an order: branch by branch, those of one parent as told.
-#include "core/steps/all.h"
 #include "core/steps/names.h"
-#include "core/steps/parameters.h"
 #include "core/steps/skeleton/reframe.h"
+#include "core/steps/step_kind.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -91,16 +90,17 @@ std::vector<int> listed_order(const Scene& scene, const Before& before) {
     return order;
 }
 
-Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"by", "order"});
-    const std::string by = parameters.text("by", "branch");
-    const std::vector<std::string> listed = parameters.texts("order");
-    if (by != "branch" && by != "name" && by != "list") {
-        parameters.complain("\"by\" is none of branch, name, list.");
-    }
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
+struct OrderSettings {
+    enum class By : uint8_t { branch, name, list };
+    By by = By::branch;
+    std::vector<std::string> order;
+};
+
+Result<StepResult> apply_reorder_joints(const StepContext& context, const OrderSettings& settings) {
+    const Scene& scene = context.scene;
+    const std::vector<std::string>& listed = settings.order;
+    const bool by_list = settings.by == OrderSettings::By::list;
+    const bool by_name = settings.by == OrderSettings::By::name;
     std::map<std::string, int> place;
     std::vector<std::string> missing;
     for (const std::string& name : listed) {
@@ -120,15 +120,15 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
         if ((left.kind == NodeKind::joint) != (right.kind == NodeKind::joint)) {
             return left.kind == NodeKind::joint;
         }
-        if (by == "list" && rank(left) != rank(right)) {
+        if (by_list && rank(left) != rank(right)) {
             return rank(left) < rank(right);
         }
-        if (by == "name" && left.name != right.name) {
+        if (by_name && left.name != right.name) {
             return before_by_name(left.name, right.name);
         }
         return a < b;
     };
-    const std::vector<int> order = by == "list" ? listed_order(scene, before) : branch_order(scene, before);
+    const std::vector<int> order = by_list ? listed_order(scene, before) : branch_order(scene, before);
     StepResult result;
     result.scene = scene;
     reorder_nodes(result.scene, order);
@@ -165,9 +165,9 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
     }
     result.account = moved == 0 ? "the joints stand so already"
                                 : fmt::format("{} joints at another place in the list, {}", moved,
-                                              by == "name"   ? "branch by branch, by name"
-                                              : by == "list" ? "as listed"
-                                                             : "branch by branch");
+                                              by_name   ? "branch by branch, by name"
+                                              : by_list ? "as listed"
+                                                        : "branch by branch");
     if (!missing.empty()) {
         result.could_not.push_back(fmt::format("there is no joint {} any more", some_of(missing)));
     }
@@ -177,16 +177,19 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
 } // namespace
 
 StepKind reorder_joints_step() {
-    return {"reorder_joints",
-            "Order the joints",
-            "Engines number joints as the file lists them; the same order every time keeps what refers to numbers.",
-            true,
-            {{"by", "Order", StepField::Kind::choice, "branch|name|list"},
-             {"order", "List", StepField::Kind::list, "joints in order, one a line"}},
-            [] {
-                return nlohmann::json{{"by", "name"}};
-            },
-            apply};
+    return make_step<OrderSettings>(
+        {"reorder_joints", "Order the joints",
+         "Engines number joints as the file lists them; the same order every time keeps what refers to numbers.",
+         StepSubject::skeleton},
+        {choice<&OrderSettings::by>(
+             "by", "Order", {"branch", "name", "list"},
+             "Branch by branch, by name (numbers in names count as numbers), or as listed. Skins "
+             "list their joints in the same order")
+             .starting("name"),
+         list<&OrderSettings::order>("order", "List", "Joints in order")
+             .naming(NameOf::joint)
+             .typed_as("joints in order, one per line")},
+        apply_reorder_joints);
 }
 
 } // namespace wembrix

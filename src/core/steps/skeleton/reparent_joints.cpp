@@ -1,8 +1,7 @@
 // Puts joints under other joints; each keeps its place in the world through every frame.
-#include "core/steps/all.h"
 #include "core/steps/names.h"
-#include "core/steps/parameters.h"
 #include "core/steps/skeleton/reframe.h"
+#include "core/steps/step_kind.h"
 
 #include <fmt/format.h>
 
@@ -23,12 +22,13 @@ std::string ring_in(const Scene& scene, const std::vector<int>& parents) {
     return {};
 }
 
-Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"under"});
-    const std::map<std::string, std::string> under = parameters.pairs("under");
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
+struct ReparentSettings {
+    std::map<std::string, std::string> under;
+};
+
+Result<StepResult> apply_reparent_joints(const StepContext& context, const ReparentSettings& settings) {
+    const Scene& scene = context.scene;
+    const std::map<std::string, std::string>& under = settings.under;
     Reframing frames = same_frames(scene);
     std::vector<std::string> missing;
     std::vector<std::string> moved;
@@ -66,7 +66,7 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
     for (const Lost& one : reframed.lost) {
         if (result.could_not.size() < 4) {
             result.could_not.push_back(fmt::format(
-                "{} is sheared by {:.2g} % {}: an uneven scale above it; fold the scale before this step",
+                "{} is sheared by {:.2g} % {}: an uneven scale above it; bake the joint scale before this step",
                 scene.nodes[one.node].name, one.part * 100,
                 one.clip.empty() ? std::string("at rest") : fmt::format("in {} frame {}", one.clip, one.frame)));
         }
@@ -77,15 +77,16 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
 } // namespace
 
 StepKind reparent_joints_step() {
-    return {"reparent_joints",
-            "Put under another joint",
-            "The tree that the project's other characters have lets them share motion.",
-            true,
-            {{"under", "Joints", StepField::Kind::pairs, "joint → the one it is to hang on, one a line"}},
-            [] {
-                return nlohmann::json{{"under", nlohmann::json::object()}};
-            },
-            apply};
+    return make_step<ReparentSettings>(
+        {"reparent_joints", "Reparent joints",
+         "The tree that the project's other characters have lets them share motion.", StepSubject::skeleton},
+        {pairs<&ReparentSettings::under>(
+             "under", "Joints",
+             "Joints and the one each is to hang on (none: nothing). Each keeps its position in every frame")
+             .naming(NameOf::joint)
+             .typed_as("joint → the one it is to hang on, one per line")
+             .starting(nlohmann::json::object())},
+        apply_reparent_joints);
 }
 
 } // namespace wembrix

@@ -1,10 +1,9 @@
 // Makes another pose the rest pose: the one it was bound in, a frame of a clip, or a stored one. Motion stays: what a
 // clip did not key is keyed at what it was.
-#include "core/steps/all.h"
 #include "core/steps/names.h"
-#include "core/steps/parameters.h"
 #include "core/steps/skeleton/rebind.h"
 #include "core/steps/skeleton/stored_pose.h"
+#include "core/steps/step_kind.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -47,14 +46,23 @@ struct Wanted {
     std::vector<std::string> could_not;
 };
 
-Result<Wanted> wanted_pose(const Scene& scene, Parameters& parameters, const nlohmann::json& json) {
+struct RestPoseSettings {
+    enum class From : uint8_t { bind, frame, pose };
+    enum class Surface : uint8_t { keep, rebind };
+    From from = From::bind;
+    std::string clip;
+    int frame = 0;
+    StoredPose pose;
+    std::string name;
+    Surface surface = Surface::keep;
+};
+
+Result<Wanted> wanted_pose(const Scene& scene, const RestPoseSettings& settings) {
     Wanted wanted;
     for (const Node& node : scene.nodes) {
         wanted.locals.push_back(node.rest);
     }
-    const std::string from = parameters.text("from", "bind");
-    const std::string clip_name = parameters.text("clip", "");
-    if (from == "bind") {
+    if (settings.from == RestPoseSettings::From::bind) {
         std::vector<std::string> disagree;
         wanted.locals = bind_pose(scene, &disagree);
         wanted.name = "the pose it was bound in";
@@ -65,11 +73,9 @@ Result<Wanted> wanted_pose(const Scene& scene, Parameters& parameters, const nlo
         return wanted;
     }
     StoredPose pose;
-    if (from == "frame") {
-        const int frame = parameters.needed_whole("frame");
-        if (!parameters.ok()) {
-            return parameters.problem();
-        }
+    if (settings.from == RestPoseSettings::From::frame) {
+        const std::string& clip_name = settings.clip;
+        const int frame = settings.frame;
         const Clip* clip = scene.find_clip(clip_name);
         if (clip == nullptr) {
             return Problem{fmt::format("there is no clip \"{}\".", clip_name), "", "Choose one that is there."};
@@ -80,18 +86,9 @@ Result<Wanted> wanted_pose(const Scene& scene, Parameters& parameters, const nlo
         }
         pose = pose_of(scene, clip, frame / clip->rate);
         wanted.name = fmt::format("{} frame {}", clip_name, frame);
-    } else if (from == "pose") {
-        const auto found = json.find("pose");
-        Result<StoredPose> read = pose_from_json(found == json.end() ? nlohmann::json() : *found);
-        if (!read) {
-            return read.problem();
-        }
-        pose = read.take();
-        const std::string name = parameters.text("name", "");
-        wanted.name = name.empty() ? "a stored pose" : fmt::format("the pose “{}”", name);
     } else {
-        parameters.complain("\"from\" is none of bind, frame, pose.");
-        return parameters.problem();
+        pose = settings.pose;
+        wanted.name = settings.name.empty() ? "a stored pose" : fmt::format("the pose “{}”", settings.name);
     }
     std::vector<std::string> missing;
     for (const auto& [joint, local] : pose) {
@@ -108,22 +105,16 @@ Result<Wanted> wanted_pose(const Scene& scene, Parameters& parameters, const nlo
     return wanted;
 }
 
-Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"from", "clip", "frame", "pose", "name", "surface"});
-    const std::string surface = parameters.text("surface", "keep");
-    if (surface != "keep" && surface != "rebind") {
-        parameters.complain("\"surface\" is neither \"keep\" nor \"rebind\".");
+Result<StepResult> apply_set_rest_pose(const StepContext& context, const RestPoseSettings& settings) {
+    const Scene& scene = context.scene;
+    if (settings.from == RestPoseSettings::From::pose && settings.pose.empty()) {
+        return malformed("needs \"pose\".");
     }
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
-    Result<Wanted> wanted = wanted_pose(scene, parameters, json);
+    Result<Wanted> wanted = wanted_pose(scene, settings);
     if (!wanted) {
         return wanted.problem();
     }
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
+    const bool rebind = settings.surface == RestPoseSettings::Surface::rebind;
     StepResult result;
     result.scene = scene;
     size_t changed = 0;
@@ -139,7 +130,7 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
             keep_in_clip(clip, static_cast<int>(i), before, after);
         }
     }
-    if (surface == "rebind") {
+    if (rebind) {
         rebind_surfaces(result.scene, rest_world(result.scene));
     }
     result.could_not = wanted->could_not;
@@ -147,25 +138,32 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
     result.account = changed == 0 ? fmt::format("{} is the rest pose already", wanted->name)
                                   : fmt::format("{} is the rest pose: {} joint{} stand{} otherwise{}", wanted->name,
                                                 changed, changed == 1 ? "" : "s", changed == 1 ? "s" : "",
-                                                surface == "rebind" ? ", surfaces bound anew" : "");
+                                                rebind ? ", surfaces bound anew" : "");
     return result;
 }
 
 } // namespace
 
 StepKind set_rest_pose_step() {
-    return {"set_rest_pose",
-            "Set the rest pose",
-            "Engines take the pose a file rests in for the one it was bound in; here they become the same.",
-            true,
-            {{"from", "From", StepField::Kind::choice, "bind|frame|pose"},
-             {"clip", "Clip", StepField::Kind::clip, "for a frame"},
-             {"frame", "Frame", StepField::Kind::number, ""},
-             {"surface", "Surfaces", StepField::Kind::choice, "keep|rebind"}},
-            [] {
-                return nlohmann::json{{"from", "bind"}, {"surface", "keep"}};
-            },
-            apply};
+    return make_step<RestPoseSettings>(
+        {"set_rest_pose", "Set the rest pose",
+         "Engines take the pose a file rests in for the one it was bound in; here they become the same.",
+         StepSubject::skeleton},
+        {choice<&RestPoseSettings::from>(
+             "from", "From", {"bind", "frame", "pose"},
+             "The pose it was bound in, a frame of a clip, or a stored pose. What a clip left "
+             "to the rest pose is keyed at what it was")
+             .starting("bind"),
+         text<&RestPoseSettings::clip>("clip", "Clip", "Of which clip").naming(NameOf::clip).typed_as("for a frame"),
+         number<&RestPoseSettings::frame>("frame", "Frame", "Which frame").at_least(0),
+         object<&RestPoseSettings::pose, pose_from_json>("pose", "Pose",
+                                                         "Joints with `translation_m`, `rotation_xyzw` and `scale`"),
+         text<&RestPoseSettings::name>("name", "Name", "What the pose is called").unseen(),
+         choice<&RestPoseSettings::surface>("surface", "Surfaces", {"keep", "rebind"},
+                                            "Inverse binds stay as they are and motion is exact, or surfaces are bound "
+                                            "anew in that pose and the drift says what that moves")
+             .starting("keep")},
+        apply_set_rest_pose);
 }
 
 } // namespace wembrix

@@ -1,7 +1,6 @@
 // Keeps the heaviest holders of each point.
 #include "core/measure/surface/influence_limit.h"
-#include "core/steps/all.h"
-#include "core/steps/parameters.h"
+#include "core/steps/step_kind.h"
 
 #include <fmt/format.h>
 
@@ -9,15 +8,13 @@ namespace wembrix {
 
 namespace {
 
-Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"most"});
-    const int most = parameters.needed_whole("most");
-    if (parameters.ok() && (most < 1 || most > 64)) {
-        parameters.complain("\"most\" is a number of joints from 1 to 64.");
-    }
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
+struct LimitSettings {
+    int max_influences = 4;
+};
+
+Result<StepResult> apply_limit_influences(const StepContext& context, const LimitSettings& settings) {
+    const Scene& scene = context.scene;
+    const int most = settings.max_influences;
     StepResult result;
     result.scene = scene;
     InfluenceLoss loss;
@@ -36,15 +33,17 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
 } // namespace
 
 StepKind limit_influences_step() {
-    return {"limit_influences",
-            "Limit influences",
-            "An engine takes so many joints a point and drops the others unseen; here the loss is known beforehand.",
-            false,
-            {{"most", "Joints a point", StepField::Kind::number, "joints"}},
-            [] {
-                return nlohmann::json{{"most", 4}};
-            },
-            apply};
+    return make_step<LimitSettings>(
+        {"limit_influences", "Limit influences",
+         "An engine takes so many joints per vertex and drops the others unseen; here the loss is known beforehand.",
+         StepSubject::surface},
+        {number<&LimitSettings::max_influences>("max_influences", "Influences per vertex",
+                                                "The heaviest stay and are divided by their sum")
+             .unit("joints")
+             .needed()
+             .between(1, 64)
+             .starting(4)},
+        apply_limit_influences);
 }
 
 } // namespace wembrix

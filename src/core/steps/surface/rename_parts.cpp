@@ -1,7 +1,7 @@
 // Renames what is no joint: surfaces, shapes, materials.
-#include "core/steps/all.h"
 #include "core/steps/names.h"
 #include "core/steps/rename_rules.h"
+#include "core/steps/step_kind.h"
 
 #include <fmt/format.h>
 #include <nlohmann/json.hpp>
@@ -46,13 +46,27 @@ class Renaming {
     }
 };
 
-Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"what", "rules", "names"});
-    const std::string what = parameters.text("what", "surfaces");
-    if (what != "surfaces" && what != "shapes" && what != "materials") {
-        parameters.complain("\"what\" is neither \"surfaces\", \"shapes\" nor \"materials\".");
-    }
-    const Result<RenameRules> rules = rename_rules_from(parameters, json);
+struct RenamePartsSettings {
+    enum class What : uint8_t { surfaces, shapes, materials };
+    What what = What::surfaces;
+    std::vector<RenameRule> rules;
+    std::map<std::string, std::string> names;
+};
+
+constexpr const char* words[] = {"surfaces", "shapes", "materials"};
+
+std::vector<Parameter> parameters_of_parts() {
+    std::vector<Parameter> parameters = rename_parameters<RenamePartsSettings>();
+    parameters.insert(parameters.begin(), choice<&RenamePartsSettings::what>(
+                                              "what", "What", {words[0], words[1], words[2]}, "What is renamed")
+                                              .starting("surfaces"));
+    return parameters;
+}
+
+Result<StepResult> apply_rename_parts(const StepContext& context, const RenamePartsSettings& settings) {
+    const Scene& scene = context.scene;
+    const std::string what = words[static_cast<int>(settings.what)];
+    const Result<RenameRules> rules = RenameRules::compile(settings.rules, settings.names);
     if (!rules) {
         return rules.problem();
     }
@@ -109,17 +123,11 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
 } // namespace
 
 StepKind rename_parts_step() {
-    return {"rename_parts",
-            "Rename parts",
-            "Surfaces, shapes and materials are found by name in an engine; rules give them the names it asks for.",
-            true,
-            {{"what", "What", StepField::Kind::choice, "surfaces|shapes|materials"},
-             {"rules", "Rules", StepField::Kind::rules, "find → replace, one a line"},
-             {"names", "One by one", StepField::Kind::pairs, "old → new, one a line"}},
-            [] {
-                return nlohmann::json{{"what", "surfaces"}, {"rules", nlohmann::json::array()}};
-            },
-            apply};
+    return make_step<RenamePartsSettings>(
+        {"rename_parts", "Rename parts",
+         "Surfaces, shapes and materials are found by name in an engine; rules give them the names it asks for.",
+         StepSubject::surface},
+        parameters_of_parts(), apply_rename_parts);
 }
 
 } // namespace wembrix

@@ -1,7 +1,6 @@
 // Makes everything larger or smaller by one factor: joints, surfaces, shapes, keys, binds.
 #include "core/measure/scene/bounds.h"
-#include "core/steps/all.h"
-#include "core/steps/parameters.h"
+#include "core/steps/step_kind.h"
 
 #include <fmt/format.h>
 
@@ -9,20 +8,16 @@ namespace wembrix {
 
 namespace {
 
-Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"factor", "height_m"});
-    const std::optional<double> factor = parameters.number("factor");
-    const std::optional<double> target = parameters.number("height_m");
+struct ScaleSettings {
+    std::optional<double> factor;
+    std::optional<double> height_m;
+};
+
+Result<StepResult> scaled_scene(const StepContext& context, const ScaleSettings& settings) {
+    const Scene& scene = context.scene;
+    const auto& [factor, target] = settings;
     if (factor.has_value() == target.has_value()) {
-        parameters.complain("needs either \"factor\" or \"height_m\".");
-    }
-    const double wanted = factor ? *factor : target.value_or(0);
-    if (parameters.ok() && !(wanted > 1e-9 && wanted < 1e9)) {
-        parameters.complain(
-            fmt::format("\"{}\" is not a size: it must be greater than 0.", factor ? "factor" : "height_m"));
-    }
-    if (!parameters.ok()) {
-        return parameters.problem();
+        return malformed("needs either \"factor\" or \"height_m\".");
     }
     const double before = height_m(scene);
     if (target && before <= 0) {
@@ -58,17 +53,18 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
 
 } // namespace
 
-StepKind resize_step() {
-    return {
-        "resize",
-        "Resize",
-        "A source made in another unit comes out at its true size, all of it at once.",
-        true,
-        {{"factor", "Factor", StepField::Kind::number, "×"}, {"height_m", "or height", StepField::Kind::number, "m"}},
-        [] {
-            return nlohmann::json{{"factor", 1.0}};
-        },
-        apply};
+StepKind scale_step() {
+    return make_step<ScaleSettings>(
+        {"scale", "Scale", "A source made in another unit comes out at its true size, all of it at once.",
+         StepSubject::scene},
+        {number<&ScaleSettings::factor>("factor", "Factor", "Times as large; either this or the height")
+             .unit("×")
+             .above(0)
+             .starting(1.0),
+         number<&ScaleSettings::height_m>("height_m", "or height", "How tall the character is to be")
+             .unit("m")
+             .above(0)},
+        scaled_scene);
 }
 
 } // namespace wembrix

@@ -1,11 +1,11 @@
 // Gives joints other rest turns while they keep their places and their motion: along the world's axes, or with one axis
 // along the bone.
+#include "core/math/angles.h"
 #include "core/math/axes.h"
-#include "core/steps/all.h"
 #include "core/steps/names.h"
-#include "core/steps/parameters.h"
 #include "core/steps/skeleton/chosen_joints.h"
 #include "core/steps/skeleton/reframe.h"
+#include "core/steps/step_kind.h"
 
 #include <fmt/format.h>
 #include <map>
@@ -43,7 +43,7 @@ StepResult turned(const Scene& scene, const std::vector<char>& in, const std::ve
     result.scene = std::move(reframed.scene);
     result.account = count == 0 ? "every joint stands so already"
                                 : fmt::format("{} joint{} turned, at most by {:.0f}°", count, count == 1 ? "" : "s",
-                                              most * 180 / 3.14159265358979323846);
+                                              most * degrees_per_radian);
     if (!scaled.empty()) {
         result.could_not.push_back(
             fmt::format("{} has an uneven scale and stays; fold the scale before this step", some_of(scaled)));
@@ -51,13 +51,13 @@ StepResult turned(const Scene& scene, const std::vector<char>& in, const std::ve
     return result;
 }
 
-Result<StepResult> apply_freeze(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"joints"});
-    const std::vector<std::string> patterns = parameters.texts("joints");
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
-    const ChosenJoints chosen = choose_joints(scene, patterns);
+struct ZeroSettings {
+    std::vector<std::string> joints;
+};
+
+Result<StepResult> apply_zero_rest_rotations(const StepContext& context, const ZeroSettings& settings) {
+    const Scene& scene = context.scene;
+    const ChosenJoints chosen = choose_joints(scene, settings.joints);
     StepResult result = turned(scene, chosen.in, std::vector<Mat3>(scene.nodes.size(), Mat3::Identity()));
     for (const std::string& missing : what_is_missing(chosen)) {
         result.could_not.push_back(missing);
@@ -107,23 +107,22 @@ std::vector<int> aims_of(const Scene& scene, const std::map<std::string, std::st
     return aims;
 }
 
-Result<StepResult> apply_aim(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"joints", "bone", "up", "toward", "at"});
-    const std::vector<std::string> patterns = parameters.texts("joints");
-    const std::optional<Axis> bone = axis_from(parameters.text("bone", "+Y"));
-    const std::optional<Axis> up = axis_from(parameters.text("up", "+Z"));
-    const std::optional<Axis> toward = axis_from(parameters.text("toward", "+Z"));
-    const std::map<std::string, std::string> told = parameters.pairs("at");
-    for (const auto& [key, axis] : {std::pair{"bone", bone}, std::pair{"up", up}, std::pair{"toward", toward}}) {
-        if (!axis) {
-            parameters.complain(fmt::format("\"{}\" is no axis; it is one of +X, -X, +Y, -Y, +Z, -Z.", key));
-        }
-    }
-    if (bone && up && direction(*bone).cross(direction(*up)).norm() < 0.5) {
-        parameters.complain("\"bone\" and \"up\" are the same axis.");
-    }
-    if (!parameters.ok()) {
-        return parameters.problem();
+struct AlignSettings {
+    std::vector<std::string> joints;
+    Axis bone = Axis::pos_y;
+    Axis up = Axis::pos_z;
+    Axis toward = Axis::pos_z;
+    std::map<std::string, std::string> at;
+};
+
+/// Axes by name, in the order of Axis.
+const std::vector<std::string> axis_names = {"+X", "-X", "+Y", "-Y", "+Z", "-Z"};
+
+Result<StepResult> apply_align_bone_axes(const StepContext& context, const AlignSettings& settings) {
+    const Scene& scene = context.scene;
+    const auto& [patterns, bone, up, toward, told] = settings;
+    if (std::abs(direction(bone).dot(direction(up))) > 0.5) {
+        return malformed("\"bone\" and \"up\" are the same axis.");
     }
     const ChosenJoints chosen = choose_joints(scene, patterns);
     std::vector<std::string> missing;
@@ -140,7 +139,7 @@ Result<StepResult> apply_aim(const Scene& scene, const nlohmann::json& json) {
         }
         const Vec3 bone_m = aims[i] < 0 ? Vec3::Zero() : Vec3((world[aims[i]] - world[i]).topRightCorner<3, 1>());
         if (bone_m.norm() > 1e-6) {
-            wanted[i] = aimed(bone_m.normalized(), direction(*toward), *bone, *up);
+            wanted[i] = aimed(bone_m.normalized(), direction(toward), bone, up);
         } else if (parent_turns) {
             wanted[i] = wanted[parent]; // an end points on as what it hangs on
         } else {
@@ -159,30 +158,37 @@ Result<StepResult> apply_aim(const Scene& scene, const nlohmann::json& json) {
 
 } // namespace
 
-StepKind freeze_rest_turns_step() {
-    return {"freeze_rest_turns",
-            "Freeze rest turns",
-            "With every joint along the world's axes at rest, poses and motion can be read and shared as plain turns.",
-            true,
-            {{"joints", "Joints", StepField::Kind::list, "names, * allowed; none: all"}},
-            [] { return nlohmann::json::object(); },
-            apply_freeze};
+StepKind zero_rest_rotations_step() {
+    return make_step<ZeroSettings>(
+        {"zero_rest_rotations", "Zero rest rotations",
+         "With every joint along the world's axes at rest, poses and motion can be read and shared as plain rotations.",
+         StepSubject::skeleton},
+        {list<&ZeroSettings::joints>("joints", "Joints",
+                                     "Names with * and ?; all where it is not set. Along the world's axes at rest")
+             .naming(NameOf::joint)
+             .typed_as("names, * allowed; none: all")},
+        apply_zero_rest_rotations);
 }
 
-StepKind aim_joints_step() {
-    return {"aim_joints",
-            "Aim joints",
-            "Rigs in the engine turn joints about one axis along the bone; here every joint gets it.",
-            true,
-            {{"bone", "Along the bone", StepField::Kind::choice, "+Y|-Y|+X|-X|+Z|-Z"},
-             {"up", "Second axis", StepField::Kind::choice, "+Z|-Z|+X|-X|+Y|-Y"},
-             {"toward", "Second axis looks to", StepField::Kind::choice, "+Z|-Z|+X|-X|+Y|-Y"},
-             {"joints", "Joints", StepField::Kind::list, "names, * allowed; none: all"},
-             {"at", "Points at", StepField::Kind::pairs, "joint → joint below, where it has several"}},
-            [] {
-                return nlohmann::json{{"bone", "+Y"}, {"up", "+Z"}, {"toward", "+Z"}};
-            },
-            apply_aim};
+StepKind align_bone_axes_step() {
+    return make_step<AlignSettings>(
+        {"align_bone_axes", "Align bone axes",
+         "Rigs in the engine rotate joints about one axis along the bone; here every joint gets it.",
+         StepSubject::skeleton},
+        {choice<&AlignSettings::bone>("bone", "Along the bone", axis_names, "The axis along the bone").starting("+Y"),
+         choice<&AlignSettings::up>("up", "Second axis", axis_names, "The second axis").starting("+Z"),
+         choice<&AlignSettings::toward>("toward", "Second axis looks to", axis_names,
+                                        "Where the second axis looks in the world")
+             .starting("+Z"),
+         list<&AlignSettings::joints>("joints", "Joints", "Names with * and ?; all where it is not set")
+             .naming(NameOf::joint)
+             .typed_as("names, * allowed; none: all"),
+         pairs<&AlignSettings::at>("at", "Points at",
+                                   "Joints and the joint below that each points at, else the one with the largest "
+                                   "branch. The end of a chain points on")
+             .naming(NameOf::joint)
+             .typed_as("joint → joint below, where it has several")},
+        apply_align_bone_axes);
 }
 
 } // namespace wembrix

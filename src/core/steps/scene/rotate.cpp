@@ -1,17 +1,15 @@
 // Turns everything by a typed angle, or so that the character looks along +Z, and sets it on the ground.
+#include "core/math/angles.h"
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/facing.h"
-#include "core/steps/all.h"
-#include "core/steps/parameters.h"
 #include "core/steps/scene/place_all.h"
+#include "core/steps/step_kind.h"
 
 #include <fmt/format.h>
 
 namespace wembrix {
 
 namespace {
-
-constexpr double degrees = 3.14159265358979323846 / 180;
 
 StepResult placed(const Scene& scene, const Quat& turn, const Vec3& move) {
     StepResult result;
@@ -33,40 +31,33 @@ Quat turn_about(Axis axis, double angle) {
         const double v[] = {0, half, 1, -half};
         return {w[quarter], v[quarter] * along.x(), v[quarter] * along.y(), v[quarter] * along.z()};
     }
-    return Quat(Eigen::AngleAxisd(angle * degrees, direction(axis)));
+    return Quat(Eigen::AngleAxisd(angle * radians_per_degree, direction(axis)));
 }
 
-Result<StepResult> apply_turn(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"degrees", "about"});
-    const std::optional<double> angle = parameters.number("degrees");
-    const std::string about = parameters.text("about", "+Y");
-    const std::optional<Axis> axis = axis_from(about);
-    if (!angle) {
-        parameters.complain("needs \"degrees\".");
-    }
-    if (!axis) {
-        parameters.complain("\"about\" is no axis; it is one of +X, -X, +Y, -Y, +Z, -Z.");
-    }
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
-    StepResult result = placed(scene, turn_about(*axis, *angle), Vec3::Zero());
-    result.account = fmt::format("everything {:.6g}° about {}", *angle, about);
+struct RotateSettings {
+    double degrees = 0;
+    Axis about = Axis::pos_y;
+};
+
+/// Axes by name, in the order of Axis.
+const std::vector<std::string> axes = {"+X", "-X", "+Y", "-Y", "+Z", "-Z"};
+
+Result<StepResult> apply_rotate(const StepContext& context, const RotateSettings& settings) {
+    const Scene& scene = context.scene;
+    StepResult result = placed(scene, turn_about(settings.about, settings.degrees), Vec3::Zero());
+    result.account = fmt::format("everything {:.6g}° about {}", settings.degrees, axis_name(settings.about));
     return result;
 }
 
-Result<StepResult> apply_face_forward(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"looks_along"});
-    const std::string given = parameters.text("looks_along", "");
+struct FacingSettings {
+    std::string looks_along = "guess";
+};
+
+Result<StepResult> apply_face_forward(const StepContext& context, const FacingSettings& settings) {
+    const Scene& scene = context.scene;
     std::optional<Axis> from;
-    if (!given.empty() && given != "guess") {
-        from = axis_from(given);
-    }
-    if (!given.empty() && given != "guess" && (!from || std::abs(direction(*from).y()) > 0.5)) {
-        parameters.complain("\"looks_along\" is none of guess, +X, -X, +Z, -Z.");
-    }
-    if (!parameters.ok()) {
-        return parameters.problem();
+    if (settings.looks_along != "guess") {
+        from = axis_from(settings.looks_along);
     }
     std::string reason = "as told";
     if (!from) {
@@ -82,7 +73,7 @@ Result<StepResult> apply_face_forward(const Scene& scene, const nlohmann::json& 
         return Problem{fmt::format("the character looks along {}: it lies on its back or face.", axis_name(*from)), "",
                        "Turn it upright first."};
     }
-    const double angle = -std::atan2(direction(*from).x(), direction(*from).z()) / degrees;
+    const double angle = -std::atan2(direction(*from).x(), direction(*from).z()) / radians_per_degree;
     StepResult result = placed(scene, turn_about(Axis::pos_y, std::round(angle)), Vec3::Zero());
     result.account = *from == Axis::pos_z
                          ? fmt::format("looks along +Z already ({})", reason)
@@ -90,12 +81,13 @@ Result<StepResult> apply_face_forward(const Scene& scene, const nlohmann::json& 
     return result;
 }
 
-Result<StepResult> apply_ground(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"centre"});
-    const bool centre = parameters.flag("centre", false);
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
+struct GroundSettings {
+    bool centre = false;
+};
+
+Result<StepResult> apply_ground(const StepContext& context, const GroundSettings& settings) {
+    const Scene& scene = context.scene;
+    const bool centre = settings.centre;
     const Bounds bounds = character_bounds(scene);
     if (bounds.empty()) {
         return Problem{"there is nothing to set on the ground.", "", ""};
@@ -115,41 +107,34 @@ Result<StepResult> apply_ground(const Scene& scene, const nlohmann::json& json) 
 
 } // namespace
 
-StepKind turn_step() {
-    return {"turn",
-            "Turn",
-            "A source that lies on its face or looks aside is set upright, all of it at once.",
-            true,
-            {{"degrees", "Angle", StepField::Kind::number, "°"},
-             {"about", "About", StepField::Kind::choice, "+X|-X|+Y|-Y|+Z|-Z"}},
-            [] {
-                return nlohmann::json{{"degrees", 90}, {"about", "+Y"}};
-            },
-            apply_turn};
+StepKind rotate_step() {
+    return make_step<RotateSettings>(
+        {"rotate", "Rotate", "A source that lies on its face or looks aside is set upright, all of it at once.",
+         StepSubject::scene},
+        {number<&RotateSettings::degrees>("degrees", "Angle", "By how much").unit("°").needed().starting(90),
+         choice<&RotateSettings::about>("about", "About", axes,
+                                        "Joints, keys with their tangents, surfaces, shapes and binds at once")
+             .starting("+Y")},
+        apply_rotate);
 }
 
 StepKind face_forward_step() {
-    return {"face_forward",
-            "Face forward",
-            "An engine moves characters the way it thinks they look: along forward, or they walk sideways.",
-            true,
-            {{"looks_along", "It looks along", StepField::Kind::choice, "guess|+X|-X|+Z|-Z"}},
-            [] {
-                return nlohmann::json{{"looks_along", "guess"}};
-            },
-            apply_face_forward};
+    return make_step<FacingSettings>(
+        {"face_forward", "Face forward",
+         "An engine moves characters the way it thinks they look: along forward, or they walk sideways.",
+         StepSubject::scene},
+        {choice<&FacingSettings::looks_along>(
+             "looks_along", "It looks along", {"guess", "+X", "-X", "+Z", "-Z"},
+             "The axis it looks along now; a guess is made from the joints that say their side")
+             .starting("guess")},
+        apply_face_forward);
 }
 
 StepKind ground_step() {
-    return {"ground",
-            "Set on the ground",
-            "What floats or sinks in its file floats or sinks in the game.",
-            true,
-            {{"centre", "Middle", StepField::Kind::flag, "over the origin, too"}},
-            [] {
-                return nlohmann::json{{"centre", false}};
-            },
-            apply_ground};
+    return make_step<GroundSettings>(
+        {"ground", "Set on the ground", "What floats or sinks in its file floats or sinks in the game.",
+         StepSubject::scene},
+        {flag<&GroundSettings::centre>("centre", "Middle", "over the origin, too").starting(false)}, apply_ground);
 }
 
 } // namespace wembrix

@@ -1,7 +1,6 @@
 // Takes away shapes that move nothing, with their weights and keys.
-#include "core/steps/all.h"
 #include "core/steps/names.h"
-#include "core/steps/parameters.h"
+#include "core/steps/step_kind.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -40,15 +39,13 @@ void keep_in_channel(Channel& channel, const std::vector<char>& kept) {
     channel.width = static_cast<int>(std::count(kept.begin(), kept.end(), 1));
 }
 
-Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"below_mm"});
-    const double below = parameters.number("below_mm").value_or(0);
-    if (below < 0) {
-        parameters.complain("\"below_mm\" is less than 0.");
-    }
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
+struct EmptySettings {
+    double below_mm = 0;
+};
+
+Result<StepResult> apply_remove_empty_shapes(const StepContext& context, const EmptySettings& settings) {
+    const Scene& scene = context.scene;
+    const double below = settings.below_mm;
     StepResult result;
     result.scene = scene;
     std::vector<std::string> dropped;
@@ -93,14 +90,16 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
 
 } // namespace
 
-StepKind drop_empty_shapes_step() {
-    return {"drop_empty_shapes",
-            "Drop empty shapes",
-            "A shape that moves nothing costs memory in the engine, and somebody will wonder why its slider is dead.",
-            true,
-            {{"below_mm", "Moves at most", StepField::Kind::number, "mm"}},
-            [] { return nlohmann::json::object(); },
-            apply};
+StepKind remove_empty_shapes_step() {
+    return make_step<EmptySettings>(
+        {"remove_empty_shapes", "Remove empty shapes",
+         "A shape that moves nothing costs memory in the engine, and somebody will wonder why its slider is dead.",
+         StepSubject::surface},
+        {number<&EmptySettings::below_mm>("below_mm", "Moves at most",
+                                          "Shapes that move no vertex farther than that go, with their keys")
+             .unit("mm")
+             .at_least(0)},
+        apply_remove_empty_shapes);
 }
 
 } // namespace wembrix

@@ -1,9 +1,8 @@
 // One frame of a clip as a clip of its own; and a clip as the difference from one frame.
 #include "core/measure/clips/baked.h"
 #include "core/measure/skeleton/pose.h"
-#include "core/steps/all.h"
 #include "core/steps/clips/chosen_clips.h"
-#include "core/steps/parameters.h"
+#include "core/steps/step_kind.h"
 
 #include <algorithm>
 #include <cmath>
@@ -24,18 +23,20 @@ void add_key(int node, Path path, std::vector<float> value, Clip& clip) {
     clip.channels.push_back({node, path, Interpolation::linear, width, std::vector<float>{0}, std::move(value), {}});
 }
 
-Result<StepResult> apply_still(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"clip", "frame", "name", "joints"});
-    const std::string from = parameters.needed_text("clip");
-    const int frame = parameters.needed_whole("frame");
-    const std::string name = parameters.needed_text("name");
-    const std::string which = parameters.text("joints", "all");
-    if (which != "all" && which != "moved") {
-        parameters.complain("\"joints\" is neither \"all\" nor \"moved\".");
-    }
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
+struct PoseSettings {
+    enum class Joints : uint8_t { all, moved };
+    std::string clip;
+    int frame = 0;
+    std::string name;
+    Joints joints = Joints::all;
+};
+
+Result<StepResult> apply_pose_to_clip(const StepContext& context, const PoseSettings& settings) {
+    const Scene& scene = context.scene;
+    const std::string& from = settings.clip;
+    const int frame = settings.frame;
+    const std::string& name = settings.name;
+    const bool only_moved = settings.joints == PoseSettings::Joints::moved;
     const Result<size_t> at = named_clip(scene, from);
     if (!at) {
         return at.problem();
@@ -59,7 +60,7 @@ Result<StepResult> apply_still(const Scene& scene, const nlohmann::json& json) {
     clip.cut = true;
     mark_remade(clip);
     size_t keyed = 0;
-    // Joints, and what else the clip moves: a holder, or a surface that hangs on none.
+    // Joints, and what else the clip moves: a parent transform, or a surface that hangs on none.
     std::set<int> nodes;
     for (const int joint : joints_of(scene)) {
         nodes.insert(joint);
@@ -71,7 +72,7 @@ Result<StepResult> apply_still(const Scene& scene, const nlohmann::json& json) {
     }
     for (const int joint : nodes) {
         const Transform& local = pose.local[static_cast<size_t>(joint)];
-        if (which == "moved" && !differs(local, scene.nodes[joint].rest)) {
+        if (only_moved && !differs(local, scene.nodes[joint].rest)) {
             continue;
         }
         keyed += scene.nodes[joint].kind == NodeKind::joint ? 1 : 0;
@@ -86,7 +87,7 @@ Result<StepResult> apply_still(const Scene& scene, const nlohmann::json& json) {
         const std::vector<float> rest = scene.rest_shape_weights(node);
         const auto first = pose.shape_weights.begin() + poser.shape_offset(node);
         std::vector<float> now(first, first + static_cast<ptrdiff_t>(rest.size()));
-        if (!rest.empty() && (which == "all" || now != rest)) {
+        if (!rest.empty() && (!only_moved || now != rest)) {
             add_key(node, Path::weights, std::move(now), clip);
         }
     }
@@ -122,15 +123,17 @@ void take_off(BakedTrack& track, const float* base, const Transform& rest) {
     }
 }
 
-Result<StepResult> apply_additive(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"clips", "base", "frame"});
-    const std::vector<std::string> patterns = parameters.texts("clips");
-    const std::string base = parameters.text("base", "");
-    const double frame = parameters.number("frame").value_or(0);
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
-    const Result<std::vector<size_t>> chosen = chosen_clips(scene, patterns);
+struct AdditiveSettings {
+    std::vector<std::string> clips;
+    std::string base;
+    int frame = 0;
+};
+
+Result<StepResult> apply_make_additive(const StepContext& context, const AdditiveSettings& settings) {
+    const Scene& scene = context.scene;
+    const std::string& base = settings.base;
+    const int frame = settings.frame;
+    const Result<std::vector<size_t>> chosen = chosen_clips(scene, settings.clips);
     if (!chosen) {
         return chosen.problem();
     }
@@ -143,7 +146,7 @@ Result<StepResult> apply_additive(const Scene& scene, const nlohmann::json& json
             return named_clip(scene, base).problem();
         }
         if (!(frame >= 0 && frame < from->frames())) {
-            return Problem{fmt::format("“{}” has no frame {:g}.", from->name, frame), "", ""};
+            return Problem{fmt::format("“{}” has no frame {}.", from->name, frame), "", ""};
         }
         BakedClip baked = bake_tracks(clip);
         BakedClip still = bake_tracks(*from, from->rate, frame / from->rate, 1);
@@ -155,42 +158,45 @@ Result<StepResult> apply_additive(const Scene& scene, const nlohmann::json& json
         put_tracks(baked, clip.start_s, clip);
         mark_remade(clip);
     }
-    result.account = fmt::format("{} as what is added to frame {:g} of {}, on the rest pose",
-                                 clips_said(scene, *chosen), frame, base.empty() ? "its own" : "“" + base + "”");
+    result.account = fmt::format("{} as what is added to frame {} of {}, on the rest pose", clips_said(scene, *chosen),
+                                 frame, base.empty() ? "its own" : "“" + base + "”");
     return result;
 }
 
 } // namespace
 
-StepKind still_pose_step() {
-    return {"still_pose",
-            "Still pose",
-            "A pose that a game blends to or starts from goes out as a clip of one frame.",
-            true,
-            {{"clip", "Clip", StepField::Kind::clip, ""},
-             {"frame", "Frame", StepField::Kind::number, ""},
-             {"name", "Name", StepField::Kind::text, "of the new clip"},
-             {"joints", "Joints", StepField::Kind::choice, "all|moved"}},
-            [] {
-                return nlohmann::json{{"clip", ""}, {"frame", 0}, {"name", "pose"}, {"joints", "all"}};
-            },
-            apply_still,
-            true};
+StepKind pose_to_clip_step() {
+    return make_step<PoseSettings>(
+        {"pose_to_clip", "Pose to clip", "A pose that a game blends to or starts from goes out as a clip of one frame.",
+         StepSubject::clips},
+        {text<&PoseSettings::clip>("clip", "Clip", "Which clip").needed().naming(NameOf::clip).starting(""),
+         number<&PoseSettings::frame>("frame", "Frame", "Which frame of it").needed().starting(0),
+         text<&PoseSettings::name>("name", "Name", "Name of the new clip")
+             .needed()
+             .naming(NameOf::clip_after)
+             .typed_as("of the new clip")
+             .starting("pose"),
+         choice<&PoseSettings::joints>("joints", "Joints", {"all", "moved"}, "All, or those that differ from rest")
+             .starting("all")},
+        apply_pose_to_clip);
 }
 
 StepKind make_additive_step() {
-    return {"make_additive",
-            "Make additive",
-            "A breath or a flinch that plays over other clips holds only what it adds to a pose.",
-            false,
-            {{"clips", "Clips", StepField::Kind::clips, "one a line, * and ? allowed; none: all"},
-             {"base", "To a pose of", StepField::Kind::clip, "clip; empty: its own"},
-             {"frame", "Frame", StepField::Kind::number, ""}},
-            [] {
-                return nlohmann::json{{"clips", nlohmann::json::array()}, {"frame", 0}};
-            },
-            apply_additive,
-            true};
+    return make_step<AdditiveSettings>(
+        {"make_additive", "Make additive",
+         "A breath or a flinch that plays over other clips holds only what it adds to a pose.", StepSubject::clips},
+        {list<&AdditiveSettings::clips>("clips", "Clips",
+                                        "Names of clips, with * and ?; all clips where it is not set. What each frame "
+                                        "adds to the pose is put on the rest pose")
+             .naming(NameOf::clip)
+             .typed_as("one per line, * and ? allowed; none: all")
+             .starting(nlohmann::json::array()),
+         text<&AdditiveSettings::base>("base", "To a pose of",
+                                       "The clip that the pose is of; each its own where it is not set")
+             .naming(NameOf::clip)
+             .typed_as("clip; empty: its own"),
+         number<&AdditiveSettings::frame>("frame", "Frame", "Which frame of it").starting(0)},
+        apply_make_additive);
 }
 
 } // namespace wembrix

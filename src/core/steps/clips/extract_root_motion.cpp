@@ -1,9 +1,8 @@
 // Hands the way over the ground from the pelvis to the root, or takes it out so that the clip plays in place.
 #include "core/measure/clips/travel.h"
-#include "core/steps/all.h"
 #include "core/steps/clips/chosen_clips.h"
 #include "core/steps/clips/rekey.h"
-#include "core/steps/parameters.h"
+#include "core/steps/step_kind.h"
 
 #include <Eigen/LU>
 #include <algorithm>
@@ -13,29 +12,37 @@ namespace wembrix {
 
 namespace {
 
-struct Wish {
-    bool axes[3] = {true, false, true};
-    bool turn = true;
-    int smooth = 0;
-    bool in_place = false;
+struct RootMotionSettings {
+    enum class Mode : uint8_t { to_root, in_place };
+    std::vector<std::string> clips;
+    std::string from;
+    Mode mode = Mode::to_root;
+    bool x = true;
+    bool y = false;
+    bool z = true;
+    bool rotation = true;
+    int smooth = 0; ///< frames
     bool from_origin = false;
+
+    [[nodiscard]] bool in_place() const { return mode == Mode::in_place; }
 };
 
 /// How the whole has gone from its rest place by some moment: a turn about up, and a way along the chosen axes.
-Mat4 gone(const Vec3& place, double heading, const Vec3& rest, const Wish& wish) {
+Mat4 gone(const Vec3& place, double heading, const Vec3& rest, const RootMotionSettings& settings) {
+    const bool axes[] = {settings.x, settings.y, settings.z};
     Vec3 now = rest;
     for (int k = 0; k < 3; ++k) {
-        now[k] = wish.axes[k] ? place[k] : rest[k];
+        now[k] = axes[k] ? place[k] : rest[k];
     }
     Mat4 turn = Mat4::Identity();
-    turn.topLeftCorner<3, 3>() = Eigen::AngleAxisd(wish.turn ? heading : 0, Vec3::UnitY()).toRotationMatrix();
+    turn.topLeftCorner<3, 3>() = Eigen::AngleAxisd(settings.rotation ? heading : 0, Vec3::UnitY()).toRotationMatrix();
     return translating(now) * turn * translating(-rest);
 }
 
 class Taking {
   public:
-    Taking(const Scene& scene, int root, int from, const Wish& wish)
-        : scene_(scene), root_(root), from_(from), wish_(wish), rest_(rest_world(scene)) {
+    Taking(const Scene& scene, int root, int from, const RootMotionSettings& settings)
+        : scene_(scene), root_(root), from_(from), settings_(settings), rest_(rest_world(scene)) {
         nodes_.push_back(root);
         for (size_t i = 0; i < scene.nodes.size(); ++i) {
             const Node& node = scene.nodes[i];
@@ -56,11 +63,11 @@ class Taking {
         whole.start_s = 0;
         const int frames = static_cast<int>(std::ceil(end * before.rate - 1e-3)) + 1;
         Way way = way_of(scene_, whole, from_, before.rate, 0, frames);
-        smooth(way, wish_.smooth);
+        smooth(way, settings_.smooth);
         const Vec3 rest = rest_[from_].topRightCorner<3, 1>();
         Mat4 first = Mat4::Identity();
-        if (wish_.from_origin) {
-            first = gone(way.place_at(before.start_s), way.heading_at(before.start_s), rest, wish_).inverse();
+        if (settings_.from_origin) {
+            first = gone(way.place_at(before.start_s), way.heading_at(before.start_s), rest, settings_).inverse();
         }
         std::erase_if(clip.channels, [&](const Channel& channel) {
             return channel.path != Path::weights &&
@@ -70,16 +77,16 @@ class Taking {
         key_anew(
             scene_, before, nodes_,
             [&](double seconds, const Pose& pose, std::vector<Transform>& locals) {
-                const Mat4 now = gone(way.place_at(seconds), way.heading_at(seconds), rest, wish_) * rest_[root_];
+                const Mat4 now = gone(way.place_at(seconds), way.heading_at(seconds), rest, settings_) * rest_[root_];
                 const Mat4 back = now.inverse();
                 for (size_t n = 1; n < nodes_.size(); ++n) {
                     locals[n] = decompose(back * pose.world[nodes_[n]]).transform;
                 }
-                const Mat4 shown = wish_.in_place ? rest_[root_] : Mat4(first * now);
+                const Mat4 shown = settings_.in_place() ? rest_[root_] : Mat4(first * now);
                 locals[0] = decompose(above < 0 ? shown : Mat4(pose.world[above].inverse() * shown)).transform;
             },
             clip);
-        if (wish_.in_place) {
+        if (settings_.in_place()) {
             // The root does not move at all: it needs no keys.
             std::erase_if(clip.channels, [&](const Channel& channel) { return channel.node == root_; });
         }
@@ -91,35 +98,15 @@ class Taking {
     const Scene& scene_;
     int root_;
     int from_;
-    Wish wish_;
+    RootMotionSettings settings_;
     std::vector<Mat4> rest_;
     std::vector<int> nodes_; ///< the root, then all that hangs on it
 };
 
-Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"clips", "from", "x", "y", "z", "turn", "smooth", "way", "from_origin"});
-    const std::vector<std::string> patterns = parameters.texts("clips");
-    const std::string name = parameters.text("from", "");
-    const std::string way = parameters.text("way", "to_root");
-    Wish wish;
-    wish.axes[0] = parameters.flag("x", true);
-    wish.axes[1] = parameters.flag("y", false);
-    wish.axes[2] = parameters.flag("z", true);
-    wish.turn = parameters.flag("turn", true);
-    wish.from_origin = parameters.flag("from_origin", false);
-    wish.in_place = way == "in_place";
-    const double smooth = parameters.number("smooth").value_or(0);
-    if (way != "to_root" && way != "in_place") {
-        parameters.complain("\"way\" is neither \"to_root\" nor \"in_place\".");
-    }
-    if (!(smooth >= 0 && smooth <= 10000)) {
-        parameters.complain("\"smooth\" is no number of frames.");
-    }
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
-    wish.smooth = static_cast<int>(smooth);
-    const Result<std::vector<size_t>> chosen = chosen_clips(scene, patterns);
+Result<StepResult> apply_extract_root_motion(const StepContext& context, const RootMotionSettings& settings) {
+    const Scene& scene = context.scene;
+    const std::string& name = settings.from;
+    const Result<std::vector<size_t>> chosen = chosen_clips(scene, settings.clips);
     if (!chosen) {
         return chosen.problem();
     }
@@ -141,12 +128,12 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
     StepResult result;
     result.scene = scene;
     result.moved.let_go.insert(scene.nodes[roots[0]].identity);
-    const Taking taking(scene, roots[0], from, wish);
+    const Taking taking(scene, roots[0], from, settings);
     std::string told;
     for (const size_t c : *chosen) {
         Clip& clip = result.scene.clips[c];
         const Travel travel = taking.run(scene.clips[c], clip);
-        if (wish.in_place || wish.from_origin) {
+        if (settings.in_place() || settings.from_origin) {
             mark_remade(clip);
         }
         if (chosen->size() <= 3) {
@@ -154,33 +141,40 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
                                 travel.metres, travel.turn_degrees, travel.mean_m_s);
         }
     }
-    result.account = fmt::format("way of {} {} in {}{}", scene.nodes[from].name,
-                                 wish.in_place ? "taken out" : fmt::format("handed to {}", scene.nodes[roots[0]].name),
-                                 clips_said(scene, *chosen), told.empty() ? "" : " (" + told + ")");
+    result.account =
+        fmt::format("trajectory of {} {} in {}{}", scene.nodes[from].name,
+                    settings.in_place() ? "taken out" : fmt::format("handed to {}", scene.nodes[roots[0]].name),
+                    clips_said(scene, *chosen), told.empty() ? "" : " (" + told + ")");
     return result;
 }
 
 } // namespace
 
-StepKind take_root_motion_step() {
-    return {"take_root_motion",
-            "Take the root motion",
-            "Engines move a character by its root: the way that the pelvis makes is handed to it, or taken out.",
-            true,
-            {{"clips", "Clips", StepField::Kind::clips, "one a line, * and ? allowed; none: all"},
-             {"from", "From", StepField::Kind::joint, "joint; empty: the pelvis, as far as it can be told"},
-             {"way", "Goes", StepField::Kind::choice, "to_root|in_place"},
-             {"x", "Aside", StepField::Kind::flag, "along X"},
-             {"y", "Up", StepField::Kind::flag, "along Y"},
-             {"z", "Ahead", StepField::Kind::flag, "along Z"},
-             {"turn", "Turn", StepField::Kind::flag, "about up"},
-             {"smooth", "Smooth over", StepField::Kind::number, "frames"},
-             {"from_origin", "Begin", StepField::Kind::flag, "at the origin, looking forward"}},
-            [] {
-                return nlohmann::json{{"way", "to_root"}, {"x", true}, {"y", false}, {"z", true}, {"turn", true}};
-            },
-            apply,
-            true};
+StepKind extract_root_motion_step() {
+    return make_step<RootMotionSettings>(
+        {"extract_root_motion", "Extract root motion",
+         "Engines move a character by its root: the trajectory of the pelvis is handed to it, or taken out.",
+         StepSubject::clips},
+        {list<&RootMotionSettings::clips>("clips", "Clips",
+                                          "Names of clips, with * and ?; all clips where it is not set")
+             .naming(NameOf::clip)
+             .typed_as("one per line, * and ? allowed; none: all"),
+         text<&RootMotionSettings::from>(
+             "from", "From", "The joint whose trajectory it is; else the first below the root that carries the others")
+             .naming(NameOf::joint)
+             .typed_as("joint; empty: the pelvis, as far as it can be told"),
+         choice<&RootMotionSettings::mode>("mode", "Mode", {"to_root", "in_place"},
+                                           "The root takes it, or it is taken out and the clip plays in place")
+             .starting("to_root"),
+         flag<&RootMotionSettings::x>("x", "X", "sideways").starting(true),
+         flag<&RootMotionSettings::y>("y", "Y", "up and down").starting(false),
+         flag<&RootMotionSettings::z>("z", "Z", "forward").starting(true),
+         flag<&RootMotionSettings::rotation>("rotation", "Rotation", "about up").starting(true),
+         number<&RootMotionSettings::smooth>("smooth", "Smooth over", "Frames to smooth the trajectory over")
+             .unit("frames")
+             .between(0, 10000),
+         flag<&RootMotionSettings::from_origin>("from_origin", "Begin", "at the origin, looking forward")},
+        apply_extract_root_motion);
 }
 
 } // namespace wembrix

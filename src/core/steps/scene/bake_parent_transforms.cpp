@@ -5,11 +5,12 @@
 // turns and no joint has a scale or mirror above it. Locally that is L' = C L C^-1, for the topmost T R C L C^-1:
 // linear in translations and quaternions, hence exact for stepped, linear and cubic keys alike.
 // Holders that move, or that scale unevenly, have no such C; below those every frame is keyed anew.
+#include "core/math/angles.h"
 #include "core/measure/skeleton/pose.h"
-#include "core/steps/all.h"
 #include "core/steps/clips/rekey.h"
 #include "core/steps/names.h"
 #include "core/steps/skeleton/reframe.h"
+#include "core/steps/step_kind.h"
 
 #include <Eigen/LU>
 #include <algorithm>
@@ -405,12 +406,11 @@ class Fold {
         const Frame frame = frame_of(deepest);
         std::string what;
         const Eigen::AngleAxisd turn(frame.turn);
-        constexpr double degrees = 180 / 3.14159265358979323846;
         if (std::abs(turn.angle()) > 1e-6) {
             const double sign = turn.axis().sum() < 0 ? -1 : 1;
             int axis = 0;
             const bool plain = turn.axis().cwiseAbs().maxCoeff(&axis) > 0.99999;
-            what = fmt::format("turn {:.4g}°{}", sign * turn.angle() * degrees,
+            what = fmt::format("turn {:.4g}°{}", sign * turn.angle() * degrees_per_radian,
                                plain ? fmt::format(" about {}", "XYZ"[axis]) : "");
         }
         if (std::abs(frame.factor - 1) > 1e-9) {
@@ -437,10 +437,8 @@ class Fold {
     bool any_ = false;
 };
 
-Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
-    if (!json.empty()) {
-        return Problem{fmt::format("has no parameter \"{}\".", json.begin().key()), "", "", true};
-    }
+Result<StepResult> apply_bake_parent_transforms(const StepContext& context, const NoSettings&) {
+    const Scene& scene = context.scene;
     for (const Mat4& world : rest_world(scene)) {
         if (!world.allFinite()) {
             return Problem{"a node's place is not a number.", "", ""};
@@ -451,14 +449,12 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
 
 } // namespace
 
-StepKind fold_holders_step() {
-    return {"fold_holders",
-            "Fold holders",
-            "What turned or scaled the character from above becomes part of it, so that no engine can lose it.",
-            true,
-            {},
-            [] { return nlohmann::json::object(); },
-            apply};
+StepKind bake_parent_transforms_step() {
+    return make_step<NoSettings>(
+        {"bake_parent_transforms", "Bake parent transforms",
+         "What rotated or scaled the character from above becomes part of it, so that no engine can lose it.",
+         StepSubject::scene},
+        {}, apply_bake_parent_transforms);
 }
 
 } // namespace wembrix

@@ -5,14 +5,13 @@
 // becomes L' = D L. Where the dropped joints stand still and D is a turn, a move and one factor s, that is exact for
 // stepped, linear and cubic keys: t' = D t (tangents by its linear part), q' = R q, scale' = s scale. Elsewhere every
 // frame is keyed anew.
-#include "core/steps/skeleton/drop_joints.h"
+#include "core/steps/skeleton/remove_joints.h"
 
 #include "core/measure/surface/holding.h"
 #include "core/measure/surface/weight_move.h"
-#include "core/steps/all.h"
 #include "core/steps/clips/rekey.h"
 #include "core/steps/names.h"
-#include "core/steps/parameters.h"
+#include "core/steps/step_kind.h"
 
 #include <Eigen/LU>
 #include <algorithm>
@@ -21,24 +20,16 @@
 
 namespace wembrix {
 
-size_t DropPlan::count() const {
+size_t RemovalPlan::count() const {
     return static_cast<size_t>(std::count(dropped.begin(), dropped.end(), 1));
 }
 
-Result<DropPlan> plan_drop(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"names", "tips", "holding_nothing", "keep", "to"});
-    const std::vector<std::string> names = parameters.texts("names");
-    const std::vector<std::string> keep = parameters.texts("keep");
-    const bool tips = parameters.flag("tips", false);
-    const bool idle = parameters.flag("holding_nothing", false);
-    const std::string to = parameters.text("to", "");
-    if (parameters.ok() && names.empty() && !tips && !idle) {
-        parameters.complain("needs \"names\", \"tips\" or \"holding_nothing\".");
+Result<RemovalPlan> plan_removal(const Scene& scene, const RemovalSettings& settings) {
+    const auto& [names, tips, unweighted, keep, to] = settings;
+    if (names.empty() && !tips && !unweighted) {
+        return malformed("needs \"names\", \"tips\" or \"unweighted\".");
     }
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
-    DropPlan plan;
+    RemovalPlan plan;
     plan.dropped.assign(scene.nodes.size(), 0);
     std::vector<char> has_joint_below(scene.nodes.size(), 0);
     for (const int joint : joints_of(scene)) {
@@ -51,7 +42,7 @@ Result<DropPlan> plan_drop(const Scene& scene, const nlohmann::json& json) {
                            [&](const std::string& pattern) { return matches_wildcard(name, pattern); });
     };
     std::set<int> nothing;
-    if (idle) {
+    if (unweighted) {
         for (const int joint : idle_joints(scene)) {
             nothing.insert(joint);
         }
@@ -75,7 +66,7 @@ Result<DropPlan> plan_drop(const Scene& scene, const nlohmann::json& json) {
             return Problem{fmt::format("there is no joint \"{}\" to take the weights.", to), "", ""};
         }
         if (plan.dropped[taker] != 0) {
-            return Problem{fmt::format("\"{}\" is to take the weights and is dropped itself.", to), "", ""};
+            return Problem{fmt::format("\"{}\" is to take the weights and is removed itself.", to), "", ""};
         }
     }
     const std::vector<Holding> holding = holding_of(scene);
@@ -88,7 +79,7 @@ Result<DropPlan> plan_drop(const Scene& scene, const nlohmann::json& json) {
             next = scene.nodes[above].kind == NodeKind::joint && plan.dropped[above] == 0 ? above : -1;
         }
         if (next < 0) {
-            return Problem{"holds points, and no joint above it stays to take them.", scene.nodes[joint].name,
+            return Problem{"has weights, and no joint above it stays to take them.", scene.nodes[joint].name,
                            "Name a joint in \"to\", or keep this one."};
         }
         plan.weights_to[joint] = next;
@@ -98,9 +89,10 @@ Result<DropPlan> plan_drop(const Scene& scene, const nlohmann::json& json) {
 
 namespace {
 
-class Drop {
+class Removal {
   public:
-    Drop(const Scene& scene, const DropPlan& plan) : from_(scene), to_(scene), plan_(plan), world_(rest_world(scene)) {}
+    Removal(const Scene& scene, const RemovalPlan& plan)
+        : from_(scene), to_(scene), plan_(plan), world_(rest_world(scene)) {}
 
     Scene run() {
         find_new_parents();
@@ -371,14 +363,14 @@ class Drop {
 
     const Scene& from_;
     Scene to_;
-    const DropPlan& plan_;
+    const RemovalPlan& plan_;
     std::vector<Mat4> world_;
     std::vector<std::vector<int>> between_;
     std::vector<int> moved_;
     std::vector<std::string> sheared_;
 };
 
-std::string account_of(const Scene& scene, const DropPlan& plan) {
+std::string account_of(const Scene& scene, const RemovalPlan& plan) {
     std::vector<std::string> names;
     for (size_t i = 0; i < plan.dropped.size(); ++i) {
         if (plan.dropped[i] != 0) {
@@ -401,8 +393,9 @@ std::string account_of(const Scene& scene, const DropPlan& plan) {
     return text;
 }
 
-Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
-    const Result<DropPlan> plan = plan_drop(scene, json);
+Result<StepResult> apply_remove_joints(const StepContext& context, const RemovalSettings& settings) {
+    const Scene& scene = context.scene;
+    const Result<RemovalPlan> plan = plan_removal(scene, settings);
     if (!plan) {
         return plan.problem();
     }
@@ -420,33 +413,42 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
             return Problem{"carries a surface of its own and cannot go.", scene.nodes[i].name, "Add it to \"keep\"."};
         }
     }
-    Drop drop(scene, *plan);
-    result.scene = drop.run();
+    Removal removal(scene, *plan);
+    result.scene = removal.run();
     result.account = account_of(scene, *plan);
-    if (!drop.sheared().empty()) {
+    if (!removal.sheared().empty()) {
         result.could_not.push_back(
             fmt::format("{} stood under an uneven scale that turns: it keeps its place but not its stretch",
-                        some_of(drop.sheared())));
+                        some_of(removal.sheared())));
     }
     return result;
 }
 
 } // namespace
 
-StepKind drop_joints_step() {
-    return {"drop_joints",
-            "Drop joints",
-            "Helpers and tips cost an engine time in every frame; what they held goes to the joint above.",
-            false,
-            {{"names", "Names", StepField::Kind::list, "one a line, * and ? allowed"},
-             {"tips", "Tips", StepField::Kind::flag, "joints at the end of a chain"},
-             {"holding_nothing", "Idle", StepField::Kind::flag, "joints that hold nothing, nor any joint below them"},
-             {"keep", "But keep", StepField::Kind::list, "one a line, * and ? allowed"},
-             {"to", "Weights to", StepField::Kind::joint, "a joint; else the nearest one above"}},
-            [] {
-                return nlohmann::json{{"names", nlohmann::json::array()}, {"holding_nothing", true}};
-            },
-            apply};
+StepKind remove_joints_step() {
+    return make_step<RemovalSettings>(
+        {"remove_joints", "Remove joints",
+         "Helpers and tips cost an engine time in every frame; their weights go to the joint above.",
+         StepSubject::skeleton},
+        {list<&RemovalSettings::names>("names", "Names",
+                                       "Names with * and ?. What hung on them keeps its position in "
+                                       "every frame")
+             .naming(NameOf::joint)
+             .typed_as("one per line, * and ? allowed")
+             .starting(nlohmann::json::array()),
+         flag<&RemovalSettings::tips>("tips", "Tips", "joints at the end of a chain"),
+         flag<&RemovalSettings::unweighted>("unweighted", "Unweighted",
+                                            "joints that have no weights, nor any joint below them")
+             .starting(true),
+         list<&RemovalSettings::keep>("keep", "But keep", "Names that stay all the same")
+             .naming(NameOf::joint)
+             .typed_as("one per line, * and ? allowed"),
+         text<&RemovalSettings::to>("to", "Weights to",
+                                    "The joint that takes the weights, else the nearest one above that stays")
+             .naming(NameOf::joint)
+             .typed_as("a joint; else the nearest one above")},
+        apply_remove_joints);
 }
 
 } // namespace wembrix

@@ -5,11 +5,10 @@
 // the joint has W' = W C = T R. Where K is the same at every moment (scales that do not move, of one factor, or uneven
 // ones above joints that do not turn), W' has no scale in any frame and nothing moves. Scale that moves goes into the
 // places of the joints below ("places") or stays as keys around 1 ("keep").
-#include "core/steps/all.h"
 #include "core/steps/names.h"
-#include "core/steps/parameters.h"
 #include "core/steps/skeleton/chosen_joints.h"
 #include "core/steps/skeleton/reframe.h"
+#include "core/steps/step_kind.h"
 
 #include <Eigen/LU>
 #include <fmt/format.h>
@@ -49,15 +48,14 @@ std::vector<char> belongs_to_joints(const Scene& scene) {
     return belongs;
 }
 
-Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"stretch"});
-    const std::string stretch = parameters.text("stretch", "places");
-    if (stretch != "places" && stretch != "keep") {
-        parameters.complain("\"stretch\" is neither \"places\" nor \"keep\".");
-    }
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
+struct StretchSettings {
+    enum class Stretch : uint8_t { translation, keep };
+    Stretch stretch = Stretch::translation;
+};
+
+Result<StepResult> apply_bake_joint_scale(const StepContext& context, const StretchSettings& settings) {
+    const Scene& scene = context.scene;
+    const bool to_translation = settings.stretch == StretchSettings::Stretch::translation;
     const std::vector<Mat4> world = rest_world(scene);
     const std::vector<char> belongs = belongs_to_joints(scene);
     for (size_t i = 0; i < scene.nodes.size(); ++i) {
@@ -65,8 +63,9 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
         if (belongs[i] != 0 && parent >= 0 && belongs[parent] == 0 &&
             (linear_of(world[parent]).transpose() * linear_of(world[parent]) - Mat3::Identity()).cwiseAbs().maxCoeff() >
                 1e-9) {
-            return Problem{fmt::format("the holder \"{}\" scales the joints from above.", scene.nodes[parent].name), "",
-                           "Put the step that folds holders before this one."};
+            return Problem{
+                fmt::format("the parent transform \"{}\" scales the joints from above.", scene.nodes[parent].name), "",
+                "Put “Bake parent transforms” before this step."};
         }
     }
     Reframing frames = same_frames(scene);
@@ -104,7 +103,7 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
         }
         const Mat3 rest = nearest_rotation(linear).transpose() * linear;
         frames.correction[i].topLeftCorner<3, 3>() = rest.inverse();
-        frames.rigid[i] = stretch == "places" ? 1 : 0;
+        frames.rigid[i] = to_translation ? 1 : 0;
     }
     StepResult result;
     if (scaled.empty() && moving.empty()) {
@@ -119,7 +118,7 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
             node.rest.scale = Vec3::Ones();
         }
     }
-    if (stretch == "places") {
+    if (to_translation) {
         // What still has keys of scale has them at 1.
         for (Clip& clip : folded.scene.clips) {
             std::erase_if(clip.channels, [&](const Channel& channel) {
@@ -131,8 +130,8 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
                                     : fmt::format("scale of {} joint{} to 1 ({})", scaled.size(),
                                                   scaled.size() == 1 ? "" : "s", some_of(scaled));
     if (!moving.empty()) {
-        result.account += stretch == "places" ? fmt::format("; stretch of {} into places", some_of(moving))
-                                              : fmt::format("; stretch of {} kept", some_of(moving));
+        result.account += to_translation ? fmt::format("; stretch of {} into places", some_of(moving))
+                                         : fmt::format("; stretch of {} kept", some_of(moving));
     }
     std::vector<std::string> lost;
     for (const Lost& one : folded.lost) {
@@ -154,16 +153,17 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
 
 } // namespace
 
-StepKind fold_scale_step() {
-    return {"fold_scale",
-            "Fold scale",
-            "Engines multiply joint scales their own way, or drop them; at 1 there is nothing to disagree about.",
-            true,
-            {{"stretch", "Scale that moves", StepField::Kind::choice, "places|keep"}},
-            [] {
-                return nlohmann::json{{"stretch", "places"}};
-            },
-            apply};
+StepKind bake_joint_scale_step() {
+    return make_step<StretchSettings>(
+        {"bake_joint_scale", "Bake joint scale",
+         "Engines multiply joint scales their own way, or drop them; at 1 there is nothing to disagree about.",
+         StepSubject::skeleton},
+        {choice<&StretchSettings::stretch>(
+             "stretch", "Scale that moves", {"translation", "keep"},
+             "What becomes of scale that moves: into the positions of the joints below (what is lost is named by joint "
+             "and frame), or keys around 1")
+             .starting("translation")},
+        apply_bake_joint_scale);
 }
 
 } // namespace wembrix

@@ -1,7 +1,6 @@
 // Makes the weights of every point sum to 1.
 #include "core/measure/surface/holding.h"
-#include "core/steps/all.h"
-#include "core/steps/parameters.h"
+#include "core/steps/step_kind.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -10,10 +9,8 @@ namespace wembrix {
 
 namespace {
 
-Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
-    if (const Parameters parameters(json, {}); !parameters.ok()) {
-        return parameters.problem();
-    }
+Result<StepResult> apply_normalize_weights(const StepContext& context, const NoSettings&) {
+    const Scene& scene = context.scene;
     StepResult result;
     result.scene = scene;
     size_t points = 0;
@@ -52,15 +49,12 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
 
 } // namespace
 
-StepKind rescale_weights_step() {
-    return {
-        "rescale_weights",
-        "Rescale weights",
-        "Engines take it that the weights of a point sum to 1; where they do not, the surface shrinks to the origin.",
-        true,
-        {},
-        [] { return nlohmann::json::object(); },
-        apply};
+StepKind normalize_weights_step() {
+    return make_step<NoSettings>(
+        {"normalize_weights", "Normalise weights",
+         "Engines take it that the weights of a vertex sum to 1; where they do not, the surface shrinks to the origin.",
+         StepSubject::surface},
+        {}, apply_normalize_weights);
 }
 
 } // namespace wembrix

@@ -1,8 +1,7 @@
 // Makes one surface of several: a prop of many parts goes out as one mesh. Parts (material slots) stay apart.
 #include "core/scene/append_mesh.h"
-#include "core/steps/all.h"
 #include "core/steps/names.h"
-#include "core/steps/parameters.h"
+#include "core/steps/step_kind.h"
 #include "core/steps/surface/joined_shapes.h"
 
 #include <Eigen/LU>
@@ -324,16 +323,15 @@ class Join {
     JoinedShapes shapes_;
 };
 
-Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
-    Parameters parameters(json, {"surfaces", "name"});
-    const std::vector<std::string> patterns = parameters.texts("surfaces");
-    std::string name = parameters.text("name", "");
-    if (patterns.empty()) {
-        parameters.complain("needs \"surfaces\": the names of those that become one.");
-    }
-    if (!parameters.ok()) {
-        return parameters.problem();
-    }
+struct MergeSettings {
+    std::vector<std::string> surfaces;
+    std::string name;
+};
+
+Result<StepResult> apply_merge_surfaces(const StepContext& context, const MergeSettings& settings) {
+    const Scene& scene = context.scene;
+    const std::vector<std::string>& patterns = settings.surfaces;
+    std::string name = settings.name;
     std::vector<int> chosen;
     for (const int node : surfaces_of(scene)) {
         if (std::any_of(patterns.begin(), patterns.end(), [&](const std::string& pattern) {
@@ -366,17 +364,24 @@ Result<StepResult> apply(const Scene& scene, const nlohmann::json& json) {
 
 } // namespace
 
-StepKind join_surfaces_step() {
-    return {"join_surfaces",
-            "Join surfaces",
-            "A prop of many parts costs an engine as many draws; as one mesh it keeps its materials and costs less.",
-            true,
-            {{"surfaces", "Surfaces", StepField::Kind::list, "one a line, * and ? allowed"},
-             {"name", "Into", StepField::Kind::text, "the first one's name if empty"}},
-            [] {
-                return nlohmann::json{{"surfaces", nlohmann::json::array()}};
-            },
-            apply};
+StepKind merge_surfaces_step() {
+    return make_step<MergeSettings>(
+        {"merge_surfaces", "Merge surfaces",
+         "A prop of many parts costs an engine as many draws; as one mesh it keeps its materials and costs less.",
+         StepSubject::surface},
+        {list<&MergeSettings::surfaces>(
+             "surfaces", "Surfaces",
+             "Names with * and ?; primitives and materials stay apart. Rigid ones keep their "
+             "position; beside bound ones a rigid one follows the joint it hangs on. Shapes of "
+             "one name that move in step become one")
+             .items(1)
+             .naming(NameOf::surface)
+             .typed_as("one per line, * and ? allowed")
+             .starting(nlohmann::json::array()),
+         text<&MergeSettings::name>("name", "Into",
+                                    "What the surface is called; the first one's name where it is not set")
+             .typed_as("the first one's name if empty")},
+        apply_merge_surfaces);
 }
 
 } // namespace wembrix

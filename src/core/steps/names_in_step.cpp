@@ -1,0 +1,108 @@
+#include "core/steps/names_in_step.h"
+
+#include "core/steps/step_kind.h"
+
+#include <algorithm>
+
+namespace wembrix {
+
+namespace {
+
+using nlohmann::json;
+
+/// Calls `each` on every value of `values` that is a name of that kind; the keys of pairs are given by `each_key`.
+template <typename Each, typename EachKey>
+void for_names(const std::vector<Parameter>& parameters, json& values, NameOf what, const Each& each,
+               const EachKey& each_key) {
+    for (const Parameter& parameter : parameters) {
+        const auto found = values.is_object() ? values.find(std::string(parameter.key)) : values.end();
+        if (found == values.end()) {
+            continue;
+        }
+        if (parameter.kind == Parameter::Kind::rows && found->is_array()) {
+            for (json& row : *found) {
+                for_names(parameter.columns, row, what, each, each_key);
+            }
+        } else if (parameter.names != what) {
+            continue;
+        } else if (found->is_string()) {
+            each(*found);
+        } else if (found->is_array()) {
+            std::for_each(found->begin(), found->end(), each);
+        } else if (found->is_object()) {
+            each_key(*found);
+        }
+    }
+}
+
+const std::vector<Parameter>& parameters_of(const Step& step) {
+    static const std::vector<Parameter> none;
+    const StepKind* kind = step_kind(step.id);
+    return kind == nullptr ? none : kind->parameters;
+}
+
+} // namespace
+
+std::vector<std::string> names_in(const Step& step, NameOf what) {
+    std::vector<std::string> names;
+    json values = step.parameters;
+    for_names(
+        parameters_of(step), values, what,
+        [&](const json& name) {
+            if (name.is_string()) {
+                names.push_back(name.get<std::string>());
+            }
+        },
+        [&](const json& pairs) {
+            for (const auto& [name, value] : pairs.items()) {
+                names.push_back(name);
+            }
+        });
+    return names;
+}
+
+void follow_names(std::vector<Step>& steps, size_t first, NameOf what, std::map<std::string, std::string> names) {
+    const auto rename = [&](json& name) {
+        const auto found = name.is_string() ? names.find(name.get<std::string>()) : names.end();
+        if (found != names.end()) {
+            name = found->second;
+        }
+    };
+    const auto rename_keys = [&](json& pairs) {
+        for (const auto& [from, to] : names) {
+            if (const auto found = pairs.find(from); found != pairs.end()) {
+                json value = std::move(*found);
+                pairs.erase(found);
+                pairs[to] = std::move(value);
+            }
+        }
+    };
+    for (size_t i = first; i < steps.size() && !names.empty(); ++i) {
+        for_names(parameters_of(steps[i]), steps[i].parameters, what, rename, rename_keys);
+        if (what != NameOf::clip) {
+            continue;
+        }
+        for (const Parameter& parameter : parameters_of(steps[i])) {
+            json& values = steps[i].parameters;
+            const std::string key(parameter.key);
+            if (parameter.names == NameOf::node_or_clip && values.contains(key) && values[key].is_array()) {
+                // A node may have the old name: it stays, and the new one joins it.
+                for (const auto& [from, to] : names) {
+                    if (std::find(values[key].begin(), values[key].end(), from) != values[key].end()) {
+                        values[key].push_back(to);
+                    }
+                }
+            } else if (parameter.names == NameOf::clip_ending) {
+                const json ending = values.value(key, parameter.otherwise);
+                std::map<std::string, std::string> made;
+                for (const auto& [from, to] : names) {
+                    const std::string behind = ending.is_string() ? ending.get<std::string>() : std::string();
+                    made.emplace(from + behind, to + behind);
+                }
+                names.merge(made);
+            }
+        }
+    }
+}
+
+} // namespace wembrix

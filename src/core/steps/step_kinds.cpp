@@ -1,0 +1,79 @@
+// The registry of steps: one row each, in the order in which they are offered.
+#include "core/steps/step_kind.h"
+
+#include <algorithm>
+#include <array>
+
+namespace wembrix {
+
+// A row: the function of that name, with _step behind it, is in the step's own file.
+#define WEMBRIX_STEPS(ROW)                                                                                             \
+    ROW(leave_behind)                                                                                                  \
+    ROW(strip_prefix)                                                                                                  \
+    ROW(bake_parent_transforms)                                                                                        \
+    ROW(scale)                                                                                                         \
+    ROW(rotate)                                                                                                        \
+    ROW(face_forward)                                                                                                  \
+    ROW(ground)                                                                                                        \
+    ROW(place_origin)                                                                                                  \
+    ROW(make_root)                                                                                                     \
+    ROW(remove_joints)                                                                                                 \
+    ROW(reparent_joints)                                                                                               \
+    ROW(insert_joint)                                                                                                  \
+    ROW(reorder_joints)                                                                                                \
+    ROW(rename_joints)                                                                                                 \
+    ROW(bake_joint_scale)                                                                                              \
+    ROW(set_rest_pose)                                                                                                 \
+    ROW(zero_rest_rotations)                                                                                           \
+    ROW(align_bone_axes)                                                                                               \
+    ROW(add_attachment)                                                                                                \
+    ROW(fit_contract)                                                                                                  \
+    ROW(rename_parts)                                                                                                  \
+    ROW(merge_surfaces)                                                                                                \
+    ROW(normalize_weights)                                                                                             \
+    ROW(limit_influences)                                                                                              \
+    ROW(remove_empty_shapes)                                                                                           \
+    ROW(split_take)                                                                                                    \
+    ROW(bake)                                                                                                          \
+    ROW(change_frame_rate)                                                                                             \
+    ROW(stretch_time)                                                                                                  \
+    ROW(reverse)                                                                                                       \
+    ROW(start_at)                                                                                                      \
+    ROW(close_loop)                                                                                                    \
+    ROW(extract_root_motion)                                                                                           \
+    ROW(join_clips)                                                                                                    \
+    ROW(pose_to_clip)                                                                                                  \
+    ROW(mirror_clip)                                                                                                   \
+    ROW(make_additive)                                                                                                 \
+    ROW(reduce_keys)                                                                                                   \
+    ROW(describe_clips)
+
+#define WEMBRIX_DECLARE(name) StepKind name##_step();
+WEMBRIX_STEPS(WEMBRIX_DECLARE)
+#undef WEMBRIX_DECLARE
+
+std::span<const StepKind> step_kinds() {
+#define WEMBRIX_MAKE(name) name##_step(),
+    static const std::array rows = {WEMBRIX_STEPS(WEMBRIX_MAKE)};
+#undef WEMBRIX_MAKE
+    return rows;
+}
+
+const StepKind* step_kind(std::string_view id) {
+    const std::span<const StepKind> rows = step_kinds();
+    const auto found = std::find_if(rows.begin(), rows.end(), [&](const StepKind& row) { return row.id == id; });
+    return found == rows.end() ? nullptr : &*found;
+}
+
+const Parameter* StepKind::parameter(std::string_view key) const {
+    const auto found =
+        std::find_if(parameters.begin(), parameters.end(), [&](const Parameter& p) { return p.key == key; });
+    return found == parameters.end() ? nullptr : &*found;
+}
+
+std::string_view subject_name(StepSubject subject) {
+    constexpr std::array<std::string_view, 4> names = {"Scene", "Skeleton", "Surface", "Clips"};
+    return names.at(static_cast<size_t>(subject));
+}
+
+} // namespace wembrix
