@@ -5,6 +5,10 @@
 #include "core/job/job.h"
 #include "large_scene.h"
 #include "shell/main_window.h"
+#include "stations/deliver/deliver_station.h"
+#include "stations/intake/intake_station.h"
+#include "stations/joints/joints_station.h"
+#include "stations/takes/takes_station.h"
 #include "style/look.h"
 #include "tansy_scene.h"
 
@@ -150,11 +154,12 @@ void long_take(const QTemporaryDir& folder) {
         seconds_until([&] { return is_shown(window); }), "s");
     window.choose_station(2);
     say("and until energy, feet and poses of the take are measured", seconds_until([&] {
-            return !window.takes().model().is_busy() && !window.takes().model().takes().empty() &&
-                   !window.takes().model().takes()[0].energy.empty();
+            return !window.page<TakesStation>().model().is_busy() &&
+                   !window.page<TakesStation>().model().takes().empty() &&
+                   !window.page<TakesStation>().model().takes()[0].energy.empty();
         }),
         "s");
-    TakeStrip& strip = window.takes().strip();
+    TakeStrip& strip = window.page<TakesStation>().strip();
     constexpr int turns = 200;
     // Into a picture: on the screen, the whole window is put together anew for each, in software here.
     QImage picture(strip.size(), QImage::Format_ARGB32_Premultiplied);

@@ -80,9 +80,9 @@ nlohmann::json arrival_json(const Arrival& arrival) {
     nlohmann::json claims = nlohmann::json::array();
     for (const Claim& claim : arrival.claims) {
         claims.push_back({{"claim", claim.name},
-                          {"prepared", claim.prepared},
-                          {"arrived", claim.arrived},
-                          {"holds", claim.holds},
+                          {"expected", claim.expected},
+                          {"actual", claim.actual},
+                          {"pass", claim.pass},
                           {"detail", claim.detail}});
     }
     return {
@@ -115,7 +115,7 @@ void print_report(const DeliveryReport& report, const Destination& destination, 
         fmt::print("  {:<8} {:<28} ", cell_state_name(arrival.state), name);
         if (arrival.state == CellState::arrived) {
             const Drift& between = arrival.between;
-            fmt::print("{} claims hold · drift {:.4f} mm{} · {} bytes\n", arrival.claims.size(),
+            fmt::print("{} claims pass · drift {:.4f} mm{} · {} bytes\n", arrival.claims.size(),
                        arrival.drift.largest_mm,
                        between.largest_mm > 0
                            ? fmt::format(", between frames {:.4f} mm at {}, frame {:g}", between.largest_mm,
@@ -127,10 +127,10 @@ void print_report(const DeliveryReport& report, const Destination& destination, 
         }
     }
     for (const Arrival& arrival : report.arrivals) {
-        if (arrival.deliverable.kind == Deliverable::Kind::model && !arrival.claims.empty()) {
+        if (arrival.deliverable.kind->is_the_model && !arrival.claims.empty()) {
             for (const Claim& claim : arrival.claims) {
-                fmt::print("    {:<18} {:<28} {:<22} {}\n", claim.name, claim.prepared, claim.arrived,
-                           claim.holds ? "holds" : "FAILS: " + claim.detail);
+                fmt::print("    {:<18} {:<28} {:<22} {}\n", claim.name, claim.expected, claim.actual,
+                           claim.pass ? "pass" : "FAIL: " + claim.detail);
             }
         }
     }

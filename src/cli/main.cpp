@@ -24,7 +24,7 @@ int run(int count, char** arguments) {
     InspectOptions inspect_options;
     CLI::App* inspect_command =
         app.add_subcommand("inspect", "Say what a source file, or a job after its route card, holds");
-    inspect_command->add_option("file", inspect_options.file, ".glb, .gltf or .wembrix")->required();
+    inspect_command->add_option("file", inspect_options.file, "A source or a job (.wembrix)")->required();
     inspect_command->add_flag("--json", inspect_options.json, "As JSON");
     DeliverOptions deliver_options;
     CLI::App* deliver_command = app.add_subcommand("deliver", "Write a job's files, read each back and check it");
@@ -51,7 +51,7 @@ int run(int count, char** arguments) {
     TakesOptions takes_options;
     CLI::App* takes_command =
         app.add_subcommand("takes", "Motion energy, still places and seams of the clips of a file or job");
-    takes_command->add_option("file", takes_options.file, ".glb, .gltf or .wembrix")->required();
+    takes_command->add_option("file", takes_options.file, "A source or a job (.wembrix)")->required();
     takes_command->add_option("--still-below", takes_options.still_below, "Still is slower than this, in m/s");
     takes_command->add_option("--shortest", takes_options.shortest_s, "Shortest still place, in seconds");
     takes_command->add_option("--feet", takes_options.feet, "Joints that stand, instead of those found: a,b")
@@ -71,7 +71,7 @@ int run(int count, char** arguments) {
     VerifyOptions verify_options;
     CLI::App* verify_command =
         app.add_subcommand("verify", "Say whether the skeleton of any file is clean, claim by claim");
-    verify_command->add_option("file", verify_options.file, ".glb or .gltf")->required();
+    verify_command->add_option("file", verify_options.file, "A source")->required();
     verify_command->add_option("--destination", verify_options.destination, "A destination's file, or its name")
         ->required();
     verify_command->add_option("--contract", verify_options.contract, "A contract's file");
@@ -79,7 +79,7 @@ int run(int count, char** arguments) {
     ContractOptions contract_options;
     CLI::App* contract_command =
         app.add_subcommand("contract", "Write the skeleton of a file or job as a contract, or compare it with one");
-    contract_command->add_option("file", contract_options.file, ".glb, .gltf or .wembrix")->required();
+    contract_command->add_option("file", contract_options.file, "A source or a job (.wembrix)")->required();
     contract_command->add_option("--name", contract_options.name, "What the contract is called");
     contract_command->add_option("--against", contract_options.against, "A contract's file to compare with");
     StepsOptions steps_options;

@@ -42,23 +42,23 @@ int verify(const VerifyOptions& options) {
         return refuse(scene.problem());
     }
     const std::vector<Claim> claims = verify_scene(*scene, *destination, contract);
-    const bool clean = std::all_of(claims.begin(), claims.end(), [](const Claim& claim) { return claim.holds; });
+    const bool clean = std::all_of(claims.begin(), claims.end(), [](const Claim& claim) { return claim.pass; });
     if (options.json) {
         nlohmann::json rows = nlohmann::json::array();
         for (const Claim& claim : claims) {
             rows.push_back({{"claim", claim.name},
-                            {"should", claim.prepared},
-                            {"is", claim.arrived},
-                            {"holds", claim.holds},
+                            {"expected", claim.expected},
+                            {"actual", claim.actual},
+                            {"pass", claim.pass},
                             {"detail", claim.detail}});
         }
         fmt::print("{}\n", nlohmann::json{{"file", options.file}, {"clean", clean}, {"claims", rows}}.dump(
                                2, ' ', false, nlohmann::json::error_handler_t::replace));
     } else {
         for (const Claim& claim : claims) {
-            fmt::print("{}  {}: {}{}\n", claim.holds ? "holds" : "NOT SO", claim.name,
-                       claim.holds ? claim.arrived : claim.detail,
-                       claim.holds ? std::string() : " (should be: " + claim.prepared + ")");
+            fmt::print("{}  {}: {}{}\n", claim.pass ? "pass" : "FAIL", claim.name,
+                       claim.pass ? claim.actual : claim.detail,
+                       claim.pass ? std::string() : " (expected: " + claim.expected + ")");
         }
         fmt::print("{}\n", clean ? "clean" : "not clean");
     }

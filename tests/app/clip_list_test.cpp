@@ -61,8 +61,8 @@ TEST_F(ClipRows, AClipThatPlaysIsRenamedAndEverythingFollows) {
     EXPECT_TRUE(prepared().find_clip("shake")->last_is_first) << "it is closed as it was";
     EXPECT_TRUE(child<QLabel>("takeMessage")->text().contains("“shake” closes"));
     bool on_board = false;
-    for (int r = 0; r < window->deliver().board().rowCount(); ++r) {
-        const QString text = window->deliver().board().index(r, 0).data().toString();
+    for (int r = 0; r < window->board().rowCount(); ++r) {
+        const QString text = window->board().index(r, 0).data().toString();
         on_board = on_board || text.contains("shake");
         EXPECT_FALSE(text.contains("shake_off")) << text.toStdString();
     }
@@ -111,12 +111,12 @@ TEST_F(ClipRows, SeveralAreJoinedAndWhatIsMadeIsListed) {
     settle();
     EXPECT_TRUE(prepared().find_clip("walk_in")->loop);
     EXPECT_TRUE(list().item(row("walk_in"), 7)->text().contains("mm")) << "what repeats has a seam";
-    const int before = window->deliver().board().rowCount();
+    const int before = window->board().rowCount();
     list().item(row("walk_in"), 0)->setCheckState(Qt::Unchecked);
     QTest::qWait(50);
     settle();
     EXPECT_FALSE(prepared().find_clip("walk_in")->deliver);
-    EXPECT_EQ(window->deliver().board().rowCount(), before - 1);
+    EXPECT_EQ(window->board().rowCount(), before - 1);
     EXPECT_EQ(last_step().id, "describe_clips");
     EXPECT_EQ(last_step().parameters["clips"].size(), 1U) << "said in one place";
     for (int i = 0; i < 4; ++i) {
@@ -199,12 +199,12 @@ TEST_F(ClipRows, ANameOrARangeThatCannotBeIsSaidAndNothingChanges) {
     EXPECT_EQ(list().item(row("wade"), 4)->text(), "396") << "the list says what is";
     EXPECT_GE(row("stand"), 0);
     ASSERT_TRUE(write_file_whole(folder.filePath("late.csv").toStdString(), "name,first,last\na,0,5000\n").ok());
-    EXPECT_TRUE(window->takes().read_list(folder.filePath("late.csv")).contains("0 to 899"));
+    EXPECT_TRUE(window->page<TakesStation>().read_list(folder.filePath("late.csv")).contains("0 to 899"));
 }
 
 TEST_F(ClipRows, ThePlayheadSnapsToWhatIsOfferedAndToEnds) {
     open_cut();
-    TakeStrip& strip = window->takes().strip();
+    TakeStrip& strip = window->page<TakesStation>().strip();
     ASSERT_TRUE(wait_for([&] { return child<QPushButton>("cutAll")->isEnabled(); }));
     const auto at = [&](double frame, int beside) {
         return QPoint(static_cast<int>(std::lround(strip.x_of(frame))) + beside, 60);

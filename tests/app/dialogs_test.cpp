@@ -29,7 +29,7 @@ TEST_F(Bench, TheViewShowsTwoStatesInThreeWays) {
     EXPECT_GT(picture.width(), 400);
     EXPECT_GT(picture.height(), 200);
     // Arrived can stand there too, once something has.
-    window->runner().deliver_cells(window->deliver().board().due());
+    window->runner().deliver_cells(window->board().due());
     ASSERT_TRUE(wait_for([&] { return !window->runner().is_running(); }));
     twin.left().choose_state(State::arrived);
     Q_EMIT twin.left().stateChosen(State::arrived);

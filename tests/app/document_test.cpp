@@ -161,15 +161,15 @@ TEST_F(Bench, TheBoardMarksOnlyWhatChanged) {
         set_cuts(job, "capture_07", {{"stand", 0, 60, true, "", ""}, {"stamp", 600, 660, false, "", ""}});
     });
     settle();
-    window->runner().deliver_cells(window->deliver().board().due());
+    window->runner().deliver_cells(window->board().due());
     ASSERT_TRUE(wait_for([&] { return !window->runner().is_running(); }));
     settle();
-    EXPECT_EQ(window->deliver().board().count(CellState::arrived), 6);
+    EXPECT_EQ(window->board().count(CellState::arrived), 6);
     window->document().edit("cut otherwise", [](Job& job) {
         set_cuts(job, "capture_07", {{"stand", 0, 50, true, "", ""}, {"stamp", 600, 660, false, "", ""}});
     });
     settle();
-    BoardModel& board = window->deliver().board();
+    BoardModel& board = window->board();
     EXPECT_EQ(board.count(CellState::arrived), 4);
     EXPECT_EQ(board.count(CellState::stale), 2);
     EXPECT_EQ(board.entry({"Tidewater runtime", "clip:stand"})->detail, "the route card changed");

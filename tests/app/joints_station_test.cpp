@@ -13,7 +13,7 @@ namespace {
 TEST_F(Bench, TheLadderShowsWhatBecameOfEachJoint) {
     open_mended();
     window->choose_station(1);
-    const Ladder& ladder = window->joints().ladder().ladder();
+    const Ladder& ladder = window->page<JointsStation>().ladder().ladder();
     EXPECT_EQ(ladder.received.size(), 64U) << "63 joints and the holder above them";
     EXPECT_EQ(ladder.prepared.size(), 64U) << "63 joints and the new root";
     EXPECT_EQ(ladder.added, 1U);
@@ -71,7 +71,7 @@ TEST_F(Bench, ARuleIsPreviewedItsClashRefusedAndThenUsed) {
 TEST_F(Bench, ANameIsTypedInPlaceAndATakenOneRefused) {
     open_mended();
     window->choose_station(1);
-    JointLadder& ladder = window->joints().ladder();
+    JointLadder& ladder = window->page<JointsStation>().ladder();
     const int row = row_of(ladder.right(), "spine_a");
     const QPoint place = ladder.right_rect(row).center();
     QTest::mouseDClick(ladder.viewport(), Qt::LeftButton, {}, place);
@@ -97,9 +97,9 @@ TEST_F(Bench, JointsAreChosenDroppedAndTheirWeightsFollowed) {
     open_mended();
     window->session().set_measures_drift(true);
     window->choose_station(1);
-    JointLadder& ladder = window->joints().ladder();
+    JointLadder& ladder = window->page<JointsStation>().ladder();
     click(ladder.viewport(), ladder.right_rect(row_of(ladder.right(), "beak_tip")).center());
-    JointFacts& facts = window->joints().facts();
+    JointFacts& facts = window->page<JointsStation>().facts();
     EXPECT_TRUE(facts.text().contains("was market:tansy_rig:beak_tip"));
     EXPECT_TRUE(facts.text().contains("end of a chain"));
     ASSERT_TRUE(wait_for([&] { return facts.drop_text().contains("mm"); })) << facts.drop_text().toStdString();
@@ -125,7 +125,7 @@ TEST_F(Bench, JointsAreChosenDroppedAndTheirWeightsFollowed) {
 TEST_F(Bench, TheLadderIsSearchedFoldedAndWalkedByKeys) {
     open_mended();
     window->choose_station(1);
-    JointLadder& ladder = window->joints().ladder();
+    JointLadder& ladder = window->page<JointsStation>().ladder();
     const size_t all = ladder.right().size();
     auto* search = child<QLineEdit>("jointSearch");
     QTest::keyClicks(search, "crest");
@@ -187,7 +187,7 @@ TEST_F(Bench, AJointIsDraggedOntoAnotherAndUndone) {
     open_mended();
     window->session().set_measures_drift(true);
     window->choose_station(1);
-    JointLadder& ladder = window->joints().ladder();
+    JointLadder& ladder = window->page<JointsStation>().ladder();
     const auto row_place = [&](const char* name) {
         const QRect row = ladder.right_rect(row_of(ladder.right(), name));
         return QPoint(row.left() + 80, row.center().y());
@@ -228,10 +228,11 @@ TEST_F(Bench, AJointIsDraggedOntoAnotherAndUndone) {
 TEST_F(Bench, TheOtherSideIsFoundChosenAndNamedAfter) {
     open_mended();
     window->choose_station(1);
-    JointLadder& ladder = window->joints().ladder();
+    JointLadder& ladder = window->page<JointsStation>().ladder();
     click(ladder.viewport(), ladder.right_rect(row_of(ladder.right(), "LeftLeg_Hip")).center());
-    EXPECT_TRUE(window->joints().facts().text().contains("mirror RightLeg_Hip"));
-    EXPECT_TRUE(window->joints().facts().text().contains("Symmetry")) << window->joints().facts().text().toStdString();
+    EXPECT_TRUE(window->page<JointsStation>().facts().text().contains("mirror RightLeg_Hip"));
+    EXPECT_TRUE(window->page<JointsStation>().facts().text().contains("Symmetry"))
+        << window->page<JointsStation>().facts().text().toStdString();
     Q_EMIT ladder.mirrorAsked();
     EXPECT_EQ(window->selection().current(), prepared().nodes[prepared().find_node("RightLeg_Hip")].identity);
     // Its name is lost; the joint on the other side still has one.
@@ -260,7 +261,7 @@ TEST_F(Bench, SideWordsAndLettersAreRulesWithAPreview) {
     EXPECT_FALSE(use->isEnabled()) << "the other side has no word yet";
     QTest::keyClicks(replace, "_r");
     EXPECT_TRUE(use->isEnabled());
-    EXPECT_GT(window->joints().rules().preview().size(), 20U);
+    EXPECT_GT(window->page<JointsStation>().rules().preview().size(), 20U);
     QTest::mouseClick(use, Qt::LeftButton);
     settle();
     EXPECT_TRUE(has("Leg_Hip_l"));
@@ -297,7 +298,7 @@ TEST_F(Bench, AContractIsDemandedMissedAndFitted) {
     window->document().edit("demand", [&](Job& job) { job.destinations = dialog.destinations(); });
     settle();
     window->choose_station(1);
-    const JointLadder& ladder = window->joints().ladder();
+    const JointLadder& ladder = window->page<JointsStation>().ladder();
     EXPECT_EQ(ladder.ladder().contract, "market_biped");
     EXPECT_EQ(ladder.ladder().contract_same, 64);
     EXPECT_TRUE(child<QLabel>("ladderCounts")->text().contains("of 64 joints the same"));
@@ -330,7 +331,7 @@ TEST_F(Bench, JointsAreMatchedWithTheContractOnTheLadder) {
     });
     settle();
     window->choose_station(1);
-    JointLadder& ladder = window->joints().ladder();
+    JointLadder& ladder = window->page<JointsStation>().ladder();
     const size_t before = steps();
     const int back = row_of(ladder.right(), "back");
     EXPECT_EQ(ladder.right()[static_cast<size_t>(back)].proposal, "spine_b");
@@ -371,11 +372,11 @@ TEST_F(Bench, AnAttachmentPointIsPlacedInTheView) {
     window->twin().playback().choose("capture_07");
     window->clock().go_to(301);
     QTest::qWait(60);
-    Q_EMIT window->joints().ladder().placeAsked();
-    ASSERT_TRUE(view.is_asking());
+    Q_EMIT window->page<JointsStation>().ladder().placeAsked();
+    ASSERT_TRUE((view.tool_in_use() != nullptr));
     QTest::keyClick(&view, Qt::Key_Escape);
-    EXPECT_FALSE(view.is_asking());
-    Q_EMIT window->joints().ladder().placeAsked();
+    EXPECT_FALSE((view.tool_in_use() != nullptr));
+    Q_EMIT window->page<JointsStation>().ladder().placeAsked();
     Step asked;
     QTimer::singleShot(200, window.get(), [&] {
         auto* dialog = qobject_cast<StepDialog*>(QApplication::activeModalWidget());
@@ -403,7 +404,7 @@ TEST_F(Bench, AnAttachmentPointIsPlacedInTheView) {
 TEST_F(Bench, DroppingSeveralIsToldJointByJointAndUnlikeSidesAreListed) {
     open_mended();
     window->choose_station(1);
-    JointFacts& facts = window->joints().facts();
+    JointFacts& facts = window->page<JointsStation>().facts();
     EXPECT_TRUE(facts.text().contains("pairs")) << facts.text().toStdString();
     std::vector<int64_t> tips;
     for (const char* name : {"beak_tip", "LeftWing_Tip", "RightWing_Tip"}) {

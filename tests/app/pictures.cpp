@@ -5,6 +5,10 @@
 #include "shell/guide_window.h"
 #include "shell/main_window.h"
 #include "shell/step_dialog.h"
+#include "stations/deliver/deliver_station.h"
+#include "stations/intake/intake_station.h"
+#include "stations/joints/joints_station.h"
+#include "stations/takes/takes_station.h"
 #include "style/look.h"
 
 #include <QApplication>
@@ -50,7 +54,7 @@ void show_clip(MainWindow& window, const QString& clip, int frame) {
 /// Until it is told what baking a clip loses: that is measured last.
 void wait_for_lost(MainWindow& window, const char* clip) {
     wait_for([&] {
-        const ClipFacts* facts = window.takes().model().clip(clip);
+        const ClipFacts* facts = window.page<TakesStation>().model().clip(clip);
         return facts != nullptr && facts->lost;
     });
 }
@@ -68,10 +72,11 @@ int larger(const QString& job_file, const QString& out, const QString& name) {
     MainWindow window;
     window.show();
     window.open_paths({QString::fromStdString(job->string())});
-    wait_for([&] { return window.session().state() != nullptr && !window.takes().model().is_busy(); }, 300);
+    wait_for([&] { return window.session().state() != nullptr && !window.page<TakesStation>().model().is_busy(); },
+             300);
     window.choose_station(name.startsWith(QStringLiteral("joints")) ? 1 : 2);
     if (name == QStringLiteral("takes-forty")) {
-        window.takes().go_to(QStringLiteral("wade_03"), 20);
+        window.page<TakesStation>().go_to(QStringLiteral("wade_03"), 20);
         wait_for_lost(window, "wade_03");
     }
     take(window, out, name);
@@ -112,7 +117,7 @@ int run(const QString& job, const QString& first_look, const QString& out, const
     window.open_paths({job});
     if (!wait_for([&] {
             return window.session().state() != nullptr && !window.session().is_busy() &&
-                   window.twin().right().view().is_ready() && !window.takes().model().is_busy();
+                   window.twin().right().view().is_ready() && !window.page<TakesStation>().model().is_busy();
         })) {
         std::fprintf(stderr, "the job was not ready in time\n");
         return 1;
@@ -128,7 +133,7 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         window.choose_station(1);
         const Scene& prepared = window.session().state()->replay.prepared();
         window.selection().choose(prepared.nodes[prepared.find_node("leg_shank_l")].identity);
-        wait_for([&] { return window.joints().facts().drop_text().contains(QStringLiteral("mm")); });
+        wait_for([&] { return window.page<JointsStation>().facts().drop_text().contains(QStringLiteral("mm")); });
         show_clip(window, QStringLiteral("wade"), 30);
         take(window, out, QStringLiteral("joints"));
     }
@@ -165,8 +170,8 @@ int run(const QString& job, const QString& first_look, const QString& out, const
     };
     if (wanted("takes")) {
         window.choose_station(2);
-        window.takes().go_to(QStringLiteral("shake_off"), 60);
-        wait_for([&] { return !window.takes().model().is_busy(); });
+        window.page<TakesStation>().go_to(QStringLiteral("shake_off"), 60);
+        wait_for([&] { return !window.page<TakesStation>().model().is_busy(); });
         wait_for_lost(window, "shake_off");
         take(window, out, QStringLiteral("takes"));
     }
@@ -174,7 +179,7 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         window.choose_station(2);
         const Scene& prepared = window.session().state()->replay.prepared();
         window.selection().choose(prepared.nodes[prepared.find_node("leg_shank_l")].identity);
-        window.takes().go_to(QStringLiteral("wade"), 88);
+        window.page<TakesStation>().go_to(QStringLiteral("wade"), 88);
         window.findChild<QPushButton*>(QStringLiteral("showEnds"))->setChecked(true);
         auto* curves = window.findChild<QComboBox*>(QStringLiteral("curveChoice"));
         curves->setCurrentIndex(2);
@@ -196,10 +201,11 @@ int run(const QString& job, const QString& first_look, const QString& out, const
             edited.steps.push_back({"mirror_clip", {{"clips", {"stamp"}}, {"ending", "_other_foot"}}});
         });
         wait_for([&] {
-            return window.session().is_current() && !window.session().is_busy() && !window.takes().model().is_busy();
+            return window.session().is_current() && !window.session().is_busy() &&
+                   !window.page<TakesStation>().model().is_busy();
         });
         window.fold_card();
-        window.takes().go_to(QStringLiteral("lift_and_stamp"), 96);
+        window.page<TakesStation>().go_to(QStringLiteral("lift_and_stamp"), 96);
         wait_for_lost(window, "stamp_other_foot");
         take(window, out, QStringLiteral("takes-made"));
         window.fold_card();
@@ -219,13 +225,13 @@ int run(const QString& job, const QString& first_look, const QString& out, const
     }
     if (wanted("deliver") || wanted("deliver-changed")) {
         window.choose_station(3);
-        window.runner().deliver_cells(window.deliver().board().due());
-        wait_for([&] { return !window.runner().is_running() && window.deliver().board().is_current(); });
-        window.deliver().board_view().setCurrentIndex(window.deliver().board().index(2, 1));
+        window.runner().deliver_cells(window.board().due());
+        wait_for([&] { return !window.runner().is_running() && window.board().is_current(); });
+        window.page<DeliverStation>().board_view().setCurrentIndex(window.board().index(2, 1));
         window.clock().go_to(52);
         wait_for([&] {
             return window.runner().last_arrival({"Tidewater runtime", "clip:wade"}) != nullptr &&
-                   window.deliver().panel().arrived_view().is_ready();
+                   window.page<DeliverStation>().panel().arrived_view().is_ready();
         });
         take(window, out, QStringLiteral("deliver"));
     }

@@ -11,11 +11,12 @@ namespace {
 TEST_F(Bench, ATakeIsCutDraggedSnappedAndNamed) {
     open_mended();
     window->choose_station(2);
-    TakeStrip& strip = window->takes().strip();
+    TakeStrip& strip = window->page<TakesStation>().strip();
     ASSERT_TRUE(wait_for([&] {
-        return !window->takes().model().takes().empty() && !window->takes().model().takes()[0].energy.empty();
+        return !window->page<TakesStation>().model().takes().empty() &&
+               !window->page<TakesStation>().model().takes()[0].energy.empty();
     }));
-    EXPECT_EQ(window->takes().model().takes()[0].frames, 900);
+    EXPECT_EQ(window->page<TakesStation>().model().takes()[0].frames, 900);
     // The playhead goes where the strip is clicked; Enter cuts there.
     const auto above = [&](int frame) { return QPoint(static_cast<int>(std::lround(strip.x_of(frame))), 60); };
     click(&strip, above(300));
@@ -73,7 +74,7 @@ TEST_F(Bench, TheListOfClipsIsTypedReadAndWritten) {
                                  "name,first,last,repeats,colour,note\nstand,0,168,yes,#4B78A8,\n"
                                  "shake_off,744,896,yes,#A84B5C,she is still shaking\n")
                     .ok());
-    EXPECT_EQ(window->takes().read_list(folder.filePath("cuts.csv")).toStdString(), "");
+    EXPECT_EQ(window->page<TakesStation>().read_list(folder.filePath("cuts.csv")).toStdString(), "");
     settle();
     auto* list = child<QTableWidget>("clipList");
     ASSERT_EQ(list->rowCount(), 2);
@@ -82,7 +83,7 @@ TEST_F(Bench, TheListOfClipsIsTypedReadAndWritten) {
     EXPECT_TRUE(list->item(1, 7)->text().endsWith("mm")) << list->item(1, 7)->text().toStdString();
     // A frame typed into the list moves the end; a clip that does not close is said, and mended with one click.
     list->item(0, 4)->setText("160");
-    ASSERT_TRUE(wait_for([&] { return window->takes().strip().cuts()[0].end == 160; }));
+    ASSERT_TRUE(wait_for([&] { return window->page<TakesStation>().strip().cuts()[0].end == 160; }));
     settle();
     EXPECT_EQ(prepared().find_clip("stand")->frames(), 161);
     list->setCurrentCell(1, 1);
@@ -92,15 +93,15 @@ TEST_F(Bench, TheListOfClipsIsTypedReadAndWritten) {
     ASSERT_TRUE(close->isVisible());
     QTest::mouseClick(close, Qt::LeftButton);
     settle();
-    EXPECT_NE(window->takes().strip().cuts()[1].end, 896);
+    EXPECT_NE(window->page<TakesStation>().strip().cuts()[1].end, 896);
     list->item(1, 6)->setCheckState(Qt::Unchecked);
-    ASSERT_TRUE(wait_for([&] { return !window->takes().strip().cuts()[1].loop; }));
+    ASSERT_TRUE(wait_for([&] { return !window->page<TakesStation>().strip().cuts()[1].loop; }));
     settle();
     EXPECT_FALSE(prepared().find_clip("shake_off")->loop);
-    EXPECT_EQ(window->takes().write_list(folder.filePath("out.json")).toStdString(), "");
+    EXPECT_EQ(window->page<TakesStation>().write_list(folder.filePath("out.json")).toStdString(), "");
     const Result<std::string> text = read_file(folder.filePath("out.json").toStdString());
     EXPECT_EQ(cuts_from_text(*text, "out")->at(1).note, "she is still shaking");
-    EXPECT_NE(window->takes().read_list(folder.filePath("none.csv")).toStdString(), "");
+    EXPECT_NE(window->page<TakesStation>().read_list(folder.filePath("none.csv")).toStdString(), "");
 }
 
 TEST_F(Bench, StillPlacesAreOfferedAndCut) {
@@ -113,7 +114,7 @@ TEST_F(Bench, StillPlacesAreOfferedAndCut) {
     EXPECT_NE(child<QLabel>("offered")->text(), few) << "the preview follows the threshold";
     QTest::mouseClick(child<QPushButton>("cutAll"), Qt::LeftButton);
     settle();
-    const std::vector<Cut>& cuts = window->takes().strip().cuts();
+    const std::vector<Cut>& cuts = window->page<TakesStation>().strip().cuts();
     ASSERT_GT(cuts.size(), 2U);
     EXPECT_EQ(cuts.front().start, 0);
     EXPECT_EQ(cuts.back().end, 899);
@@ -125,7 +126,7 @@ TEST_F(Bench, StillPlacesAreOfferedAndCut) {
 TEST_F(Bench, TheStripZoomsToTheSingleFrame) {
     open_mended();
     window->choose_station(2);
-    TakeStrip& strip = window->takes().strip();
+    TakeStrip& strip = window->page<TakesStation>().strip();
     const double all = strip.pixels_per_frame();
     const double under = strip.frame_at(400);
     for (int i = 0; i < 40; ++i) {
@@ -170,18 +171,18 @@ TEST_F(Bench, ALoopIsClosedFromItsFindingAndARootTakesTheWay) {
     });
     settle();
     window->choose_station(2);
-    ASSERT_TRUE(wait_for([&] { return window->takes().model().clip("shake_off") != nullptr; }));
-    EXPECT_FALSE(window->takes().model().clip("shake_off")->closes);
+    ASSERT_TRUE(wait_for([&] { return window->page<TakesStation>().model().clip("shake_off") != nullptr; }));
+    EXPECT_FALSE(window->page<TakesStation>().model().clip("shake_off")->closes);
     // From the station: a window with the step, taken as it is.
-    window->takes().go_to("shake_off", 10);
+    window->page<TakesStation>().go_to("shake_off", 10);
     auto* blend = child<QPushButton>("blendLoop");
     ASSERT_TRUE(blend->isVisible());
     use_step([](StepDialog& dialog) { EXPECT_EQ(dialog.step().parameters["clip"], "shake_off"); });
     QTest::mouseClick(blend, Qt::LeftButton);
     settle();
     EXPECT_EQ(window->document().job().steps.back().id, "close_loop");
-    ASSERT_TRUE(wait_for([&] { return !window->takes().model().is_busy(); }));
-    EXPECT_TRUE(window->takes().model().clip("shake_off")->closes);
+    ASSERT_TRUE(wait_for([&] { return !window->page<TakesStation>().model().is_busy(); }));
+    EXPECT_TRUE(window->page<TakesStation>().model().clip("shake_off")->closes);
     EXPECT_TRUE(prepared().find_clip("shake_off")->last_is_first);
     undo();
     settle();
@@ -202,7 +203,7 @@ TEST_F(Bench, ALoopIsClosedFromItsFindingAndARootTakesTheWay) {
     };
     const auto [head, root] = head_at(170);
     window->choose_station(2);
-    window->takes().go_to("wade", 0);
+    window->page<TakesStation>().go_to("wade", 0);
     auto* way = child<QPushButton>("rootMotion");
     ASSERT_TRUE(way->isVisible());
     use_step([](StepDialog& dialog) { EXPECT_EQ(dialog.step().id, "extract_root_motion"); });
@@ -221,12 +222,13 @@ TEST_F(Bench, ALoopIsClosedFromItsFindingAndARootTakesTheWay) {
 TEST_F(Bench, FeetLikenessRowsAndWhatGoesOut) {
     open_mended();
     window->choose_station(2);
-    TakeStrip& strip = window->takes().strip();
+    TakeStrip& strip = window->page<TakesStation>().strip();
     ASSERT_TRUE(wait_for([&] {
-        return !window->takes().model().takes().empty() && window->takes().model().takes()[0].poses != nullptr;
+        return !window->page<TakesStation>().model().takes().empty() &&
+               window->page<TakesStation>().model().takes()[0].poses != nullptr;
     }));
     settle();
-    const TakeFacts& take = window->takes().model().takes()[0];
+    const TakeFacts& take = window->page<TakesStation>().model().takes()[0];
     ASSERT_EQ(take.feet.size(), 2U);
     EXPECT_EQ(take.scene->nodes[static_cast<size_t>(take.feet[0])].name, "LeftLeg_Foot");
     ASSERT_FALSE(take.contacts.empty());
@@ -252,7 +254,7 @@ TEST_F(Bench, FeetLikenessRowsAndWhatGoesOut) {
     EXPECT_FALSE(strip.span_rect(0).intersects(strip.span_rect(1)));
     EXPECT_LT(strip.span_rect(0).bottom(), strip.span_rect(1).bottom());
     // Without its tick a clip is no deliverable; undo brings it back.
-    const auto rows = [&] { return window->deliver().board().rowCount(); };
+    const auto rows = [&] { return window->board().rowCount(); };
     const int before = rows();
     auto* list = child<QTableWidget>("clipList");
     list->item(1, 0)->setCheckState(Qt::Unchecked);

@@ -44,13 +44,13 @@ TEST_F(TakesView, AWayIsDrawnOnTheGroundAndToldInNumbers) {
     bare.joints = false;
     bare.tools = false;
     window->twin().set_shown(bare);
-    window->takes().go_to("stand", 0);
+    window->page<TakesStation>().go_to("stand", 0);
     QTest::qWait(50);
     const int without = pixels_of(prepared_view().grabFramebuffer(), look().accent);
-    window->takes().go_to("wade", 0);
+    window->page<TakesStation>().go_to("wade", 0);
     QTest::qWait(50);
     EXPECT_GT(pixels_of(prepared_view().grabFramebuffer(), look().accent), without + 100) << "her way is on the ground";
-    const ClipFacts* facts = window->takes().model().clip("wade");
+    const ClipFacts* facts = window->page<TakesStation>().model().clip("wade");
     ASSERT_NE(facts, nullptr);
     EXPECT_NEAR(facts->travel.metres, 1.84, 0.02);
     EXPECT_EQ(facts->way->place.size(), 177U);
@@ -71,14 +71,14 @@ TEST_F(TakesView, ARepeatThatTravelsGoesOnFromWhereItArrived) {
     settle();
     window->choose_station(2);
     settle();
-    window->takes().go_to("step", 44);
+    window->page<TakesStation>().go_to("step", 44);
     QTest::qWait(60);
     const auto gone = [&] { return prepared_view().posed()->travelled().norm(); };
     prepared_view().grabFramebuffer();
     const double at_the_end = gone();
-    const double one_round = window->takes().model().clip("step")->travel.metres;
+    const double one_round = window->page<TakesStation>().model().clip("step")->travel.metres;
     ASSERT_GT(one_round, 0.3);
-    window->takes().go_to("step", 0);
+    window->page<TakesStation>().go_to("step", 0);
     QTest::mouseClick(child<QPushButton>("play"), Qt::LeftButton);
     ASSERT_TRUE(wait_for([&] { return window->clock().round() == 1 && window->clock().frame() > 5; }, 20));
     prepared_view().grabFramebuffer();
@@ -89,7 +89,7 @@ TEST_F(TakesView, ARepeatThatTravelsGoesOnFromWhereItArrived) {
     prepared_view().grabFramebuffer();
     EXPECT_LE(gone(), at_the_end + 1e-3) << "standing still it is where its frame says";
     // What stays where it is stays there.
-    window->takes().go_to("stand", 0);
+    window->page<TakesStation>().go_to("stand", 0);
     QTest::mouseClick(child<QPushButton>("play"), Qt::LeftButton);
     ASSERT_TRUE(wait_for([&] { return window->clock().round() == 1; }, 20));
     prepared_view().grabFramebuffer();
@@ -98,7 +98,7 @@ TEST_F(TakesView, ARepeatThatTravelsGoesOnFromWhereItArrived) {
 
 TEST_F(TakesView, BothEndsOfAClipStandOverEachOther) {
     open_cut();
-    window->takes().go_to("shake_off", 30);
+    window->page<TakesStation>().go_to("shake_off", 30);
     auto* ends = child<QPushButton>("showEnds");
     ASSERT_TRUE(ends->isVisible());
     EXPECT_EQ(prepared_view().ends(), nullptr);
@@ -110,28 +110,28 @@ TEST_F(TakesView, BothEndsOfAClipStandOverEachOther) {
     const PoseEnds* shown = prepared_view().ends();
     double apart = 0;
     for (size_t i = 0; i < shown->first->points().size(); ++i) {
-        const Vec3 last = point_of(shown->set_down, shown->last->points()[i].cast<double>());
+        const Vec3 last = point_of(shown->aligned, shown->last->points()[i].cast<double>());
         apart = std::max(apart, (last - shown->first->points()[i].cast<double>()).norm() * 1000);
     }
-    EXPECT_NEAR(apart, window->takes().model().clip("shake_off")->seam->apart_mm, 0.5);
-    EXPECT_FALSE(shown->is_set_down);
+    EXPECT_NEAR(apart, window->page<TakesStation>().model().clip("shake_off")->seam->apart_mm, 0.5);
+    EXPECT_FALSE(shown->is_aligned);
     // Another clip has other ends; one that travels is set down where it began.
-    window->takes().go_to("wade", 88);
-    ASSERT_TRUE(wait_for([&] { return prepared_view().ends() != nullptr && prepared_view().ends()->is_set_down; }));
-    EXPECT_NEAR(Vec3(prepared_view().ends()->set_down.col(3).head(3)).norm(), 1.84, 0.05);
+    window->page<TakesStation>().go_to("wade", 88);
+    ASSERT_TRUE(wait_for([&] { return prepared_view().ends() != nullptr && prepared_view().ends()->is_aligned; }));
+    EXPECT_NEAR(Vec3(prepared_view().ends()->aligned.col(3).head(3)).norm(), 1.84, 0.05);
     QTest::mouseClick(ends, Qt::LeftButton);
     EXPECT_EQ(prepared_view().ends(), nullptr);
 }
 
 TEST_F(TakesView, TheCurvesOfTheChosenJointAreThoseOfItsKeys) {
     open_cut();
-    TakeStrip& strip = window->takes().strip();
+    TakeStrip& strip = window->page<TakesStation>().strip();
     show_curves(2);
     EXPECT_TRUE(strip.curve_here(State::received).empty()) << "no joint is chosen yet";
     const int shank = prepared().find_node("LeftLeg_Shank");
     ASSERT_GE(shank, 0);
     window->selection().choose(prepared().nodes[static_cast<size_t>(shank)].identity);
-    window->takes().go_to("wade", 60);
+    window->page<TakesStation>().go_to("wade", 60);
     QTest::qWait(20);
     const std::vector<float> received = strip.curve_here(State::received);
     const std::vector<float> kept = strip.curve_here(State::prepared);
@@ -176,7 +176,7 @@ TEST_F(TakesView, WhenAFootStandsCanBeSaid) {
     open_cut();
     const auto standing = [&] {
         int frames = 0;
-        for (const Contact& contact : window->takes().model().takes()[0].contacts) {
+        for (const Contact& contact : window->page<TakesStation>().model().takes()[0].contacts) {
             frames += contact.last - contact.first + 1;
         }
         return frames;
@@ -185,27 +185,27 @@ TEST_F(TakesView, WhenAFootStandsCanBeSaid) {
     ASSERT_GT(before, 0);
     auto* speed = child<QDoubleSpinBox>("feetSpeed");
     speed->setValue(0.02);
-    ASSERT_TRUE(wait_for([&] { return !window->takes().model().is_busy(); }));
+    ASSERT_TRUE(wait_for([&] { return !window->page<TakesStation>().model().is_busy(); }));
     EXPECT_LT(standing(), before) << "slower than 2 cm a second is less";
     auto* height = child<QDoubleSpinBox>("feetHeight");
     height->setValue(40);
     speed->setValue(5);
-    ASSERT_TRUE(wait_for([&] { return !window->takes().model().is_busy(); }));
+    ASSERT_TRUE(wait_for([&] { return !window->page<TakesStation>().model().is_busy(); }));
     EXPECT_GT(standing(), before) << "40 cm above the ground is more";
     speed->setValue(0);
     height->setValue(0);
-    ASSERT_TRUE(wait_for([&] { return !window->takes().model().is_busy(); }));
+    ASSERT_TRUE(wait_for([&] { return !window->page<TakesStation>().model().is_busy(); }));
     EXPECT_EQ(standing(), before);
     // Other joints than the feet that were found.
     const int shank = prepared().find_node("LeftLeg_Shank");
     window->selection().choose(prepared().nodes[static_cast<size_t>(shank)].identity);
     child<QPushButton>("feetChosen")->click();
-    ASSERT_TRUE(wait_for([&] { return !window->takes().model().is_busy(); }));
-    const TakeFacts& take = window->takes().model().takes()[0];
+    ASSERT_TRUE(wait_for([&] { return !window->page<TakesStation>().model().is_busy(); }));
+    const TakeFacts& take = window->page<TakesStation>().model().takes()[0];
     ASSERT_EQ(take.feet.size(), 1U);
     EXPECT_EQ(take.scene->nodes[static_cast<size_t>(take.feet[0])].name, "LeftLeg_Shank");
     child<QPushButton>("feetFound")->click();
-    ASSERT_TRUE(wait_for([&] { return !window->takes().model().is_busy(); }));
+    ASSERT_TRUE(wait_for([&] { return !window->page<TakesStation>().model().is_busy(); }));
     EXPECT_EQ(standing(), before);
 }
 
@@ -234,8 +234,10 @@ TEST_F(TakesView, ManyTakesAreListedTogetherAndTypedInWhereTheyAre) {
     ASSERT_TRUE(write_job(*job, job_file.toStdString()).ok());
     open();
     window->choose_station(2);
-    ASSERT_TRUE(
-        wait_for([&] { return !window->takes().model().is_busy() && window->takes().model().takes().size() == 3; }));
+    ASSERT_TRUE(wait_for([&] {
+        return !window->page<TakesStation>().model().is_busy() &&
+               window->page<TakesStation>().model().takes().size() == 3;
+    }));
     auto* list = child<QTableWidget>("clipList");
     ASSERT_EQ(list->rowCount(), 3) << "one row a take, though none is cut";
     EXPECT_FALSE(list->isColumnHidden(2));
@@ -250,7 +252,7 @@ TEST_F(TakesView, ManyTakesAreListedTogetherAndTypedInWhereTheyAre) {
                           list->visualItemRect(list->item(row, 1)).center());
         QTest::qWait(50);
     };
-    const auto chosen = [&] { return window->takes().findChild<ClipList*>()->chosen_names(); };
+    const auto chosen = [&] { return window->page<TakesStation>().findChild<ClipList*>()->chosen_names(); };
     with_ctrl(2);
     EXPECT_EQ(chosen(), (QStringList{"wet", "dry"}));
     EXPECT_EQ(window->clock().clip(), "dry");
@@ -265,23 +267,23 @@ TEST_F(TakesView, ManyTakesAreListedTogetherAndTypedInWhereTheyAre) {
     ASSERT_NE(prepared().find_clip("wade"), nullptr);
     EXPECT_EQ(prepared().find_clip("wade")->frames(), 61);
     EXPECT_NE(prepared().find_clip("calm"), nullptr);
-    ASSERT_TRUE(wait_for([&] { return !window->takes().model().is_busy(); }));
+    ASSERT_TRUE(wait_for([&] { return !window->page<TakesStation>().model().is_busy(); }));
     ASSERT_EQ(list->rowCount(), 3);
     list->item(2, 6)->setCheckState(Qt::Checked);
     QTest::qWait(50);
     settle();
     EXPECT_TRUE(prepared().find_clip("dry")->loop);
-    ASSERT_TRUE(wait_for([&] { return !window->takes().model().is_busy(); }));
+    ASSERT_TRUE(wait_for([&] { return !window->page<TakesStation>().model().is_busy(); }));
     EXPECT_TRUE(list->item(2, 7)->text().contains("mm")) << "what repeats has a seam";
     // The list of all of them goes out as a sheet, is worked on there, and comes back.
     const QString sheet = folder.filePath("sheet.csv");
-    EXPECT_EQ(window->takes().write_list(sheet).toStdString(), "");
+    EXPECT_EQ(window->page<TakesStation>().write_list(sheet).toStdString(), "");
     std::string text = *read_file(sheet.toStdString());
     EXPECT_EQ(text.substr(0, text.find('\n')), "name,start,end,loop,colour,note,take");
     EXPECT_NE(text.find("wade,0,60,no,,,wet"), std::string::npos) << text;
     text.replace(text.find("calm,0,60,no"), 12, "rest,0,40,no");
     ASSERT_TRUE(write_file_whole(sheet.toStdString(), text).ok());
-    EXPECT_EQ(window->takes().read_list(sheet).toStdString(), "");
+    EXPECT_EQ(window->page<TakesStation>().read_list(sheet).toStdString(), "");
     settle();
     ASSERT_NE(prepared().find_clip("rest"), nullptr);
     EXPECT_EQ(prepared().find_clip("rest")->frames(), 41);
@@ -289,11 +291,11 @@ TEST_F(TakesView, ManyTakesAreListedTogetherAndTypedInWhereTheyAre) {
     window->document().undo().undo();
     settle();
     ASSERT_TRUE(write_file_whole(sheet.toStdString(), "name,first,last,take\na,0,9,nobody\n").ok());
-    EXPECT_TRUE(window->takes().read_list(sheet).contains("no take “nobody”"));
+    EXPECT_TRUE(window->page<TakesStation>().read_list(sheet).contains("no take “nobody”"));
     // Cut on the strip, one take has two rows.
-    window->takes().go_to("calm", 0);
-    window->takes().strip().set_playhead(30);
-    window->takes().cut_at_playhead();
+    window->page<TakesStation>().go_to("calm", 0);
+    window->page<TakesStation>().strip().set_playhead(30);
+    window->page<TakesStation>().cut_at_playhead();
     settle();
     EXPECT_EQ(list->rowCount(), 4);
     EXPECT_EQ(list->item(0, 2)->text(), "calm");
@@ -324,10 +326,10 @@ TEST_F(TakesView, RangesThatTheSourceNamesAreOfferedAndListsMayBeInSeconds) {
     ASSERT_NE(prepared().find_clip("in_the_water"), nullptr);
     EXPECT_NEAR(prepared().find_clip("in_the_water")->seconds, 5, 1e-6);
     ASSERT_TRUE(write_file_whole(folder.filePath("cuts.csv").toStdString(), "name,from_s,to_s\nlift,15,18.5\n").ok());
-    EXPECT_EQ(window->takes().read_list(folder.filePath("cuts.csv")).toStdString(), "");
+    EXPECT_EQ(window->page<TakesStation>().read_list(folder.filePath("cuts.csv")).toStdString(), "");
     settle();
-    EXPECT_EQ(window->takes().strip().cuts()[0].start, 450);
-    EXPECT_EQ(window->takes().strip().cuts()[0].end, 555);
+    EXPECT_EQ(window->page<TakesStation>().strip().cuts()[0].start, 450);
+    EXPECT_EQ(window->page<TakesStation>().strip().cuts()[0].end, 555);
 }
 
 } // namespace

@@ -7,9 +7,13 @@
 #include "core/job/job.h"
 #include "core/measure/scene/bounds.h"
 #include "shell/main_window.h"
-#include "shell/shortcuts.h"
 #include "shell/step_dialog.h"
 #include "shell/step_text.h"
+#include "stations/deliver/deliver_station.h"
+#include "stations/intake/intake_station.h"
+#include "stations/joints/joints_station.h"
+#include "stations/takes/takes_station.h"
+#include "style/shortcuts.h"
 #include "tansy_scene.h"
 
 #include <QCheckBox>
@@ -89,8 +93,8 @@ class Window : public ::testing::Test {
         ASSERT_TRUE(
             wait_for([&] { return window->session().is_current() && (!with_drift || !window->session().is_busy()); }));
         ASSERT_TRUE(wait_for([&] {
-            return window->deliver().board().is_current() && window->twin().right().view().is_ready() &&
-                   window->twin().left().view().is_ready() && !window->takes().model().is_busy();
+            return window->board().is_current() && window->twin().right().view().is_ready() &&
+                   window->twin().left().view().is_ready() && !window->page<TakesStation>().model().is_busy();
         }));
         QTest::qWait(40); // until what was just made is laid out and shown
     }

@@ -138,22 +138,22 @@ TEST_F(Window, DeliversAndTheBoardSaysWhatArrived) {
     auto* go = child<QPushButton>("go");
     EXPECT_EQ(go->text(), "Deliver 4");
     QTest::mouseClick(go, Qt::LeftButton);
-    ASSERT_TRUE(wait_for(
-        [&] { return !window->runner().is_running() && window->deliver().board().count(CellState::arrived) == 4; }));
+    ASSERT_TRUE(
+        wait_for([&] { return !window->runner().is_running() && window->board().count(CellState::arrived) == 4; }));
     EXPECT_EQ(window->runner().problem().toStdString(), "");
-    BoardModel& board = window->deliver().board();
+    BoardModel& board = window->board();
     EXPECT_EQ(board.rowCount(), 2);
     EXPECT_EQ(board.data(board.index(0, 1), Qt::DisplayRole).toString(), "arrived");
     EXPECT_FALSE(go->isEnabled());
     EXPECT_TRUE(QFile::exists(folder.filePath("deliveries/Tidewater_runtime/tansy_model.glb")));
     EXPECT_TRUE(QFile::exists(folder.filePath("deliveries/Lantern_web_view/delivery.json")));
     // The chosen cell's claims are on the table.
-    BoardView& view = window->deliver().board_view();
+    BoardView& view = window->page<DeliverStation>().board_view();
     QTest::mouseClick(view.viewport(), Qt::LeftButton, {}, view.visualRect(board.index(1, 2)).center());
     auto* claims = child<QTableWidget>("claims");
     ASSERT_TRUE(wait_for([&] { return claims->rowCount() == 7; }));
     for (int r = 0; r < claims->rowCount(); ++r) {
-        EXPECT_TRUE(claims->item(r, 3)->text().contains("ok")) << claims->item(r, 0)->text().toStdString();
+        EXPECT_TRUE(claims->item(r, 3)->text().contains("Pass")) << claims->item(r, 0)->text().toStdString();
     }
     EXPECT_EQ(child<DriftCurve>("driftCurve")->frames(), 900U);
     EXPECT_TRUE(child<QLabel>("arrivalFooter")->text().contains("mm at"));
@@ -170,27 +170,27 @@ TEST_F(Window, DeliversAndTheBoardSaysWhatArrived) {
 TEST_F(Window, TheBoardIsStillRightAfterARestart) {
     open();
     mend();
-    window->runner().deliver_cells(window->deliver().board().due());
+    window->runner().deliver_cells(window->board().due());
     ASSERT_TRUE(wait_for([&] { return !window->runner().is_running(); }));
     settle();
     QTest::keySequence(window.get(), QKeySequence(QKeySequence::Save));
     EXPECT_TRUE(window->document().is_saved());
     start();
     open();
-    EXPECT_EQ(window->deliver().board().count(CellState::arrived), 4);
+    EXPECT_EQ(window->board().count(CellState::arrived), 4);
     // A cell from the earlier session is read back again when it is looked at.
     window->choose_station(3);
-    window->deliver().board_view().setCurrentIndex(window->deliver().board().index(1, 1));
+    window->page<DeliverStation>().board_view().setCurrentIndex(window->board().index(1, 1));
     auto* claims = child<QTableWidget>("claims");
     EXPECT_TRUE(wait_for([&] { return claims->rowCount() == 7; }));
 }
 
 TEST_F(Window, AHeldDeliverySaysWhy) {
     open();
-    window->runner().deliver_cells(window->deliver().board().due());
-    ASSERT_TRUE(wait_for(
-        [&] { return !window->runner().is_running() && window->deliver().board().count(CellState::held) == 4; }));
-    EXPECT_TRUE(window->deliver().board().cell(window->deliver().board().index(0, 1))->detail.contains("161"));
+    window->runner().deliver_cells(window->board().due());
+    ASSERT_TRUE(
+        wait_for([&] { return !window->runner().is_running() && window->board().count(CellState::held) == 4; }));
+    EXPECT_TRUE(window->board().cell(window->board().index(0, 1))->detail.contains("161"));
     EXPECT_TRUE(QDir(folder.filePath("deliveries/Tidewater_runtime")).entryList({"*.glb"}).isEmpty());
 }
 

@@ -39,7 +39,7 @@ check "says the clips" grep -q "clip wade: 177 frames at 30 a second" "$work/out
 
 check "deliver ends with 0" ends 0 "$cli" deliver "$work/demo/tansy.wembrix" --out "$work/all" --json
 check "to both destinations" python_says "len(d['deliveries']) == 2 and all(r['state'] == 'arrived' for x in d['deliveries'] for r in x['deliverables'])"
-check "every claim holds" python_says "all(c['holds'] for x in d['deliveries'] for r in x['deliverables'] for c in r['claims'])"
+check "every claim holds" python_says "all(c['pass'] for x in d['deliveries'] for r in x['deliverables'] for c in r['claims'])"
 check "a folder each" test -f "$work/all/Tidewater_runtime/delivery.json" -a -f "$work/all/Lantern_web_view/tansy_wade.glb"
 check "one destination goes right there" ends 0 "$cli" deliver "$work/demo/tansy.wembrix" --destination "Lantern web view" --out "$work/one"
 check "right there" test -f "$work/one/delivery.json"
@@ -195,7 +195,7 @@ check "a delivered model is clean" ends 0 "$cli" verify "$model" --destination "
 check "and says so" grep -qx "clean" "$work/out"
 check "every delivered clip, too" ends 0 "$cli" verify "$work/all/Lantern_web_view/tansy_wade.glb" --destination "Lantern web view"
 check "a source is not" ends 1 "$cli" verify "$work/demo/tansy_model.glb" --destination "$tidewater" --json
-check "claim by claim" python_says "not d['clean'] and {c['claim'] for c in d['claims'] if not c['holds']} >= {'Root', 'Holders', 'Joint names', 'Influences'}"
+check "claim by claim" python_says "not d['clean'] and {c['claim'] for c in d['claims'] if not c['pass']} >= {'Root', 'Holders', 'Joint names', 'Influences'}"
 check "a skeleton becomes a contract" ends 0 "$cli" contract "$work/demo/tansy.wembrix" --name market_biped
 cp "$work/out" "$work/biped.contract.json"
 check "of all joints" python_says "d['name'] == 'market_biped' and len(d['joints']) == 55 and d['joints'][0]['name'] == 'root'"

@@ -66,8 +66,9 @@ double apart(const Scene& model, const Brought& brought, const Scene& take, doub
         for (const int joint : joints_of(model)) {
             int there = -1;
             for (size_t i = 0; i < take.nodes.size(); ++i) {
-                there =
-                    bare_name(take.nodes[i].name) == bare_name(model.nodes[joint].name) ? static_cast<int>(i) : there;
+                there = strip_namespace(take.nodes[i].name) == strip_namespace(model.nodes[joint].name)
+                            ? static_cast<int>(i)
+                            : there;
             }
             if (there >= 0) {
                 const Vec3 was = a.world[there].topRightCorner<3, 1>() * factor;
@@ -132,7 +133,7 @@ TEST(BringTake, OtherJointAxesAreCarriedOver) {
         Poser(take, take.clips.data()).at(0.5, was);
         Poser(model, brought.clips.data()).at(0.5, is);
         for (const int joint : joints_of(model)) {
-            const int there = take.find_node(bare_name(model.nodes[joint].name));
+            const int there = take.find_node(strip_namespace(model.nodes[joint].name));
             const Mat3 before = linear_of(was.world[there]) * linear_of(rest_world(take)[there]).transpose();
             const Mat3 now = linear_of(is.world[joint]) * linear_of(rest_world(model)[joint]).transpose();
             EXPECT_LT((before - now).norm(), 1e-3) << model.nodes[joint].name;

@@ -192,7 +192,7 @@ TEST(Contract, ADestinationThatDemandsOneHoldsWhatDiffers) {
 std::string not_so(const std::vector<Claim>& claims) {
     std::string text;
     for (const Claim& claim : claims) {
-        text += claim.holds ? "" : claim.name + ": " + claim.detail + "; ";
+        text += claim.pass ? "" : claim.name + ": " + claim.detail + "; ";
     }
     return text;
 }

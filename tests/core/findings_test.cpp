@@ -1,5 +1,5 @@
-#include "core/findings/all.h"
 #include "core/findings/finding.h"
+#include "core/findings/take_names.h"
 #include "core/job/keep.h"
 #include "core/job/replay.h"
 #include "core/steps/step_kind.h"

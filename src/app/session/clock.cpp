@@ -15,11 +15,12 @@ int Clock::frame() const {
     return static_cast<int>(std::lround(seconds_ * rate_));
 }
 
-void Clock::choose(const QString& clip, int frames, double rate) {
+void Clock::choose(const QString& clip, int frames, double rate, const ClipPart& part) {
     const bool other = clip != clip_;
     still_ = Still::rest;
     pose_name_.clear();
     clip_ = clip;
+    part_ = part;
     frames_ = std::max(1, frames);
     rate_ = rate > 0 ? rate : 30;
     seconds_ = other ? 0 : std::min(seconds_, (frames_ - 1) / rate_);
@@ -34,6 +35,7 @@ void Clock::choose(const QString& clip, int frames, double rate) {
 void Clock::stand(Still still, const QString& name, const StoredPose& pose) {
     set_playing(false);
     clip_.clear();
+    part_ = {};
     frames_ = 1;
     seconds_ = 0;
     round_ = 0;

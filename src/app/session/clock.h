@@ -10,6 +10,13 @@
 
 namespace wembrix::app {
 
+/// Which part of which take a clip shows: the same clip, whatever it is called.
+struct ClipPart {
+    int64_t take = 0; ///< 0: of none
+    double start_s = 0;
+    bool operator==(const ClipPart& other) const = default;
+};
+
 class Clock : public QObject {
     Q_OBJECT
   public:
@@ -24,7 +31,8 @@ class Clock : public QObject {
     /// How often the clip has begun again since it was set to play.
     [[nodiscard]] int round() const { return round_; }
 
-    void choose(const QString& clip, int frames, double rate);
+    void choose(const QString& clip, int frames, double rate, const ClipPart& part = {});
+    [[nodiscard]] const ClipPart& part() const { return part_; } ///< of the clip that is shown
     /// A pose instead of a clip.
     void show_bind_pose();
     void show_stored_pose(const QString& name, const StoredPose& pose);
@@ -47,6 +55,7 @@ class Clock : public QObject {
     void tick();
     void stand(Still still, const QString& name, const StoredPose& pose);
     QString clip_;
+    ClipPart part_;
     Still still_ = Still::rest;
     QString pose_name_;
     StoredPose stored_;

@@ -1,7 +1,7 @@
 #include "shell/card_edge.h"
 
-#include "shell/shortcuts.h"
 #include "style/look.h"
+#include "style/shortcuts.h"
 
 #include <QPainter>
 

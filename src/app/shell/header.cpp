@@ -1,6 +1,6 @@
 #include "shell/header.h"
 
-#include "shell/shortcuts.h"
+#include "style/shortcuts.h"
 
 #include <QComboBox>
 #include <QFileInfo>

@@ -1,5 +1,6 @@
 #include "shell/job_files.h"
 
+#include "core/formats/format.h"
 #include "session/library.h"
 
 #include <QAbstractButton>
@@ -21,6 +22,19 @@ JobFiles::JobFiles(Document& document, Session& session, QWidget* window)
 
 namespace {
 
+/// "*.glb", one for each suffix that a format reads.
+QStringList scene_patterns() {
+    QStringList patterns;
+    for (const std::string& suffix : readable_suffixes()) {
+        patterns << QStringLiteral("*") + QString::fromStdString(suffix);
+    }
+    return patterns;
+}
+
+QString scene_filter() {
+    return QObject::tr("Scenes (%1)").arg(scene_patterns().join(QLatin1Char(' ')));
+}
+
 /// A folder stands for the scenes that lie in it, in order of their names.
 QStringList with_folders_open(const QStringList& given) {
     QStringList paths;
@@ -29,8 +43,8 @@ QStringList with_folders_open(const QStringList& given) {
             paths << path;
             continue;
         }
-        const QStringList scenes = {QStringLiteral("*.glb"), QStringLiteral("*.gltf"), QStringLiteral("*.bvh")};
-        for (const QFileInfo& file : QDir(path).entryInfoList(scenes, QDir::Files | QDir::Readable, QDir::Name)) {
+        for (const QFileInfo& file :
+             QDir(path).entryInfoList(scene_patterns(), QDir::Files | QDir::Readable, QDir::Name)) {
             paths << file.absoluteFilePath();
         }
     }
@@ -42,7 +56,7 @@ QStringList with_folders_open(const QStringList& given) {
 QString JobFiles::open_paths(const QStringList& given) {
     const QStringList paths = with_folders_open(given);
     if (paths.isEmpty() && !given.isEmpty()) {
-        return tr("%1 holds no .glb, .gltf or .bvh file.").arg(given.front());
+        return tr("%1 holds no scene. %2").arg(given.front(), QString::fromStdString(what_is_read()));
     }
     for (const QString& path : paths) {
         if (path.endsWith(QStringLiteral(".wembrix"))) {
@@ -150,8 +164,7 @@ void JobFiles::ask_for_job() {
 }
 
 void JobFiles::ask_for_files() {
-    const QStringList paths =
-        QFileDialog::getOpenFileNames(window_, tr("Bring in files"), QString(), tr("Scenes (*.glb *.gltf *.bvh)"));
+    const QStringList paths = QFileDialog::getOpenFileNames(window_, tr("Bring in files"), QString(), scene_filter());
     if (paths.isEmpty() || !may_lose_changes()) {
         return;
     }
@@ -164,8 +177,7 @@ void JobFiles::ask_to_bring_in() {
         ask_for_files();
         return;
     }
-    const QStringList paths =
-        QFileDialog::getOpenFileNames(window_, tr("Bring in files"), QString(), tr("Scenes (*.glb *.gltf *.bvh)"));
+    const QStringList paths = QFileDialog::getOpenFileNames(window_, tr("Bring in files"), QString(), scene_filter());
     report(open_paths(paths));
 }
 

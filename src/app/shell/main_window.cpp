@@ -4,9 +4,8 @@
 #include "shell/destinations_dialog.h"
 #include "shell/guide_window.h"
 #include "shell/menus.h"
-#include "shell/rail_notes.h"
 #include "shell/recovery_offer.h"
-#include "shell/shortcuts.h"
+#include "style/shortcuts.h"
 
 #include <QAbstractButton>
 #include <QAbstractItemView>
@@ -26,7 +25,7 @@
 
 namespace wembrix::app {
 
-MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
+MainWindow::MainWindow(const std::vector<StationKind>& stations, QWidget* parent) : QMainWindow(parent) {
     setAcceptDrops(true);
     resize(1280, 800);
     files_ = new JobFiles(document_, session_, this);
@@ -46,17 +45,21 @@ MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
     stations_ = new QStackedWidget(bench);
     const auto arrived = [this](const QString& clip) -> std::shared_ptr<const Scene> {
         const Destination* to = destination();
-        const std::string id = clip.isEmpty() ? "model" : "clip:" + clip.toStdString();
+        const std::string id =
+            clip.isEmpty() ? deliverable_id(model_kind(), "") : deliverable_id(clip_kind(), clip.toStdString());
         const Arrival* one = to == nullptr ? nullptr : runner_.last_arrival({to->name, id});
         return one == nullptr ? nullptr : one->scene;
     };
     twin_ = new TwinView(camera_, clock_, selection_, arrived, bench);
-    intake_ = new IntakeStation(document_, session_, stations_);
-    joints_ = new JointsStation(document_, session_, selection_, stations_);
-    takes_ = new TakesStation(document_, session_, clock_, selection_, stations_);
-    deliver_ = new DeliverStation(document_, session_, runner_, camera_, clock_, stations_);
-    for (StationPage* page : std::initializer_list<StationPage*>{intake_, joints_, takes_, deliver_}) {
+    const StationContext context{document_, session_, selection_, clock_, camera_, runner_, board_};
+    for (const StationKind& kind : stations) {
+        StationPage* page = kind.make(context, stations_);
+        page->set_kind(kind);
+        pages_.push_back(page);
+        card_folded_.push_back(kind.card_folded ? 1 : 0);
         stations_->addWidget(page);
+        rail_->add(kind.number, kind.name,
+                   QStringLiteral("%1 (%2)").arg(kind.tip, kind.keys().toString(QKeySequence::NativeText)));
     }
     row->addWidget(stations_, 1);
     card_ = new RouteCard(document_, session_, bench);
@@ -66,12 +69,6 @@ MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
     column->addLayout(row, 1);
     column->addWidget(make_status());
     setCentralWidget(bench);
-    rail_->add(1, tr("Intake"), with_shortcut(tr("What came in, what goes out"), Shortcut::intake));
-    rail_->add(2, tr("Joints"),
-               with_shortcut(tr("What became of each joint; names and who stays"), Shortcut::joints_station));
-    rail_->add(4, tr("Takes"), with_shortcut(tr("Cut takes into clips, see what closes"), Shortcut::takes_station));
-    rail_->add(6, tr("Deliver"),
-               with_shortcut(tr("Write the files and see how they arrived"), Shortcut::deliver_station));
     make_menus(*this);
     connect_parts();
     qApp->installEventFilter(this);
@@ -81,16 +78,18 @@ MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent) {
 }
 
 void MainWindow::connect_parts() {
-    connect(rail_, &Rail::chosen, this, &MainWindow::choose_station);
+    connect(rail_, &Rail::chosen, this, qOverload<int>(&MainWindow::choose_station));
     connect(edge_, &CardEdge::clicked, this, &MainWindow::fold_card);
     connect(card_, &RouteCard::foldAsked, this, &MainWindow::fold_card);
     connect(header_, &Header::destinationChanged, this, &MainWindow::show_state);
     connect(&header_->go(), &QPushButton::clicked, this, [this] {
-        choose_station(3);
-        runner_.deliver_cells(deliver_->board().due());
+        choose_station("deliver");
+        runner_.deliver_cells(board_.due());
     });
     connect(files_, &JobFiles::demoBegun, this, [this] { status_left_->setText(tr("Making the demo job…")); });
-    for (StationPage* page : std::initializer_list<StationPage*>{intake_, joints_, takes_, deliver_}) {
+    for (StationPage* page : pages_) {
+        connect(page, &StationPage::stepAsked, this, [this](const Step& step) { card_->add_step(step); });
+        connect(page, &StationPage::findingAsked, this, &MainWindow::go_to);
         connect(page, &StationPage::filesAsked, files_, &JobFiles::ask_to_bring_in);
         connect(page, &StationPage::folderAsked, files_, &JobFiles::ask_for_folder);
         connect(page, &StationPage::demoAsked, files_, &JobFiles::open_demo);
@@ -103,32 +102,6 @@ void MainWindow::connect_parts() {
             }
         });
     }
-    // What Prepared is shown in; the names and identities of what arrived are others.
-    const auto prepared_view = [this]() -> SceneView* {
-        for (Pane* pane : {&twin_->right(), &twin_->left()}) {
-            if (pane->isVisible() && pane->state() == State::prepared) {
-                return &pane->view();
-            }
-        }
-        return nullptr;
-    };
-    connect(joints_, &JointsStation::placeAsked, this, [prepared_view](const QString& words) {
-        if (SceneView* view = prepared_view()) {
-            view->ask_for_place(words);
-        }
-    });
-    joints_->set_joint_now([prepared_view](int64_t identity) -> std::optional<Mat4> {
-        const SceneView* view = prepared_view();
-        const PosedScene* posed = view == nullptr ? nullptr : view->posed();
-        const int node = posed == nullptr ? -1 : posed->scene().find_identity(identity);
-        return node < 0 ? std::nullopt : std::optional<Mat4>(posed->pose().world[static_cast<size_t>(node)]);
-    });
-    for (Pane* pane : {&twin_->left(), &twin_->right()}) {
-        connect(&pane->view(), &SceneView::placePicked, joints_, &JointsStation::place_attachment);
-    }
-    connect(takes_, &TakesStation::stepAsked, this, [this](const Step& step) { card_->add_step(step); });
-    connect(joints_, &JointsStation::stepAsked, this, [this](const Step& step) { card_->add_step(step); });
-    connect(intake_, &IntakeStation::placeAsked, this, &MainWindow::go_to);
     connect(&watch_, &SourceWatch::changed, this, [this] { news_->show_news(watch_.news()); });
     connect(&runner_, &DeliveryRunner::finished, &recovery_, &Recovery::keep);
     connect(&session_, &Session::changed, this, &MainWindow::show_state);
@@ -144,7 +117,7 @@ void MainWindow::connect_parts() {
     connect(&session_, &Session::busyChanged, this, &MainWindow::refresh);
     connect(&runner_, &DeliveryRunner::progressed, this, &MainWindow::refresh);
     connect(&runner_, &DeliveryRunner::finished, this, &MainWindow::refresh);
-    connect(&deliver_->board(), &QAbstractItemModel::modelReset, this, &MainWindow::refresh);
+    connect(&board_, &QAbstractItemModel::modelReset, this, &MainWindow::refresh);
     connect(&clock_, &Clock::moved, this, [this] {
         status_right_->setText(clock_.clip().isEmpty()
                                    ? clock_.words()
@@ -189,9 +162,25 @@ QWidget* MainWindow::make_status() {
 void MainWindow::choose_station(int index) {
     stations_->setCurrentIndex(index);
     rail_->choose(index);
-    qobject_cast<StationPage*>(stations_->widget(index))->take_view(*twin_);
-    card_->setVisible(!card_folded_[static_cast<size_t>(index)]);
+    pages_.at(static_cast<size_t>(index))->take_view(*twin_);
+    card_->setVisible(card_folded_[static_cast<size_t>(index)] == 0);
     edge_->setVisible(card_->isHidden());
+}
+
+void MainWindow::choose_station(std::string_view id) {
+    for (size_t i = 0; i < pages_.size(); ++i) {
+        if (pages_[i]->kind().id == id) {
+            choose_station(static_cast<int>(i));
+        }
+    }
+}
+
+void MainWindow::show_what_waits() {
+    const std::shared_ptr<const SessionState> state = session_.state();
+    for (size_t i = 0; i < pages_.size(); ++i) {
+        const StationNote note = state ? pages_[i]->waits(*state) : StationNote{QString(), look().ink, look().card};
+        rail_->button(static_cast<int>(i)).set_note(note.text, note.ink, note.ground);
+    }
 }
 
 int MainWindow::station() const {
@@ -199,8 +188,9 @@ int MainWindow::station() const {
 }
 
 void MainWindow::show_state() {
-    joints_->show_destination(destination());
-    takes_->model().set_destination(destination());
+    for (StationPage* page : pages_) {
+        page->show_destination(destination());
+    }
     const std::shared_ptr<const SessionState> state = session_.state();
     if (state) {
         const Destination* to = destination();
@@ -224,12 +214,8 @@ void MainWindow::go_to(const Finding& finding) {
             identities.push_back(prepared.nodes[node].identity);
         }
     }
-    if (!finding.clip.empty()) {
-        choose_station(2);
-        takes_->go_to(QString::fromStdString(finding.clip), finding.frame);
-    } else if (finding.station == Station::joints) {
-        choose_station(1);
-    }
+    choose_station(finding.station);
+    pages_.at(static_cast<size_t>(station()))->go_to(finding);
     selection_.choose_all(identities);
     if (finding.clip.empty() && !identities.empty()) {
         twin_->frame_selection();
@@ -244,19 +230,19 @@ const Destination* MainWindow::destination() const {
 
 void MainWindow::refresh() {
     header_->show_job(document_);
-    for (PlaybackBar* bar : {&twin_->playback(), &deliver_->playback()}) {
+    for (PlaybackBar* bar : findChildren<PlaybackBar*>()) {
         bar->set_poses(document_.job().poses);
     }
     setWindowTitle(document_.is_empty() ? QStringLiteral("Wembrix")
                                         : tr("%1%2 – Wembrix")
                                               .arg(QString::fromStdString(document_.job().name),
                                                    document_.is_saved() ? QString() : QStringLiteral(" *")));
-    const int due = static_cast<int>(deliver_->board().due().size());
+    const int due = static_cast<int>(board_.due().size());
     const std::shared_ptr<const SessionState> state = session_.state();
     edge_->show_steps(static_cast<int>(document_.job().steps.size()),
                       state ? static_cast<int>(state->replay.problems().size()) : 0);
     header_->show_due(due, state != nullptr && !runner_.is_running(), runner_.is_running());
-    show_what_waits(*rail_, state.get(), due, deliver_->board().count(CellState::held));
+    show_what_waits();
     if (state) {
         show_status(*state);
     } else {
@@ -301,12 +287,13 @@ void MainWindow::save_picture() {
 }
 
 void MainWindow::fold_card() {
-    bool& folded = card_folded_[static_cast<size_t>(station())];
-    folded = !folded;
+    char& kept = card_folded_[static_cast<size_t>(station())];
+    const bool folded = kept == 0;
+    kept = folded ? 1 : 0;
     card_->setVisible(!folded);
     edge_->setVisible(folded);
-    if (stations_->currentWidget() == takes_) {
-        card_->see_end(); // steps for clips stand there
+    if (pages_.at(static_cast<size_t>(station()))->kind().card_from_end) {
+        card_->see_end();
     }
 }
 
@@ -323,10 +310,10 @@ void MainWindow::offer_recovery() {
 }
 
 void MainWindow::show_guide() {
-    static const char* const pages[] = {"intake", "joints", "takes", "deliver"};
     auto* guide = new GuideWindow(this);
     guide->setAttribute(Qt::WA_DeleteOnClose);
-    guide->show_page(document_.is_empty() ? QStringLiteral("README") : QString::fromLatin1(pages[station()]));
+    guide->show_page(document_.is_empty() ? QStringLiteral("README")
+                                          : QString::fromLatin1(pages_.at(static_cast<size_t>(station()))->kind().id));
     guide->show();
 }
 

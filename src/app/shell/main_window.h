@@ -1,6 +1,7 @@
 // The window: it holds the parts and connects them, and does nothing else.
 #pragma once
 
+#include "session/board_model.h"
 #include "session/clock.h"
 #include "session/delivery_runner.h"
 #include "session/document.h"
@@ -14,14 +15,13 @@
 #include "shell/news_line.h"
 #include "shell/rail.h"
 #include "shell/route_card.h"
-#include "stations/deliver/deliver_station.h"
-#include "stations/intake/intake_station.h"
-#include "stations/joints/joints_station.h"
-#include "stations/takes/takes_station.h"
+#include "stations/station.h"
 #include "view/camera.h"
 
 #include <QMainWindow>
-#include <array>
+#include <cassert>
+#include <string_view>
+#include <vector>
 
 class QLabel;
 class QStackedWidget;
@@ -31,11 +31,13 @@ namespace wembrix::app {
 class MainWindow : public QMainWindow {
     Q_OBJECT
   public:
-    explicit MainWindow(QWidget* parent = nullptr);
+    /// `stations` outlives the window.
+    explicit MainWindow(const std::vector<StationKind>& stations = station_kinds(), QWidget* parent = nullptr);
     ~MainWindow() override;
 
     QString open_paths(const QStringList& paths) { return files_->open_paths(paths); }
-    void choose_station(int index);
+    void choose_station(int index); ///< by its place in the list
+    void choose_station(std::string_view id);
     [[nodiscard]] int station() const;
     /// Goes to what a finding is about.
     void go_to(const Finding& finding);
@@ -61,10 +63,17 @@ class MainWindow : public QMainWindow {
     Header& header() { return *header_; }
     RouteCard& card() { return *card_; }
     TwinView& twin() { return *twin_; }
-    JointsStation& joints() { return *joints_; }
-    TakesStation& takes() { return *takes_; }
-    IntakeStation& intake() { return *intake_; }
-    DeliverStation& deliver() { return *deliver_; }
+    BoardModel& board() { return board_; }
+    [[nodiscard]] const std::vector<StationPage*>& pages() const { return pages_; }
+    /// The one page of that class.
+    template <typename Page> Page& page() {
+        Page* found = nullptr;
+        for (StationPage* one : pages_) {
+            found = found == nullptr ? qobject_cast<Page*>(one) : found;
+        }
+        assert(found != nullptr);
+        return *found;
+    }
 
   protected:
     void dragEnterEvent(QDragEnterEvent* event) override;
@@ -78,6 +87,7 @@ class MainWindow : public QMainWindow {
     void refresh();
     void show_status(const SessionState& state);
     void show_state();
+    void show_what_waits();
     [[nodiscard]] const Destination* destination() const;
 
     Document document_;
@@ -87,24 +97,21 @@ class MainWindow : public QMainWindow {
     Selection selection_;
     DeliveryRunner runner_{document_, session_};
     SourceWatch watch_{document_, session_};
+    BoardModel board_{document_, session_, runner_};
     Recovery recovery_{document_};
     JobFiles* files_ = nullptr;
     Header* header_ = nullptr;
     Rail* rail_ = nullptr;
     TwinView* twin_ = nullptr;
     QStackedWidget* stations_ = nullptr;
-    IntakeStation* intake_ = nullptr;
-    JointsStation* joints_ = nullptr;
-    TakesStation* takes_ = nullptr;
-    DeliverStation* deliver_ = nullptr;
+    std::vector<StationPage*> pages_; ///< as they stand on the rail
     NewsLine* news_ = nullptr;
     RouteCard* card_ = nullptr;
     QLabel* status_left_ = nullptr;
     QLabel* status_middle_ = nullptr;
     QLabel* status_right_ = nullptr;
     CardEdge* edge_ = nullptr;
-    /// By station: the arrival check and the take strip begin with the width that the card would take.
-    std::array<bool, 4> card_folded_ = {false, false, true, true};
+    std::vector<char> card_folded_; ///< by station
 };
 
 } // namespace wembrix::app

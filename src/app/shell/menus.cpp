@@ -3,7 +3,7 @@
 
 #include "shell/main_window.h"
 #include "shell/pose_commands.h"
-#include "shell/shortcuts.h"
+#include "style/shortcuts.h"
 
 #include <QDialog>
 #include <QFormLayout>
@@ -86,9 +86,6 @@ void make_view_menu(MainWindow& window) {
         Shown shown = twin.shown();
         shown.*what = on;
         twin.set_shown(shown);
-        shown.tools = false;
-        window.deliver().panel().prepared_view().set_shown(shown);
-        window.deliver().panel().arrived_view().set_shown(shown);
     };
     add_toggle(view, tr("Joints"), Shortcut::joints, true, [show](bool on) { show(&Shown::joints, on); });
     add_toggle(view, tr("Surfaces"), Shortcut::surfaces, true, [show](bool on) { show(&Shown::surfaces, on); });
@@ -106,10 +103,11 @@ void make_view_menu(MainWindow& window) {
     add_action(view, tr("Picture of the view…"), keys_of(Shortcut::picture), [&window] { window.save_picture(); });
     view->addSeparator();
     add_action(view, tr("Fold the route card"), keys_of(Shortcut::fold_card), [&window] { window.fold_card(); });
-    add_action(view, tr("Intake"), keys_of(Shortcut::intake), [&window] { window.choose_station(0); });
-    add_action(view, tr("Joints station"), keys_of(Shortcut::joints_station), [&window] { window.choose_station(1); });
-    add_action(view, tr("Takes"), keys_of(Shortcut::takes_station), [&window] { window.choose_station(2); });
-    add_action(view, tr("Deliver"), keys_of(Shortcut::deliver_station), [&window] { window.choose_station(3); });
+    view->addSeparator();
+    for (size_t i = 0; i < window.pages().size(); ++i) {
+        const StationKind& kind = window.pages()[i]->kind();
+        add_action(view, kind.name, kind.keys(), [&window, i] { window.choose_station(static_cast<int>(i)); });
+    }
 }
 
 void make_steps_menu(MainWindow& window) {
@@ -145,13 +143,17 @@ void make_playback_menu(MainWindow& window) {
     });
 }
 
-void show_shortcuts(QWidget* parent) {
-    QDialog dialog(parent);
+void show_shortcuts(MainWindow& window) {
+    QDialog dialog(&window);
     dialog.setWindowTitle(tr("All shortcuts"));
     auto* form = new QFormLayout(&dialog);
     form->setHorizontalSpacing(28);
     for (const ShortcutRow& row : shortcut_rows()) {
         form->addRow(row.what, new QLabel(row.keys.toString(QKeySequence::NativeText), &dialog));
+    }
+    for (const StationPage* page : window.pages()) {
+        form->addRow(tr("Station: %1").arg(page->kind().name),
+                     new QLabel(page->kind().keys().toString(QKeySequence::NativeText), &dialog));
     }
     dialog.exec();
 }
@@ -159,7 +161,7 @@ void show_shortcuts(QWidget* parent) {
 void make_help_menu(MainWindow& window) {
     QMenu* help = window.menuBar()->addMenu(tr("&Help"));
     add_action(help, tr("Guide"), QKeySequence::HelpContents, [&window] { window.show_guide(); });
-    add_action(help, tr("All shortcuts"), {}, [&window] { show_shortcuts(&window); });
+    add_action(help, tr("All shortcuts"), {}, [&window] { show_shortcuts(window); });
 }
 
 } // namespace

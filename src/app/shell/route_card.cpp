@@ -3,9 +3,9 @@
 #include "core/job/card_edits.h"
 #include "core/steps/step_kind.h"
 
-#include "shell/shortcuts.h"
 #include "shell/step_dialog.h"
 #include "style/look.h"
+#include "style/shortcuts.h"
 
 #include <QApplication>
 #include <QCheckBox>

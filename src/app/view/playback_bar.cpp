@@ -1,6 +1,6 @@
 #include "view/playback_bar.h"
 
-#include "shell/shortcuts.h"
+#include "style/shortcuts.h"
 
 #include <QComboBox>
 #include <QHBoxLayout>
@@ -76,7 +76,7 @@ void PlaybackBar::set_poses(const std::map<std::string, StoredPose>& poses) {
     clips_->clear();
     offer_poses();
     for (size_t i = 0; i < before.size(); ++i) {
-        if (before[i].frames > 1 || before[i].take != 0) {
+        if (before[i].frames > 1 || before[i].part.take != 0) {
             rows_.push_back(before[i]);
             clips_->addItem(labels[static_cast<qsizetype>(i)]);
         }
@@ -108,7 +108,8 @@ void PlaybackBar::offer_poses() {
     clips_->addItem(tr("Bind pose"));
     for (const auto& [name, pose] : poses_) {
         static_cast<void>(pose);
-        rows_.push_back({QString::fromStdString(name)});
+        rows_.emplace_back();
+        rows_.back().name = QString::fromStdString(name);
         rows_.back().still = Clock::Still::stored;
         clips_->addItem(tr("Pose “%1”").arg(rows_.back().name));
     }
@@ -126,7 +127,7 @@ void PlaybackBar::offer(const Scene& scene, const Scene& received) {
     clips_->clear();
     offer_poses();
     for (const Clip& clip : scene.clips) {
-        rows_.push_back({QString::fromStdString(clip.name), clip.frames(), clip.rate, clip.take, clip.start_s});
+        rows_.push_back({QString::fromStdString(clip.name), clip.frames(), clip.rate, {clip.take, clip.start_s}});
         clips_->addItem(rows_.back().name);
     }
     // A take that was cut can still be seen whole.
@@ -136,7 +137,7 @@ void PlaybackBar::offer(const Scene& scene, const Scene& received) {
         const bool cut = std::any_of(scene.clips.begin(), scene.clips.end(),
                                      [&](const Clip& clip) { return clip.take == take.take && clip.cut; });
         if (cut && !whole && scene.find_clip(take.name) == nullptr) {
-            rows_.push_back({QString::fromStdString(take.name), take.frames(), take.rate, take.take, take.start_s});
+            rows_.push_back({QString::fromStdString(take.name), take.frames(), take.rate, {take.take, take.start_s}});
             clips_->addItem(tr("%1 (whole take)").arg(rows_.back().name));
         }
     }
@@ -144,10 +145,9 @@ void PlaybackBar::offer(const Scene& scene, const Scene& received) {
     int index = row_of_clock();
     // The clip that plays may have another name by now: the one of the same part of the same take.
     for (size_t i = 0; index == 0 && !clock_.clip().isEmpty() && i < rows_.size(); ++i) {
-        if (rows_[i].take != 0 && rows_[i].take == clock_.property("take").toLongLong() &&
-            rows_[i].start_s == clock_.property("start_s").toDouble() && rows_[i].frames == clock_.frames()) {
+        if (rows_[i].part.take != 0 && rows_[i].part == clock_.part() && rows_[i].frames == clock_.frames()) {
             const int frame = clock_.frame();
-            clock_.choose(rows_[i].name, rows_[i].frames, rows_[i].rate);
+            clock_.choose(rows_[i].name, rows_[i].frames, rows_[i].rate, rows_[i].part);
             clock_.go_to(frame);
             index = static_cast<int>(i);
         }
@@ -169,14 +169,12 @@ void PlaybackBar::chosen(int index) {
         return;
     }
     const Row& row = rows_[index];
-    clock_.setProperty("take", row.take);
-    clock_.setProperty("start_s", row.start_s);
     if (row.still == Clock::Still::bind) {
         clock_.show_bind_pose();
     } else if (row.still == Clock::Still::stored) {
         clock_.show_stored_pose(row.name, poses_[row.name.toStdString()]);
     } else {
-        clock_.choose(row.name, row.frames, row.rate);
+        clock_.choose(row.name, row.frames, row.rate, row.part);
     }
     refresh();
 }

@@ -38,8 +38,7 @@ class PlaybackBar : public QWidget {
         QString name;
         int frames = 1;
         double rate = 30;
-        qlonglong take = 0;
-        double start_s = 0;
+        ClipPart part;
         Clock::Still still = Clock::Still::rest; ///< when the name is that of no clip
     };
     void offer_poses();

@@ -19,8 +19,8 @@ std::shared_ptr<const PoseEnds> pose_ends(const std::shared_ptr<const Scene>& sc
     }
     if (clip->loop) {
         const Seam seam = measure_seam(*scene, *clip, height_m);
-        ends->set_down = seam.set_down;
-        ends->is_set_down = seam.travels || seam.turns;
+        ends->aligned = seam.aligned;
+        ends->is_aligned = seam.travels || seam.turns;
     }
     return ends;
 }

@@ -12,8 +12,8 @@ namespace wembrix::app {
 struct PoseEnds {
     std::shared_ptr<PosedScene> first;
     std::shared_ptr<PosedScene> last;
-    Mat4 set_down = Mat4::Identity(); ///< carries the last to where the first stands, of a clip that repeats
-    bool is_set_down = false;         ///< it goes or turns, so that this says something
+    Mat4 aligned = Mat4::Identity(); ///< carries the last to where the first stands, of a clip that repeats
+    bool is_aligned = false;         ///< it goes or turns, so that this says something
 };
 /// Both ends of a clip of the scene; null when it has no such clip. Takes as long as posing it three times.
 std::shared_ptr<const PoseEnds> pose_ends(const std::shared_ptr<const Scene>& scene, const std::string& clip,

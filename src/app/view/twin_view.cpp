@@ -169,9 +169,19 @@ void TwinView::set_shown(const Shown& shown) {
     shown_ = shown;
     left_->view().set_shown(shown);
     right_->view().set_shown(shown);
+    Q_EMIT shownChanged();
 }
 
-void TwinView::show_way(const std::shared_ptr<const Way>& way) {
+SceneView* TwinView::prepared_view() {
+    for (Pane* pane : {right_, left_}) {
+        if (pane->isVisible() && pane->state() == State::prepared) {
+            return &pane->view();
+        }
+    }
+    return nullptr;
+}
+
+void TwinView::show_trajectory(const std::shared_ptr<const Way>& way) {
     way_ = way;
     share_marks();
 }
@@ -189,7 +199,7 @@ void TwinView::show_ends(bool shown) {
 void TwinView::share_marks() {
     for (Pane* pane : {left_, right_}) {
         const bool prepared = pane->state() == State::prepared;
-        pane->view().show_way(prepared ? way_ : nullptr);
+        pane->view().show_trajectory(prepared ? way_ : nullptr);
         pane->view().set_round_on(prepared ? round_on_ : Mat4(Mat4::Identity()));
         pane->view().show_ends(prepared && ends_ && mode_ == TwinMode::side_by_side);
     }

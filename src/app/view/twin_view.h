@@ -35,7 +35,7 @@ class TwinView : public QWidget {
     void set_shown(const Shown& shown);
     [[nodiscard]] const Shown& shown() const { return shown_; }
     /// In the pane of Prepared: a way over the ground (null: none), and both ends of the clip that is shown.
-    void show_way(const std::shared_ptr<const Way>& way);
+    void show_trajectory(const std::shared_ptr<const Way>& way);
     /// What each round of a repeat adds to its place and turn, in the pane of Prepared.
     void set_round_on(const Mat4& on);
     void show_ends(bool shown);
@@ -44,6 +44,8 @@ class TwinView : public QWidget {
     void frame_selection();
     /// The panes as they are, with their states' names.
     [[nodiscard]] QImage picture();
+    /// The pane that shows Prepared now, or null.
+    [[nodiscard]] SceneView* prepared_view();
     Pane& left() { return *left_; }
     Pane& right() { return *right_; }
     PlaybackBar& playback() { return *playback_; }
@@ -52,6 +54,7 @@ class TwinView : public QWidget {
 
   Q_SIGNALS:
     void modeChanged();
+    void shownChanged();
 
   protected:
     void resizeEvent(QResizeEvent* event) override;

@@ -46,12 +46,12 @@ void check_root(const Scene& prepared, const Scene& arrived, const Destination& 
     const std::vector<std::string> is = names(arrived);
     Claim claim{"Root", some_of(should), some_of(is), should == is, ""};
     if (should.size() > 1) {
-        claim.holds = false;
+        claim.pass = false;
         claim.detail = fmt::format("{} roots, where one is expected; “Make root” gives it one", should.size());
     } else if (!is.empty() && is[0] != destination.root) {
-        claim.holds = false;
+        claim.pass = false;
         claim.detail = fmt::format("the root is “{}”, {} expects “{}”", is[0], destination.name, destination.root);
-    } else if (!claim.holds) {
+    } else if (!claim.pass) {
         claim.detail = "another root arrived";
     }
     arrival.claims.push_back(std::move(claim));
@@ -61,7 +61,7 @@ void check_joints(const Scene& prepared, const Scene& arrived, const Destination
     const std::vector<JointRow> should = joint_rows(prepared);
     const std::vector<JointRow> is = joint_rows(arrived);
     Claim claim{"Joints, in order", fmt::format("{}", should.size()), fmt::format("{}", is.size()), should == is, ""};
-    for (size_t i = 0; !claim.holds && i < std::max(should.size(), is.size()); ++i) {
+    for (size_t i = 0; !claim.pass && i < std::max(should.size(), is.size()); ++i) {
         if (i >= should.size() || i >= is.size() || !(should[i] == is[i])) {
             claim.detail = fmt::format("joint {} is “{}” and should be “{}”", i, i < is.size() ? is[i].name : "missing",
                                        i < should.size() ? should[i].name : "nothing");
@@ -114,15 +114,15 @@ void check_drift(Drift drift, const Destination& destination, Arrival& arrival) 
     Claim claim{"Drift", fmt::format("at most {:g} mm", destination.drift_limit_mm),
                 fmt::format("{:.4f} mm", drift.largest_mm), true, ""};
     if (!(drift.largest_mm <= destination.drift_limit_mm)) {
-        claim.holds = false;
+        claim.pass = false;
         claim.detail = fmt::format("{:.3f} mm at {}, frame {}; the limit is {:g} mm", drift.largest_mm, drift.place,
                                    drift.frame, destination.drift_limit_mm);
     } else if (drift.points_compared == 0 && drift.joints_compared == 0) {
-        claim.holds = false;
-        claim.arrived = "nothing to compare";
+        claim.pass = false;
+        claim.actual = "nothing to compare";
         claim.detail = "neither surfaces nor joints could be paired";
     } else if (!drift.not_compared.empty()) {
-        claim.holds = false;
+        claim.pass = false;
         claim.detail = fmt::format("{} did not arrive point for point", some_of(drift.not_compared));
     }
     arrival.claims.push_back(std::move(claim));
@@ -147,7 +147,7 @@ void check_height_and_facing(const Scene& prepared, const Scene& arrived, const 
 void settle(Arrival& arrival) {
     arrival.state = CellState::arrived;
     for (const Claim& claim : arrival.claims) {
-        if (!claim.holds) {
+        if (!claim.pass) {
             arrival.state = CellState::held;
             arrival.reason = claim.name + ": " + claim.detail;
             break;
@@ -234,10 +234,11 @@ void check_clip(const Scene& prepared, const Clip& whole, const Scene& arrived, 
     Claim length{"Clip length", fmt::format("{:.3f} s, {} frames", clip.seconds, frames),
                  is == nullptr ? "no clip" : fmt::format("{:.3f} s, {} frames", is->seconds, is_frames), false, ""};
     const Format* format = format_with_id(destination.container);
-    const bool has_names = format != nullptr && format->surfaces; // skeletons alone: no shapes, no clip names
-    length.holds = is != nullptr && (!has_names || is->name == clip.name) && frames == is_frames &&
-                   std::abs(is->seconds - (frames - 1) / destination.rate) < 1e-4;
-    length.detail = length.holds ? "" : "another clip or another length arrived";
+    const bool has_shapes = format != nullptr && has(format->writes, Content::shapes);
+    const bool has_names = format != nullptr && has(format->writes, Content::clip_names);
+    length.pass = is != nullptr && (!has_names || is->name == clip.name) && frames == is_frames &&
+                  std::abs(is->seconds - (frames - 1) / destination.rate) < 1e-4;
+    length.detail = length.pass ? "" : "another clip or another length arrived";
     arrival.claims.push_back(std::move(length));
 
     std::vector<std::string> should_shapes;
@@ -258,7 +259,7 @@ void check_clip(const Scene& prepared, const Clip& whole, const Scene& arrived, 
     }
     std::sort(should_shapes.begin(), should_shapes.end());
     std::sort(is_shapes.begin(), is_shapes.end());
-    if (has_names) {
+    if (has_shapes) {
         arrival.claims.push_back({"Shapes moved", fmt::format("{}", should_shapes.size()),
                                   fmt::format("{}", is_shapes.size()), should_shapes == is_shapes,
                                   should_shapes == is_shapes ? "" : "other shapes arrived"});
@@ -268,7 +269,7 @@ void check_clip(const Scene& prepared, const Clip& whole, const Scene& arrived, 
     }
 
     Clip held_against = clip;
-    if (!has_names) {
+    if (!has_shapes) {
         std::erase_if(held_against.channels, [](const Channel& channel) { return channel.path == Path::weights; });
     }
     auto together = std::make_shared<Scene>(put_together(model, arrived));

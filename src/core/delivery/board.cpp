@@ -43,8 +43,9 @@ std::string why_stale(const ManifestRow& row, const DeliveryRequest& request, co
     if (changed.empty()) {
         changed.emplace_back("another version of Wembrix made it");
     }
-    if (row.deliverable != "model" && row.model_content != model_content) {
-        return some_of(changed) + ", and with it the model that this clip moves";
+    const DeliverableKind* kind = kind_of_deliverable(row.deliverable);
+    if (kind != nullptr && kind->stands_on_model && row.model_content != model_content) {
+        return some_of(changed) + fmt::format(", and with it the model that this {} moves", kind->id);
     }
     return some_of(changed);
 }
@@ -82,9 +83,7 @@ BoardColumn read_board(const DeliveryRequest& request) {
     for (const Deliverable& deliverable : *plan) {
         BoardCell cell;
         cell.deliverable = deliverable;
-        cell.content = deliverable.kind == Deliverable::Kind::model
-                           ? model
-                           : content_of_clip(*request.prepared->find_clip(deliverable.clip), model);
+        cell.content = deliverable.kind->content(*request.prepared, deliverable.name, model);
         cell.reason = "not delivered yet";
         for (const ManifestRow& row : rows) {
             if (row.deliverable != deliverable.id()) {

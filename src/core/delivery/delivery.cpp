@@ -28,29 +28,17 @@ bool DeliveryReport::all_arrived() const {
 Result<std::vector<Deliverable>> plan_deliverables(const Scene& prepared, const Destination& destination,
                                                    const std::string& job_name) {
     std::vector<Deliverable> plan;
-    auto add = [&](Deliverable::Kind kind, const std::string& clip) -> Outcome {
-        const bool model = kind == Deliverable::Kind::model;
-        Result<std::string> stem =
-            file_stem(model ? destination.model_file : destination.clip_file, job_name, clip, destination);
-        if (!stem) {
-            return stem.problem();
-        }
-        plan.push_back({kind, clip, stem.take()});
-        return Done{};
-    };
     const Format* format = format_with_id(destination.container);
-    const bool holds_models = format == nullptr || format->surfaces;
-    if (holds_models && (!surfaces_of(prepared).empty() || !joints_of(prepared).empty())) {
-        if (Outcome done = add(Deliverable::Kind::model, ""); !done) {
-            return done.problem();
-        }
-    }
-    for (const Clip& clip : prepared.clips) {
-        if (!clip.deliver) {
+    for (const DeliverableKind& kind : deliverable_kinds()) {
+        if (format != nullptr && !has_all(format->writes, kind.needs)) {
             continue;
         }
-        if (Outcome done = add(Deliverable::Kind::clip, clip.name); !done) {
-            return done.problem();
+        for (const std::string& name : kind.plan(prepared)) {
+            Result<std::string> stem = file_stem(destination.*kind.file, job_name, name, destination);
+            if (!stem) {
+                return stem.problem();
+            }
+            plan.push_back({&kind, name, stem.take()});
         }
     }
     if (plan.empty()) {
@@ -71,14 +59,13 @@ Result<std::vector<Deliverable>> plan_deliverables(const Scene& prepared, const 
 namespace {
 
 std::string content_of(const Deliverable& deliverable, const Scene& prepared, const std::string& model_content) {
-    return deliverable.kind == Deliverable::Kind::model
-               ? model_content
-               : content_of_clip(*prepared.find_clip(deliverable.clip), model_content);
+    return deliverable.kind->content(prepared, deliverable.name, model_content);
 }
 
 class Delivery {
   public:
-    Delivery(const DeliveryRequest& request, const fs::path& aside) : request_(request), aside_(aside) {}
+    Delivery(const DeliveryRequest& request, const fs::path& staging_folder)
+        : request_(request), staging_folder_(staging_folder) {}
 
     Outcome run(const std::vector<Deliverable>& plan, DeliveryReport& report) {
         manifest_ = read_manifest(request_.folder);
@@ -131,8 +118,10 @@ class Delivery {
     }
 
   private:
+    /// The model that others are checked on, as this delivery would have it.
     Outcome make_model(const std::string& stem, Arrival& arrival) {
-        Result<Scene> arrived = model_there_and_back(*request_.prepared, request_.destination, stem, aside_, arrival);
+        Result<Scene> arrived =
+            model_round_trip(*request_.prepared, request_.destination, stem, staging_folder_, arrival);
         if (!arrived) {
             return arrived.problem();
         }
@@ -142,29 +131,28 @@ class Delivery {
 
     Outcome make(const Deliverable& deliverable, Arrival& arrival) {
         const Scene& prepared = *request_.prepared;
-        if (deliverable.kind == Deliverable::Kind::model) {
+        const DeliverableKind& kind = *deliverable.kind;
+        if (kind.is_the_model) {
             if (Outcome made = make_model(deliverable.stem, arrival); !made) {
                 return made;
             }
             arrival.scene = model_;
-            check_model(prepared, *model_, request_.destination, arrival);
+            kind.check(prepared, deliverable.name, *model_, nullptr, request_.destination, arrival);
             return Done{};
         }
-        if (!model_) {
-            // A clip alone is still checked on the surfaces that the model of this delivery would have.
+        if (kind.stands_on_model && !model_) {
             Arrival unused;
             if (Outcome made = make_model("model-for-check", unused); !made) {
                 return made;
             }
         }
-        const Clip* clip = prepared.find_clip(deliverable.clip);
-        const Conformed conformed = conform_clip(prepared, *clip, request_.destination);
+        const Conformed conformed = kind.conform(prepared, deliverable.name, request_.destination);
         Result<Scene> arrived =
-            there_and_back(conformed.scene, deliverable.stem, request_.destination, aside_, arrival);
+            round_trip(conformed.scene, deliverable.stem, request_.destination, staging_folder_, arrival);
         if (!arrived) {
             return arrived.problem();
         }
-        check_clip(prepared, *clip, *arrived, *model_, request_.destination, arrival);
+        kind.check(prepared, deliverable.name, *arrived, model_.get(), request_.destination, arrival);
         return Done{};
     }
 
@@ -181,7 +169,7 @@ class Delivery {
     }
 
     const DeliveryRequest& request_;
-    fs::path aside_;
+    fs::path staging_folder_;
     nlohmann::json manifest_;
     std::shared_ptr<const Scene> model_;
 };
@@ -195,13 +183,13 @@ Result<DeliveryReport> deliver(const DeliveryRequest& request) {
     }
     std::error_code error;
     fs::create_directories(request.folder, error);
-    const Aside aside(request.folder);
-    if (error || aside.failed()) {
+    const StagingFolder staging(request.folder);
+    if (error || staging.failed()) {
         return Problem{"cannot be written to.", request.folder.string(),
                        "Choose another folder, or give yourself the right to write there."};
     }
     DeliveryReport report;
-    if (Outcome done = Delivery(request, aside.path()).run(*plan, report); !done) {
+    if (Outcome done = Delivery(request, staging.path()).run(*plan, report); !done) {
         return done.problem();
     }
     return report;
@@ -210,37 +198,47 @@ Result<DeliveryReport> deliver(const DeliveryRequest& request) {
 Result<Arrival> check_again(const DeliveryRequest& request, const Deliverable& deliverable) {
     const Format* format = format_with_id(request.destination.container);
     const Scene& prepared = *request.prepared;
-    if (deliverable.kind == Deliverable::Kind::clip && prepared.find_clip(deliverable.clip) == nullptr) {
-        return Problem{"the job has no such clip any more.", deliverable.clip, ""};
+    if (!is_there(prepared, deliverable)) {
+        return Problem{"is no longer in the job.", deliverable.id(), ""};
     }
     const std::string content =
         content_of(deliverable, prepared, content_of_model(prepared, request.destination, request.job_name));
     Arrival arrival;
     arrival.deliverable = deliverable;
     arrival.content = content;
-    arrival.files = {deliverable.stem + std::string(format->suffix)};
-    Result<Scene> there = format->read(request.folder / arrival.files.front());
+    arrival.files = {deliverable.stem + std::string(format->suffix())};
+    Result<Scene> there = read_delivered(*format, request.folder / arrival.files.front(), request.destination);
     if (!there) {
         return there.problem();
     }
     std::error_code error;
     arrival.bytes = fs::file_size(request.folder / arrival.files.front(), error);
-    if (deliverable.kind == Deliverable::Kind::model) {
+    const DeliverableKind& kind = *deliverable.kind;
+    if (kind.is_the_model) {
         arrival.scene = std::make_shared<const Scene>(there.take());
-        check_model(prepared, *arrival.scene, request.destination, arrival);
+        kind.check(prepared, deliverable.name, *arrival.scene, nullptr, request.destination, arrival);
         return arrival;
     }
-    const Clip* clip = prepared.find_clip(deliverable.clip);
-    Result<std::string> stem = file_stem(request.destination.model_file, request.job_name, "", request.destination);
-    if (!stem) {
-        return stem.problem();
+    std::optional<Scene> model;
+    if (kind.stands_on_model) {
+        Result<Scene> read = Problem{};
+        if (has_all(format->writes, model_kind().needs)) {
+            Result<std::string> stem =
+                file_stem(request.destination.*model_kind().file, request.job_name, "", request.destination);
+            if (!stem) {
+                return stem.problem();
+            }
+            read =
+                read_delivered(*format, request.folder / (*stem + std::string(format->suffix())), request.destination);
+        } else {
+            read = conform_model(prepared, request.destination).scene;
+        }
+        if (!read) {
+            return read.problem();
+        }
+        model = read.take();
     }
-    Result<Scene> model = format->surfaces ? format->read(request.folder / (*stem + std::string(format->suffix)))
-                                           : Result<Scene>(conform_model(prepared, request.destination).scene);
-    if (!model) {
-        return model.problem();
-    }
-    check_clip(prepared, *clip, *there, *model, request.destination, arrival);
+    kind.check(prepared, deliverable.name, *there, model ? &*model : nullptr, request.destination, arrival);
     return arrival;
 }
 

@@ -1,6 +1,7 @@
 // Writing deliverables for a destination, reading each one back, and holding it against Prepared.
 #pragma once
 
+#include "core/delivery/deliverable.h"
 #include "core/delivery/made_from.h"
 #include "core/destination/destination.h"
 #include "core/findings/finding.h"
@@ -16,25 +17,17 @@
 
 namespace wembrix {
 
-struct Deliverable {
-    enum class Kind { model, clip };
-    Kind kind = Kind::model;
-    std::string clip; ///< name of the clip
-    std::string stem; ///< file name without suffix
-    [[nodiscard]] std::string id() const { return kind == Kind::model ? "model" : "clip:" + clip; }
-};
-
-/// The model and every clip. Refuses file names that clash, case ignored.
+/// All that goes out, kind by kind. Refuses file names that clash, case ignored.
 Result<std::vector<Deliverable>> plan_deliverables(const Scene& prepared, const Destination& destination,
                                                    const std::string& job_name);
 
 /// One line of the arrival check.
 struct Claim {
     std::string name;
-    std::string prepared;
-    std::string arrived;
-    bool holds = false;
-    std::string detail; ///< why it does not hold
+    std::string expected; ///< as Prepared has it
+    std::string actual;   ///< as it arrived
+    bool pass = false;
+    std::string detail; ///< why it does not pass
 };
 
 enum class CellState { never, stale, held, arrived };
@@ -49,8 +42,8 @@ struct Arrival {
     Deliverable deliverable;
     CellState state = CellState::never;
     std::vector<std::string> files;
-    std::vector<FileFact> facts; ///< one a file
-    std::filesystem::path aside; ///< where they were written before they are put in place
+    std::vector<FileFact> facts;     ///< one a file
+    std::filesystem::path staged_in; ///< where they were written before they are put in place
     std::vector<Claim> claims;
     Drift drift;        ///< on the frames
     Drift between;      ///< at `moments_a_frame` moments of each; nothing where the clip lay on frames already
@@ -81,8 +74,8 @@ struct DeliveryReport {
     [[nodiscard]] bool all_arrived() const;
 };
 
-/// Files are written aside, read back, checked, and only then put in place; the manifest comes last. A file that is
-/// there already is replaced only if our manifest lists it. A Problem means that nothing could be tried.
+/// Files are written to a staging folder, read back, checked, and only then put in place; the manifest comes last. A
+/// file that is there already is replaced only if our manifest lists it. A Problem means that nothing could be tried.
 Result<DeliveryReport> deliver(const DeliveryRequest& request);
 
 /// Reads a file that was delivered before and checks it again, as it lies in the folder now.

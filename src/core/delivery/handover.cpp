@@ -3,6 +3,7 @@
 #include "core/base/files.h"
 #include "core/delivery/manifest.h"
 #include "core/destination/conform.h"
+#include "core/destination/file_space.h"
 #include "core/formats/format.h"
 
 #include <csignal>
@@ -39,7 +40,7 @@ void sweep(const fs::path& folder) {
 
 } // namespace
 
-Aside::Aside(const fs::path& folder) : path_(folder / fmt::format(".wembrix-{}", ::getpid())) {
+StagingFolder::StagingFolder(const fs::path& folder) : path_(folder / fmt::format(".wembrix-{}", ::getpid())) {
     std::error_code error;
     sweep(folder);
     fs::remove_all(path_, error);
@@ -47,24 +48,30 @@ Aside::Aside(const fs::path& folder) : path_(folder / fmt::format(".wembrix-{}",
     failed_ = static_cast<bool>(error);
 }
 
-Aside::~Aside() {
+StagingFolder::~StagingFolder() {
     std::error_code error;
     fs::remove_all(path_, error);
 }
 
-Result<Scene> there_and_back(const Scene& scene, const std::string& stem, const Destination& destination,
-                             const fs::path& aside, Arrival& arrival) {
+Result<Scene> read_delivered(const Format& format, const fs::path& file, const Destination& destination) {
+    Result<Scene> scene = format.read(file);
+    return scene ? Result<Scene>(from_space(scene.take(), file_space(format, destination))) : scene;
+}
+
+Result<Scene> round_trip(const Scene& scene, const std::string& stem, const Destination& destination,
+                         const fs::path& staging_folder, Arrival& arrival) {
     const Format* format = format_with_id(destination.container);
-    Result<std::vector<WrittenFile>> written = format->write(scene, stem);
+    const AxisSystem space = file_space(*format, destination);
+    Result<std::vector<WrittenFile>> written = format->write(to_space(scene, space), stem);
     if (!written) {
         return written.problem();
     }
     arrival.files.clear();
     arrival.facts.clear();
     arrival.bytes = 0;
-    arrival.aside = aside;
+    arrival.staged_in = staging_folder;
     for (const WrittenFile& file : *written) {
-        if (Outcome put = write_file_whole(aside / file.name, file.bytes); !put) {
+        if (Outcome put = write_file_whole(staging_folder / file.name, file.bytes); !put) {
             return put.problem();
         }
         arrival.files.push_back(file.name);
@@ -72,17 +79,17 @@ Result<Scene> there_and_back(const Scene& scene, const std::string& stem, const 
         arrival.bytes += file.bytes.size();
     }
     arrival.hash = arrival.facts.front().hash;
-    return format->read(aside / arrival.files.front());
+    return read_delivered(*format, staging_folder / arrival.files.front(), destination);
 }
 
-Result<Scene> model_there_and_back(const Scene& prepared, const Destination& destination, const std::string& stem,
-                                   const fs::path& aside, Arrival& arrival) {
+Result<Scene> model_round_trip(const Scene& prepared, const Destination& destination, const std::string& stem,
+                               const fs::path& staging_folder, Arrival& arrival) {
     Conformed conformed = conform_model(prepared, destination);
-    if (!format_with_id(destination.container)->surfaces) {
+    if (!has_all(format_with_id(destination.container)->writes, model_kind().needs)) {
         // The container holds no surfaces: motion is checked on those that it is meant for.
         return std::move(conformed.scene);
     }
-    return there_and_back(conformed.scene, stem, destination, aside, arrival);
+    return round_trip(conformed.scene, stem, destination, staging_folder, arrival);
 }
 
 Outcome put_in_place(const std::vector<Arrival*>& arrivals, const nlohmann::json& old, const fs::path& folder) {
@@ -116,7 +123,7 @@ Outcome put_in_place(const std::vector<Arrival*>& arrivals, const nlohmann::json
         // Buffers before the file that names them.
         for (auto file = arrival->files.rbegin(); file != arrival->files.rend(); ++file) {
             std::error_code error;
-            fs::rename(arrival->aside / *file, folder / *file, error);
+            fs::rename(arrival->staged_in / *file, folder / *file, error);
             if (error) {
                 return Problem{"cannot be put in place: " + error.message() + ".", (folder / *file).string(), ""};
             }

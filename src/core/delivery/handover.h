@@ -1,4 +1,5 @@
-// The way of a file into a delivery: written aside, read back, and put in place when all of them are checked.
+// The way of a file into a delivery: written to a staging folder, read back, and put in place when all of them are
+// checked.
 #pragma once
 
 #include "core/delivery/delivery.h"
@@ -11,12 +12,12 @@
 namespace wembrix {
 
 /// A folder beside the delivery that is gone when this is. What runs that were killed left behind is swept away first.
-class Aside {
+class StagingFolder {
   public:
-    explicit Aside(const std::filesystem::path& folder);
-    Aside(const Aside&) = delete;
-    Aside& operator=(const Aside&) = delete;
-    ~Aside();
+    explicit StagingFolder(const std::filesystem::path& folder);
+    StagingFolder(const StagingFolder&) = delete;
+    StagingFolder& operator=(const StagingFolder&) = delete;
+    ~StagingFolder();
     [[nodiscard]] const std::filesystem::path& path() const { return path_; }
     [[nodiscard]] bool failed() const { return failed_; }
 
@@ -25,16 +26,19 @@ class Aside {
     bool failed_ = false;
 };
 
-/// Writes the scene into the folder `aside`, says so in `arrival`, and reads it back.
-Result<Scene> there_and_back(const Scene& scene, const std::string& stem, const Destination& destination,
-                             const std::filesystem::path& aside, Arrival& arrival);
+/// Reads a file that a destination was given, into core's own axes and unit.
+Result<Scene> read_delivered(const Format& format, const std::filesystem::path& file, const Destination& destination);
+
+/// Writes the scene into the staging folder, says so in `arrival`, and reads it back.
+Result<Scene> round_trip(const Scene& scene, const std::string& stem, const Destination& destination,
+                         const std::filesystem::path& staging_folder, Arrival& arrival);
 
 /// The model that clips are checked on: conformed, and if the container holds models, written and read back. What was
 /// written is in `arrival`.
-Result<Scene> model_there_and_back(const Scene& prepared, const Destination& destination, const std::string& stem,
-                                   const std::filesystem::path& aside, Arrival& arrival);
+Result<Scene> model_round_trip(const Scene& prepared, const Destination& destination, const std::string& stem,
+                               const std::filesystem::path& staging_folder, Arrival& arrival);
 
-/// Puts in place what arrived, from where it lies aside. The manifest names every file before it is moved, so that a
+/// Puts in place what arrived, from where it is staged. The manifest names every file before it is moved, so that a
 /// file left by a crash is known as ours. A file that is there and that `old` does not list is never replaced: its
 /// arrival is held.
 Outcome put_in_place(const std::vector<Arrival*>& arrivals, const nlohmann::json& old,

@@ -7,6 +7,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 #include <unordered_set>
 
 namespace wembrix {
@@ -154,8 +155,14 @@ json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable
     const Scene& prepared = *request.prepared;
     json manifest = manifest_head(prepared, request.destination, request.job_name);
     json files = json::array();
-    json clips = json::array();
+    std::map<std::string_view, json> lists; // of the kinds that have one
+    for (const DeliverableKind& kind : deliverable_kinds()) {
+        if (!kind.manifest_list.empty()) {
+            lists[kind.manifest_list] = json::array();
+        }
+    }
     for (const Deliverable& deliverable : plan) {
+        const DeliverableKind& kind = *deliverable.kind;
         const auto arrival = std::find_if(report.arrivals.begin(), report.arrivals.end(), [&](const Arrival& row) {
             return row.deliverable.id() == deliverable.id() && row.state == CellState::arrived;
         });
@@ -165,9 +172,9 @@ json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable
                     files.push_back(row);
                 }
             }
-            for (const json& row : rows_under(old, "clips")) {
-                if (deliverable.kind == Deliverable::Kind::clip && text_in(row, "name") == deliverable.clip) {
-                    clips.push_back(row);
+            for (const json& row : rows_under(old, std::string(kind.manifest_list).c_str())) {
+                if (!kind.manifest_list.empty() && text_in(row, "name") == deliverable.name) {
+                    lists[kind.manifest_list].push_back(row);
                 }
             }
             continue;
@@ -175,9 +182,9 @@ json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable
         for (json& row : file_rows(*arrival, report.model_content, request.made_from, request.destination)) {
             files.push_back(std::move(row));
         }
-        if (deliverable.kind == Deliverable::Kind::clip) {
-            clips.push_back(
-                clip_row(*prepared.find_clip(deliverable.clip), request.destination, arrival->files.front()));
+        if (kind.manifest_row != nullptr) {
+            lists[kind.manifest_list].push_back(
+                kind.manifest_row(prepared, deliverable.name, request.destination, arrival->files.front()));
         }
     }
     const auto planned = [&](const std::string& id) {
@@ -189,9 +196,11 @@ json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable
             files.push_back(row);
         }
     }
-    for (const json& row : rows_under(old, "clips")) {
-        if (is_of_a_run(row) && !planned("clip:" + text_in(row, "name"))) {
-            clips.push_back(row);
+    for (const DeliverableKind& kind : deliverable_kinds()) {
+        for (const json& row : rows_under(old, std::string(kind.manifest_list).c_str())) {
+            if (is_of_a_run(row) && !planned(deliverable_id(kind, text_in(row, "name")))) {
+                lists[kind.manifest_list].push_back(row);
+            }
         }
     }
     for (const json& row : rows_under(old, "held")) {
@@ -200,7 +209,9 @@ json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable
         }
     }
     manifest["files"] = std::move(files);
-    manifest["clips"] = std::move(clips);
+    for (auto& [list, rows] : lists) {
+        manifest[std::string(list)] = std::move(rows);
+    }
     return manifest;
 }
 
@@ -225,7 +236,7 @@ json manifest_after_run(const json& head, const json& old, json files, json clip
         }
     }
     for (const json& row : rows_under(old, "clips")) {
-        if (arrived.count("clip:" + text_in(row, "name")) == 0) {
+        if (arrived.count(deliverable_id(clip_kind(), text_in(row, "name"))) == 0) {
             clips.push_back(row);
         }
     }

@@ -72,9 +72,9 @@ Result<Destination> destination_from_json(const json& from, const std::string& w
         }
     };
     static const std::vector<std::string> known = {
-        "format",     "version",    "name",           "container", "unit_m",      "up",
-        "forward",    "influences", "rate",           "root",      "joint_names", "longest_name",
-        "model_file", "clip_file",  "drift_limit_mm", "contract",  "turn_order",  "keep_last"};
+        "format",         "version",  "name",       "container",   "unit_m",       "up",         "forward",
+        "influences",     "rate",     "root",       "joint_names", "longest_name", "model_file", "clip_file",
+        "drift_limit_mm", "contract", "turn_order", "keep_last",   "handedness"};
     for (const auto& [key, value] : from.items()) {
         if (std::find(known.begin(), known.end(), key) == known.end()) {
             wrong = fmt::format("has no setting \"{}\".", key);
@@ -111,6 +111,12 @@ Result<Destination> destination_from_json(const json& from, const std::string& w
             wrong = read.problem().where + " " + read.problem().what;
         }
     }
+    std::string handedness(handedness_name(to.axes.handedness));
+    text("handedness", handedness);
+    if (handedness != "right" && handedness != "left") {
+        wrong = "\"handedness\" is neither \"right\" nor \"left\".";
+    }
+    to.axes.handedness = handedness == "left" ? Handedness::left : Handedness::right;
     axis("up", to.axes.up);
     axis("forward", to.axes.forward);
     if (wrong.empty() && !to.axes.valid()) {
@@ -151,6 +157,7 @@ json destination_to_json(const Destination& from) {
                {"unit_m", from.axes.unit_m},
                {"up", axis_name(from.axes.up)},
                {"forward", axis_name(from.axes.forward)},
+               {"handedness", handedness_name(from.axes.handedness)},
                {"influences", from.influences},
                {"rate", from.rate},
                {"root", from.root},

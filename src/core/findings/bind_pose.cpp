@@ -1,5 +1,5 @@
 // A bind pose unlike the rest pose: what stands in the file is not what the surface was bound to.
-#include "core/findings/all.h"
+#include "core/findings/finding.h"
 #include "core/math/angles.h"
 #include "core/measure/scene/bounds.h"
 #include "core/steps/names.h"

@@ -1,5 +1,5 @@
 // Clips: nothing moves, keys outside the range, a repeat that does not close.
-#include "core/findings/all.h"
+#include "core/findings/finding.h"
 #include "core/measure/clips/seam.h"
 #include "core/measure/scene/bounds.h"
 #include "core/steps/names.h"

@@ -20,12 +20,9 @@ enum class Grade {
 };
 std::string_view grade_name(Grade grade);
 
-/// Where it is worked on.
-enum class Station { intake, joints, takes };
-
 struct Finding {
     std::string id;
-    Station station = Station::intake;
+    std::string_view station; ///< id of the station where it is worked on
     Grade grade = Grade::look;
     std::string where;   ///< names of nodes or clips, or "scene"
     std::string message; ///< what it is, with its numbers
@@ -49,8 +46,8 @@ struct FindingContext {
 
 struct FindingKind {
     std::string_view id;
-    std::vector<Finding> (*look)(const FindingContext& context);
-    Station station = Station::intake;
+    std::vector<Finding> (*find)(const FindingContext& context);
+    std::string_view station; ///< id of the station where such are worked on
 };
 std::span<const FindingKind> finding_kinds();
 

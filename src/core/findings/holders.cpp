@@ -1,5 +1,5 @@
 // A holder that turns, scales or mirrors: the character depends on a node that engines like to drop.
-#include "core/findings/all.h"
+#include "core/findings/finding.h"
 #include "core/math/angles.h"
 
 #include <cmath>

@@ -1,5 +1,5 @@
 // Names that an engine project refuses, or cannot tell apart.
-#include "core/findings/all.h"
+#include "core/findings/finding.h"
 #include "core/steps/names.h"
 #include "core/steps/rename_rules.h"
 

@@ -1,5 +1,5 @@
 // Joints whose scale is not 1: many engines drop joint scales, or hand them on to all joints below.
-#include "core/findings/all.h"
+#include "core/findings/finding.h"
 #include "core/steps/names.h"
 
 #include <cmath>

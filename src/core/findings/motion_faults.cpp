@@ -1,5 +1,5 @@
 // Motion that jumps, drifts, slides, ends between frames, or stands there twice.
-#include "core/findings/all.h"
+#include "core/findings/finding.h"
 #include "core/measure/clips/baked.h"
 #include "core/measure/clips/contacts.h"
 #include "core/measure/clips/travel.h"

@@ -1,5 +1,5 @@
 // A prefix on names that somebody else's file put there.
-#include "core/findings/all.h"
+#include "core/findings/finding.h"
 #include "core/steps/names.h"
 
 #include <fmt/format.h>

@@ -1,5 +1,5 @@
 // A size that no creature has: most often a unit read as another.
-#include "core/findings/all.h"
+#include "core/findings/finding.h"
 #include "core/measure/scene/bounds.h"
 
 #include <array>

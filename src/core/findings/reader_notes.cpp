@@ -1,5 +1,5 @@
 // What the reader mended or could not take in.
-#include "core/findings/all.h"
+#include "core/findings/finding.h"
 
 namespace wembrix {
 

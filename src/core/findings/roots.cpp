@@ -1,5 +1,5 @@
 // More than one root: an engine keeps one tree of joints.
-#include "core/findings/all.h"
+#include "core/findings/finding.h"
 #include "core/steps/names.h"
 
 #include <fmt/format.h>

@@ -1,5 +1,5 @@
 // A skeleton that is not the contract's, and joints that say a side and have nothing on the other.
-#include "core/findings/all.h"
+#include "core/findings/finding.h"
 #include "core/measure/skeleton/contract.h"
 #include "core/measure/skeleton/pairs.h"
 #include "core/steps/names.h"

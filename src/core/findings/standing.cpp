@@ -1,5 +1,5 @@
 // A character that looks another way than forward, or does not stand on the ground; a prop far from its own origin.
-#include "core/findings/all.h"
+#include "core/findings/finding.h"
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/facing.h"
 #include "core/measure/scene/props.h"

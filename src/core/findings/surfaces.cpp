@@ -1,5 +1,5 @@
 // Surfaces: shapes that move nothing, normals that are missing, triangles without area.
-#include "core/findings/all.h"
+#include "core/findings/finding.h"
 #include "core/measure/surface/flat_triangles.h"
 #include "core/steps/names.h"
 

@@ -1,5 +1,6 @@
 // A take whose name says nothing of what moves.
-#include "core/findings/all.h"
+#include "core/findings/take_names.h"
+#include "core/findings/finding.h"
 
 #include <algorithm>
 #include <array>

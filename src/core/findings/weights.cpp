@@ -1,5 +1,5 @@
 // Weights: sums that are not 1, more holders than a destination takes, a root that holds points.
-#include "core/findings/all.h"
+#include "core/findings/finding.h"
 #include "core/measure/surface/holding.h"
 #include "core/steps/names.h"
 

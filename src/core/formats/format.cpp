@@ -5,37 +5,110 @@
 
 #include <algorithm>
 #include <array>
+#include <cctype>
 
 namespace wembrix {
 
 namespace {
-constexpr std::array<Format, 4> rows = {{
-    {"glb", "glTF 2.0, one binary file", ".glb", true, read_gltf, write_glb},
-    {"gltf", "glTF 2.0, text with its buffer beside it", ".gltf", true, read_gltf, write_gltf_for_delivery},
-    {"gltf_embedded", "glTF 2.0, text with its buffer inside", ".gltf", true, read_gltf, write_gltf_embedded},
-    {"bvh", "BVH, joints and motion as text", ".bvh", false, read_bvh, write_bvh},
-}};
+
+constexpr Contents gltf_contents = Content::skeleton | Content::surfaces | Content::skins | Content::shapes |
+                                   Content::clips | Content::clip_names | Content::materials | Content::cameras |
+                                   Content::lights;
+constexpr Contents bvh_contents = Content::skeleton | Content::clips;
+
+const std::vector<Format>& rows() {
+    static const std::vector<Format> all = {
+        {"glb",
+         "glTF 2.0, one binary file",
+         {".glb"},
+         gltf_contents,
+         gltf_contents,
+         FileSpace::standard,
+         {},
+         read_gltf,
+         write_glb},
+        {"gltf",
+         "glTF 2.0, text with its buffer beside it",
+         {".gltf"},
+         gltf_contents,
+         gltf_contents,
+         FileSpace::standard,
+         {},
+         read_gltf,
+         write_gltf_for_delivery},
+        {"gltf_embedded",
+         "glTF 2.0, text with its buffer inside",
+         {".gltf"},
+         gltf_contents,
+         gltf_contents,
+         FileSpace::standard,
+         {},
+         read_gltf,
+         write_gltf_embedded},
+        {"bvh",
+         "BVH, joints and motion as text",
+         {".bvh"},
+         bvh_contents,
+         bvh_contents,
+         FileSpace::standard,
+         {},
+         read_bvh,
+         write_bvh},
+    };
+    return all;
+}
+
+std::string suffix_of(const std::filesystem::path& file) {
+    std::string suffix = file.extension().string();
+    std::transform(suffix.begin(), suffix.end(), suffix.begin(), [](unsigned char c) { return std::tolower(c); });
+    return suffix;
+}
+
 } // namespace
 
 std::span<const Format> formats() {
-    return rows;
+    return rows();
 }
 
 const Format* format_with_id(std::string_view id) {
-    const auto* found = std::find_if(rows.begin(), rows.end(), [&](const Format& row) { return row.id == id; });
-    return found == rows.end() ? nullptr : found;
+    const auto found = std::find_if(rows().begin(), rows().end(), [&](const Format& row) { return row.id == id; });
+    return found == rows().end() ? nullptr : &*found;
+}
+
+const Format* format_of_file(const std::filesystem::path& file) {
+    const std::string suffix = suffix_of(file);
+    const auto found = std::find_if(rows().begin(), rows().end(), [&](const Format& row) {
+        return row.read != nullptr && std::find(row.suffixes.begin(), row.suffixes.end(), suffix) != row.suffixes.end();
+    });
+    return found == rows().end() ? nullptr : &*found;
 }
 
 Result<Scene> read_scene(const std::filesystem::path& file) {
-    std::string suffix = file.extension().string();
-    std::transform(suffix.begin(), suffix.end(), suffix.begin(), [](unsigned char c) { return std::tolower(c); });
-    for (const Format& row : rows) {
-        if (row.suffix == suffix && row.read != nullptr) {
-            return row.read(file);
+    if (const Format* format = format_of_file(file)) {
+        return format->read(file);
+    }
+    return Problem{"no reader for files that end in \"" + suffix_of(file) + "\".", file.string(), what_is_read()};
+}
+
+std::vector<std::string> readable_suffixes() {
+    std::vector<std::string> suffixes;
+    for (const Format& row : rows()) {
+        for (const std::string_view suffix : row.suffixes) {
+            if (row.read != nullptr && std::find(suffixes.begin(), suffixes.end(), suffix) == suffixes.end()) {
+                suffixes.emplace_back(suffix);
+            }
         }
     }
-    return Problem{"no reader for files that end in \"" + suffix + "\".", file.string(),
-                   "Wembrix reads .glb, .gltf and .bvh."};
+    return suffixes;
+}
+
+std::string what_is_read() {
+    const std::vector<std::string> suffixes = readable_suffixes();
+    std::string list;
+    for (size_t i = 0; i < suffixes.size(); ++i) {
+        list += (i == 0 ? "" : i + 1 == suffixes.size() ? " and " : ", ") + suffixes[i];
+    }
+    return "Wembrix reads " + list + ".";
 }
 
 } // namespace wembrix

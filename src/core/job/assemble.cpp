@@ -60,11 +60,11 @@ void add_takes(Scene& base, const NamedScene& source, int64_t identity) {
     }
     std::unordered_set<std::string> known;
     for (const Node& node : base.nodes) {
-        known.insert(bare_name(node.name));
+        known.insert(strip_namespace(node.name));
     }
     size_t surfaces = 0;
     for (const int node : surfaces_of(source.scene)) {
-        surfaces += known.count(bare_name(source.scene.nodes[node].name)) == 0 ? 1 : 0;
+        surfaces += known.count(strip_namespace(source.scene.nodes[node].name)) == 0 ? 1 : 0;
     }
     if (surfaces > 0) {
         note(fmt::format("its {} surfaces stay out: it was taken as motion for the model's joints.", surfaces));
@@ -148,14 +148,14 @@ Scene assemble(std::vector<NamedScene> sources) {
     for (size_t s = 1; s < sources.size(); ++s) {
         std::unordered_set<std::string> known;
         for (const int joint : joints_of(base)) {
-            known.insert(bare_name(base.nodes[joint].name));
+            known.insert(strip_namespace(base.nodes[joint].name));
         }
         const Scene& scene = sources[s].scene;
         size_t matched = 0;
         size_t moving = 0;
         for (const int joint : joints_of(scene)) {
             ++moving;
-            matched += known.count(bare_name(scene.nodes[joint].name));
+            matched += known.count(strip_namespace(scene.nodes[joint].name));
         }
         const int64_t identity = static_cast<int64_t>(s) << 32U;
         if (!scene.clips.empty() && matched * 2 >= moving && matched > 0) {

@@ -30,12 +30,12 @@ Vec3 position_of(const Mat4& matrix) {
 std::vector<int> matches(const Scene& model, const Scene& take) {
     std::unordered_map<std::string, int> places;
     for (size_t i = 0; i < model.nodes.size(); ++i) {
-        places.emplace(bare_name(model.nodes[i].name), static_cast<int>(i));
+        places.emplace(strip_namespace(model.nodes[i].name), static_cast<int>(i));
     }
     std::vector<int> found;
     std::set<int> taken;
     for (const Node& node : take.nodes) {
-        const auto match = places.find(bare_name(node.name));
+        const auto match = places.find(strip_namespace(node.name));
         const bool fresh = match != places.end() && taken.insert(match->second).second;
         found.push_back(fresh ? match->second : -1);
     }
@@ -410,7 +410,7 @@ class Bringing {
 
 } // namespace
 
-std::string bare_name(const std::string& name) {
+std::string strip_namespace(const std::string& name) {
     return name.substr(prefix_of(name, ":").size());
 }
 

@@ -24,6 +24,6 @@ struct Brought {
 Brought bring_take(const Scene& model, const Scene& take);
 
 /// What stands behind the last ':'.
-std::string bare_name(const std::string& name);
+std::string strip_namespace(const std::string& name);
 
 } // namespace wembrix

@@ -156,7 +156,7 @@ std::string hash_of_source(const std::string& bytes, const Scene& scene) {
 
 Result<LoadedSources> load_sources(const std::vector<std::string>& sources, const std::filesystem::path& folder) {
     if (sources.empty()) {
-        return Problem{"has no sources.", "job", "Add a .glb or .gltf file."};
+        return Problem{"has no sources.", "job", what_is_read()};
     }
     LoadedSources loaded;
     std::vector<NamedScene> scenes;

@@ -41,21 +41,16 @@ Result<std::vector<fs::path>> takes_in(const fs::path& folder) {
     if (!fs::is_directory(folder, error)) {
         return Problem{"is no folder.", folder.string(), "Name the folder that the takes lie in."};
     }
-    std::set<std::string> suffixes;
-    for (const Format& format : formats()) {
-        suffixes.insert(std::string(format.suffix));
-    }
     std::vector<fs::path> takes;
     for (fs::directory_iterator entry(folder, error), end; !error && entry != end; entry.increment(error)) {
-        std::string suffix = entry->path().extension().string();
-        std::transform(suffix.begin(), suffix.end(), suffix.begin(), [](unsigned char c) { return std::tolower(c); });
-        if (suffixes.count(suffix) != 0) {
+        const Format* format = format_of_file(entry->path());
+        if (format != nullptr && has(format->reads, Content::clips)) {
             takes.push_back(entry->path());
         }
     }
     std::sort(takes.begin(), takes.end());
     if (takes.empty()) {
-        return Problem{"holds no takes.", folder.string(), "Wembrix reads .glb, .gltf and .bvh."};
+        return Problem{"holds no takes.", folder.string(), what_is_read()};
     }
     return takes;
 }
@@ -78,7 +73,8 @@ std::vector<std::string> clips_asked_for(const Step& step) {
 
 class TakesRun {
   public:
-    TakesRun(const TakesRequest& request, const fs::path& aside) : request_(request), aside_(aside) {
+    TakesRun(const TakesRequest& request, const fs::path& staging_folder)
+        : request_(request), staging_folder_(staging_folder) {
         base_ = *request.model;
         base_.clips.clear();
     }
@@ -106,7 +102,7 @@ class TakesRun {
         out.made_from = request_.made_from;
         const auto held = [&](const std::string& clip, const std::string& reason) {
             Arrival arrival;
-            arrival.deliverable = {Deliverable::Kind::clip, clip, clip};
+            arrival.deliverable = {&clip_kind(), clip, clip};
             arrival.state = CellState::held;
             arrival.reason = reason;
             out.arrivals.push_back(std::move(arrival));
@@ -135,15 +131,15 @@ class TakesRun {
             held(stem, model.problem().sentence());
             return out;
         }
-        const fs::path aside = aside_ / std::to_string(number);
+        const fs::path staged = staging_folder_ / std::to_string(number);
         std::error_code error;
-        fs::create_directories(aside, error);
+        fs::create_directories(staged, error);
         for (const Clip& clip : prepared->clips) {
             if (!clip.deliver) {
                 continue;
             }
             Arrival arrival;
-            const Outcome made = deliver_clip(*prepared, clip, **model, aside, out.model_content, arrival);
+            const Outcome made = deliver_clip(*prepared, clip, **model, staged, out.model_content, arrival);
             if (!made) {
                 held(clip.name, made.problem().sentence());
                 continue;
@@ -235,12 +231,12 @@ class TakesRun {
     Result<std::shared_ptr<const Scene>> model_for_check(const Scene& prepared, const std::string& content) {
         const std::lock_guard lock(model_mutex_);
         if (model_ == nullptr || model_is_ != content) {
-            const fs::path aside = aside_ / "model";
+            const fs::path staged = staging_folder_ / "model";
             std::error_code error;
-            fs::create_directories(aside, error);
+            fs::create_directories(staged, error);
             Arrival unused;
-            Result<Scene> model = model_there_and_back(prepared, request_.destination, "model", aside, unused);
-            fs::remove_all(aside, error);
+            Result<Scene> model = model_round_trip(prepared, request_.destination, "model", staged, unused);
+            fs::remove_all(staged, error);
             if (!model) {
                 return model.problem();
             }
@@ -250,18 +246,18 @@ class TakesRun {
         return model_;
     }
 
-    Outcome deliver_clip(const Scene& prepared, const Clip& clip, const Scene& model, const fs::path& aside,
+    Outcome deliver_clip(const Scene& prepared, const Clip& clip, const Scene& model, const fs::path& staging_folder,
                          const std::string& model_content, Arrival& arrival) const {
         Result<std::string> stem =
             file_stem(request_.destination.clip_file, request_.job_name, clip.name, request_.destination);
         if (!stem) {
             return stem.problem();
         }
-        arrival.deliverable = {Deliverable::Kind::clip, clip.name, stem.take()};
+        arrival.deliverable = {&clip_kind(), clip.name, stem.take()};
         arrival.content = content_of_clip(clip, model_content);
         const Conformed conformed = conform_clip(prepared, clip, request_.destination);
         const Result<Scene> arrived =
-            there_and_back(conformed.scene, arrival.deliverable.stem, request_.destination, aside, arrival);
+            round_trip(conformed.scene, arrival.deliverable.stem, request_.destination, staging_folder, arrival);
         if (!arrived) {
             return arrived.problem();
         }
@@ -270,7 +266,7 @@ class TakesRun {
     }
 
     const TakesRequest& request_;
-    fs::path aside_;
+    fs::path staging_folder_;
     Scene base_;
     std::mutex model_mutex_;
     std::shared_ptr<const Scene> model_;
@@ -341,12 +337,12 @@ Result<TakesReport> settle_all(const TakesRequest& request, const Scene& model, 
 Result<TakesReport> deliver_takes(const TakesRequest& request) {
     std::error_code error;
     fs::create_directories(request.folder, error);
-    const Aside aside(request.folder);
-    if (error || aside.failed()) {
+    const StagingFolder staging(request.folder);
+    if (error || staging.failed()) {
         return Problem{"cannot be written to.", request.folder.string(),
                        "Choose another folder, or give yourself the right to write there."};
     }
-    TakesRun run(request, aside.path());
+    TakesRun run(request, staging.path());
     const Result<Scene> model = run.model_alone();
     if (!model) {
         return model.problem();

@@ -36,7 +36,7 @@ struct TakesReport {
     [[nodiscard]] size_t arrived() const;
 };
 
-/// The files of a folder that hold takes (.glb, .gltf, .bvh), by name.
+/// The files of a folder that can hold takes, by name.
 Result<std::vector<std::filesystem::path>> takes_in(const std::filesystem::path& folder);
 
 /// Reads each take onto the model, replays the card, and delivers its clips as `deliver` does: conformed, written

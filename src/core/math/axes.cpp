@@ -37,11 +37,19 @@ bool AxisSystem::valid() const {
     return static_cast<int>(up) / 2 != static_cast<int>(forward) / 2 && std::isfinite(unit_m) && unit_m > 0;
 }
 
+std::string_view handedness_name(Handedness handedness) {
+    return handedness == Handedness::left ? "left" : "right";
+}
+
+bool AxisSystem::is_core() const {
+    return up == Axis::pos_y && forward == Axis::pos_z && unit_m == 1 && handedness == Handedness::right;
+}
+
 Mat4 AxisSystem::from_core() const {
     const Vec3 up_axis = wembrix::direction(up);
     const Vec3 forward_axis = wembrix::direction(forward);
     Mat4 result = Mat4::Identity();
-    result.topLeftCorner<3, 1>() = up_axis.cross(forward_axis) / unit_m;
+    result.topLeftCorner<3, 1>() = up_axis.cross(forward_axis) * (handedness == Handedness::left ? -1 : 1) / unit_m;
     result.block<3, 1>(0, 1) = up_axis / unit_m;
     result.block<3, 1>(0, 2) = forward_axis / unit_m;
     return result;

@@ -4,6 +4,7 @@
 
 #include "core/math/transform.h"
 
+#include <cstdint>
 #include <optional>
 #include <string>
 #include <string_view>
@@ -18,14 +19,19 @@ std::optional<Axis> axis_from(std::string_view name);
 /// The axis that `direction` points along most.
 Axis nearest_axis(const Vec3& direction);
 
+enum class Handedness : uint8_t { right, left };
+std::string_view handedness_name(Handedness handedness); ///< "right"
+
 struct AxisSystem {
     Axis up = Axis::pos_y;
     Axis forward = Axis::pos_z;
-    double unit_m = 1; ///< metres in one unit
+    double unit_m = 1;                         ///< metres in one unit
+    Handedness handedness = Handedness::right; ///< left: the third axis points the other way
 
     /// False when up and forward lie on one line, or the unit is not a positive number.
     [[nodiscard]] bool valid() const;
-    /// Core's coordinates (metres) to this system's (units). Right-handed to right-handed.
+    [[nodiscard]] bool is_core() const;
+    /// Core's coordinates (metres) to this system's (units); a mirror where this system is left-handed.
     [[nodiscard]] Mat4 from_core() const;
 };
 

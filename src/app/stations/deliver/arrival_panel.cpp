@@ -112,7 +112,7 @@ void ArrivalPanel::show_cell(const QString& title, const Arrival* arrival, const
             item->setToolTip(claim.detail.empty() ? text : QString::fromStdString(claim.detail));
             if (column == 0) {
                 item->setForeground(look().soft);
-            } else if (!claim.holds && column > 1) {
+            } else if (!claim.pass && column > 1) {
                 item->setForeground(look().stop);
             } else if (column == 3) {
                 item->setForeground(look().well);
@@ -120,9 +120,9 @@ void ArrivalPanel::show_cell(const QString& title, const Arrival* arrival, const
             claims_->setItem(row, column, item);
         };
         cell(0, QString::fromStdString(claim.name));
-        cell(1, QString::fromStdString(claim.prepared));
-        cell(2, QString::fromStdString(claim.arrived));
-        cell(3, claim.holds ? QStringLiteral("✓ ok") : QStringLiteral("✗ no"));
+        cell(1, QString::fromStdString(claim.expected));
+        cell(2, QString::fromStdString(claim.actual));
+        cell(3, claim.pass ? tr("✓ Pass") : tr("✗ Fail"));
         ++row;
     }
     if (arrival->scene) {

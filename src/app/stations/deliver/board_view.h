@@ -1,7 +1,7 @@
 // The board drawn: a table whose cells are bars with the state's word, its detail and its drift.
 #pragma once
 
-#include "stations/deliver/board_model.h"
+#include "session/board_model.h"
 
 #include <QStyledItemDelegate>
 #include <QTableView>

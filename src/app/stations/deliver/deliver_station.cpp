@@ -11,9 +11,9 @@
 
 namespace wembrix::app {
 
-DeliverStation::DeliverStation(Document& document, Session& session, DeliveryRunner& runner, Camera& camera,
-                               Clock& clock, QWidget* parent)
-    : StationPage(parent), document_(document), session_(session), runner_(runner) {
+DeliverStation::DeliverStation(const StationContext& context, QWidget* parent)
+    : StationPage(parent), document_(context.document), session_(context.session), runner_(context.runner),
+      model_(&context.board) {
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(10, 10, 10, 8);
     row->setSpacing(10);
@@ -32,7 +32,6 @@ DeliverStation::DeliverStation(Document& document, Session& session, DeliveryRun
     where_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
     top->addWidget(where_, 1);
     column->addLayout(top);
-    model_ = new BoardModel(document, session, runner, this);
     view_ = new BoardView(*model_, card);
     column->addWidget(view_, 1);
     empty_ = offer(tr("Nothing to deliver yet. Bring in a rigged model: its files stand here, one row each, with a "
@@ -70,11 +69,11 @@ DeliverStation::DeliverStation(Document& document, Session& session, DeliveryRun
     stop_->setToolTip(tr("Ends after the file that is being written; what arrived stays"));
     foot_row->addWidget(stop_);
     foot_column->addLayout(foot_row);
-    playback_ = new PlaybackBar(clock, foot);
+    playback_ = new PlaybackBar(context.clock, foot);
     foot_column->addWidget(playback_);
     column->addWidget(foot);
     row->addWidget(card, 1);
-    panel_ = new ArrivalPanel(session, camera, clock, this);
+    panel_ = new ArrivalPanel(session_, context.camera, context.clock, this);
     panel_->setFixedWidth(400);
     row->addWidget(panel_);
     connect(stop_, &QPushButton::clicked, &runner_, &DeliveryRunner::stop);
@@ -105,7 +104,30 @@ DeliverStation::DeliverStation(Document& document, Session& session, DeliveryRun
     show_chosen();
 }
 
+StationNote DeliverStation::waits(const SessionState&) const {
+    const Look& l = look();
+    const int held = model_->count(CellState::held);
+    const auto due = static_cast<int>(model_->due().size());
+    if (due == 0) {
+        return {QStringLiteral("✓"), l.well, l.well_ground};
+    }
+    return held > 0 ? StationNote{tr("%1 held").arg(held), l.stop, l.stop_ground}
+                    : StationNote{tr("%1 due").arg(due), l.note, l.note_ground};
+}
+
 void DeliverStation::take_view(TwinView& twin) {
+    // What of a scene is shown is one choice for all panes.
+    const auto follow = [this, &twin] {
+        Shown shown = twin.shown();
+        shown.tools = false;
+        panel_->prepared_view().set_shown(shown);
+        panel_->arrived_view().set_shown(shown);
+    };
+    if (!follows_) {
+        follows_ = true;
+        connect(&twin, &TwinView::shownChanged, this, follow);
+    }
+    follow();
     // The arrival check has panes of its own.
     twin.hide();
     play_chosen();
@@ -114,8 +136,8 @@ void DeliverStation::take_view(TwinView& twin) {
 void DeliverStation::play_chosen() {
     // The board is made anew after every edit, wherever that is done: what plays there is not the board's to change.
     if (isVisible() && !chosen_.first.empty()) {
-        playback_->choose(chosen_.second.rfind("clip:", 0) == 0 ? QString::fromStdString(chosen_.second.substr(5))
-                                                                : QString());
+        // What stands on the model moves it; the model itself is seen at rest.
+        playback_->choose(QString::fromStdString(name_in_id(chosen_.second)));
     }
 }
 
@@ -149,7 +171,8 @@ void DeliverStation::show_chosen() {
     if (arrival == nullptr && entry != nullptr && entry->state == CellState::arrived && !runner_.is_running()) {
         runner_.look_again(chosen_, entry->content);
     }
-    const QString what = QString::fromStdString(chosen_.second == "model" ? "model" : chosen_.second.substr(5));
+    const std::string name = name_in_id(chosen_.second);
+    const QString what = QString::fromStdString(name.empty() ? chosen_.second : name);
     panel_->show_cell(what + QStringLiteral(" → ") + QString::fromStdString(destination->name), arrival, destination,
                       entry != nullptr && entry->state != CellState::arrived
                           ? tr("%1: %2. Deliver it, and what arrives is shown here.")

@@ -18,10 +18,9 @@ namespace wembrix::app {
 class DeliverStation : public StationPage {
     Q_OBJECT
   public:
-    DeliverStation(Document& document, Session& session, DeliveryRunner& runner, Camera& camera, Clock& clock,
-                   QWidget* parent = nullptr);
+    DeliverStation(const StationContext& context, QWidget* parent = nullptr);
+    [[nodiscard]] StationNote waits(const SessionState& state) const override;
     void take_view(TwinView& twin) override;
-    BoardModel& board() { return *model_; }
     BoardView& board_view() { return *view_; }
     ArrivalPanel& panel() { return *panel_; }
     PlaybackBar& playback() { return *playback_; }
@@ -48,6 +47,7 @@ class DeliverStation : public StationPage {
     QPushButton* all_;
     QPushButton* stop_;
     CellKey chosen_;
+    bool follows_ = false; ///< the twin view's choice of what is shown
 };
 
 } // namespace wembrix::app

@@ -2,7 +2,7 @@
 
 #include "core/job/card_edits.h"
 #include "core/steps/step_kind.h"
-#include "shell/chip.h"
+#include "style/chip.h"
 #include "style/look.h"
 
 #include <QHBoxLayout>

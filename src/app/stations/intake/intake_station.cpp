@@ -1,5 +1,6 @@
 #include "stations/intake/intake_station.h"
 
+#include "core/formats/format.h"
 #include "core/job/keep.h"
 #include "stations/intake/contents_model.h"
 #include "stations/intake/findings_list.h"
@@ -19,8 +20,10 @@ namespace {
 constexpr int node_role = Qt::UserRole + 1;
 }
 
-IntakeStation::IntakeStation(Document& document, Session& session, QWidget* parent)
-    : StationPage(parent), document_(document), session_(session) {
+IntakeStation::IntakeStation(const StationContext& context, QWidget* parent)
+    : StationPage(parent), document_(context.document), session_(context.session) {
+    Document& document = document_;
+    Session& session = session_;
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(10, 10, 10, 8);
     row->setSpacing(10);
@@ -50,16 +53,16 @@ IntakeStation::IntakeStation(Document& document, Session& session, QWidget* pare
     contents_->setColumnWidth(0, 142);
     contents_->setTextElideMode(Qt::ElideLeft);
     column->addWidget(contents_, 5);
-    empty_ = offer(
-        tr("Nothing yet. Drop a rigged model and its takes here (.glb, .gltf, .bvh), or look at the demo job first."),
-        card);
+    empty_ = offer(tr("Nothing yet. Drop a rigged model and its takes here, or look at the demo job first. %1")
+                       .arg(QString::fromStdString(what_is_read())),
+                   card);
     column->addWidget(empty_, 3);
     auto* line = new QFrame(card);
     line->setFixedHeight(1);
     line->setStyleSheet(QStringLiteral("background: %1;").arg(look().line.name()));
     column->addWidget(line);
     auto* findings = new FindingsList(document, session, card);
-    connect(findings, &FindingsList::placeAsked, this, &IntakeStation::placeAsked);
+    connect(findings, &FindingsList::placeAsked, this, &IntakeStation::findingAsked);
     column->addWidget(findings, 6);
     row->addWidget(card);
     place_ = new QWidget(this);

@@ -14,11 +14,8 @@ namespace wembrix::app {
 class IntakeStation : public StationPage {
     Q_OBJECT
   public:
-    IntakeStation(Document& document, Session& session, QWidget* parent = nullptr);
+    IntakeStation(const StationContext& context, QWidget* parent = nullptr);
     void take_view(TwinView& twin) override;
-
-  Q_SIGNALS:
-    void placeAsked(const wembrix::Finding& finding);
 
   private:
     void refresh();

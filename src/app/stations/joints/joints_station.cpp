@@ -2,6 +2,7 @@
 
 #include "core/job/card_edits.h"
 #include "style/look.h"
+#include "view/tools/place_tool.h"
 
 #include <Eigen/LU>
 #include <QHBoxLayout>
@@ -13,8 +14,11 @@
 
 namespace wembrix::app {
 
-JointsStation::JointsStation(Document& document, Session& session, Selection& selection, QWidget* parent)
-    : StationPage(parent), document_(document), session_(session), selection_(selection) {
+JointsStation::JointsStation(const StationContext& context, QWidget* parent)
+    : StationPage(parent), document_(context.document), session_(context.session), selection_(context.selection) {
+    Document& document = document_;
+    Session& session = session_;
+    Selection& selection = selection_;
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(10, 10, 10, 8);
     row->setSpacing(10);
@@ -97,6 +101,7 @@ JointsStation::JointsStation(Document& document, Session& session, Selection& se
 }
 
 void JointsStation::take_view(TwinView& twin) {
+    twin_ = &twin;
     place_->layout()->addWidget(&twin);
     twin.set_mode(TwinMode::overlaid);
     twin.show();
@@ -229,21 +234,29 @@ void JointsStation::ask_for_place() {
     if (node >= 0) {
         const Node& joint = session_.state()->replay.prepared().nodes[node];
         attaching_ = joint.identity;
-        Q_EMIT placeAsked(tr("Click the surface where the point on %1 is to be; Escape leaves it")
-                              .arg(QString::fromStdString(joint.name)));
+        SceneView* view = twin_ == nullptr ? nullptr : twin_->prepared_view();
+        if (view != nullptr) {
+            view->use_tool(
+                std::make_unique<PlaceTool>(tr("Click the surface where the point on %1 is to be; Escape leaves it")
+                                                .arg(QString::fromStdString(joint.name)),
+                                            [this](const Vec3& place) { place_attachment(place); }));
+        }
     }
 }
 
-void JointsStation::place_attachment(double x, double y, double z) {
+void JointsStation::place_attachment(const Vec3& place) {
     const std::shared_ptr<const SessionState> state = session_.state();
     const int node = state ? state->replay.prepared().find_identity(attaching_) : -1;
-    const std::optional<Mat4> now = node < 0 || !joint_now_ ? std::nullopt : joint_now_(attaching_);
-    if (!now) {
+    const SceneView* view = twin_ == nullptr ? nullptr : twin_->prepared_view();
+    const PosedScene* posed = view == nullptr ? nullptr : view->posed();
+    const int shown = posed == nullptr ? -1 : posed->scene().find_identity(attaching_);
+    if (node < 0 || shown < 0) {
         return;
     }
+    const Mat4& now = posed->pose().world[static_cast<size_t>(shown)];
     const Node& joint = state->replay.prepared().nodes[node];
     // The view may show any pose: the place is kept as the joint sees it.
-    const Vec3 own = point_of(now->inverse(), Vec3(x, y, z));
+    const Vec3 own = point_of(now.inverse(), place);
     const auto to_tenth_mm = [](double metres) { return std::round(metres * 1e4) / 1e4; };
     Q_EMIT stepAsked({"add_attachment",
                       {{"name", joint.name + "_point"},

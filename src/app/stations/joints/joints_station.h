@@ -21,26 +21,13 @@ namespace wembrix::app {
 class JointsStation : public StationPage {
     Q_OBJECT
   public:
-    JointsStation(Document& document, Session& session, Selection& selection, QWidget* parent = nullptr);
+    JointsStation(const StationContext& context, QWidget* parent = nullptr);
     void take_view(TwinView& twin) override;
     /// Whose contract the ladder is held against; null for none.
-    void show_destination(const Destination* destination);
+    void show_destination(const Destination* destination) override;
     JointLadder& ladder() { return *ladder_; }
     RuleBox& rules() { return *rules_; }
     JointFacts& facts() { return *facts_; }
-    /// The place that was asked for, in the world as the view poses it now.
-    void place_attachment(double x, double y, double z);
-
-    /// How the world matrix of a joint of Prepared, as the view poses it, is asked for.
-    void set_joint_now(std::function<std::optional<Mat4>(int64_t identity)> joint_now) {
-        joint_now_ = std::move(joint_now);
-    }
-
-  Q_SIGNALS:
-    /// A step to be looked at before it goes onto the card.
-    void stepAsked(const wembrix::Step& step);
-    /// A place on the surface, by a click in the view; the words say what for.
-    void placeAsked(const QString& words);
 
   private:
     void refresh();
@@ -54,6 +41,8 @@ class JointsStation : public StationPage {
     void ask_to_insert();
     void ask_to_attach();
     void ask_for_place();
+    /// The place that was asked for, in the world as the view poses it now.
+    void place_attachment(const Vec3& place);
     void match(const std::map<std::string, std::string>& matches);
     void take_proposals();
     [[nodiscard]] std::vector<std::string> chosen_names() const;
@@ -77,7 +66,7 @@ class JointsStation : public StationPage {
     std::shared_ptr<const Scene> shown_received_;
     std::shared_ptr<const Scene> shown_prepared_;
     std::optional<Contract> contract_;
-    std::function<std::optional<Mat4>(int64_t)> joint_now_;
+    TwinView* twin_ = nullptr; ///< once the page was shown
 };
 
 } // namespace wembrix::app

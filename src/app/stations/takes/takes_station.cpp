@@ -24,8 +24,11 @@
 
 namespace wembrix::app {
 
-TakesStation::TakesStation(Document& document, Session& session, Clock& clock, Selection& selection, QWidget* parent)
-    : StationPage(parent), document_(document), session_(session), clock_(clock), selection_(selection) {
+TakesStation::TakesStation(const StationContext& context, QWidget* parent)
+    : StationPage(parent), document_(context.document), session_(context.session), clock_(context.clock),
+      selection_(context.selection) {
+    Document& document = document_;
+    Session& session = session_;
     model_ = new TakesModel(document, session, this);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(10, 10, 10, 8);
@@ -309,9 +312,9 @@ void TakesStation::refresh_view() {
     }
     const ClipFacts* facts = model_->clip(clock_.clip().toStdString());
     const bool goes = facts != nullptr && facts->travel.along_m > 0.05;
-    twin_->show_way(goes ? facts->way : nullptr);
+    twin_->show_trajectory(goes ? facts->way : nullptr);
     twin_->show_ends(list_->ends_shown());
-    twin_->set_round_on(facts != nullptr && facts->seam ? facts->seam->set_down.inverse() : Mat4(Mat4::Identity()));
+    twin_->set_round_on(facts != nullptr && facts->seam ? facts->seam->aligned.inverse() : Mat4(Mat4::Identity()));
 }
 
 void TakesStation::resizeEvent(QResizeEvent* event) {
@@ -328,7 +331,7 @@ void TakesStation::hideEvent(QHideEvent* event) {
     StationPage::hideEvent(event);
     model_->set_shown(false);
     if (twin_ != nullptr) {
-        twin_->show_way(nullptr);
+        twin_->show_trajectory(nullptr);
         twin_->show_ends(false);
         twin_->set_round_on(Mat4::Identity());
     }
@@ -428,6 +431,16 @@ void TakesStation::ask_for_step(const QString& id) {
 bool TakesStation::is_cut_here(const std::string& clip) const {
     const std::vector<Cut> list = cuts();
     return std::any_of(list.begin(), list.end(), [&](const Cut& each) { return each.name == clip; });
+}
+
+void TakesStation::show_destination(const Destination* destination) {
+    model_->set_destination(destination);
+}
+
+void TakesStation::go_to(const Finding& finding) {
+    if (!finding.clip.empty()) {
+        go_to(QString::fromStdString(finding.clip), finding.frame);
+    }
 }
 
 void TakesStation::go_to(const QString& clip, int frame) {

@@ -14,10 +14,12 @@ namespace wembrix::app {
 class TakesStation : public StationPage {
     Q_OBJECT
   public:
-    TakesStation(Document& document, Session& session, Clock& clock, Selection& selection, QWidget* parent = nullptr);
+    TakesStation(const StationContext& context, QWidget* parent = nullptr);
     void take_view(TwinView& twin) override;
     TakeStrip& strip() { return *strip_; }
     TakesModel& model() { return *model_; }
+    void show_destination(const Destination* destination) override;
+    void go_to(const Finding& finding) override;
     /// Shows a clip of Prepared, at one of its frames.
     void go_to(const QString& clip, int frame);
 
@@ -30,10 +32,6 @@ class TakesStation : public StationPage {
     void showEvent(QShowEvent* event) override;
     void hideEvent(QHideEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
-
-  Q_SIGNALS:
-    /// A step to be looked at before it goes onto the card.
-    void stepAsked(const wembrix::Step& step);
 
   private:
     void connect_parts();

@@ -88,11 +88,11 @@ class Comparison {
         const Quat back(Eigen::AngleAxisd(seam.turns ? -turn : 0, Vec3::UnitY()));
         const Vec3 from = Vec3(last.middle.x(), 0, last.middle.z());
         const Vec3 to = from - (seam.travels || seam.turns ? way : Vec3::Zero());
-        seam.set_down.topLeftCorner<3, 3>() = back.toRotationMatrix();
-        seam.set_down.topRightCorner<3, 1>() = to - back * from;
+        seam.aligned.topLeftCorner<3, 3>() = back.toRotationMatrix();
+        seam.aligned.topRightCorner<3, 1>() = to - back * from;
         size_t farthest = 0;
         for (size_t i = 0; i < last.points.size(); ++i) {
-            const Vec3 there = point_of(seam.set_down, last.points[i].cast<double>());
+            const Vec3 there = point_of(seam.aligned, last.points[i].cast<double>());
             const double apart = (there - first_.points[i].cast<double>()).norm() * 1000;
             if (apart > seam.apart_mm) {
                 seam.apart_mm = apart;

@@ -17,7 +17,7 @@ struct Seam {
     double travel_m = 0;  ///< how far the whole went over the ground between first and last
     bool travels = false; ///< travel is more than a tenth of the height, and is not counted in `apart_mm`
     double turn_deg = 0;  ///< how far the joint that carries the whole turned about +Y between first and last
-    Mat4 set_down = Mat4::Identity(); ///< carries the last pose back to where the first stands: by way and turn
+    Mat4 aligned = Mat4::Identity(); ///< carries the last pose back to where the first stands: by way and turn
     bool turns = false; ///< that is more than 20 degrees, and is counted neither in `apart_mm` nor in `turned_deg`
 
     /// No surface point jumps farther than 5 mm a metre of height.

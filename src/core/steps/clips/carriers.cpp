@@ -62,7 +62,7 @@ Mat4 stand_of(const Scene& scene, const BakedClip& baked, int frame) {
     return stand;
 }
 
-void set_down(const Scene& scene, const Mat4& by, int first, int last, BakedClip& baked) {
+void aligned(const Scene& scene, const Mat4& by, int first, int last, BakedClip& baked) {
     if (by.isIdentity(1e-12)) {
         return;
     }

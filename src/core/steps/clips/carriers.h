@@ -15,6 +15,6 @@ std::set<int> carriers_of(const Scene& scene, const BakedClip& baked);
 Mat4 stand_of(const Scene& scene, const BakedClip& baked, int frame);
 
 /// Carries frames [first, last] by `by` (a turn about up and a way over the ground, in the world).
-void set_down(const Scene& scene, const Mat4& by, int first, int last, BakedClip& baked);
+void aligned(const Scene& scene, const Mat4& by, int first, int last, BakedClip& baked);
 
 } // namespace wembrix

@@ -74,7 +74,7 @@ class Taking {
                    std::find(nodes_.begin(), nodes_.end(), channel.node) != nodes_.end();
         });
         const int above = scene_.nodes[root_].parent;
-        key_anew(
+        resample(
             scene_, before, nodes_,
             [&](double seconds, const Pose& pose, std::vector<Transform>& locals) {
                 const Mat4 now = gone(way.place_at(seconds), way.heading_at(seconds), rest, settings_) * rest_[root_];

@@ -37,7 +37,7 @@ void append_clip(const Scene& scene, BakedClip next, int overlap, BakedClip& all
     if (overlap == 0 && all.frames > 1) {
         stand = stand * stand_of(scene, all, meets - 1).inverse() * stand; // a frame later it is a step farther
     }
-    set_down(scene, stand * stand_of(scene, next, 0).inverse(), 0, next.frames - 1, next);
+    aligned(scene, stand * stand_of(scene, next, 0).inverse(), 0, next.frames - 1, next);
     for (BakedTrack& track : all.tracks) {
         BakedTrack& other = *next.find(track.node, track.path);
         for (int i = 0; i < overlap; ++i) {

@@ -21,7 +21,7 @@ Clip whole_clip(const Clip& clip) {
 
 } // namespace
 
-void key_anew(const Scene& from, const Clip& before, const std::vector<int>& nodes,
+void resample(const Scene& from, const Clip& before, const std::vector<int>& nodes,
               const std::function<void(double, const Pose&, std::vector<Transform>&)>& place, Clip& clip) {
     std::set<float> moments;
     const Clip whole = whole_clip(before);

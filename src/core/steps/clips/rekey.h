@@ -13,7 +13,7 @@ namespace wembrix {
 /// shows a part of, and at every key that was there. For each moment, in seconds of the take, `place` gets the pose of
 /// `from` and puts the local transform of each node into `locals`, in the order of `nodes`. Turns never take the long
 /// way.
-void key_anew(const Scene& from, const Clip& before, const std::vector<int>& nodes,
+void resample(const Scene& from, const Clip& before, const std::vector<int>& nodes,
               const std::function<void(double seconds, const Pose& pose, std::vector<Transform>& locals)>& place,
               Clip& clip);
 

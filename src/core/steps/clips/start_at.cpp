@@ -32,7 +32,7 @@ void go_around(const Scene& scene, Clip& clip, int frame) {
         round = stand_of(scene, was, last + 1) * stand_of(scene, was, last).inverse() * stand_of(scene, was, last + 1) *
                 stand_of(scene, was, 0).inverse();
     }
-    set_down(scene, round, period - frame, is.frames - 1, is);
+    aligned(scene, round, period - frame, is.frames - 1, is);
     for (BakedTrack& track : is.tracks) {
         if (track.path == Path::rotation) {
             keep_sign(track);

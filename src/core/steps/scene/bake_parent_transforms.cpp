@@ -302,7 +302,7 @@ class Fold {
                     decompose(above < 0 ? world[nodes[n]] : Mat4(world[above].inverse() * world[nodes[n]])).transform;
             }
         };
-        key_anew(from_, before, nodes, place, clip);
+        resample(from_, before, nodes, place, clip);
     }
 
     void fold_surfaces() {

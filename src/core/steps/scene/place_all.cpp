@@ -70,4 +70,27 @@ void place_some(Scene& scene, const Quat& turn, const Vec3& move, const std::vec
     }
 }
 
+void scale_all(Scene& scene, double factor) {
+    for (Node& node : scene.nodes) {
+        node.rest.translation *= factor;
+    }
+    for (Mesh& mesh : scene.meshes) {
+        transform_mesh(mesh, scaling(factor));
+    }
+    for (Skin& skin : scene.skins) {
+        for (Mat4& bind : skin.inverse_binds) {
+            bind.topRightCorner<3, 1>() *= factor;
+        }
+    }
+    for (Clip& clip : scene.clips) {
+        for (Channel& channel : clip.channels) {
+            if (channel.path == Path::translation) {
+                for (float& value : channel.values.edit()) {
+                    value = static_cast<float>(value * factor);
+                }
+            }
+        }
+    }
+}
+
 } // namespace wembrix

@@ -13,4 +13,7 @@ void place_all(Scene& scene, const Quat& turn, const Vec3& move);
 /// to them (Prop::nodes).
 void place_some(Scene& scene, const Quat& turn, const Vec3& move, const std::vector<char>& chosen);
 
+/// Makes everything larger or smaller by one factor about the origin: joints, surfaces, shapes, keys, binds.
+void scale_all(Scene& scene, double factor);
+
 } // namespace wembrix

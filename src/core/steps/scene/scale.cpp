@@ -1,5 +1,6 @@
 // Makes everything larger or smaller by one factor: joints, surfaces, shapes, keys, binds.
 #include "core/measure/scene/bounds.h"
+#include "core/steps/scene/place_all.h"
 #include "core/steps/step_kind.h"
 
 #include <fmt/format.h>
@@ -27,26 +28,7 @@ Result<StepResult> scaled_scene(const StepContext& context, const ScaleSettings&
     StepResult result;
     result.scene = scene;
     result.moved = scaling(k);
-    for (Node& node : result.scene.nodes) {
-        node.rest.translation *= k;
-    }
-    for (Mesh& mesh : result.scene.meshes) {
-        transform_mesh(mesh, result.moved.all);
-    }
-    for (Skin& skin : result.scene.skins) {
-        for (Mat4& bind : skin.inverse_binds) {
-            bind.topRightCorner<3, 1>() *= k;
-        }
-    }
-    for (Clip& clip : result.scene.clips) {
-        for (Channel& channel : clip.channels) {
-            if (channel.path == Path::translation) {
-                for (float& value : channel.values.edit()) {
-                    value = static_cast<float>(value * k);
-                }
-            }
-        }
-    }
+    scale_all(result.scene, k);
     result.account = fmt::format("× {:.6g}: {:.3g} m became {:.3g} m tall", k, before, before * k);
     return result;
 }

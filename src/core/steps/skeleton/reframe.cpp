@@ -215,7 +215,7 @@ class Reframer {
                 note(node, part, before.name, frame);
             }
         };
-        key_anew(from_, before, anew, put, clip);
+        resample(from_, before, anew, put, clip);
         drop_unmoved(clip, first);
     }
 

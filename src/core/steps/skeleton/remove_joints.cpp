@@ -201,7 +201,7 @@ class Removal {
                     locals[n] = apart(local * pose.local[anew[n]].matrix(), anew[n]);
                 }
             };
-            key_anew(from_, before, anew, put, clip);
+            resample(from_, before, anew, put, clip);
         }
     }
 

@@ -1,4 +1,4 @@
-#include "shell/chip.h"
+#include "style/chip.h"
 
 namespace wembrix::app {
 

@@ -1,4 +1,4 @@
-#include "shell/shortcuts.h"
+#include "style/shortcuts.h"
 
 #include <QObject>
 
@@ -23,10 +23,6 @@ const std::vector<ShortcutRow>& shortcut_rows() {
         {Shortcut::difference, QKeySequence(Qt::CTRL | Qt::Key_9), QObject::tr("How far two states are apart")},
         {Shortcut::picture, QKeySequence(Qt::CTRL | Qt::Key_P), QObject::tr("Picture of the view to a file")},
         {Shortcut::same_scale, QKeySequence(Qt::CTRL | Qt::Key_B), QObject::tr("Both panes at the same scale")},
-        {Shortcut::intake, QKeySequence(Qt::ALT | Qt::Key_1), QObject::tr("Station: intake")},
-        {Shortcut::joints_station, QKeySequence(Qt::ALT | Qt::Key_2), QObject::tr("Station: joints")},
-        {Shortcut::takes_station, QKeySequence(Qt::ALT | Qt::Key_4), QObject::tr("Station: takes")},
-        {Shortcut::deliver_station, QKeySequence(Qt::ALT | Qt::Key_6), QObject::tr("Station: deliver")},
         {Shortcut::deliver_stale, QKeySequence(Qt::CTRL | Qt::Key_Return),
          QObject::tr("Deliver all that is not up to date")},
         {Shortcut::fold_card, QKeySequence(Qt::CTRL | Qt::Key_R), QObject::tr("Fold the route card away or back")},

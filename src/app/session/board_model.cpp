@@ -1,4 +1,4 @@
-#include "stations/deliver/board_model.h"
+#include "session/board_model.h"
 
 #include "core/delivery/board.h"
 
@@ -9,31 +9,15 @@ namespace wembrix::app {
 
 namespace {
 
-QString words_for(const Deliverable& deliverable, const Scene& prepared) {
-    if (deliverable.kind == Deliverable::Kind::clip) {
-        const Clip& clip = *prepared.find_clip(deliverable.clip);
-        return QObject::tr("clip · %1 f · %2")
-            .arg(clip.frames())
-            .arg(clip.loop ? QObject::tr("repeats") : QObject::tr("once"));
-    }
-    size_t shapes = 0;
-    const std::vector<int> surfaces = surfaces_of(prepared);
-    for (const int node : surfaces) {
-        shapes += prepared.meshes[prepared.nodes[node].mesh].shapes.size();
-    }
-    return QObject::tr("model · %1 surfaces · %2 shapes").arg(surfaces.size()).arg(shapes);
-}
-
-BoardEntry entry_of(const BoardCell& cell, const Destination& destination, const Scene& prepared, double height_m) {
+BoardEntry entry_of(const BoardCell& cell, const Destination& destination, const Scene& prepared) {
     BoardEntry entry;
     entry.planned = true;
     entry.key = {destination.name, cell.deliverable.id()};
     entry.state = cell.state;
     entry.content = cell.content;
     if (cell.state == CellState::arrived) {
-        entry.detail = cell.deliverable.kind == Deliverable::Kind::model
-                           ? QString::fromStdString(destination.in_units(height_m))
-                           : QObject::tr("%1 s").arg(prepared.find_clip(cell.deliverable.clip)->seconds, 0, 'f', 2);
+        entry.detail =
+            QString::fromStdString(cell.deliverable.kind->size(prepared, cell.deliverable.name, destination));
         entry.number = QObject::tr("%1 mm").arg(cell.drift_mm, 0, 'f', 3);
     } else {
         entry.detail = QString::fromStdString(cell.reason);
@@ -41,7 +25,7 @@ BoardEntry entry_of(const BoardCell& cell, const Destination& destination, const
     return entry;
 }
 
-BoardModel::Table read_table(const std::vector<DeliveryRequest>& requests, double height_m) {
+BoardModel::Table read_table(const std::vector<DeliveryRequest>& requests) {
     BoardModel::Table table;
     std::map<std::string, size_t> places;
     for (size_t d = 0; d < requests.size(); ++d) {
@@ -56,11 +40,12 @@ BoardModel::Table read_table(const std::vector<DeliveryRequest>& requests, doubl
             if (fresh) {
                 BoardModel::Row row;
                 row.file = QString::fromStdString(cell.deliverable.stem);
-                row.what = words_for(cell.deliverable, *request.prepared);
+                row.what =
+                    QString::fromStdString(cell.deliverable.kind->facts(*request.prepared, cell.deliverable.name));
                 row.cells.resize(requests.size());
                 table.rows.push_back(std::move(row));
             }
-            table.rows[place->second].cells[d] = entry_of(cell, request.destination, *request.prepared, height_m);
+            table.rows[place->second].cells[d] = entry_of(cell, request.destination, *request.prepared);
         }
     }
     return table;
@@ -107,7 +92,7 @@ void BoardModel::refresh() {
         for (DeliveryRequest& request : requests) {
             request.prepared = &state->replay.prepared();
         }
-        Table table = read_table(requests, state->prepared.height_m);
+        Table table = read_table(requests);
         QMetaObject::invokeMethod(
             this,
             [this, run, table = std::move(table)] {

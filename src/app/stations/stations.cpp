@@ -1,0 +1,30 @@
+// The registry of stations: one row each.
+#include "stations/deliver/deliver_station.h"
+#include "stations/intake/intake_station.h"
+#include "stations/joints/joints_station.h"
+#include "stations/station.h"
+#include "stations/takes/takes_station.h"
+
+namespace wembrix::app {
+
+namespace {
+template <typename Page> StationPage* make_page(const StationContext& context, QWidget* parent) {
+    return new Page(context, parent);
+}
+} // namespace
+
+const std::vector<StationKind>& station_kinds() {
+    static const std::vector<StationKind> rows = {
+        {"intake", 1, QObject::tr("Intake"), QObject::tr("What came in, what goes out"), false, false,
+         make_page<IntakeStation>},
+        {"joints", 2, QObject::tr("Joints"), QObject::tr("What became of each joint; names and who stays"), false,
+         false, make_page<JointsStation>},
+        {"takes", 4, QObject::tr("Takes"), QObject::tr("Cut takes into clips, see what closes"), true, true,
+         make_page<TakesStation>},
+        {"deliver", 6, QObject::tr("Deliver"), QObject::tr("Write the files and see how they arrived"), true, false,
+         make_page<DeliverStation>},
+    };
+    return rows;
+}
+
+} // namespace wembrix::app

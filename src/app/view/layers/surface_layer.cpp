@@ -1,0 +1,134 @@
+#include "view/layers/surface_layer.h"
+
+#include "view/scene_marks.h"
+
+namespace wembrix::app {
+
+namespace {
+QMatrix4x4 for_graphics(const Mat4& from) {
+    QMatrix4x4 to;
+    for (int r = 0; r < 4; ++r) {
+        for (int c = 0; c < 4; ++c) {
+            to(r, c) = static_cast<float>(from(r, c));
+        }
+    }
+    return to;
+}
+} // namespace
+
+void SurfaceLayer::make(QOpenGLExtraFunctions& gl) {
+    own_.make(gl);
+    other_.make(gl);
+    for (Clay& clay : ends_) {
+        clay.make(gl);
+    }
+    ends_new_ = true;
+    shape_new_ = true;
+}
+
+void SurfaceLayer::destroy() {
+    own_.destroy();
+    other_.destroy();
+    for (Clay& clay : ends_) {
+        clay.destroy();
+    }
+}
+
+void SurfaceLayer::bring_up_to_date(QOpenGLExtraFunctions& gl, const Frame& frame) {
+    const PosedScene& posed = *frame.scenes.posed();
+    const PosedScene* other = frame.scenes.other();
+    if (shape_new_) {
+        own_.put_shape(gl, posed);
+        if (other != nullptr) {
+            other_.put_shape(gl, *other);
+        }
+        pose_new_ = true;
+    }
+    if (pose_new_) {
+        own_.put_pose(gl, posed);
+        if (other != nullptr) {
+            other_.put_pose(gl, *other);
+        }
+        if (Difference* difference = frame.scenes.difference()) {
+            difference->update();
+            const std::vector<float>& apart = difference->millimetres();
+            heat_.resize(apart.size());
+            for (size_t i = 0; i < apart.size(); ++i) {
+                heat_[i] = difference_colour(apart[i], difference->largest_ever());
+            }
+            own_.put_colours(gl, heat_);
+        }
+    }
+    shape_new_ = false;
+    pose_new_ = false;
+}
+
+void SurfaceLayer::draw(QOpenGLExtraFunctions& gl, ClayPrograms& programs, const Frame& frame) {
+    if (!frame.shown.surfaces) {
+        return;
+    }
+    const Look& l = look();
+    // Smooth edges, but not while so much moves that frames would be lost for them.
+    constexpr size_t many = 450000;
+    constexpr GLenum multisample = 0x809D; // not in OpenGL ES, whose header Qt follows
+    if (!frame.clock.is_playing() || frame.scenes.posed()->triangles().size() < many) {
+        gl.glEnable(multisample);
+    } else {
+        gl.glDisable(multisample);
+    }
+    const bool heat = frame.scenes.difference() != nullptr;
+    ClayPaint paint;
+    paint.tint = l.arrived;
+    paint.tinted = frame.scenes.state() == State::arrived && !heat ? 0.22F : 0.0F;
+    paint.clayed = heat ? 0.0F : 1.0F;
+    own_.draw(gl, programs, frame.projection, QMatrix4x4(), paint);
+    if (frame.scenes.other() != nullptr && !heat) {
+        ClayPaint over;
+        over.tint = l.of(frame.scenes.shown_other()->state);
+        over.tinted = 0.85F;
+        over.opacity = 0.42F;
+        other_.draw(gl, programs, frame.projection, for_graphics(frame.scenes.shown_other()->moved), over);
+    }
+    if (frame.scenes.ends() != nullptr) {
+        draw_ends(gl, programs, frame);
+    }
+}
+
+void SurfaceLayer::draw_ends(QOpenGLExtraFunctions& gl, ClayPrograms& programs, const Frame& frame) {
+    const PoseEnds& ends = *frame.scenes.ends();
+    const PosedScene* scenes[] = {ends.first.get(), ends.last.get()};
+    for (size_t i = 0; i < 2; ++i) {
+        if (ends_new_) {
+            ends_[i].put_shape(gl, *scenes[i]);
+            ends_[i].put_pose(gl, *scenes[i]);
+        }
+        ClayPaint over;
+        over.tint = i == 0 ? look().note : look().look;
+        over.tinted = 0.85F;
+        over.opacity = 0.42F;
+        ends_[i].draw(gl, programs, frame.projection, i == 0 ? QMatrix4x4() : for_graphics(ends.aligned), over);
+    }
+    ends_new_ = false;
+}
+
+void SurfaceLayer::paint_before(QPainter& painter, const Frame& frame) {
+    if (const Difference* difference = frame.scenes.difference()) {
+        draw_difference_scale(painter, frame.projection, difference->largest(), difference->largest_ever());
+    }
+}
+
+std::vector<std::pair<QString, QColor>> SurfaceLayer::foot(const Frame& frame) const {
+    std::vector<std::pair<QString, QColor>> lines;
+    if (const PoseEnds* ends = frame.scenes.ends()) {
+        lines.emplace_back(ends->is_aligned ? QObject::tr("last pose, aligned with the first")
+                                            : QObject::tr("last pose"),
+                           look().look);
+        lines.emplace_back(QObject::tr("first pose"), look().note);
+    }
+    if (frame.scenes.difference() != nullptr && !frame.scenes.difference()->compares_anything()) {
+        lines.emplace_back(QObject::tr("no surface has the same vertices in both"), look().look);
+    }
+    return lines;
+}
+
+} // namespace wembrix::app

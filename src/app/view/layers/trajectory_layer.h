@@ -1,0 +1,19 @@
+// The trajectory over the ground of the clip that plays.
+#pragma once
+
+#include "core/measure/clips/travel.h"
+#include "view/view_layer.h"
+
+namespace wembrix::app {
+
+class TrajectoryLayer : public ViewLayer {
+  public:
+    /// Null: none. True when it is another one.
+    bool set(std::shared_ptr<const Way> way);
+    void paint_behind(QPainter& painter, const Frame& frame) override;
+
+  private:
+    std::shared_ptr<const Way> way_;
+};
+
+} // namespace wembrix::app

@@ -1,0 +1,87 @@
+// What a pane draws: a scene, a second one over it or held against it, and both ends of the clip that plays. Made ready
+// in the background; what was shown stays until then.
+#pragma once
+
+#include "core/measure/scene/drift.h"
+#include "session/clock.h"
+#include "session/session.h"
+#include "style/look.h"
+#include "view/difference.h"
+#include "view/pose_ends.h"
+#include "view/posed_scene.h"
+
+#include <QObject>
+#include <QThreadPool>
+#include <atomic>
+#include <memory>
+#include <optional>
+
+namespace wembrix::app {
+
+/// A second scene in the same pane.
+struct Other {
+    std::shared_ptr<const Scene> scene;
+    State state = State::received;
+    Matching matching = Matching::identity;
+    Mat4 moved = Mat4::Identity(); ///< where the whole of it is expected to have gone
+    bool as_difference = false;    ///< colours on the pane's own scene; else drawn over it
+};
+
+class PaneScenes : public QObject {
+    Q_OBJECT
+  public:
+    PaneScenes(State state, Clock& clock, QObject* parent = nullptr);
+    ~PaneScenes() override;
+
+    /// Facts that are not given are measured in the background, too. True when another scene was asked for.
+    bool show_scene(std::shared_ptr<const Scene> scene, const std::optional<SceneFacts>& facts, State state);
+    void show_other(const std::optional<Other>& other);
+    void show_ends(bool shown);
+    void clear();
+
+    [[nodiscard]] State state() const { return state_; }
+    [[nodiscard]] const SceneFacts& facts() const { return facts_; }
+    [[nodiscard]] PosedScene* posed() const { return posed_.get(); } ///< null: nothing is shown
+    [[nodiscard]] PosedScene* other() const { return other_.get(); }
+    [[nodiscard]] const Other* shown_other() const { return shown_other_ ? &*shown_other_ : nullptr; }
+    [[nodiscard]] Difference* difference() const { return difference_.get(); }
+    [[nodiscard]] const PoseEnds* ends() const { return ends_.get(); }
+    [[nodiscard]] bool other_is_compared() const { return wanted_other_ && wanted_other_->as_difference; }
+    /// True when what was asked for last is what is drawn.
+    [[nodiscard]] bool is_ready() const;
+
+  Q_SIGNALS:
+    void adopted();      ///< other scenes are drawn from now on
+    void posesChanged(); ///< the same scenes, in another clip or pose
+    void endsChanged();
+
+  private:
+    struct Drawn {
+        std::shared_ptr<PosedScene> posed;
+        std::shared_ptr<PosedScene> other;
+        std::optional<SceneFacts> facts;
+    };
+    void build();
+    void adopt(uint64_t run, const Drawn& drawn);
+    void choose_clip();
+    void choose_clip_of(PosedScene& posed) const;
+    void build_ends();
+
+    State state_;
+    Clock& clock_;
+    SceneFacts facts_;
+    std::shared_ptr<const Scene> wanted_;
+    std::optional<SceneFacts> wanted_facts_;
+    std::optional<Other> wanted_other_;
+    std::shared_ptr<PosedScene> posed_;
+    std::shared_ptr<PosedScene> other_;
+    std::optional<Other> shown_other_;
+    std::unique_ptr<Difference> difference_;
+    bool ends_wanted_ = false;
+    std::shared_ptr<const PoseEnds> ends_;
+    std::atomic<uint64_t> ends_run_ = 0;
+    QThreadPool worker_;
+    std::atomic<uint64_t> run_ = 0;
+};
+
+} // namespace wembrix::app

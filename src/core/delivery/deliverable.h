@@ -1,0 +1,68 @@
+// What can be delivered: a table of kinds. How a deliverable is planned from what was prepared, what goes into it, how
+// it is conformed, checked and told of, stands in its kind's row; nothing else asks which kind it is.
+#pragma once
+
+#include "core/destination/conform.h"
+#include "core/destination/destination.h"
+#include "core/formats/format.h"
+#include "core/scene/scene.h"
+
+#include <nlohmann/json.hpp>
+#include <span>
+#include <string>
+#include <string_view>
+#include <vector>
+
+namespace wembrix {
+
+struct Arrival;
+struct DeliverableKind;
+
+struct Deliverable {
+    const DeliverableKind* kind = nullptr; ///< never null in a plan
+    std::string name;                      ///< which one of its kind; empty where there is but one
+    std::string stem;                      ///< file name without suffix
+
+    /// "model", "clip:wade": stands in manifests and is what the command line says.
+    [[nodiscard]] std::string id() const;
+};
+
+struct DeliverableKind {
+    std::string_view id;
+    std::string_view label;         ///< for people
+    Contents needs = 0;             ///< a container that cannot hold these is not asked for it
+    std::string Destination::*file; ///< the template of its file names
+    /// The names of those that a prepared scene gives, in order.
+    std::vector<std::string> (*plan)(const Scene& prepared) = nullptr;
+    /// A hash of what goes into it. `model_content` is that of the model for the same destination.
+    std::string (*content)(const Scene& prepared, const std::string& name, const std::string& model_content) = nullptr;
+    Conformed (*conform)(const Scene& prepared, const std::string& name, const Destination& destination) = nullptr;
+    /// Holds what was read back against Prepared, claim by claim. `model` is the model that arrived: null for a kind
+    /// that does not need it.
+    void (*check)(const Scene& prepared, const std::string& name, const Scene& arrived, const Scene* model,
+                  const Destination& destination, Arrival& arrival) = nullptr;
+    bool is_the_model = false;      ///< what it leaves is the model that others are checked on
+    bool stands_on_model = false;   ///< it is checked on the surfaces of the model, and stale with it
+    std::string_view manifest_list; ///< the list of the manifest that it has a row in; empty: none
+    nlohmann::json (*manifest_row)(const Scene& prepared, const std::string& name, const Destination& destination,
+                                   const std::string& file) = nullptr;
+    /// "model · 3 surfaces · 5 shapes": what it is, for boards and reports.
+    std::string (*facts)(const Scene& prepared, const std::string& name) = nullptr;
+    /// "162.3 u", "2.93 s": its size, where it arrived.
+    std::string (*size)(const Scene& prepared, const std::string& name, const Destination& destination) = nullptr;
+};
+
+/// In the order in which they are delivered: what others are checked on comes first.
+std::span<const DeliverableKind> deliverable_kinds();
+/// Of an id such as "clip:wade"; null: there is no such kind.
+const DeliverableKind* kind_of_deliverable(std::string_view id);
+/// The kind whose deliverable is the model that others are checked on.
+const DeliverableKind& model_kind();
+const DeliverableKind& clip_kind();
+std::string deliverable_id(const DeliverableKind& kind, const std::string& name);
+/// The name that an id speaks of: "wade" of "clip:wade".
+std::string name_in_id(std::string_view id);
+/// False where a job has no such thing (any more).
+bool is_there(const Scene& prepared, const Deliverable& deliverable);
+
+} // namespace wembrix

@@ -1,0 +1,36 @@
+#include "core/destination/file_space.h"
+
+#include "core/steps/scene/place_all.h"
+
+namespace wembrix {
+
+AxisSystem file_space(const Format& format, const Destination& destination) {
+    AxisSystem space = format.space == FileSpace::destination ? destination.axes : AxisSystem();
+    space.handedness = Handedness::right;
+    return space;
+}
+
+namespace {
+/// The rotation part of the way from core: the unit is taken care of apart.
+Quat rotation_to(const AxisSystem& space) {
+    return Quat(Mat3(linear_of(space.from_core()) * space.unit_m)).normalized();
+}
+} // namespace
+
+Scene to_space(Scene scene, const AxisSystem& space) {
+    if (!space.is_core()) {
+        place_all(scene, rotation_to(space), Vec3::Zero());
+        scale_all(scene, 1 / space.unit_m);
+    }
+    return scene;
+}
+
+Scene from_space(Scene scene, const AxisSystem& space) {
+    if (!space.is_core()) {
+        scale_all(scene, space.unit_m);
+        place_all(scene, rotation_to(space).conjugate(), Vec3::Zero());
+    }
+    return scene;
+}
+
+} // namespace wembrix
