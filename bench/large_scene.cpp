@@ -31,7 +31,7 @@ void add_joints(Scene& scene, Skin& skin) {
     }
 }
 
-Mesh tube() {
+Mesh tube(Influences& influences) {
     Mesh mesh;
     mesh.name = "tube";
     std::vector<Vec3f> positions;
@@ -59,14 +59,14 @@ Mesh tube() {
             }
         }
     }
-    Part part;
+    Primitive part;
     part.point_count = static_cast<uint32_t>(positions.size());
     part.index_count = static_cast<uint32_t>(indices.size());
-    mesh.parts.push_back(part);
+    mesh.primitives.push_back(part);
     mesh.positions = std::move(positions);
     mesh.normals = std::move(normals);
     mesh.indices = std::move(indices);
-    mesh.influences = {std::move(offsets), std::move(joints), std::move(weights)};
+    influences = {std::move(offsets), std::move(joints), std::move(weights)};
     return mesh;
 }
 
@@ -114,9 +114,9 @@ Scene large_scene(int frames, int clips) {
     surface.mesh = 0;
     surface.skin = 0;
     surface.identity = joint_count + 1;
+    scene.meshes.push_back(tube(surface.influences));
     scene.nodes.push_back(surface);
     scene.skins.push_back(std::move(skin));
-    scene.meshes.push_back(tube());
     for (int c = 0; c < clips; ++c) {
         scene.clips.push_back(sway(c, frames));
     }

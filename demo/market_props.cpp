@@ -123,12 +123,12 @@ Mesh still_mesh(const std::string& name, const Surface& surface, int material) {
     for (const auto& triangle : surface.triangles) {
         indices.insert(indices.end(), triangle.begin(), triangle.end());
     }
-    Part part;
+    Primitive part;
     part.point_count = static_cast<uint32_t>(positions.size());
     part.index_count = static_cast<uint32_t>(indices.size());
     part.attributes = {"COLOR_0"};
     part.material = material;
-    mesh.parts.push_back(part);
+    mesh.primitives.push_back(part);
     mesh.positions = std::move(positions);
     mesh.normals = std::move(normals);
     mesh.indices = std::move(indices);

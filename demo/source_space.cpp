@@ -36,12 +36,13 @@ Node plain_node(const std::string& name, int parent, NodeKind kind) {
     return node;
 }
 
-int add_material(Scene& scene, const std::string& name, double roughness, const std::string& factor) {
+int add_material(Scene& scene, const std::string& name, double roughness, const std::array<double, 3>& colour) {
     Material made;
     made.name = name;
-    made.json = fmt::format(
-        R"({{"name":"{}","pbrMetallicRoughness":{{"baseColorFactor":{},"metallicFactor":0,"roughnessFactor":{}}}}})",
-        name, factor, roughness);
+    made.base_colour = {colour[0], colour[1], colour[2], 1};
+    made.carried_surface.other = colour == std::array<double, 3>{1, 1, 1} ? R"({"baseColorFactor":[1,1,1,1]})" : "";
+    made.metalness = 0;
+    made.roughness = roughness;
     scene.materials.push_back(std::move(made));
     return static_cast<int>(scene.materials.size()) - 1;
 }

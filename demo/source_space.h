@@ -3,6 +3,7 @@
 
 #include "core/scene/scene.h"
 
+#include <array>
 #include <string>
 
 namespace wembrix::demo {
@@ -15,7 +16,8 @@ Quat to_source(const Quat& turn);
 Quat source_turn();
 
 Node plain_node(const std::string& name, int parent, NodeKind kind);
-/// Adds a material whose colour comes from the points, times `factor`, and returns its place.
-int add_material(Scene& scene, const std::string& name, double roughness, const std::string& factor = "[1,1,1,1]");
+/// Adds a material whose colour comes from the points, times `colour`, and returns its place.
+int add_material(Scene& scene, const std::string& name, double roughness,
+                 const std::array<double, 3>& colour = {1, 1, 1});
 
 } // namespace wembrix::demo

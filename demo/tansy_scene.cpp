@@ -45,7 +45,7 @@ Rig rig_scene() {
     return rig;
 }
 
-Mesh mesh_of(const DemoMesh& from, const Rig& rig, Scene& scene) {
+Mesh mesh_of(const DemoMesh& from, const Rig& rig, Scene& scene, Influences& influences) {
     Mesh mesh;
     mesh.name = prefix + from.name;
     std::vector<Vec3f> positions;
@@ -59,8 +59,8 @@ Mesh mesh_of(const DemoMesh& from, const Rig& rig, Scene& scene) {
     for (const RigJoint& row : tansy_joints()) {
         places[row.name] = static_cast<uint16_t>(rig.joints.at(row.name) - 1);
     }
-    for (const DemoPart& from_part : from.parts) {
-        Part part;
+    for (const DemoPart& from_part : from.primitives) {
+        Primitive part;
         part.first_point = static_cast<uint32_t>(positions.size());
         part.first_index = static_cast<uint32_t>(indices.size());
         part.point_count = static_cast<uint32_t>(from_part.surface.points.size());
@@ -89,10 +89,10 @@ Mesh mesh_of(const DemoMesh& from, const Rig& rig, Scene& scene) {
                 indices.push_back(part.first_point + corner);
             }
         }
-        mesh.parts.push_back(std::move(part));
+        mesh.primitives.push_back(std::move(part));
     }
     for (const DemoShape& from_shape : from.shapes) {
-        Shape shape;
+        MorphTarget shape;
         shape.name = from_shape.name;
         std::vector<uint32_t> points;
         std::vector<Vec3f> differences;
@@ -110,7 +110,7 @@ Mesh mesh_of(const DemoMesh& from, const Rig& rig, Scene& scene) {
     mesh.normals = std::move(normals);
     mesh.indices = std::move(indices);
     mesh.attributes.push_back({"COLOR_0", 3, std::move(colours)});
-    mesh.influences = {std::move(offsets), std::move(joints), std::move(weights)};
+    influences = {std::move(offsets), std::move(joints), std::move(weights)};
     return mesh;
 }
 
@@ -130,11 +130,11 @@ Mesh floor_mesh(Scene& scene) {
         }
         indices.insert(indices.end(), {first, first + 1, first + 2, first, first + 2, first + 3});
     }
-    Part part;
+    Primitive part;
     part.point_count = static_cast<uint32_t>(positions.size());
     part.index_count = static_cast<uint32_t>(indices.size());
-    part.material = add_material(scene, "planks", 0.9, "[0.30,0.24,0.18,1]");
-    mesh.parts.push_back(part);
+    part.material = add_material(scene, "planks", 0.9, {0.30, 0.24, 0.18});
+    mesh.primitives.push_back(part);
     mesh.positions = std::move(positions);
     mesh.normals = std::move(normals);
     mesh.indices = std::move(indices);
@@ -148,16 +148,23 @@ void add_set(Scene& scene) {
     scene.nodes.push_back(floor);
     Node lamp = plain_node("key_lamp", -1, NodeKind::light);
     lamp.rest.translation = Vec3(220, 310, 180);
-    lamp.carried.extensions = R"({"KHR_lights_punctual":{"light":0}})";
+    lamp.light = 0;
     scene.nodes.push_back(lamp);
-    scene.carried.extensions =
-        R"({"KHR_lights_punctual":{"lights":[{"name":"stall lamp","type":"point","color":[1,0.86,0.62],"intensity":600}]}})";
+    Light stall;
+    stall.name = "stall lamp";
+    stall.colour = {1, 0.86, 0.62};
+    stall.intensity = 600;
+    scene.lights.push_back(stall);
     Node viewer = plain_node("viewer", -1, NodeKind::camera);
     viewer.rest.translation = Vec3(260, 130, 320);
     viewer.rest.rotation = Quat(Eigen::AngleAxisd(0.68, Vec3::UnitY()));
     viewer.camera = 0;
-    scene.cameras.emplace_back(
-        R"({"name":"viewer","type":"perspective","perspective":{"yfov":0.6,"znear":1,"zfar":2000}})");
+    Camera camera;
+    camera.name = "viewer";
+    camera.field_of_view = 0.6;
+    camera.near_m = 1; // in the file's centimetres, as all else here
+    camera.far_m = 2000;
+    scene.cameras.push_back(camera);
     scene.nodes.push_back(viewer);
 }
 
@@ -171,7 +178,7 @@ Scene tansy_model() {
         Node node = plain_node(prefix + from.name, 0, NodeKind::surface);
         node.mesh = static_cast<int>(scene.meshes.size());
         node.skin = 0;
-        scene.meshes.push_back(mesh_of(from, rig, scene));
+        scene.meshes.push_back(mesh_of(from, rig, scene, node.influences));
         scene.nodes.push_back(std::move(node));
     }
     for (Mesh& mesh : scene.meshes) {
@@ -268,11 +275,11 @@ Scene tansy_market_take() {
         carrier.name = from.name + "_shapes";
         carrier.positions = std::vector<Vec3f>{Vec3f::Zero()};
         carrier.indices = std::vector<uint32_t>{0};
-        Part part;
+        Primitive part;
         part.point_count = part.index_count = 1;
         part.topology = Topology::points;
         part.has_normals = false;
-        carrier.parts.push_back(part);
+        carrier.primitives.push_back(part);
         Channel channel;
         channel.node = static_cast<int>(scene.nodes.size());
         channel.path = Path::weights;
@@ -285,7 +292,7 @@ Scene tansy_market_take() {
             }
         }
         for (const DemoShape& shape : from.shapes) {
-            Shape empty;
+            MorphTarget empty;
             empty.name = shape.name;
             carrier.shapes.push_back(std::move(empty));
         }

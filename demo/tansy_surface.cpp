@@ -362,12 +362,12 @@ DemoMesh post_bag() {
                                             {"neck_1", 0.25 * along + 1e-3}};
                                 }));
     }
-    mesh.parts.push_back({"leather", std::move(leather_parts)});
+    mesh.primitives.push_back({"leather", std::move(leather_parts)});
     const Surface buckle =
         rounded_box(centre + Vec3(0, -0.006, 0.046), {0.012, 0.009, 0.005}, "buckle", 8, amber, [](const Vec3&) {
             return Holds{{"bag_flap", 1}};
         });
-    mesh.parts.push_back({"brass", buckle});
+    mesh.primitives.push_back({"brass", buckle});
     return mesh;
 }
 
@@ -393,7 +393,7 @@ DemoMesh eyes() {
         const Vec3 out = point.place - point.centre;
         blink.differences.emplace_back(-out.x() * 0.9 - (point.centre.x() > 0 ? 0.012 : -0.012), -out.y() * 0.55, 0);
     }
-    mesh.parts.push_back({"eye", std::move(both)});
+    mesh.primitives.push_back({"eye", std::move(both)});
     mesh.shapes.push_back(std::move(blink));
     return mesh;
 }
@@ -404,7 +404,7 @@ void add_body_shapes(DemoMesh& mesh) {
     DemoShape raise{"crest_raise", {}};
     DemoShape ruffle{"ruffle", {}};
     DemoShape unused{"unused_01", {}};
-    for (const DemoPart& part : mesh.parts) {
+    for (const DemoPart& part : mesh.primitives) {
         const std::vector<Vec3> normals = part.surface.normals();
         for (size_t i = 0; i < part.surface.points.size(); ++i) {
             const Point& point = part.surface.points[i];
@@ -455,11 +455,11 @@ DemoMesh tansy_body() {
     }
     Surface bill = beak(false);
     bill.add(beak(true));
-    mesh.parts.push_back({"plumage", std::move(plumage)});
-    mesh.parts.push_back({"wings", std::move(wings)});
-    mesh.parts.push_back({"plumes", plumes()});
-    mesh.parts.push_back({"legs", std::move(legs)});
-    mesh.parts.push_back({"beak", std::move(bill)});
+    mesh.primitives.push_back({"plumage", std::move(plumage)});
+    mesh.primitives.push_back({"wings", std::move(wings)});
+    mesh.primitives.push_back({"plumes", plumes()});
+    mesh.primitives.push_back({"legs", std::move(legs)});
+    mesh.primitives.push_back({"beak", std::move(bill)});
     add_body_shapes(mesh);
     return mesh;
 }

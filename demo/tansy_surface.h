@@ -20,7 +20,7 @@ struct DemoShape {
 
 struct DemoMesh {
     std::string name;
-    std::vector<DemoPart> parts;
+    std::vector<DemoPart> primitives;
     std::vector<DemoShape> shapes;
 };
 

@@ -95,7 +95,7 @@ TEST(Bvh, PlacesBesideAnOffsetAreToldByWhatTheyLieNear) {
 TEST(Bvh, AllSixOrdersOfTurns) {
     std::mt19937 random(7);
     for (const char* order : {"XYZ", "XZY", "YXZ", "YZX", "ZXY", "ZYX"}) {
-        const TurnOrder axes = *turn_order_from(order);
+        const RotationOrder axes = *rotation_order_from(order);
         Vec3 before = Vec3::Zero();
         for (int i = 0; i < 400; ++i) {
             Vec3 angles;
@@ -120,13 +120,13 @@ TEST(Bvh, AllSixOrdersOfTurns) {
         const Quat wanted = turn_of(Vec3(30, 50, 10) * radians_per_degree, axes);
         EXPECT_LT(pose.local[1].rotation.angularDistance(wanted), 1e-6) << order;
     }
-    EXPECT_FALSE(turn_order_from("XXY"));
-    EXPECT_FALSE(turn_order_from("XY"));
-    EXPECT_FALSE(turn_order_from("ABC"));
+    EXPECT_FALSE(rotation_order_from("XXY"));
+    EXPECT_FALSE(rotation_order_from("XY"));
+    EXPECT_FALSE(rotation_order_from("ABC"));
 }
 
 TEST(Bvh, AMotionThroughTheUprightDoesNotLeap) {
-    const TurnOrder axes = *turn_order_from("ZXY");
+    const RotationOrder axes = *rotation_order_from("ZXY");
     Vec3 before = Vec3::Zero();
     for (int i = 0; i <= 720; ++i) {
         const Vec3 told = angles_of(turn_of(Vec3(i, 0, 0) * radians_per_degree, axes), axes, before);
@@ -150,7 +150,7 @@ TEST(Bvh, WrittenAndReadBackEveryJointIsWhereItWas) {
             std::erase_if(clip.channels, [](const Channel& channel) { return channel.path == Path::scale; });
         }
         constexpr const char* orders[] = {"ZXY", "XYZ", "YZX"};
-        scene.turn_order = orders[seed % 3];
+        scene.rotation_order = orders[seed % 3];
         const Result<std::vector<WrittenFile>> written = write_bvh(scene, "rig");
         ASSERT_TRUE(written.ok()) << written.problem().sentence();
         const Scene back = read(written->front().bytes);

@@ -20,7 +20,7 @@ Scene source(const std::vector<std::string>& names = {"rig:hips", "rig:spine", "
     for (size_t j = 0; j < names.size(); ++j) {
         scene.skins[0].inverse_binds[j] = world[j].inverse();
     }
-    Shape shape;
+    MorphTarget shape;
     shape.name = "puff";
     shape.points = std::vector<uint32_t>{1, 4};
     shape.positions = std::vector<Vec3f>(2, Vec3f(0, 0, 0.1F));
@@ -104,10 +104,11 @@ TEST(ChangedSource, VerticesInAnotherOrder) {
     std::iota(from.begin(), from.end(), 0U);
     std::reverse(from.begin(), from.end());
     const Mesh before = mesh;
+    const Influences rows = influences_of(scene);
     for (size_t i = 0; i < count; ++i) {
         mesh.positions.edit()[i] = before.positions[from[i]];
         mesh.normals.edit()[i] = before.normals[from[i]];
-        mesh.influences.joints.edit()[i] = before.influences.joints[from[i]];
+        influences_of(scene).joints.edit()[i] = rows.joints[from[i]];
     }
     for (uint32_t& index : mesh.indices.edit()) {
         index = static_cast<uint32_t>(count - 1 - index);
@@ -122,7 +123,7 @@ TEST(ChangedSource, VerticesInAnotherOrder) {
 
 TEST(ChangedSource, AShapeMoreAndAClipMore) {
     Scene scene = source();
-    Shape shape = scene.meshes[0].shapes[0];
+    MorphTarget shape = scene.meshes[0].shapes[0];
     shape.name = "blink";
     scene.meshes[0].shapes.push_back(shape);
     add_nod(scene, "bow", 1, 0.3, false);

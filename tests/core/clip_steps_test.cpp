@@ -232,7 +232,7 @@ TEST(CloseLoop, AWalkGoesOnFromWhereItArrived) {
 TEST(CloseLoop, WhatGoesRoundGoesOnRound) {
     // A quarter turn a second; the head ends bowed by 0.4, the pelvis a little rolled.
     Scene scene = walker();
-    for (uint16_t& joint : scene.meshes[0].influences.joints.edit()) {
+    for (uint16_t& joint : influences_of(scene).joints.edit()) {
         joint = std::max<uint16_t>(joint, 1); // the root stays behind: it carries nothing
     }
     Channel& nod = scene.clips[0].channels[0];

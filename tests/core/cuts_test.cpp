@@ -278,12 +278,12 @@ TEST(SourceChanges, AreToldInWords) {
     after.clips[0].seconds += 1;
     EXPECT_TRUE(told(after, "“nod” has 61 frames, it had 31"));
     after = before;
-    Shape shape;
+    MorphTarget shape;
     shape.name = "puff";
     after.meshes[0].shapes = {shape};
     EXPECT_TRUE(told(after, "1 shape more (puff)"));
     after = before;
-    after.meshes[0].influences.weights.edit()[0] = 0.5F;
+    influences_of(after).weights.edit()[0] = 0.5F;
     EXPECT_TRUE(told(after, "weights of tower changed"));
 }
 

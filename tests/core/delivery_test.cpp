@@ -144,12 +144,12 @@ TEST_F(Delivering, AClipFileHoldsTheSkeletonAndThatClipOnly) {
     const Result<Scene> model = read_scene(folder / "tansy_model.glb");
     ASSERT_TRUE(model.ok());
     EXPECT_TRUE(model->clips.empty());
-    for (const Mesh& mesh : model->meshes) {
-        EXPECT_LE(mesh.influences.largest_row(), 4U);
-        for (size_t i = 0; i + 1 < mesh.influences.offsets.size(); ++i) {
+    for (const Node& node : model->nodes) {
+        EXPECT_LE(node.influences.largest_row(), 4U);
+        for (size_t i = 0; i + 1 < node.influences.offsets.size(); ++i) {
             float sum = 0;
-            for (uint32_t k = mesh.influences.offsets[i]; k < mesh.influences.offsets[i + 1]; ++k) {
-                sum += mesh.influences.weights[k];
+            for (uint32_t k = node.influences.offsets[i]; k < node.influences.offsets[i + 1]; ++k) {
+                sum += node.influences.weights[k];
             }
             ASSERT_NEAR(sum, 1, 1e-6);
         }

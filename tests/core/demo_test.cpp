@@ -26,11 +26,11 @@ TEST(Tansy, HasTheSizeAndTheFaultsOfTheScenario) {
         }
         points += mesh.point_count();
         shapes += mesh.shapes.size();
-        most = std::max(most, mesh.influences.largest_row());
-        for (const Shape& shape : mesh.shapes) {
+        most = std::max(most, scene.nodes[node].influences.largest_row());
+        for (const MorphTarget& shape : mesh.shapes) {
             empty += shape.points.empty() ? 1 : 0;
         }
-        for (const uint16_t joint : mesh.influences.joints) {
+        for (const uint16_t joint : scene.nodes[node].influences.joints) {
             holding.insert(joint);
         }
     }

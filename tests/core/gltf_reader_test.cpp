@@ -180,7 +180,7 @@ Sheet two_joints(const std::vector<float>& weights_1) {
 
 TEST(GltfReader, ManySetsOfInfluencesBecomeOneRow) {
     const Scene scene = two_joints({.2F, .2F, .1F, 0, 0, 0, 0, 0, 0, 0, 0, 0}).read();
-    const Influences& rows = scene.meshes[0].influences;
+    const Influences& rows = influences_of(scene);
     EXPECT_EQ(rows.largest_row(), 7U);
     EXPECT_EQ(rows.offsets.get(), (std::vector<uint32_t>{0, 7, 8, 10}));
     EXPECT_EQ(rows.joints[6], 6);
@@ -196,7 +196,7 @@ TEST(GltfReader, PointsThatNothingHoldsAreSaid) {
     Sheet sheet = two_joints(std::vector<float>(12, 0));
     attributes(sheet)["WEIGHTS_0"] = sheet.floats(std::vector<float>(12, 0), "VEC4", 4);
     const Scene scene = sheet.read();
-    EXPECT_EQ(scene.meshes[0].influences.largest_row(), 1U);
+    EXPECT_EQ(influences_of(scene).largest_row(), 1U);
     ASSERT_FALSE(scene.notes.empty());
     EXPECT_NE(scene.notes[0].what.find("3 points"), std::string::npos) << scene.notes[0].what;
 }
@@ -211,7 +211,7 @@ TEST(GltfReader, ShapesKeepNamesNormalsAndStartingWeights) {
     mesh["weights"] = {0.5};
     mesh["extras"] = {{"targetNames", {"raise"}}, {"author", "nobody"}};
     const Scene scene = sheet.read();
-    const Shape& shape = scene.meshes[0].shapes.at(0);
+    const MorphTarget& shape = scene.meshes[0].shapes.at(0);
     EXPECT_EQ(shape.name, "raise");
     EXPECT_EQ(shape.points.get(), (std::vector<uint32_t>{1}));
     EXPECT_TRUE(shape.has_normals);
@@ -319,7 +319,7 @@ TEST(GltfReader, StripsAndFansAreTriangles) {
     sheet.root["meshes"][0]["primitives"][0]["mode"] = 5;
     const Scene scene = sheet.read();
     EXPECT_EQ(scene.meshes[0].triangle_count(), 3U);
-    const auto triangles = triangles_of(scene.meshes[0], scene.meshes[0].parts[0]);
+    const auto triangles = triangles_of(scene.meshes[0], scene.meshes[0].primitives[0]);
     ASSERT_EQ(triangles.size(), 3U);
     EXPECT_EQ(triangles[1], (std::array<uint32_t, 3>{1, 0, 2}));
 }

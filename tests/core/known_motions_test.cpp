@@ -48,7 +48,7 @@ Known known_for(uint32_t seed) {
 
 Scene take_of(const Known& known) {
     Scene scene = tower({"root", "pelvis", "spine", "head"});
-    for (uint16_t& joint : scene.meshes[0].influences.joints.edit()) {
+    for (uint16_t& joint : influences_of(scene).joints.edit()) {
         joint = std::max<uint16_t>(joint, 1); // the root only carries
     }
     Clip clip;

@@ -137,7 +137,7 @@ TEST(Drift, FollowsRenamesDropsAndResizes) {
         node.rest.translation *= 0.5;
     }
     for (Mesh& mesh : is.meshes) {
-        transform_mesh(mesh, scaling(0.5));
+        transform_geometry(mesh, scaling(0.5));
     }
     for (Mat4& bind : is.skins[0].inverse_binds) {
         bind.topRightCorner<3, 1>() *= 0.5;
@@ -211,7 +211,7 @@ TEST(Facing, IsLeftCrossUp) {
 
 TEST(Holding, CountsPointsSharesAndIdleJoints) {
     Scene scene = tower({"root", "a", "b", "tip"});
-    for (uint16_t& joint : scene.meshes[0].influences.joints.edit()) {
+    for (uint16_t& joint : influences_of(scene).joints.edit()) {
         joint = joint == 3 ? 2 : joint;
     }
     const std::vector<Holding> held = holding_of(scene);
@@ -231,26 +231,26 @@ TEST(Holding, CountsPointsSharesAndIdleJoints) {
 
 TEST(Holding, WeightSumsAndInfluences) {
     Scene scene = tower({"root", "a"});
-    std::vector<float>& weights = scene.meshes[0].influences.weights.edit();
+    std::vector<float>& weights = influences_of(scene).weights.edit();
     weights[0] = 0.9F;
     weights[1] = 0;
     weights[2] = 1.0005F;
-    const WeightSums sums = weight_sums_of(scene.meshes[0]);
+    const WeightSums sums = weight_sums_of(influences_of(scene));
     EXPECT_EQ(sums.points, 2U);
     EXPECT_EQ(sums.unheld, 1U);
     EXPECT_FLOAT_EQ(static_cast<float>(sums.lowest), 0);
-    EXPECT_EQ(points_with_more_than(scene.meshes[0], 1), 0U);
-    EXPECT_EQ(points_with_more_than(scene.meshes[0], 0), 5U);
+    EXPECT_EQ(points_with_more_than(influences_of(scene), 1), 0U);
+    EXPECT_EQ(points_with_more_than(influences_of(scene), 0), 5U);
 }
 
 TEST(FlatTriangles, DoubledPointsAndNeedles) {
     Mesh mesh;
     mesh.positions = std::vector<Vec3f>{Vec3f(0, 0, 0), Vec3f(1, 0, 0), Vec3f(0, 1, 0), Vec3f(2, 0, 0)};
     mesh.indices = std::vector<uint32_t>{0, 1, 2, 0, 1, 1, 0, 1, 3};
-    Part part;
+    Primitive part;
     part.point_count = 4;
     part.index_count = 9;
-    mesh.parts = {part};
+    mesh.primitives = {part};
     EXPECT_EQ(flat_triangles(mesh), 2U);
 }
 
@@ -364,7 +364,7 @@ TEST(Seam, FindsTheFrameThatClosesBest) {
 
 TEST(Deform, OnlySomeSurfacesAndNoWeightsLeftOver) {
     Scene scene = tower({"root", "a"});
-    scene.meshes[0].influences.weights.edit()[3] = 0.5F; // sums to a half: divided by it
+    influences_of(scene).weights.edit()[3] = 0.5F; // sums to a half: divided by it
     Deformer deformer(scene, {scene.find_node("tower")});
     std::vector<Vec3f> points(deformer.point_count());
     deformer.points(Poser(scene, nullptr).rest(), points);

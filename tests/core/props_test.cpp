@@ -23,9 +23,9 @@ int add_prop(Scene& scene, const std::string& name, int parent, const Vec3& at, 
     mesh.positions = std::vector<Vec3f>{corner, corner + Vec3f(0.2F, 0, 0), corner + Vec3f(0, 0.2F, 0)};
     mesh.normals = std::vector<Vec3f>(3, Vec3f(0, 0, 1));
     mesh.indices = std::vector<uint32_t>{0, 1, 2};
-    Part part;
+    Primitive part;
     part.point_count = part.index_count = 3;
-    mesh.parts.push_back(part);
+    mesh.primitives.push_back(part);
     Node node;
     node.name = name;
     node.parent = parent;
@@ -154,7 +154,7 @@ TEST(JoinSurfaces, RigidOnesKeepTheirPlaceAndTheirParts) {
     const Node& wares = joined.scene.nodes[joined.scene.find_node("wares")];
     const Mesh& mesh = joined.scene.meshes[wares.mesh];
     EXPECT_EQ(mesh.point_count(), 6U);
-    EXPECT_EQ(mesh.parts.size(), 2U);
+    EXPECT_EQ(mesh.primitives.size(), 2U);
     EXPECT_EQ(joined.scene.meshes.size(), 2U) << "what nothing shows any more is gone";
     const Drift drift = measure_drift_all(scene, joined.scene, Matching::identity, joined.moved);
     EXPECT_LE(drift.largest_mm, 1e-3);
@@ -183,9 +183,9 @@ TEST(JoinSurfaces, ARigidOneBesideABoundOneIsHeldByItsJoint) {
     const Drift drift = measure_drift_all(scene, joined.scene, Matching::identity, joined.moved);
     EXPECT_LE(drift.largest_mm, 1e-3);
     EXPECT_EQ(drift.points_compared, 9U);
-    const Mesh& mesh = joined.scene.meshes[joined.scene.nodes[joined.scene.find_node("tower")].mesh];
-    EXPECT_EQ(mesh.influences.offsets.size(), 10U);
-    EXPECT_EQ(mesh.influences.joints[8], 1);
+    const Influences& rows = joined.scene.nodes[joined.scene.find_node("tower")].influences;
+    EXPECT_EQ(rows.offsets.size(), 10U);
+    EXPECT_EQ(rows.joints[8], 1);
     // and the file says the same
     const Scene back = read_gltf_bytes(write_glb(joined.scene, "t")->front().bytes, {}, "t").take();
     EXPECT_LE(measure_drift_all(scene, back, Matching::name, Moved()).not_compared.size(), 2U);
@@ -200,17 +200,17 @@ Scene two_coats(const char* first_shape, const char* second_shape) {
     std::swap(scene.skins[1].joints[0], scene.skins[1].joints[1]);
     std::swap(scene.skins[1].inverse_binds[0], scene.skins[1].inverse_binds[1]);
     scene.meshes.push_back(scene.meshes[0]);
-    for (uint16_t& joint : scene.meshes[1].influences.joints.edit()) {
-        joint = static_cast<uint16_t>(1 - joint);
-    }
     Node coat = scene.nodes[2];
     coat.name = "coat";
     coat.mesh = coat.skin = 1;
     coat.identity = 1001;
     scene.nodes.push_back(coat);
+    for (uint16_t& joint : influences_of(scene, 1).joints.edit()) {
+        joint = static_cast<uint16_t>(1 - joint);
+    }
     int place = 0;
     for (const char* name : {first_shape, second_shape}) {
-        Shape shape;
+        MorphTarget shape;
         shape.name = name;
         shape.points = std::vector<uint32_t>{1, 4};
         shape.positions = std::vector<Vec3f>(2, Vec3f(0, 0, 0.1F));
@@ -264,7 +264,7 @@ TEST(JoinSurfaces, ShapesThatMoveApartKeepTheirOwnNames) {
 TEST(JoinSurfaces, BoundElsewhereIsCarriedOverAndBoundApartIsRefused) {
     Scene scene = two_coats("a", "b");
     const Mat4 away = translating(Vec3(0, 5, 0));
-    transform_mesh(scene.meshes[1], away);
+    transform_geometry(scene.meshes[1], away);
     for (Mat4& bind : scene.skins[1].inverse_binds) {
         bind = bind * away.inverse();
     }

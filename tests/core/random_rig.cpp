@@ -110,7 +110,7 @@ class Maker {
         return world;
     }
 
-    Mesh make_mesh(const std::string& name, int points, bool skinned, size_t joints) {
+    Mesh make_mesh(const std::string& name, int points, bool skinned, size_t joints, Influences& influences) {
         Mesh mesh;
         mesh.name = name;
         std::vector<Vec3f> positions;
@@ -142,19 +142,19 @@ class Maker {
             indices.insert(indices.end(),
                            {static_cast<uint32_t>(i), static_cast<uint32_t>(i + 1), static_cast<uint32_t>(i + 2)});
         }
-        Part part;
+        Primitive part;
         part.point_count = static_cast<uint32_t>(points);
         part.index_count = static_cast<uint32_t>(indices.size());
-        mesh.parts.push_back(part);
+        mesh.primitives.push_back(part);
         mesh.positions = std::move(positions);
         mesh.normals = std::move(normals);
         mesh.indices = std::move(indices);
         if (skinned) {
-            mesh.influences = {std::move(offsets), std::move(holders), std::move(weights)};
+            influences = {std::move(offsets), std::move(holders), std::move(weights)};
         }
         const int shapes = whole(0, 3);
         for (int s = 0; s < shapes; ++s) {
-            Shape shape;
+            MorphTarget shape;
             shape.name = fmt::format("shape_{}", s);
             std::vector<uint32_t> moved;
             std::vector<Vec3f> differences;
@@ -197,7 +197,8 @@ class Maker {
             const int node = add_node(fmt::format("{}surface_{}", prefix_, s), chance(0.5) ? holder_ : -1, Transform());
             scene_.nodes[node].mesh = static_cast<int>(scene_.meshes.size());
             scene_.nodes[node].skin = static_cast<int>(scene_.skins.size());
-            scene_.meshes.push_back(make_mesh(fmt::format("mesh_{}", s), whole(20, 60), true, joints_.size()));
+            scene_.meshes.push_back(make_mesh(fmt::format("mesh_{}", s), whole(20, 60), true, joints_.size(),
+                                              scene_.nodes[node].influences));
             scene_.skins.push_back(std::move(skin));
         }
         for (int k = 0; k < 2; ++k) {
@@ -209,7 +210,8 @@ class Maker {
                 k == 0 ? joints_[static_cast<size_t>(whole(0, static_cast<int>(joints_.size()) - 1))] : holder_;
             const int node = add_node(fmt::format("{}prop_{}", prefix_, k), parent, rest);
             scene_.nodes[node].mesh = static_cast<int>(scene_.meshes.size());
-            scene_.meshes.push_back(make_mesh(fmt::format("prop_mesh_{}", k), whole(10, 20), false, 1));
+            scene_.meshes.push_back(
+                make_mesh(fmt::format("prop_mesh_{}", k), whole(10, 20), false, 1, scene_.nodes[node].influences));
         }
     }
 

@@ -56,7 +56,7 @@ TEST(RemoveJoints, ByNameGlobTipAndIdleness) {
     EXPECT_GE(dropped(scene, {{"tips", true}, {"keep", {"toe*"}}}).find_node("toe_tip"), 0);
     // Nobody is idle: every joint holds a triangle.
     EXPECT_EQ(joints_of(dropped(scene, {{"unweighted", true}})).size(), 6U);
-    for (uint16_t& joint : scene.meshes[0].influences.joints.edit()) {
+    for (uint16_t& joint : influences_of(scene).joints.edit()) {
         joint = std::min<uint16_t>(joint, 3);
     }
     EXPECT_EQ(joints_of(dropped(scene, {{"unweighted", true}})).size(), 4U);
@@ -94,10 +94,10 @@ TEST(RemoveJoints, SharedPointsAreSummedNotDoubled) {
         weights.insert(weights.end(), {0.25F, 0.75F});
         offsets.push_back(static_cast<uint32_t>(joints.size()));
     }
-    scene.meshes[0].influences = {std::move(offsets), std::move(joints), std::move(weights)};
+    influences_of(scene) = {std::move(offsets), std::move(joints), std::move(weights)};
     const Scene after = dropped(scene, {{"names", {"a"}}});
-    ASSERT_EQ(after.meshes[0].influences.joints.size(), 6U);
-    for (const float weight : after.meshes[0].influences.weights) {
+    ASSERT_EQ(influences_of(after).joints.size(), 6U);
+    for (const float weight : influences_of(after).weights) {
         EXPECT_FLOAT_EQ(weight, 1);
     }
 }
@@ -196,9 +196,9 @@ TEST_P(DropOnRandomRigs, WhoStaysKeepsItsPlaceInEveryFrame) {
             EXPECT_NE(node.name, name.get<std::string>());
         }
     }
-    for (const Mesh& mesh : result->scene.meshes) {
-        for (size_t i = 0; i + 1 < mesh.influences.offsets.size(); ++i) {
-            EXPECT_GT(mesh.influences.offsets[i + 1], mesh.influences.offsets[i]) << "a point lost all its holders";
+    for (const Node& node : result->scene.nodes) {
+        for (size_t i = 0; i + 1 < node.influences.offsets.size(); ++i) {
+            EXPECT_GT(node.influences.offsets[i + 1], node.influences.offsets[i]) << "a point lost all its holders";
         }
     }
     // The surface drifts no farther than the sum of what was told beforehand.

@@ -28,7 +28,7 @@ TEST(SameMotion, ACopyMovesAlikeUntilAnythingOfItIsEdited) {
         [](Scene& s) { s.nodes[1].rest.translation.x() += 1e-9; },
         [](Scene& s) { s.nodes[2].parent = 0; },
         [](Scene& s) { s.meshes[0].positions.edit()[0].x() += 1; },
-        [](Scene& s) { s.meshes[0].influences.weights.edit()[0] = 0.5F; },
+        [](Scene& s) { influences_of(s).weights.edit()[0] = 0.5F; },
         [](Scene& s) { s.skins[0].inverse_binds[0](0, 3) += 1; },
         [](Scene& s) { s.clips[0].channels[0].values.edit()[3] = 0.5F; },
         [](Scene& s) { s.clips[0].channels[0].times.edit()[3] += 0.001F; },

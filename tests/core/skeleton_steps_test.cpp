@@ -205,7 +205,7 @@ TEST(ReorderJoints, ByNameNumbersCountAndTheSkinFollows) {
         scene.skins[0].inverse_binds.push_back(Mat4::Identity());
         scene.nodes.push_back(node);
     }
-    scene.meshes[0].influences.joints.edit()[0] = 2; // held by spine_2
+    influences_of(scene).joints.edit()[0] = 2; // held by spine_2
     const Scene sorted = done(scene, {"reorder_joints", {{"by", "name"}}}).scene;
     std::vector<std::string> names;
     for (const int joint : joints_of(sorted)) {
@@ -214,7 +214,7 @@ TEST(ReorderJoints, ByNameNumbersCountAndTheSkinFollows) {
     EXPECT_EQ(names, (std::vector<std::string>{"root", "arm", "spine_2", "spine_10"}));
     const Skin& skin = sorted.skins[0];
     EXPECT_TRUE(std::is_sorted(skin.joints.begin(), skin.joints.end()));
-    EXPECT_EQ(sorted.nodes[skin.joints[sorted.meshes[0].influences.joints[0]]].name, "spine_2");
+    EXPECT_EQ(sorted.nodes[skin.joints[influences_of(sorted).joints[0]]].name, "spine_2");
     const Scene listed =
         done(scene, {"reorder_joints", {{"by", "list"}, {"order", {"root", "spine_10", "arm"}}}}).scene;
     EXPECT_LT(listed.find_node("spine_10"), listed.find_node("arm"));

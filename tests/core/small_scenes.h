@@ -4,6 +4,7 @@
 #include "core/scene/scene.h"
 
 #include <Eigen/LU>
+#include <stdexcept>
 #include <string>
 #include <utility>
 #include <vector>
@@ -44,24 +45,37 @@ inline Scene tower(const std::vector<std::string>& names) {
             offsets.push_back(static_cast<uint32_t>(joints.size()));
         }
     }
-    Part part;
+    Primitive part;
     part.point_count = static_cast<uint32_t>(positions.size());
     part.index_count = static_cast<uint32_t>(indices.size());
-    mesh.parts.push_back(part);
+    mesh.primitives.push_back(part);
     mesh.positions = std::move(positions);
     mesh.normals = std::move(normals);
     mesh.indices = std::move(indices);
-    mesh.influences = {std::move(offsets), std::move(joints), std::move(weights)};
     Node surface;
     surface.name = "tower";
     surface.kind = NodeKind::surface;
     surface.mesh = 0;
     surface.skin = 0;
     surface.identity = 1000;
+    surface.influences = {std::move(offsets), std::move(joints), std::move(weights)};
     scene.nodes.push_back(surface);
     scene.meshes.push_back(std::move(mesh));
     scene.skins.push_back(std::move(skin));
     return scene;
+}
+
+/// Those of the first node that shows a mesh.
+inline Influences& influences_of(Scene& scene, int mesh = 0) {
+    for (Node& node : scene.nodes) {
+        if (node.mesh == mesh) {
+            return node.influences;
+        }
+    }
+    throw std::logic_error("nothing shows that mesh");
+}
+inline const Influences& influences_of(const Scene& scene, int mesh = 0) {
+    return influences_of(const_cast<Scene&>(scene), mesh);
 }
 
 /// Adds a clip in which `node` turns about X from nothing to `angle` and, if `back`, to nothing again.

@@ -29,11 +29,11 @@ PosedScene::PosedScene(std::shared_ptr<const Scene> scene, const std::vector<int
                 painted = &attribute;
             }
         }
-        for (const Part& part : mesh.parts) {
+        for (const Primitive& part : mesh.primitives) {
             Vec3f base(0.62F, 0.60F, 0.55F);
             if (part.material >= 0 && part.material < static_cast<int>(scene_->materials.size())) {
-                const float* colour = scene_->materials[part.material].base_colour;
-                base = Vec3f(colour[0], colour[1], colour[2]);
+                const std::array<double, 4>& colour = scene_->materials[part.material].base_colour;
+                base = Vec3(colour[0], colour[1], colour[2]).cast<float>();
             }
             for (uint32_t i = part.first_point; i < part.first_point + part.point_count; ++i) {
                 Vec3f colour = base;

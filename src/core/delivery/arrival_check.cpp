@@ -15,25 +15,6 @@ namespace wembrix {
 
 namespace {
 
-struct JointRow {
-    std::string name;
-    std::string parent;
-    bool operator==(const JointRow&) const = default;
-};
-
-/// Joints in order with the nearest joint above each.
-std::vector<JointRow> joint_rows(const Scene& scene) {
-    std::vector<JointRow> rows;
-    for (const int joint : joints_of(scene)) {
-        int above = scene.nodes[joint].parent;
-        while (above >= 0 && scene.nodes[above].kind != NodeKind::joint) {
-            above = scene.nodes[above].parent;
-        }
-        rows.push_back({scene.nodes[joint].name, above < 0 ? "" : scene.nodes[above].name});
-    }
-    return rows;
-}
-
 void check_root(const Scene& prepared, const Scene& arrived, const Destination& destination, Arrival& arrival) {
     auto names = [](const Scene& scene) {
         std::vector<std::string> roots;
@@ -169,8 +150,8 @@ void check_model(const Scene& prepared, const Scene& arrived, const Destination&
     auto list = [](const Scene& scene, std::vector<std::string>& names, size_t& most) {
         for (const int node : surfaces_of(scene)) {
             const Mesh& mesh = scene.meshes[scene.nodes[node].mesh];
-            most = std::max(most, mesh.influences.largest_row());
-            for (const Shape& shape : mesh.shapes) {
+            most = std::max(most, scene.nodes[node].influences.largest_row());
+            for (const MorphTarget& shape : mesh.shapes) {
                 names.push_back(scene.nodes[node].name + "/" + shape.name);
             }
         }
@@ -245,14 +226,14 @@ void check_clip(const Scene& prepared, const Clip& whole, const Scene& arrived, 
     std::vector<std::string> is_shapes;
     for (const Channel& channel : clip.channels) {
         if (channel.path == Path::weights) {
-            for (const Shape& shape : prepared.meshes[prepared.nodes[channel.node].mesh].shapes) {
+            for (const MorphTarget& shape : prepared.meshes[prepared.nodes[channel.node].mesh].shapes) {
                 should_shapes.push_back(prepared.nodes[channel.node].name + "/" + shape.name);
             }
         }
     }
     for (const Channel& channel : is == nullptr ? std::vector<Channel>() : is->channels) {
         if (channel.path == Path::weights) {
-            for (const Shape& shape : arrived.meshes[arrived.nodes[channel.node].mesh].shapes) {
+            for (const MorphTarget& shape : arrived.meshes[arrived.nodes[channel.node].mesh].shapes) {
                 is_shapes.push_back(arrived.nodes[channel.node].name + "/" + shape.name);
             }
         }

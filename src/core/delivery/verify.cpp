@@ -133,8 +133,8 @@ Claim in_order(const Scene& scene) {
 
 Claim few_influences(const Scene& scene, const Destination& destination) {
     size_t most = 0;
-    for (const Mesh& mesh : scene.meshes) {
-        most = std::max(most, mesh.influences.largest_row());
+    for (const Node& node : scene.nodes) {
+        most = std::max(most, node.influences.largest_row());
     }
     return claim("Influences", fmt::format("at most {}", destination.influences), fmt::format("{}", most),
                  most <= static_cast<size_t>(destination.influences) ? "" : "more than the destination takes");

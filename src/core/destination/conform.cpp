@@ -122,7 +122,6 @@ void unify_skins(Scene& scene) {
     const std::vector<int> joints = joints_of(scene);
     const std::vector<Mat4> world = rest_world(scene);
     std::vector<Skin> skins;
-    std::vector<char> remapped(scene.meshes.size(), 0);
     for (Node& node : scene.nodes) {
         if (node.skin < 0 || node.mesh < 0) {
             continue;
@@ -142,11 +141,8 @@ void unify_skins(Scene& scene) {
                 after.inverse_binds.emplace_back(world[joints[j]].inverse());
             }
         }
-        if (remapped[node.mesh] == 0) {
-            remapped[node.mesh] = 1;
-            for (uint16_t& joint : scene.meshes[node.mesh].influences.joints.edit()) {
-                joint = place[joint];
-            }
+        for (uint16_t& joint : node.influences.joints.edit()) {
+            joint = place[joint];
         }
         size_t same = 0;
         while (same < skins.size()) {
@@ -177,24 +173,24 @@ void unify_skins(Scene& scene) {
 }
 
 /// A surface of one point that moves nothing but has the shapes' names.
-Mesh shape_carrier(const Mesh& mesh) {
-    Mesh carrier;
-    carrier.name = mesh.name;
-    carrier.positions = std::vector<Vec3f>{Vec3f::Zero()};
-    carrier.indices = std::vector<uint32_t>{0};
-    Part part;
+Mesh shape_stand_in(const Mesh& mesh) {
+    Mesh stand_in;
+    stand_in.name = mesh.name;
+    stand_in.positions = std::vector<Vec3f>{Vec3f::Zero()};
+    stand_in.indices = std::vector<uint32_t>{0};
+    Primitive part;
     part.point_count = 1;
     part.index_count = 1;
     part.topology = Topology::points;
     part.has_normals = false;
-    carrier.parts.push_back(part);
-    carrier.shape_weights = mesh.shape_weights;
-    for (const Shape& shape : mesh.shapes) {
-        Shape empty;
+    stand_in.primitives.push_back(part);
+    stand_in.shape_weights = mesh.shape_weights;
+    for (const MorphTarget& shape : mesh.shapes) {
+        MorphTarget empty;
         empty.name = shape.name;
-        carrier.shapes.push_back(std::move(empty));
+        stand_in.shapes.push_back(std::move(empty));
     }
-    return carrier;
+    return stand_in;
 }
 
 } // namespace
@@ -204,12 +200,13 @@ Conformed conform_model(const Scene& prepared, const Destination& destination) {
     result.scene = prepared;
     result.scene.clips.clear();
     InfluenceLoss loss;
-    for (Mesh& mesh : result.scene.meshes) {
-        const InfluenceLoss one = limit_influences(mesh, destination.influences);
+    for (Node& node : result.scene.nodes) {
+        const InfluenceLoss one = limit_influences(node.influences, destination.influences);
         loss.points += one.points;
         loss.largest_weight = std::max(loss.largest_weight, one.largest_weight);
     }
     unify_skins(result.scene);
+    drop_unplaced(result.scene);
     drop_unused_materials(result.scene);
     if (loss.points > 0) {
         result.account = fmt::format("{} points brought to {} influences, the largest weight lost {:.3f}", loss.points,
@@ -222,21 +219,25 @@ Conformed conform_clip(const Scene& prepared, const Clip& clip, const Destinatio
     Conformed result;
     Scene& scene = result.scene;
     scene = prepared;
-    scene.turn_order = destination.turn_order;
+    scene.rotation_order = destination.rotation_order;
     scene.clips = {bake_clip(prepared, shown_part(clip, destination), destination.rate)};
     std::vector<char> shaped(scene.nodes.size(), 0);
     for (const Channel& channel : scene.clips[0].channels) {
         shaped[channel.node] = channel.path == Path::weights ? 1 : shaped[channel.node];
     }
     std::vector<int> order;
-    std::vector<Mesh> carriers;
+    std::vector<Mesh> stand_ins;
     for (size_t i = 0; i < scene.nodes.size(); ++i) {
         Node& node = scene.nodes[i];
         node.skin = -1;
         node.camera = -1;
+        node.light = -1;
+        node.curves = -1;
+        node.hull = -1;
+        node.influences = {};
         if (shaped[i] != 0 && node.mesh >= 0) {
-            carriers.push_back(shape_carrier(scene.meshes[node.mesh]));
-            node.mesh = static_cast<int>(carriers.size()) - 1;
+            stand_ins.push_back(shape_stand_in(scene.meshes[node.mesh]));
+            node.mesh = static_cast<int>(stand_ins.size()) - 1;
             if (node.kind != NodeKind::joint) {
                 node.parent = -1;
                 node.rest = {};
@@ -265,12 +266,17 @@ Conformed conform_clip(const Scene& prepared, const Clip& clip, const Destinatio
             order.push_back(static_cast<int>(i));
         }
     }
-    scene.meshes = std::move(carriers);
+    scene.meshes = std::move(stand_ins);
     scene.skins.clear();
     scene.materials.clear();
     scene.images.clear();
     scene.textures.clear();
     scene.samplers.clear();
+    scene.curve_sets.clear();
+    scene.caches.clear();
+    scene.hulls.clear();
+    scene.cameras.clear();
+    scene.lights.clear();
     reorder_nodes(scene, order);
     unify_skins(scene);
     result.account = fmt::format("{} frames at {:g} a second", scene.clips[0].frames(), destination.rate);

@@ -72,9 +72,9 @@ Result<Destination> destination_from_json(const json& from, const std::string& w
         }
     };
     static const std::vector<std::string> known = {
-        "format",         "version",  "name",       "container",   "unit_m",       "up",         "forward",
-        "influences",     "rate",     "root",       "joint_names", "longest_name", "model_file", "clip_file",
-        "drift_limit_mm", "contract", "turn_order", "keep_last",   "handedness"};
+        "format",         "version",  "name",           "container",   "unit_m",       "up",         "forward",
+        "influences",     "rate",     "root",           "joint_names", "longest_name", "model_file", "clip_file",
+        "drift_limit_mm", "contract", "rotation_order", "keep_last",   "handedness"};
     for (const auto& [key, value] : from.items()) {
         if (std::find(known.begin(), known.end(), key) == known.end()) {
             wrong = fmt::format("has no setting \"{}\".", key);
@@ -83,7 +83,7 @@ Result<Destination> destination_from_json(const json& from, const std::string& w
     text("name", to.name);
     text("container", to.container);
     text("root", to.root);
-    text("turn_order", to.turn_order);
+    text("rotation_order", to.rotation_order);
     if (const auto keep = from.find("keep_last"); keep != from.end()) {
         if (keep->is_boolean()) {
             to.keep_last = keep->get<bool>();
@@ -128,8 +128,8 @@ Result<Destination> destination_from_json(const json& from, const std::string& w
     if (wrong.empty() && format_with_id(to.container) == nullptr) {
         wrong = fmt::format("\"{}\" is no container that Wembrix writes.", to.container);
     }
-    if (wrong.empty() && !turn_order_from(to.turn_order)) {
-        wrong = "\"turn_order\" is none of XYZ, XZY, YXZ, YZX, ZXY, ZYX.";
+    if (wrong.empty() && !rotation_order_from(to.rotation_order)) {
+        wrong = "\"rotation_order\" is none of XYZ, XZY, YXZ, YZX, ZXY, ZYX.";
     }
     try {
         const std::regex pattern(to.joint_names);
@@ -165,7 +165,7 @@ json destination_to_json(const Destination& from) {
                {"longest_name", from.longest_name},
                {"model_file", from.model_file},
                {"clip_file", from.clip_file},
-               {"turn_order", from.turn_order},
+               {"rotation_order", from.rotation_order},
                {"keep_last", from.keep_last},
                {"drift_limit_mm", from.drift_limit_mm}};
     if (from.contract) {

@@ -22,7 +22,7 @@ struct Destination {
     std::string root = "root";
     std::string joint_names = "^[A-Za-z][A-Za-z0-9_]*$"; ///< regular expression that a whole name must fit
     int longest_name = 63;                               ///< characters of a joint's name
-    std::string turn_order = "ZXY";                      ///< for containers that write turns about three axes
+    std::string rotation_order = "ZXY";                  ///< for containers that write turns about three axes
     std::string model_file = "{job}_model";              ///< tokens: {job} {destination}
     std::string clip_file = "{job}_{clip}";              ///< and {clip}
     bool keep_last = true;                               ///< of a repeat whose last frame is its first once more

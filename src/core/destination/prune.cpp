@@ -1,6 +1,7 @@
 #include "core/destination/prune.h"
 
-#include "core/scene/picture_places.h"
+#include "core/scene/picture_references.h"
+#include "core/scene/visit.h"
 
 #include <nlohmann/json.hpp>
 
@@ -24,7 +25,7 @@ bool refers_to_pictures(const json& object) {
 
 bool has_references_of_its_own(const Scene& scene) {
     for (const Mesh& mesh : scene.meshes) {
-        for (const Part& part : mesh.parts) {
+        for (const Primitive& part : mesh.primitives) {
             if (part.carried.extensions.find("material") != std::string::npos) {
                 return true;
             }
@@ -57,59 +58,89 @@ class Kept {
 
 } // namespace
 
+void drop_unplaced(Scene& scene) {
+    Kept curves(scene.curve_sets.size());
+    Kept hulls(scene.hulls.size());
+    Kept lights(scene.lights.size());
+    Kept cameras(scene.cameras.size());
+    const auto use = [](Kept& kept, int place) {
+        if (place >= 0) {
+            kept.use(static_cast<size_t>(place));
+        }
+    };
+    for (const Node& node : scene.nodes) {
+        use(curves, node.curves);
+        use(hulls, node.hull);
+        use(lights, node.light);
+        use(cameras, node.camera);
+    }
+    curves.apply(scene.curve_sets);
+    hulls.apply(scene.hulls);
+    lights.apply(scene.lights);
+    cameras.apply(scene.cameras);
+    const auto renumber = [](const Kept& kept, int& place) {
+        place = place < 0 ? -1 : static_cast<int>(kept.place(static_cast<size_t>(place)));
+    };
+    for (Node& node : scene.nodes) {
+        renumber(curves, node.curves);
+        renumber(hulls, node.hull);
+        renumber(lights, node.light);
+        renumber(cameras, node.camera);
+    }
+    std::erase_if(scene.caches, [&](const PointCache& cache) {
+        return cache.surface < 0 || scene.nodes[static_cast<size_t>(cache.surface)].mesh < 0;
+    });
+}
+
 void drop_unused_materials(Scene& scene) {
     if (has_references_of_its_own(scene)) {
         return;
     }
-    Kept materials(scene.materials.size());
-    for (const Node& node : scene.nodes) {
-        if (node.mesh >= 0) {
-            for (const Part& part : scene.meshes[node.mesh].parts) {
-                if (part.material >= 0) {
-                    materials.use(part.material);
-                }
-            }
-        }
-    }
-    // The parts of surfaces that nothing places keep no material: they are not written.
-    materials.apply(scene.materials);
+    // The primitives of surfaces that nothing places keep no material: they are not written.
     std::vector<char> placed(scene.meshes.size(), 0);
     for (const Node& node : scene.nodes) {
         if (node.mesh >= 0) {
-            placed[node.mesh] = 1;
+            placed[static_cast<size_t>(node.mesh)] = 1;
         }
     }
     for (size_t m = 0; m < scene.meshes.size(); ++m) {
-        for (Part& part : scene.meshes[m].parts) {
-            part.material = part.material < 0 || placed[m] == 0 ? -1 : static_cast<int>(materials.place(part.material));
+        for (Primitive& primitive : scene.meshes[m].primitives) {
+            primitive.material = placed[m] == 0 ? -1 : primitive.material;
         }
     }
+    Kept materials(scene.materials.size());
+    for_material_references(scene, [&](int& place) {
+        if (place >= 0) {
+            materials.use(static_cast<size_t>(place));
+        }
+    });
+    materials.apply(scene.materials);
+    for_material_references(scene, [&](int& place) {
+        place = place < 0 ? -1 : static_cast<int>(materials.place(static_cast<size_t>(place)));
+    });
+    const auto uses = [](Kept& kept) { return [&kept](int& place) { kept.use(static_cast<size_t>(place)); }; };
+    const auto moves_to = [](const Kept& kept) {
+        return [&kept](int& place) { place = static_cast<int>(kept.place(static_cast<size_t>(place))); };
+    };
     Kept textures(scene.textures.size());
-    std::vector<json> surfaces;
-    for (const Material& material : scene.materials) {
-        surfaces.push_back(json::parse(material.json));
-        for_texture_objects(surfaces.back(), [&](json& object) { textures.use(object["index"].get<size_t>()); });
+    for (Material& material : scene.materials) {
+        for_texture_references(material, uses(textures));
     }
     textures.apply(scene.textures);
-    for (size_t i = 0; i < surfaces.size(); ++i) {
-        for_texture_objects(surfaces[i],
-                            [&](json& object) { object["index"] = textures.place(object["index"].get<size_t>()); });
-        scene.materials[i].json = surfaces[i].dump();
+    for (Material& material : scene.materials) {
+        for_texture_references(material, moves_to(textures));
     }
     Kept images(scene.images.size());
     Kept samplers(scene.samplers.size());
-    std::vector<json> sources;
-    for (const std::string& texture : scene.textures) {
-        sources.push_back(json::parse(texture));
-        for_texture_key(sources.back(), "source", [&](json& place) { images.use(place.get<size_t>()); });
-        for_texture_key(sources.back(), "sampler", [&](json& place) { samplers.use(place.get<size_t>()); });
+    for (Texture& texture : scene.textures) {
+        for_image_references(texture, uses(images));
+        for_sampler_references(texture, uses(samplers));
     }
     images.apply(scene.images);
     samplers.apply(scene.samplers);
-    for (size_t i = 0; i < sources.size(); ++i) {
-        for_texture_key(sources[i], "source", [&](json& place) { place = images.place(place.get<size_t>()); });
-        for_texture_key(sources[i], "sampler", [&](json& place) { place = samplers.place(place.get<size_t>()); });
-        scene.textures[i] = sources[i].dump();
+    for (Texture& texture : scene.textures) {
+        for_image_references(texture, moves_to(images));
+        for_sampler_references(texture, moves_to(samplers));
     }
 }
 

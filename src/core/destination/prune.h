@@ -5,6 +5,9 @@
 
 namespace wembrix {
 
+/// Removes curves, hulls, caches, cameras and lights that no node places.
+void drop_unplaced(Scene& scene);
+
 /// Removes materials that no part of a placed surface uses, then the textures, images and samplers that only those
 /// used. Changes nothing where parts choose among materials (variants) or the file itself refers to pictures, since
 /// what such data points at is not core's to know.

@@ -14,7 +14,7 @@ std::vector<Finding> find_empty_shapes(const FindingContext& context) {
     std::vector<std::string> shapes;
     for (const int surface : surfaces_of(context.scene)) {
         const Node& node = context.scene.nodes[surface];
-        for (const Shape& shape : context.scene.meshes[node.mesh].shapes) {
+        for (const MorphTarget& shape : context.scene.meshes[node.mesh].shapes) {
             const bool moves = std::any_of(shape.positions.begin(), shape.positions.end(),
                                            [](const Vec3f& by) { return !by.isZero(0); });
             if (!moves && shape.normals.empty()) {
@@ -47,7 +47,7 @@ std::vector<Finding> find_missing_normals(const FindingContext& context) {
     size_t points = 0;
     for (const int surface : surfaces_of(context.scene)) {
         const Node& node = context.scene.nodes[surface];
-        for (const Part& part : context.scene.meshes[node.mesh].parts) {
+        for (const Primitive& part : context.scene.meshes[node.mesh].primitives) {
             if (!part.has_normals && part.topology >= Topology::triangles) {
                 points += part.point_count;
                 if (finding.nodes.empty() || finding.nodes.back() != node.name) {

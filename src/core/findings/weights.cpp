@@ -17,7 +17,7 @@ std::vector<Finding> find_weight_sums(const FindingContext& context) {
         if (node.skin < 0) {
             continue;
         }
-        const WeightSums sums = weight_sums_of(context.scene.meshes[node.mesh]);
+        const WeightSums sums = weight_sums_of(node.influences);
         if (sums.points > 0) {
             finding.nodes.push_back(node.name);
             all.points += sums.points;
@@ -49,12 +49,11 @@ std::vector<Finding> find_influences(const FindingContext& context) {
     size_t largest = 0;
     for (const int surface : surfaces_of(context.scene)) {
         const Node& node = context.scene.nodes[surface];
-        const Mesh& mesh = context.scene.meshes[node.mesh];
-        const size_t over = node.skin < 0 ? 0 : points_with_more_than(mesh, most);
+        const size_t over = node.skin < 0 ? 0 : points_with_more_than(node.influences, most);
         if (over > 0) {
             finding.nodes.push_back(node.name);
             points += over;
-            largest = std::max(largest, mesh.influences.largest_row());
+            largest = std::max(largest, node.influences.largest_row());
         }
     }
     if (points == 0) {

@@ -1,18 +1,17 @@
 #include "core/job/assemble.h"
 
 #include "core/job/bring_take.h"
-#include "core/scene/picture_places.h"
+#include "core/scene/picture_references.h"
+#include "core/scene/visit.h"
 #include "core/steps/names.h"
 
 #include <fmt/format.h>
-#include <nlohmann/json.hpp>
+#include <iterator>
 #include <unordered_set>
 
 namespace wembrix {
 
 namespace {
-
-using nlohmann::json;
 
 std::string free_name(const std::string& wanted, std::unordered_set<std::string>& taken) {
     std::string name = wanted;
@@ -30,10 +29,6 @@ template <typename Item> void free_names(const std::vector<Item>& base, std::vec
     for (Item& item : added) {
         item.name = free_name(item.name, taken);
     }
-}
-
-void shift_key(json& texture, const char* key, size_t by) {
-    for_texture_key(texture, key, [&](json& place) { place = place.get<size_t>() + by; });
 }
 
 void add_takes(Scene& base, const NamedScene& source, int64_t identity) {
@@ -73,60 +68,54 @@ void add_takes(Scene& base, const NamedScene& source, int64_t identity) {
 
 void add_beside(Scene& base, NamedScene source, int64_t identity) {
     Scene& added = source.scene;
-    const auto nodes = static_cast<int>(base.nodes.size());
-    const auto meshes = static_cast<int>(base.meshes.size());
-    const auto skins = static_cast<int>(base.skins.size());
-    const auto materials = static_cast<int>(base.materials.size());
-    const auto cameras = static_cast<int>(base.cameras.size());
+    const auto by = [](size_t count) {
+        return [count](int& place) { place = place < 0 ? -1 : place + static_cast<int>(count); };
+    };
     free_names(base.nodes, added.nodes);
     free_names(base.meshes, added.meshes);
+    free_names(base.curve_sets, added.curve_sets);
+    free_names(base.caches, added.caches);
+    free_names(base.hulls, added.hulls);
     free_names(base.clips, added.clips);
+    for_node_references(added, by(base.nodes.size()));
+    for_material_references(added, by(base.materials.size()));
     for (Node& node : added.nodes) {
-        node.parent = node.parent < 0 ? -1 : node.parent + nodes;
-        node.mesh = node.mesh < 0 ? -1 : node.mesh + meshes;
-        node.skin = node.skin < 0 ? -1 : node.skin + skins;
-        node.camera = node.camera < 0 ? -1 : node.camera + cameras;
+        by(base.nodes.size())(node.parent);
+        by(base.meshes.size())(node.mesh);
+        by(base.skins.size())(node.skin);
+        by(base.cameras.size())(node.camera);
+        by(base.lights.size())(node.light);
+        by(base.curve_sets.size())(node.curves);
+        by(base.hulls.size())(node.hull);
         node.identity += identity;
         node.scenes = 1;
-        base.nodes.push_back(std::move(node));
-    }
-    for (Mesh& mesh : added.meshes) {
-        for (Part& part : mesh.parts) {
-            part.material = part.material < 0 ? -1 : part.material + materials;
-        }
-        base.meshes.push_back(std::move(mesh));
-    }
-    for (Skin& skin : added.skins) {
-        for (int& joint : skin.joints) {
-            joint += nodes;
-        }
-        base.skins.push_back(std::move(skin));
     }
     for (Clip& clip : added.clips) {
         clip.take += identity;
-        for (Channel& channel : clip.channels) {
-            channel.node += nodes;
-        }
-        base.clips.push_back(std::move(clip));
     }
     for (Material& material : added.materials) {
-        json object = json::parse(material.json);
-        for_texture_objects(object,
-                            [&](json& place) { place["index"] = place["index"].get<size_t>() + base.textures.size(); });
-        material.json = object.dump();
-        base.materials.push_back(std::move(material));
+        for_texture_references(material, by(base.textures.size()));
     }
-    for (std::string& texture : added.textures) {
-        json object = json::parse(texture);
-        shift_key(object, "source", base.images.size());
-        shift_key(object, "sampler", base.samplers.size());
-        texture = object.dump();
+    for (Texture& texture : added.textures) {
+        for_image_references(texture, by(base.images.size()));
+        for_sampler_references(texture, by(base.samplers.size()));
     }
-    auto append = [](auto& to, auto& from) { to.insert(to.end(), from.begin(), from.end()); };
+    const auto append = [](auto& to, auto& from) {
+        to.insert(to.end(), std::make_move_iterator(from.begin()), std::make_move_iterator(from.end()));
+    };
+    append(base.nodes, added.nodes);
+    append(base.meshes, added.meshes);
+    append(base.curve_sets, added.curve_sets);
+    append(base.caches, added.caches);
+    append(base.hulls, added.hulls);
+    append(base.skins, added.skins);
+    append(base.clips, added.clips);
+    append(base.materials, added.materials);
     append(base.textures, added.textures);
     append(base.samplers, added.samplers);
     append(base.images, added.images);
     append(base.cameras, added.cameras);
+    append(base.lights, added.lights);
     append(base.extensions_used, added.extensions_used);
     append(base.extensions_required, added.extensions_required);
     for (Note& note : added.notes) {

@@ -40,14 +40,14 @@ json inspect_scene(const Scene& scene, const Destination* destination) {
     for (const int node : surfaces_of(scene)) {
         const Mesh& mesh = scene.meshes[scene.nodes[node].mesh];
         json shapes = json::array();
-        for (const Shape& shape : mesh.shapes) {
+        for (const MorphTarget& shape : mesh.shapes) {
             shapes.push_back(shape.name);
         }
         meshes.push_back({{"name", scene.nodes[node].name},
                           {"vertices", mesh.point_count()},
                           {"triangles", mesh.triangle_count()},
                           {"skinned", scene.nodes[node].skin >= 0},
-                          {"max_influences", mesh.influences.largest_row()},
+                          {"max_influences", scene.nodes[node].influences.largest_row()},
                           {"shapes", shapes}});
     }
     json clips = json::array();

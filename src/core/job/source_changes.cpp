@@ -39,13 +39,14 @@ std::vector<std::string> names_of(const Scene& scene, bool joints) {
     return names;
 }
 
-void tell_surface(const std::string& name, const Mesh& before, const Mesh& after, std::vector<std::string>& lines) {
+void tell_surface(const std::string& name, const Mesh& before, const Influences& rows_before, const Mesh& after,
+                  const Influences& rows_after, std::vector<std::string>& lines) {
     std::vector<std::string> old_shapes;
     std::vector<std::string> new_shapes;
-    for (const Shape& shape : before.shapes) {
+    for (const MorphTarget& shape : before.shapes) {
         old_shapes.push_back(shape.name);
     }
-    for (const Shape& shape : after.shapes) {
+    for (const MorphTarget& shape : after.shapes) {
         new_shapes.push_back(shape.name);
     }
     tell_names("shape", old_shapes, new_shapes, lines);
@@ -63,8 +64,7 @@ void tell_surface(const std::string& name, const Mesh& before, const Mesh& after
     if (moved > 0) {
         lines.push_back(fmt::format("{} points of {} moved, at most {:.3g} mm", moved, name, farthest * 1000));
     }
-    if (before.influences.weights.get() != after.influences.weights.get() ||
-        before.influences.joints.get() != after.influences.joints.get()) {
+    if (rows_before.weights.get() != rows_after.weights.get() || rows_before.joints.get() != rows_after.joints.get()) {
         lines.push_back(fmt::format("weights of {} changed", name));
     }
 }
@@ -99,7 +99,9 @@ std::vector<std::string> describe_changes(const Scene& before, const Scene& afte
         const Node& node = after.nodes[surface];
         const int was = before.find_node(node.name);
         if (was >= 0 && before.nodes[was].mesh >= 0) {
-            tell_surface(node.name, before.meshes[before.nodes[was].mesh], after.meshes[node.mesh], lines);
+            const Node& old = before.nodes[was];
+            tell_surface(node.name, before.meshes[old.mesh], old.influences, after.meshes[node.mesh], node.influences,
+                         lines);
         }
     }
     std::vector<std::string> old_takes;

@@ -6,8 +6,8 @@
 
 namespace wembrix {
 
-std::optional<TurnOrder> turn_order_from(std::string_view text) {
-    TurnOrder order{};
+std::optional<RotationOrder> rotation_order_from(std::string_view text) {
+    RotationOrder order{};
     std::array<bool, 3> seen{};
     if (text.size() != 3) {
         return std::nullopt;
@@ -23,7 +23,7 @@ std::optional<TurnOrder> turn_order_from(std::string_view text) {
     return order;
 }
 
-Quat turn_of(const Vec3& angles, const TurnOrder& order) {
+Quat turn_of(const Vec3& angles, const RotationOrder& order) {
     Quat turn = Quat::Identity();
     for (size_t i = 0; i < 3; ++i) {
         turn = turn * Quat(Eigen::AngleAxisd(angles[static_cast<Eigen::Index>(i)], Vec3::Unit(order[i])));
@@ -31,7 +31,7 @@ Quat turn_of(const Vec3& angles, const TurnOrder& order) {
     return turn;
 }
 
-Vec3 angles_of(const Quat& turn, const TurnOrder& order, const Vec3& before) {
+Vec3 angles_of(const Quat& turn, const RotationOrder& order, const Vec3& before) {
     const Mat3 r = turn.toRotationMatrix();
     const auto [i, j, k] = order;
     const double sign = (j - i + 3) % 3 == 1 ? 1 : -1;

@@ -74,10 +74,10 @@ Outcome append_mesh(Mesh& to, const Mesh& from) {
     for (const uint32_t index : from.indices) {
         indices.push_back(index + static_cast<uint32_t>(before));
     }
-    for (Part part : from.parts) {
+    for (Primitive part : from.primitives) {
         part.first_point += static_cast<uint32_t>(before);
         part.first_index += first_index;
-        to.parts.push_back(std::move(part));
+        to.primitives.push_back(std::move(part));
     }
     return Done{};
 }

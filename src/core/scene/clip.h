@@ -6,6 +6,7 @@
 
 #include <cstdint>
 #include <string>
+#include <tuple>
 #include <vector>
 
 namespace wembrix {
@@ -24,6 +25,9 @@ struct Channel {
     Shared<float> times;  ///< seconds, ascending
     Shared<float> values; ///< metres, unit quaternions, factors or weights
     Carried carried;
+    template <typename Self> static auto fields(Self& s) {
+        return std::tie(s.node, s.path, s.interpolation, s.width, s.times, s.values, s.carried);
+    }
 };
 
 /// A take (as received) or a clip (cut from one): the part of its channels from `start_s`, `seconds` long.
@@ -42,6 +46,11 @@ struct Clip {
     std::string note;    ///< what a person wrote beside it; stays in the job
     std::vector<Channel> channels;
     Carried carried;
+    template <typename Self> static auto fields(Self& s) {
+        return std::tie(s.name, s.start_s, s.seconds, s.rate, s.loop, s.last_is_first, s.colour, s.channels, s.carried);
+    }
+    /// What core keeps of it and no file says.
+    template <typename Self> static auto marks(Self& s) { return std::tie(s.take, s.cut, s.remade, s.deliver, s.note); }
 
     /// Frames at `at_rate`, first and last both counted.
     [[nodiscard]] int frames(double at_rate) const;

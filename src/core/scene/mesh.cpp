@@ -15,7 +15,7 @@ size_t Influences::largest_row() const {
 
 size_t Mesh::triangle_count() const {
     size_t count = 0;
-    for (const Part& part : parts) {
+    for (const Primitive& part : primitives) {
         const size_t n = part.index_count;
         if (part.topology == Topology::triangles) {
             count += n / 3;
@@ -26,7 +26,7 @@ size_t Mesh::triangle_count() const {
     return count;
 }
 
-std::vector<std::array<uint32_t, 3>> triangles_of(const Mesh& mesh, const Part& part) {
+std::vector<std::array<uint32_t, 3>> triangles_of(const Mesh& mesh, const Primitive& part) {
     std::vector<std::array<uint32_t, 3>> result;
     const uint32_t* index = mesh.indices.data() + part.first_index;
     const uint32_t n = part.index_count;
@@ -57,7 +57,7 @@ namespace {
 
 void turn_triangles_around(Mesh& mesh) {
     std::vector<uint32_t>& indices = mesh.indices.edit();
-    for (Part& part : mesh.parts) {
+    for (Primitive& part : mesh.primitives) {
         if (part.topology == Topology::triangles) {
             for (uint32_t i = 0; i + 2 < part.index_count; i += 3) {
                 std::swap(indices[part.first_index + i + 1], indices[part.first_index + i + 2]);
@@ -80,7 +80,7 @@ void turn_triangles_around(Mesh& mesh) {
 
 } // namespace
 
-void transform_mesh(Mesh& mesh, const Mat4& matrix) {
+void transform_geometry(Mesh& mesh, const Mat4& matrix) {
     if (matrix == Mat4::Identity()) {
         return;
     }
@@ -108,7 +108,7 @@ void transform_mesh(Mesh& mesh, const Mat4& matrix) {
             }
             t.w() = mirror ? -t.w() : t.w();
         }
-        for (Shape& shape : mesh.shapes) {
+        for (MorphTarget& shape : mesh.shapes) {
             for (Vec3f& d : shape.positions.edit()) {
                 d = (linear * d.cast<double>()).cast<float>();
             }

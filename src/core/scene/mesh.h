@@ -8,11 +8,13 @@
 #include <array>
 #include <cstdint>
 #include <string>
+#include <tuple>
 #include <vector>
 
 namespace wembrix {
 
-/// Which joints hold each point, as compressed rows: row i is [offsets[i], offsets[i + 1]).
+/// Which joints influence each vertex of a surface under a skin, as compressed rows: row i is [offsets[i],
+/// offsets[i + 1]).
 /// Joints are places in the skin's joint list. Weights are as the source gave them; a point is posed
 /// by its weights divided by their sum.
 struct Influences {
@@ -20,10 +22,12 @@ struct Influences {
     Shared<uint16_t> joints;
     Shared<float> weights;
     [[nodiscard]] size_t largest_row() const;
+    [[nodiscard]] bool empty() const { return offsets.empty(); }
+    template <typename Self> static auto fields(Self& s) { return std::tie(s.offsets, s.joints, s.weights); }
 };
 
 /// A morph target: only the points it moves. `normals` and `tangents` are empty or as long as `points`.
-struct Shape {
+struct MorphTarget {
     std::string name;
     Shared<uint32_t> points; ///< ascending
     Shared<Vec3f> positions; ///< differences, metres
@@ -31,6 +35,9 @@ struct Shape {
     Shared<Vec3f> tangents;
     bool has_normals = false;
     bool has_tangents = false;
+    template <typename Self> static auto fields(Self& s) {
+        return std::tie(s.name, s.points, s.positions, s.normals, s.tangents, s.has_normals, s.has_tangents);
+    }
 };
 
 /// An attribute beyond position and normal: texture coordinates, colours, and those of the source's own.
@@ -38,6 +45,7 @@ struct Attribute {
     std::string name;   ///< "TEXCOORD_0", "COLOR_1", "_WETNESS"
     int width = 0;      ///< floats per point, 1 to 16
     Shared<float> data; ///< width * points
+    template <typename Self> static auto fields(Self& s) { return std::tie(s.name, s.width, s.data); }
 };
 
 enum class Topology : uint8_t {
@@ -51,7 +59,7 @@ enum class Topology : uint8_t {
 };
 
 /// A run of points and indices with one material.
-struct Part {
+struct Primitive {
     uint32_t first_point = 0;
     uint32_t point_count = 0;
     uint32_t first_index = 0;
@@ -60,8 +68,12 @@ struct Part {
     int material = -1;
     bool has_normals = true;
     bool has_tangents = false;
-    std::vector<std::string> attributes; ///< which of the mesh's further attributes this part has
+    std::vector<std::string> attributes; ///< which of the mesh's further attributes it has
     Carried carried;
+    template <typename Self> static auto fields(Self& s) {
+        return std::tie(s.first_point, s.point_count, s.first_index, s.index_count, s.topology, s.material,
+                        s.has_normals, s.has_tangents, s.attributes, s.carried);
+    }
 };
 
 struct Mesh {
@@ -71,21 +83,24 @@ struct Mesh {
     Shared<Vec4f> tangents;  ///< w is the side, +1 or -1
     std::vector<Attribute> attributes;
     Shared<uint32_t> indices; ///< into positions
-    std::vector<Part> parts;
-    Influences influences;
-    std::vector<Shape> shapes;
+    std::vector<Primitive> primitives;
+    std::vector<MorphTarget> shapes;  ///< morph targets
     std::vector<float> shape_weights; ///< the mesh's own starting weights; may be empty
     Carried carried;
 
     [[nodiscard]] size_t point_count() const { return positions.size(); }
     [[nodiscard]] size_t triangle_count() const;
+    template <typename Self> static auto fields(Self& s) {
+        return std::tie(s.name, s.positions, s.normals, s.tangents, s.attributes, s.indices, s.primitives, s.shapes,
+                        s.shape_weights, s.carried);
+    }
 };
 
 /// The triangles of a part whatever its topology; three points each.
-std::vector<std::array<uint32_t, 3>> triangles_of(const Mesh& mesh, const Part& part);
+std::vector<std::array<uint32_t, 3>> triangles_of(const Mesh& mesh, const Primitive& part);
 
 /// Data carried by `linear` (positions, normals, tangents, shapes); a mirror turns the triangles around.
 /// Translation moves positions only.
-void transform_mesh(Mesh& mesh, const Mat4& matrix);
+void transform_geometry(Mesh& mesh, const Mat4& matrix);
 
 } // namespace wembrix

@@ -10,19 +10,22 @@ template <typename T, typename Same> bool all_same(const std::vector<T>& a, cons
     return std::equal(a.begin(), a.end(), b.begin(), b.end(), same);
 }
 
-bool same_node(const Node& a, const Node& b) {
-    return a.parent == b.parent && a.kind == b.kind && a.rest == b.rest && a.identity == b.identity &&
-           a.mesh == b.mesh && a.skin == b.skin && a.shape_weights == b.shape_weights;
+bool same_rows(const Influences& a, const Influences& b) {
+    return a.offsets.same_array(b.offsets) && a.joints.same_array(b.joints) && a.weights.same_array(b.weights);
 }
 
-bool same_shape(const Shape& a, const Shape& b) {
+bool same_node(const Node& a, const Node& b) {
+    return a.parent == b.parent && a.kind == b.kind && a.rest == b.rest && a.identity == b.identity &&
+           a.mesh == b.mesh && a.skin == b.skin && same_rows(a.influences, b.influences) &&
+           a.shape_weights == b.shape_weights;
+}
+
+bool same_shape(const MorphTarget& a, const MorphTarget& b) {
     return a.points.same_array(b.points) && a.positions.same_array(b.positions);
 }
 
 bool same_mesh(const Mesh& a, const Mesh& b) {
-    return a.positions.same_array(b.positions) && a.influences.offsets.same_array(b.influences.offsets) &&
-           a.influences.joints.same_array(b.influences.joints) &&
-           a.influences.weights.same_array(b.influences.weights) && a.shape_weights == b.shape_weights &&
+    return a.positions.same_array(b.positions) && a.shape_weights == b.shape_weights &&
            all_same(a.shapes, b.shapes, same_shape);
 }
 

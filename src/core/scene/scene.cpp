@@ -1,5 +1,7 @@
 #include "core/scene/scene.h"
 
+#include "core/scene/visit.h"
+
 #include <algorithm>
 #include <array>
 
@@ -133,17 +135,60 @@ void reorder_nodes(Scene& scene, const std::vector<int>& order) {
         node.parent = node.parent < 0 ? -1 : place[node.parent];
     }
     scene.nodes = std::move(nodes);
-    for (Skin& skin : scene.skins) {
-        for (int& joint : skin.joints) {
-            joint = joint < 0 ? -1 : place[joint];
-        }
-    }
+    for_node_references(scene, [&](int& node) { node = node < 0 ? -1 : place[node]; });
+    std::erase_if(scene.caches, [](const PointCache& cache) { return cache.surface < 0; });
     for (Clip& clip : scene.clips) {
-        for (Channel& channel : clip.channels) {
-            channel.node = channel.node < 0 ? -1 : place[channel.node];
-        }
         std::erase_if(clip.channels, [](const Channel& channel) { return channel.node < 0; });
     }
+}
+
+int joint_above(const Scene& scene, int node) {
+    int above = scene.nodes[node].parent;
+    while (above >= 0 && scene.nodes[above].kind != NodeKind::joint) {
+        above = scene.nodes[above].parent;
+    }
+    return above;
+}
+
+std::vector<JointRow> joint_rows(const Scene& scene) {
+    std::vector<JointRow> rows;
+    for (const int joint : joints_of(scene)) {
+        const int above = joint_above(scene, joint);
+        rows.push_back({scene.nodes[joint].name, above < 0 ? "" : scene.nodes[above].name});
+    }
+    return rows;
+}
+
+SceneCounts counts_of(const Scene& scene) {
+    SceneCounts counts;
+    counts.nodes = scene.nodes.size();
+    for (size_t i = 0; i < scene.nodes.size(); ++i) {
+        for_geometry_of(scene, static_cast<int>(i), [&](const auto& geometry) {
+            using Kind = std::decay_t<decltype(geometry)>;
+            if constexpr (std::is_same_v<Kind, Mesh>) {
+                ++counts.surfaces;
+                counts.vertices += geometry.point_count();
+                counts.triangles += geometry.triangle_count();
+                counts.morph_targets += geometry.shapes.size();
+            } else if constexpr (std::is_same_v<Kind, CurveSet>) {
+                ++counts.curve_sets;
+                counts.curves += geometry.curve_count();
+            } else if constexpr (std::is_same_v<Kind, PointCache>) {
+                ++counts.caches;
+                counts.cached_frames += static_cast<size_t>(geometry.frames);
+            } else {
+                static_assert(std::is_same_v<Kind, Hull>, "a kind of geometry that is not counted");
+                ++counts.hulls;
+            }
+        });
+        counts.cameras += scene.nodes[i].camera >= 0 ? 1 : 0;
+        counts.lights += scene.nodes[i].light >= 0 ? 1 : 0;
+    }
+    counts.skins = scene.skins.size();
+    counts.clips = scene.clips.size();
+    counts.materials = scene.materials.size();
+    counts.images = scene.images.size();
+    return counts;
 }
 
 void classify_nodes(Scene& scene) {
@@ -157,7 +202,8 @@ void classify_nodes(Scene& scene) {
     }
     auto plain = [&](size_t i) {
         const Node& node = scene.nodes[i];
-        return node.mesh < 0 && node.kind != NodeKind::camera && node.kind != NodeKind::light;
+        return node.mesh < 0 && node.curves < 0 && node.hull < 0 && node.kind != NodeKind::camera &&
+               node.kind != NodeKind::light;
     };
     if (scene.skins.empty()) {
         // A file of motion alone has no skins: what moves, and all that hangs on it, is the skeleton.
@@ -192,7 +238,7 @@ void classify_nodes(Scene& scene) {
         }
         if (joint[i] != 0) {
             node.kind = NodeKind::joint;
-        } else if (node.mesh >= 0) {
+        } else if (node.mesh >= 0 || node.curves >= 0) {
             node.kind = NodeKind::surface;
         } else if (node.kind == NodeKind::camera || node.kind == NodeKind::light) {
             continue;

@@ -1,9 +1,14 @@
 // A scene: nodes, surfaces, skins, clips and what is carried along. Plain data, cheap to copy (arrays are shared).
 #pragma once
 
+#include "core/scene/camera.h"
 #include "core/scene/carried.h"
 #include "core/scene/clip.h"
+#include "core/scene/curve_set.h"
+#include "core/scene/hull.h"
+#include "core/scene/material.h"
 #include "core/scene/mesh.h"
+#include "core/scene/point_cache.h"
 
 #include <cstdint>
 #include <filesystem>
@@ -29,6 +34,7 @@ struct Piece {
     int64_t identity = 0;
     uint32_t first_point = 0;
     uint32_t point_count = 0;
+    template <typename Self> static auto fields(Self& s) { return std::tie(s.identity, s.first_point, s.point_count); }
 };
 
 struct Node {
@@ -39,11 +45,22 @@ struct Node {
     int64_t identity = 0; ///< which received node this is; kept through renames, 0 for none
     int mesh = -1;
     int skin = -1;
+    Influences influences; ///< of the mesh's vertices by the skin's joints: two nodes may show one mesh under two skins
     std::vector<float> shape_weights; ///< the node's own starting weights; empty: the mesh's
     uint64_t scenes = 1;              ///< bit i: belongs to the file's scene i
     int camera = -1;                  ///< place in Scene::cameras
+    int light = -1;                   ///< place in Scene::lights
+    int curves = -1;                  ///< place in Scene::curve_sets
+    int hull = -1;                    ///< place in Scene::hulls
     std::vector<Piece> pieces;        ///< of a surface that was joined from several, itself the first; else empty
     Carried carried;
+    template <typename Self> static auto fields(Self& s) {
+        return std::tie(s.name, s.parent, s.kind, s.rest, s.mesh, s.skin, s.influences, s.shape_weights, s.scenes,
+                        s.camera, s.light, s.curves, s.hull, s.carried);
+    }
+    [[nodiscard]] bool has_geometry() const { return mesh >= 0 || curves >= 0 || hull >= 0; }
+    /// What core keeps of it and no file says.
+    template <typename Self> static auto marks(Self& s) { return std::tie(s.identity, s.pieces); }
 };
 
 struct Skin {
@@ -51,32 +68,52 @@ struct Skin {
     std::vector<int> joints; ///< nodes; influences count in this list
     std::vector<Mat4> inverse_binds;
     Carried carried;
+    template <typename Self> static auto fields(Self& s) {
+        return std::tie(s.name, s.joints, s.inverse_binds, s.carried);
+    }
 };
 
 struct Note {
     std::string where;
     std::string what;
+    template <typename Self> static auto fields(Self& s) { return std::tie(s.where, s.what); }
 };
 
 struct Scene {
     std::vector<Node> nodes; ///< parents before children
     std::vector<Mesh> meshes;
+    std::vector<CurveSet> curve_sets;
+    std::vector<PointCache> caches;
+    std::vector<Hull> hulls;
     std::vector<Skin> skins;
     std::vector<Clip> clips;
     std::vector<Material> materials;
     std::vector<Image> images;
-    std::vector<std::string> textures; ///< JSON text each
-    std::vector<std::string> samplers;
-    std::vector<std::string> cameras;
+    std::vector<Texture> textures;
+    std::vector<Sampler> samplers;
+    std::vector<Camera> cameras;
+    std::vector<Light> lights;
     std::vector<std::string> scene_names; ///< one per scene of the file; empty: one without a name
     std::vector<std::string> extensions_used;
     std::vector<std::string> extensions_required;
     Carried carried; ///< of the file itself
     Carried asset;
     std::string copyright;
-    std::string turn_order = "ZXY"; ///< in which turns about three axes are written, by formats that write them so
-    std::vector<Note> notes;        ///< what the reader mended or could not take
+    std::string rotation_order =
+        "ZXY";               ///< in which rotations about three axes are written, by formats that write them so
+    std::vector<Note> notes; ///< what the reader mended or could not take
     std::vector<std::filesystem::path> beside; ///< files beside the source that it was read from, too
+
+    /// What a file holds of it, but for its clips.
+    template <typename Self> static auto fields(Self& s) {
+        return std::tie(s.nodes, s.meshes, s.curve_sets, s.caches, s.hulls, s.skins, s.materials, s.images, s.textures,
+                        s.samplers, s.cameras, s.lights, s.scene_names, s.extensions_required, s.carried, s.asset,
+                        s.copyright);
+    }
+    /// What has its own place in a content (clips), is told anew (extensions used) or is of one run.
+    template <typename Self> static auto marks(Self& s) {
+        return std::tie(s.clips, s.extensions_used, s.rotation_order, s.notes, s.beside);
+    }
 
     [[nodiscard]] int find_node(std::string_view name) const; ///< -1 if there is none
     [[nodiscard]] int find_identity(int64_t identity) const;
@@ -90,6 +127,17 @@ std::vector<int> root_joints(const Scene& scene); ///< joints without a joint ab
 std::vector<int> surfaces_of(const Scene& scene); ///< nodes with a mesh
 std::vector<Mat4> rest_world(const Scene& scene); ///< one per node
 bool is_above(const Scene& scene, int ancestor, int node);
+
+/// The nearest joint above a node, or -1.
+int joint_above(const Scene& scene, int node);
+/// A joint and the nearest joint above it, by name.
+struct JointRow {
+    std::string name;
+    std::string parent; ///< empty at a root
+    bool operator==(const JointRow&) const = default;
+};
+/// All joints, in order.
+std::vector<JointRow> joint_rows(const Scene& scene);
 
 /// Sorts nodes so that parents come first, otherwise as they stood, and mends every reference.
 /// `order[i]` is the old place of new node i; nodes that are not listed are removed with their channels.

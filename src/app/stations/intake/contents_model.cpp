@@ -22,7 +22,7 @@ QString holds_of(const Scene& scene, const Node& node) {
         const Mesh& mesh = scene.meshes[node.mesh];
         QString text = QObject::tr("%1 points").arg(grouped(mesh.point_count()));
         if (node.skin >= 0) {
-            text += QObject::tr(" · %1 infl.").arg(mesh.influences.largest_row());
+            text += QObject::tr(" · %1 infl.").arg(node.influences.largest_row());
         } else {
             text += QObject::tr(" · not skinned");
         }

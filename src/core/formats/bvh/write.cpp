@@ -16,7 +16,7 @@ namespace {
 class BvhWriter {
   public:
     explicit BvhWriter(const Scene& scene) : scene_(scene) {
-        order_ = turn_order_from(scene.turn_order).value_or(TurnOrder{2, 0, 1});
+        order_ = rotation_order_from(scene.rotation_order).value_or(RotationOrder{2, 0, 1});
         for (const int joint : joints_of(scene)) {
             int above = scene.nodes[joint].parent;
             while (above >= 0 && scene.nodes[above].kind != NodeKind::joint) {
@@ -158,7 +158,7 @@ class BvhWriter {
     }
 
     const Scene& scene_;
-    TurnOrder order_{};
+    RotationOrder order_{};
     std::vector<int> roots_;
     std::map<int, int> parent_;
     std::map<int, std::vector<int>> below_;

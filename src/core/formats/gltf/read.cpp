@@ -6,6 +6,7 @@
 #include <algorithm>
 #include <cmath>
 #include <fmt/format.h>
+#include <set>
 #include <unordered_set>
 
 namespace wembrix {
@@ -122,15 +123,11 @@ std::vector<int> parents_of(const Json& nodes) {
     return parents;
 }
 
-void read_nodes(Document& document, Scene& scene, std::vector<int>& place) {
+void read_nodes(Document& document, const std::vector<Influences>& influences, Scene& scene, std::vector<int>& place) {
     const Json& nodes = array_of(document.root, "nodes", "nodes");
     const std::vector<int> parents = parents_of(nodes);
     const auto meshes = static_cast<int64_t>(scene.meshes.size());
     const auto skins = static_cast<int64_t>(array_of(document.root, "skins", "skins").size());
-    const Json& cameras = array_of(document.root, "cameras", "cameras");
-    for (const Json& camera : cameras) {
-        scene.cameras.push_back(dump(camera));
-    }
     for (size_t i = 0; i < nodes.size(); ++i) {
         const Json& json = nodes[i];
         Node node;
@@ -140,8 +137,12 @@ void read_nodes(Document& document, Scene& scene, std::vector<int>& place) {
         node.identity = static_cast<int64_t>(i) + 1;
         node.rest = rest_of(json, where, scene);
         node.mesh = static_cast<int>(index_of(json, "mesh", meshes, where));
+        if (node.mesh >= 0) {
+            node.influences = influences[static_cast<size_t>(node.mesh)];
+        }
+        node.light = light_of(json, scene, where);
         node.skin = node.mesh < 0 ? -1 : static_cast<int>(index_of(json, "skin", skins, where));
-        node.camera = static_cast<int>(index_of(json, "camera", static_cast<int64_t>(cameras.size()), where));
+        node.camera = static_cast<int>(index_of(json, "camera", static_cast<int64_t>(scene.cameras.size()), where));
         if (node.name.empty() && node.mesh >= 0) {
             node.name = scene.meshes[node.mesh].name;
         }
@@ -153,11 +154,10 @@ void read_nodes(Document& document, Scene& scene, std::vector<int>& place) {
         }
         if (node.camera >= 0) {
             node.kind = NodeKind::camera;
-        } else if (const auto extensions = json.find("extensions");
-                   extensions != json.end() && extensions->is_object() && extensions->contains("KHR_lights_punctual")) {
+        } else if (node.light >= 0) {
             node.kind = NodeKind::light;
         }
-        node.carried = carried_of(json, {}, scene, where);
+        node.carried = carried_of(json, {lights_extension}, scene, where);
         scene.nodes.push_back(std::move(node));
     }
     const Json& scenes = array_of(document.root, "scenes", "scenes");
@@ -222,20 +222,21 @@ void read_skins(Document& document, const std::vector<int>& place, Scene& scene)
 }
 
 void check_influences(Scene& scene) {
-    for (const Node& node : scene.nodes) {
+    std::set<int> said; // a mesh that several nodes show is told of once
+    for (Node& node : scene.nodes) {
         if (node.skin < 0) {
             continue;
         }
-        Mesh& mesh = scene.meshes[node.mesh];
+        const Mesh& mesh = scene.meshes[node.mesh];
         const size_t joints = scene.skins[node.skin].joints.size();
-        for (const uint16_t joint : mesh.influences.joints) {
+        for (const uint16_t joint : node.influences.joints) {
             if (joint >= joints) {
                 refuse(fmt::format("mesh \"{}\"", mesh.name),
                        fmt::format("a point is held by joint {}, but its skin has only {}.", joint, joints));
             }
         }
         // A part without influences among skinned ones: its points hang on the skin's first joint.
-        const Influences& rows = mesh.influences;
+        const Influences& rows = node.influences;
         size_t unheld = 0;
         std::vector<uint32_t> offsets = {0};
         std::vector<uint16_t> holders;
@@ -253,7 +254,9 @@ void check_influences(Scene& scene) {
             offsets.push_back(static_cast<uint32_t>(holders.size()));
         }
         if (unheld > 0) {
-            mesh.influences = {std::move(offsets), std::move(holders), std::move(weights)};
+            node.influences = {std::move(offsets), std::move(holders), std::move(weights)};
+        }
+        if (unheld > 0 && said.insert(node.mesh).second) {
             scene.notes.push_back(
                 {fmt::format("mesh \"{}\"", mesh.name),
                  fmt::format("{} points were held by no joint; they hang on the skin's first one now.", unheld)});
@@ -282,9 +285,11 @@ Scene read_all(Document& document) {
         }
     }
     read_materials(document, scene);
+    read_cameras(document, scene);
     const size_t meshes = array_of(root, "meshes", "meshes").size();
+    std::vector<Influences> influences(meshes);
     for (size_t i = 0; i < meshes; ++i) {
-        scene.meshes.push_back(read_mesh(document, i, scene));
+        scene.meshes.push_back(read_mesh(document, i, scene, influences[i]));
     }
     std::vector<std::string*> mesh_names;
     for (Mesh& mesh : scene.meshes) {
@@ -292,7 +297,7 @@ Scene read_all(Document& document) {
     }
     make_unique(mesh_names, "mesh", "meshes", scene);
     std::vector<int> place;
-    read_nodes(document, scene, place);
+    read_nodes(document, influences, scene, place);
     std::vector<std::string*> names;
     for (Node& node : scene.nodes) {
         names.push_back(&node.name);
@@ -302,7 +307,7 @@ Scene read_all(Document& document) {
     check_influences(scene);
     read_clips(document, place, scene);
     scene.beside = document.beside;
-    scene.carried = carried_of(root, {}, scene, "file");
+    scene.carried = carried_of(root, {lights_extension}, scene, "file");
     scene.copyright = text_of(root["asset"], "copyright");
     scene.asset = carried_of(root["asset"], {}, scene, "asset");
     classify_nodes(scene);

@@ -1,7 +1,9 @@
 #include "core/formats/gltf/accessor.h"
 #include "core/formats/gltf/read_parts.h"
-#include "core/scene/picture_places.h"
+#include "core/formats/gltf/typed_values.h"
+#include "core/scene/picture_references.h"
 
+#include <algorithm>
 #include <fmt/format.h>
 
 namespace wembrix::gltf {
@@ -49,9 +51,121 @@ void read_image(Document& document, const Json& json, const std::string& where, 
     rest.erase("uri");
     rest.erase("bufferView");
     rest.erase("mimeType");
-    image.json = dump(rest);
+    Taken taken(rest, where);
+    taken.text("name", image.name);
+    image.carried = taken.carried({}, scene);
     image.bytes = std::vector<uint8_t>(bytes.begin(), bytes.end());
     scene.images.push_back(std::move(image));
+}
+
+constexpr const char* transform_extension = "KHR_texture_transform";
+
+TextureUse read_use(Taken& material, const char* key, size_t textures, const char* strength_key, double* strength,
+                    Scene& scene) {
+    TextureUse use;
+    const Json object = material.object(key);
+    if (object.is_null()) {
+        return use;
+    }
+    Taken taken(object, material.where() + ", texture");
+    use.texture = taken.index("index", textures);
+    if (use.texture < 0) {
+        refuse(taken.where(), "does not say which: it has no \"index\".");
+    }
+    double coordinates = 0;
+    taken.number("texCoord", coordinates);
+    if (strength != nullptr) {
+        taken.number(strength_key, *strength);
+    }
+    std::set<std::string> known;
+    if (const auto extensions = object.find("extensions");
+        extensions != object.end() && extensions->is_object() && extensions->contains(transform_extension)) {
+        const Json& transform = (*extensions)[transform_extension];
+        // What it says beyond these four goes on as it came, with all of it.
+        const bool plain = transform.is_object() &&
+                           std::all_of(transform.items().begin(), transform.items().end(), [](const auto& item) {
+                               return item.key() == "offset" || item.key() == "rotation" || item.key() == "scale" ||
+                                      item.key() == "texCoord";
+                           });
+        if (plain) {
+            Taken values(transform, taken.where());
+            values.numbers("offset", use.offset);
+            values.number("rotation", use.rotation);
+            values.numbers("scale", use.scale);
+            values.number("texCoord", coordinates);
+            known.insert(transform_extension);
+        }
+    }
+    use.coordinates = static_cast<int>(coordinates);
+    use.carried = taken.carried(known, scene);
+    return use;
+}
+
+Material read_material(const Json& json, size_t textures, const std::string& where, Scene& scene) {
+    Material material;
+    Taken taken(json, where);
+    taken.text("name", material.name);
+    const Json block = taken.object("pbrMetallicRoughness");
+    if (!block.is_null()) {
+        Taken surface(block, where);
+        surface.numbers("baseColorFactor", material.base_colour);
+        surface.number("metallicFactor", material.metalness);
+        surface.number("roughnessFactor", material.roughness);
+        material.base_colour_texture = read_use(surface, "baseColorTexture", textures, "", nullptr, scene);
+        material.metalness_roughness_texture =
+            read_use(surface, "metallicRoughnessTexture", textures, "", nullptr, scene);
+        material.carried_surface = surface.carried({}, scene);
+    }
+    material.normal_texture = read_use(taken, "normalTexture", textures, "scale", &material.normal_scale, scene);
+    material.occlusion_texture =
+        read_use(taken, "occlusionTexture", textures, "strength", &material.occlusion_strength, scene);
+    material.emission_texture = read_use(taken, "emissiveTexture", textures, "", nullptr, scene);
+    taken.numbers("emissiveFactor", material.emission);
+    int mode = 0;
+    taken.choice("alphaMode", {"OPAQUE", "MASK", "BLEND"}, mode);
+    material.alpha_mode = static_cast<AlphaMode>(mode);
+    taken.number("alphaCutoff", material.alpha_cutoff);
+    taken.flag("doubleSided", material.double_sided);
+    material.carried = taken.carried({}, scene);
+    return material;
+}
+
+Wrap wrap_of(double number, const std::string& where) {
+    if (number != 10497 && number != 33071 && number != 33648) {
+        refuse(where, fmt::format("has the wrap mode {:g}, which glTF does not know.", number));
+    }
+    return number == 33071 ? Wrap::clamp : number == 33648 ? Wrap::mirror : Wrap::repeat;
+}
+
+Sampler read_sampler(const Json& json, const std::string& where, Scene& scene) {
+    Sampler sampler;
+    Taken taken(json, where);
+    taken.text("name", sampler.name);
+    double u = 10497;
+    double v = 10497;
+    taken.number("wrapS", u);
+    taken.number("wrapT", v);
+    sampler.wrap_u = wrap_of(u, where);
+    sampler.wrap_v = wrap_of(v, where);
+    double magnified = 0;
+    double minified = 0;
+    taken.number("magFilter", magnified);
+    taken.number("minFilter", minified);
+    const auto known = [&](double number, std::initializer_list<int> numbers) {
+        if (std::none_of(numbers.begin(), numbers.end(), [&](int one) { return one == number; })) {
+            refuse(where, fmt::format("has the filter {:g}, which glTF does not know.", number));
+        }
+    };
+    known(magnified, {0, 9728, 9729});
+    known(minified, {0, 9728, 9729, 9984, 9985, 9986, 9987});
+    sampler.magnified = magnified == 9728 ? Filter::nearest : magnified == 9729 ? Filter::linear : Filter::any;
+    if (minified != 0) {
+        const int number = static_cast<int>(minified);
+        sampler.minified = number == 9728 || number == 9984 || number == 9986 ? Filter::nearest : Filter::linear;
+        sampler.between_levels = number < 9984 ? Filter::any : number < 9986 ? Filter::nearest : Filter::linear;
+    }
+    sampler.carried = taken.carried({}, scene);
+    return sampler;
 }
 
 } // namespace
@@ -63,20 +177,28 @@ void read_materials(Document& document, Scene& scene) {
         read_image(document, images[i], fmt::format("image {}", i), scene);
     }
     const Json& samplers = array_of(root, "samplers", "samplers");
-    for (const Json& sampler : samplers) {
-        scene.samplers.push_back(dump(sampler));
+    for (size_t i = 0; i < samplers.size(); ++i) {
+        scene.samplers.push_back(read_sampler(samplers[i], fmt::format("sampler {}", i), scene));
     }
     const Json& textures = array_of(root, "textures", "textures");
+    const auto within = [](size_t limit, const std::string& where) {
+        return [limit, where](int& place) {
+            if (place < 0 || static_cast<size_t>(place) >= limit) {
+                refuse(where, "points at something that is not there.");
+            }
+        };
+    };
     for (size_t i = 0; i < textures.size(); ++i) {
         const std::string where = fmt::format("texture {}", i);
-        index_of(textures[i], "source", static_cast<int64_t>(images.size()), where);
-        index_of(textures[i], "sampler", static_cast<int64_t>(samplers.size()), where);
-        for_texture_key(textures[i], "source", [&](const Json& place) {
-            if (place.get<uint64_t>() >= images.size()) {
-                refuse(where, "points at an image that is not there.");
-            }
-        });
-        scene.textures.push_back(dump(textures[i]));
+        Texture texture;
+        Taken taken(textures[i], where);
+        taken.text("name", texture.name);
+        texture.image = taken.index("source", images.size());
+        texture.sampler = taken.index("sampler", samplers.size());
+        texture.carried = taken.carried({}, scene);
+        for_image_references(texture, within(images.size(), where));
+        for_sampler_references(texture, within(samplers.size(), where));
+        scene.textures.push_back(std::move(texture));
     }
     const Json& materials = array_of(root, "materials", "materials");
     for (size_t i = 0; i < materials.size(); ++i) {
@@ -84,19 +206,8 @@ void read_materials(Document& document, Scene& scene) {
         if (!materials[i].is_object()) {
             refuse(where, "is not an object.");
         }
-        for_texture_objects(materials[i], [&](const Json& object) {
-            index_of(object, "index", static_cast<int64_t>(textures.size()), where + ", texture");
-        });
-        Material material;
-        material.name = text_of(materials[i], "name");
-        material.json = dump(materials[i]);
-        if (const auto surface = materials[i].find("pbrMetallicRoughness");
-            surface != materials[i].end() && surface->is_object()) {
-            const Json& colour = array_of(*surface, "baseColorFactor", where);
-            for (size_t c = 0; c < 4 && c < colour.size(); ++c) {
-                material.base_colour[c] = colour[c].is_number() ? colour[c].get<float>() : 1.0F;
-            }
-        }
+        Material material = read_material(materials[i], textures.size(), where, scene);
+        for_texture_references(material, within(textures.size(), where + ", texture"));
         scene.materials.push_back(std::move(material));
     }
 }

@@ -96,7 +96,8 @@ void read_influences(Document& document, const Json& attributes, size_t points, 
     all.any_influences = all.any_influences || !joints.empty();
 }
 
-size_t read_points(Document& document, const Json& attributes, const std::string& where, Gathered& all, Part& part) {
+size_t read_points(Document& document, const Json& attributes, const std::string& where, Gathered& all,
+                   Primitive& part) {
     const std::vector<float> flat = read_floats(document, attribute_accessor(attributes, "POSITION", where), 3, where);
     const size_t points = flat.size() / 3;
     if (all.positions.size() + points > UINT32_MAX / 2) {
@@ -173,7 +174,7 @@ size_t read_points(Document& document, const Json& attributes, const std::string
     return points;
 }
 
-void read_shapes(Document& document, const Json& targets, const Part& part, const std::string& where,
+void read_shapes(Document& document, const Json& targets, const Primitive& part, const std::string& where,
                  std::vector<GatheredShape>& shapes) {
     if (shapes.size() < targets.size()) {
         shapes.resize(targets.size());
@@ -215,7 +216,7 @@ void read_shapes(Document& document, const Json& targets, const Part& part, cons
 }
 
 void read_indices(Document& document, const Json& primitive, size_t accessors, const std::string& where, Gathered& all,
-                  Part& part) {
+                  Primitive& part) {
     part.first_index = static_cast<uint32_t>(all.indices.size());
     const int64_t accessor = index_of(primitive, "indices", static_cast<int64_t>(accessors), where);
     if (accessor >= 0) {
@@ -237,7 +238,7 @@ void read_indices(Document& document, const Json& primitive, size_t accessors, c
 
 } // namespace
 
-Mesh read_mesh(Document& document, size_t index, Scene& scene) {
+Mesh read_mesh(Document& document, size_t index, Scene& scene, Influences& influences) {
     const Json& json = document.root["meshes"][index];
     Mesh mesh;
     mesh.name = text_of(json, "name");
@@ -259,7 +260,7 @@ Mesh read_mesh(Document& document, size_t index, Scene& scene) {
             scene.notes.push_back({here, "has no positions; the part is left out."});
             continue;
         }
-        Part part;
+        Primitive part;
         const uint64_t mode = count_of(primitive, "mode", 4, here);
         if (mode > 6) {
             refuse(here, fmt::format("has the unknown mode {}.", mode));
@@ -270,19 +271,19 @@ Mesh read_mesh(Document& document, size_t index, Scene& scene) {
         const Json& targets = array_of(primitive, "targets", here);
         const std::string key = dump(attributes) + dump(targets);
         if (const auto same = seen.find(key); same != seen.end()) {
-            const Part& first = mesh.parts[same->second.first];
+            const Primitive& first = mesh.primitives[same->second.first];
             part.first_point = first.first_point;
             part.point_count = first.point_count;
             part.has_normals = first.has_normals;
             part.has_tangents = first.has_tangents;
             part.attributes = first.attributes;
         } else {
-            seen[key] = {static_cast<uint32_t>(mesh.parts.size()), 0};
+            seen[key] = {static_cast<uint32_t>(mesh.primitives.size()), 0};
             read_points(document, attributes, here, all, part);
             read_shapes(document, targets, part, here, shapes);
         }
         read_indices(document, primitive, accessors, here, all, part);
-        mesh.parts.push_back(std::move(part));
+        mesh.primitives.push_back(std::move(part));
     }
     if (all.unheld > 0) {
         scene.notes.push_back(
@@ -308,7 +309,7 @@ Mesh read_mesh(Document& document, size_t index, Scene& scene) {
     }
     if (all.any_influences) {
         // Points of parts without influences still need a holder once the surface is skinned.
-        mesh.influences = {std::move(all.offsets), std::move(all.joints), std::move(all.weights)};
+        influences = {std::move(all.offsets), std::move(all.joints), std::move(all.weights)};
     }
     std::vector<std::string> names;
     if (const auto extras = json.find("extras"); extras != json.end() && extras->is_object()) {
@@ -318,7 +319,7 @@ Mesh read_mesh(Document& document, size_t index, Scene& scene) {
     }
     for (size_t t = 0; t < shapes.size(); ++t) {
         GatheredShape& from = shapes[t];
-        Shape shape;
+        MorphTarget shape;
         shape.name = t < names.size() ? names[t] : "";
         shape.has_normals = from.has_normals;
         shape.has_tangents = from.has_tangents;
@@ -333,7 +334,7 @@ Mesh read_mesh(Document& document, size_t index, Scene& scene) {
         mesh.shapes.push_back(std::move(shape));
     }
     std::vector<std::string*> shape_names;
-    for (Shape& shape : mesh.shapes) {
+    for (MorphTarget& shape : mesh.shapes) {
         shape_names.push_back(&shape.name);
     }
     make_unique(shape_names, "shape", "shapes", scene);

@@ -15,9 +15,16 @@ Carried carried_of(const Json& object, const std::set<std::string>& taken, Scene
 /// Gives every string of the list another name than the others', in order; returns how many were changed.
 void make_unique(std::vector<std::string*> names, const std::string& fallback, const std::string& kind, Scene& scene);
 
-Mesh read_mesh(Document& document, size_t index, Scene& scene);
+/// `influences` gets what the mesh says of joints, for the nodes that show it.
+Mesh read_mesh(Document& document, size_t index, Scene& scene, Influences& influences);
 /// `nodes[i]` is the scene's node of file node i; `file_scene.meshes` are read already.
 void read_clips(Document& document, const std::vector<int>& nodes, Scene& scene);
 void read_materials(Document& document, Scene& scene);
+
+constexpr const char* lights_extension = "KHR_lights_punctual";
+/// Cameras and lights.
+void read_cameras(Document& document, Scene& scene);
+/// The place of a node's light, or -1.
+int light_of(const Json& node, const Scene& scene, const std::string& where);
 
 } // namespace wembrix::gltf

@@ -1,7 +1,10 @@
 #include "core/base/files.h"
 #include "core/formats/gltf/buffer_builder.h"
 #include "core/formats/gltf/gltf.h"
+#include "core/formats/gltf/read_parts.h"
+#include "core/formats/gltf/write_material.h"
 #include "core/formats/gltf/write_mesh.h"
+#include "core/scene/content.h"
 
 #include <algorithm>
 #include <cmath>
@@ -65,7 +68,9 @@ class GltfWriter {
         write_nodes();
         write_skins();
         write_clips();
-        write_materials();
+        if (materials_used_) {
+            write_materials(scene_, buffer, root_);
+        }
         if (!buffer.accessors().empty()) {
             root_["accessors"] = buffer.accessors();
         }
@@ -79,36 +84,49 @@ class GltfWriter {
     BufferBuilder buffer;
 
   private:
+    /// One glTF mesh for each mesh under each set of influences: nodes that show the same under the same share it.
     void write_meshes() {
-        std::vector<char> used(scene_.meshes.size(), 0);
-        for (const Node& node : scene_.nodes) {
-            if (node.mesh >= 0) {
-                used[node.mesh] = 1;
+        mesh_of_node_.assign(scene_.nodes.size(), -1);
+        struct Written {
+            const Influences* influences;
+            int place;
+        };
+        std::vector<std::vector<Written>> written(scene_.meshes.size());
+        std::vector<Json> meshes;
+        // In the order of the scene's meshes, whichever node shows them first.
+        for (size_t m = 0; m < scene_.meshes.size(); ++m) {
+            for (size_t n = 0; n < scene_.nodes.size(); ++n) {
+                const Node& node = scene_.nodes[n];
+                if (node.mesh != static_cast<int>(m)) {
+                    continue;
+                }
+                const auto known = std::find_if(written[m].begin(), written[m].end(), [&](const Written& one) {
+                    return same_content(*one.influences, node.influences);
+                });
+                if (known != written[m].end()) {
+                    mesh_of_node_[n] = known->place;
+                    continue;
+                }
+                Json mesh = write_mesh(scene_.meshes[m], node.influences, buffer, weights_);
+                int place = -1;
+                if (!mesh["primitives"].empty()) {
+                    place = static_cast<int>(meshes.size());
+                    meshes.push_back(std::move(mesh));
+                    for (const Primitive& primitive : scene_.meshes[m].primitives) {
+                        materials_used_ = materials_used_ || primitive.material >= 0;
+                    }
+                }
+                written[m].push_back({&node.influences, place});
+                mesh_of_node_[n] = place;
             }
-        }
-        mesh_place_.assign(scene_.meshes.size(), -1);
-        Json meshes = Json::array();
-        for (size_t i = 0; i < scene_.meshes.size(); ++i) {
-            if (used[i] == 0) {
-                continue;
-            }
-            Json mesh = write_mesh(scene_.meshes[i], buffer, weights_);
-            if (mesh["primitives"].empty()) {
-                continue;
-            }
-            for (const Part& part : scene_.meshes[i].parts) {
-                materials_used_ = materials_used_ || part.material >= 0;
-            }
-            mesh_place_[i] = static_cast<int>(meshes.size());
-            meshes.push_back(std::move(mesh));
         }
         if (!meshes.empty()) {
             root_["meshes"] = std::move(meshes);
         }
     }
 
-    [[nodiscard]] bool stands_alone(const Node& node) const {
-        return node.skin >= 0 && node.mesh >= 0 && mesh_place_[node.mesh] >= 0;
+    [[nodiscard]] bool stands_alone(size_t node) const {
+        return scene_.nodes[node].skin >= 0 && mesh_of_node_[node] >= 0;
     }
 
     void write_nodes() {
@@ -118,7 +136,7 @@ class GltfWriter {
         for (size_t i = 0; i < count; ++i) {
             const Node& node = scene_.nodes[i];
             // The standard ignores the place of a skinned surface; under a root of its own nobody can mistake it.
-            if (node.parent < 0 || stands_alone(node)) {
+            if (node.parent < 0 || stands_alone(i)) {
                 roots.push_back(i);
             } else {
                 children[node.parent].push_back(i);
@@ -129,7 +147,7 @@ class GltfWriter {
         for (size_t i = 0; i < count; ++i) {
             const Node& node = scene_.nodes[i];
             Json json = {{"name", node.name}};
-            if (!stands_alone(node)) {
+            if (!stands_alone(i)) {
                 if (!node.rest.translation.isZero(0)) {
                     json["translation"] = list_of(node.rest.translation);
                 }
@@ -144,8 +162,8 @@ class GltfWriter {
             if (!children[i].empty()) {
                 json["children"] = std::move(children[i]);
             }
-            if (node.mesh >= 0 && mesh_place_[node.mesh] >= 0) {
-                json["mesh"] = mesh_place_[node.mesh];
+            if (mesh_of_node_[i] >= 0) {
+                json["mesh"] = mesh_of_node_[i];
                 if (node.skin >= 0) {
                     json["skin"] = node.skin;
                 }
@@ -157,13 +175,24 @@ class GltfWriter {
                 json["camera"] = cameras.try_emplace(node.camera, static_cast<int>(cameras.size())).first->second;
             }
             put_carried(json, node.carried);
+            if (node.light >= 0) {
+                json["extensions"][lights_extension]["light"] = node.light;
+                lights_used_ = true;
+            }
             nodes.push_back(std::move(json));
+        }
+        if (lights_used_) {
+            Json list = Json::array();
+            for (const Light& light : scene_.lights) {
+                list.push_back(write_light(light));
+            }
+            root_["extensions"][lights_extension]["lights"] = std::move(list);
         }
         if (!cameras.empty()) {
             Json list = Json::array();
             list.get_ref<Json::array_t&>().resize(cameras.size());
             for (const auto& [from, to] : cameras) {
-                list[to] = Json::parse(scene_.cameras[from]);
+                list[to] = write_camera(scene_.cameras[from]);
             }
             root_["cameras"] = std::move(list);
         }
@@ -226,9 +255,9 @@ class GltfWriter {
             Json channels = Json::array();
             Json samplers = Json::array();
             for (const Channel& channel : clip.channels) {
-                const Node& node = scene_.nodes[channel.node];
-                const bool has_mesh = node.mesh >= 0 && mesh_place_[node.mesh] >= 0;
-                if (channel.times.empty() || (channel.path != Path::weights && stands_alone(node)) ||
+                const bool has_mesh = mesh_of_node_[static_cast<size_t>(channel.node)] >= 0;
+                if (channel.times.empty() ||
+                    (channel.path != Path::weights && stands_alone(static_cast<size_t>(channel.node))) ||
                     (channel.path == Path::weights && !has_mesh)) {
                     continue;
                 }
@@ -262,40 +291,6 @@ class GltfWriter {
         }
     }
 
-    void write_materials() {
-        if (!materials_used_) {
-            return;
-        }
-        auto put = [&](const char* key, Json list) {
-            if (!list.empty()) {
-                root_[key] = std::move(list);
-            }
-        };
-        Json materials = Json::array();
-        for (const Material& material : scene_.materials) {
-            materials.push_back(Json::parse(material.json));
-        }
-        Json images = Json::array();
-        for (const Image& image : scene_.images) {
-            Json json = Json::parse(image.json);
-            json["mimeType"] = image.mime;
-            json["bufferView"] =
-                buffer.add_bytes(reinterpret_cast<const char*>(image.bytes.data()), image.bytes.size());
-            images.push_back(std::move(json));
-        }
-        auto parsed = [](const std::vector<std::string>& texts) {
-            Json list = Json::array();
-            for (const std::string& text : texts) {
-                list.push_back(Json::parse(text));
-            }
-            return list;
-        };
-        put("materials", std::move(materials));
-        put("images", std::move(images));
-        put("textures", parsed(scene_.textures));
-        put("samplers", parsed(scene_.samplers));
-    }
-
     void declare_extensions() {
         // An extension of the file itself goes out only with something that uses it.
         std::set<std::string> used;
@@ -305,9 +300,6 @@ class GltfWriter {
             }
         }
         if (const auto own = root_.find("extensions"); own != root_.end()) {
-            if (used.count("KHR_lights_punctual") == 0) {
-                own->erase("KHR_lights_punctual");
-            }
             if (!materials_used_) {
                 own->erase("KHR_materials_variants");
             }
@@ -335,8 +327,9 @@ class GltfWriter {
     const Scene& scene_;
     Weights weights_;
     Json root_ = Json::object();
-    std::vector<int> mesh_place_;
+    std::vector<int> mesh_of_node_; ///< its place among the written ones, or -1
     bool materials_used_ = false;
+    bool lights_used_ = false;
 };
 
 std::string word(uint32_t value) {

@@ -45,11 +45,12 @@ std::vector<Holder> holders_of(const Influences& rows, size_t point, Weights kin
     return holders;
 }
 
-void put_influences(const Mesh& mesh, const Part& part, Json& attributes, BufferBuilder& buffer, Weights kind) {
+void put_influences(const Influences& influences, const Primitive& part, Json& attributes, BufferBuilder& buffer,
+                    Weights kind) {
     std::vector<std::vector<Holder>> rows;
     size_t most = 1;
     for (size_t i = 0; i < part.point_count; ++i) {
-        rows.push_back(holders_of(mesh.influences, part.first_point + i, kind));
+        rows.push_back(holders_of(influences, part.first_point + i, kind));
         most = std::max(most, rows.back().size());
     }
     for (size_t set = 0; set * 4 < most; ++set) {
@@ -66,7 +67,8 @@ void put_influences(const Mesh& mesh, const Part& part, Json& attributes, Buffer
     }
 }
 
-Json put_points(const Mesh& mesh, const Part& part, BufferBuilder& buffer, Weights kind) {
+Json put_points(const Mesh& mesh, const Influences& influences, const Primitive& part, BufferBuilder& buffer,
+                Weights kind) {
     Json attributes = Json::object();
     std::vector<float> flat;
     auto range = [&](const auto& values) {
@@ -103,15 +105,15 @@ Json put_points(const Mesh& mesh, const Part& part, BufferBuilder& buffer, Weigh
         const std::vector<float> values(first, first + static_cast<ptrdiff_t>(part.point_count) * attribute.width);
         attributes[attribute.name] = buffer.add_floats(values, attribute.width, Use::points, false);
     }
-    if (!mesh.influences.offsets.empty()) {
-        put_influences(mesh, part, attributes, buffer, kind);
+    if (!influences.empty()) {
+        put_influences(influences, part, attributes, buffer, kind);
     }
     return attributes;
 }
 
-Json put_shapes(const Mesh& mesh, const Part& part, BufferBuilder& buffer) {
+Json put_shapes(const Mesh& mesh, const Primitive& part, BufferBuilder& buffer) {
     Json targets = Json::array();
-    for (const Shape& shape : mesh.shapes) {
+    for (const MorphTarget& shape : mesh.shapes) {
         auto dense = [&](const Shared<Vec3f>& differences) {
             std::vector<float> flat(static_cast<size_t>(part.point_count) * 3, 0);
             for (size_t k = 0; k < shape.points.size(); ++k) {
@@ -137,16 +139,16 @@ Json put_shapes(const Mesh& mesh, const Part& part, BufferBuilder& buffer) {
 
 } // namespace
 
-Json write_mesh(const Mesh& mesh, BufferBuilder& buffer, Weights weights) {
+Json write_mesh(const Mesh& mesh, const Influences& influences, BufferBuilder& buffer, Weights weights) {
     Json primitives = Json::array();
     std::map<uint32_t, std::pair<Json, Json>> written; // parts that share points share their accessors
-    for (const Part& part : mesh.parts) {
+    for (const Primitive& part : mesh.primitives) {
         if (part.point_count == 0 || part.index_count == 0) {
             continue;
         }
         auto [shared, fresh] = written.try_emplace(part.first_point);
         if (fresh) {
-            shared->second.first = put_points(mesh, part, buffer, weights);
+            shared->second.first = put_points(mesh, influences, part, buffer, weights);
             shared->second.second = put_shapes(mesh, part, buffer);
         }
         std::vector<uint32_t> indices(mesh.indices.begin() + part.first_index,
@@ -180,7 +182,7 @@ Json write_mesh(const Mesh& mesh, BufferBuilder& buffer, Weights weights) {
     if (!mesh.shapes.empty()) {
         // Not in the standard's text but read by most: shape names in the extras.
         Json names = Json::array();
-        for (const Shape& shape : mesh.shapes) {
+        for (const MorphTarget& shape : mesh.shapes) {
             names.push_back(shape.name);
         }
         if (json.contains("extras") && !json["extras"].is_object()) {

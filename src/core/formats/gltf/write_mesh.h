@@ -9,6 +9,6 @@ namespace wembrix::gltf {
 enum class Weights { sum_to_one, as_they_are };
 
 /// Parts without points are left out.
-Json write_mesh(const Mesh& mesh, BufferBuilder& buffer, Weights weights);
+Json write_mesh(const Mesh& mesh, const Influences& influences, BufferBuilder& buffer, Weights weights);
 
 } // namespace wembrix::gltf

@@ -141,7 +141,7 @@ class Comparison {
                 continue;
             }
             const Node& node = scene_.nodes[surface.node];
-            const Influences& rows = scene_.meshes[node.mesh].influences;
+            const Influences& rows = node.influences;
             const size_t row = point - surface.first;
             if (node.skin < 0 || rows.offsets.empty() || rows.offsets[row] == rows.offsets[row + 1]) {
                 return node.name;

@@ -18,14 +18,6 @@ namespace {
 
 constexpr size_t most_joints = 20000;
 
-int joint_above(const Scene& scene, int node) {
-    int above = scene.nodes[node].parent;
-    while (above >= 0 && scene.nodes[above].kind != NodeKind::joint) {
-        above = scene.nodes[above].parent;
-    }
-    return above;
-}
-
 /// What is left of a name when the ways of writing it are put aside: its side and its letters.
 std::string alike_key(std::string_view name) {
     const size_t colon = name.rfind(':');

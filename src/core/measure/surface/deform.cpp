@@ -9,14 +9,14 @@ namespace wembrix {
 Deformer::Deformer(const Scene& scene, const std::vector<int>& only) : scene_(scene) {
     const Poser offsets(scene, nullptr);
     for (const int node : only.empty() ? surfaces_of(scene) : only) {
-        const Node& carrier = scene.nodes[node];
-        const Mesh& mesh = scene.meshes[carrier.mesh];
+        const Node& shown = scene.nodes[node];
+        const Mesh& mesh = scene.meshes[shown.mesh];
         Held held;
         held.mesh = &mesh;
         held.shape_offset = offsets.shape_offset(node);
-        const Influences& rows = mesh.influences;
-        if (carrier.skin >= 0 && !rows.offsets.empty()) {
-            held.skin = carrier.skin;
+        const Influences& rows = shown.influences;
+        if (shown.skin >= 0 && !rows.offsets.empty()) {
+            held.skin = shown.skin;
             held.offsets = rows.offsets.get();
             held.joints = rows.joints.get();
             held.weights = rows.weights.get();
@@ -115,7 +115,7 @@ void Deformer::take(const Pose& pose, bool normals) {
             if (weight == 0) {
                 continue;
             }
-            const Shape& shape = mesh.shapes[i];
+            const MorphTarget& shape = mesh.shapes[i];
             for (size_t k = 0; k < shape.points.size(); ++k) {
                 held.shaped[shape.points[k]] += weight * shape.positions[k];
                 if (with_normals && !shape.normals.empty()) {

@@ -6,7 +6,7 @@ namespace wembrix {
 
 size_t flat_triangles(const Mesh& mesh) {
     size_t flat = 0;
-    for (const Part& part : mesh.parts) {
+    for (const Primitive& part : mesh.primitives) {
         for (const auto& [a, b, c] : triangles_of(mesh, part)) {
             const Vec3 ab = (mesh.positions[b] - mesh.positions[a]).cast<double>();
             const Vec3 ac = (mesh.positions[c] - mesh.positions[a]).cast<double>();

@@ -11,7 +11,7 @@ std::vector<Holding> holding_of(const Scene& scene) {
         if (node.mesh < 0 || node.skin < 0) {
             continue;
         }
-        const Influences& rows = scene.meshes[node.mesh].influences;
+        const Influences& rows = node.influences;
         const std::vector<int>& joints = scene.skins[node.skin].joints;
         for (size_t i = 0; i + 1 < rows.offsets.size(); ++i) {
             double sum = 0;
@@ -35,10 +35,9 @@ std::vector<Holding> holding_of(const Scene& scene) {
     return holding;
 }
 
-WeightSums weight_sums_of(const Mesh& mesh) {
+WeightSums weight_sums_of(const Influences& rows) {
     constexpr double tolerance = 1e-3;
     WeightSums sums;
-    const Influences& rows = mesh.influences;
     for (size_t i = 0; i + 1 < rows.offsets.size(); ++i) {
         double sum = 0;
         for (uint32_t k = rows.offsets[i]; k < rows.offsets[i + 1]; ++k) {
@@ -52,8 +51,7 @@ WeightSums weight_sums_of(const Mesh& mesh) {
     return sums;
 }
 
-size_t points_with_more_than(const Mesh& mesh, int most) {
-    const Influences& rows = mesh.influences;
+size_t points_with_more_than(const Influences& rows, int most) {
     size_t count = 0;
     for (size_t i = 0; i + 1 < rows.offsets.size(); ++i) {
         int holders = 0;

@@ -22,10 +22,10 @@ struct WeightSums {
     double highest = 1;
     size_t unheld = 0; ///< skinned points that nothing holds
 };
-WeightSums weight_sums_of(const Mesh& mesh);
+WeightSums weight_sums_of(const Influences& rows);
 
 /// How many points have more than `most` holders with a weight above 0.
-size_t points_with_more_than(const Mesh& mesh, int most);
+size_t points_with_more_than(const Influences& rows, int most);
 
 /// Joints that carry nothing: no point is held by them or by any joint below.
 std::vector<int> idle_joints(const Scene& scene);

@@ -5,9 +5,9 @@
 
 namespace wembrix {
 
-InfluenceLoss limit_influences(Mesh& mesh, int most) {
+InfluenceLoss limit_influences(Influences& influences, int most) {
     InfluenceLoss loss;
-    const Influences before = mesh.influences;
+    const Influences before = influences;
     if (before.offsets.empty()) {
         return loss;
     }
@@ -37,7 +37,7 @@ InfluenceLoss limit_influences(Mesh& mesh, int most) {
         }
         offsets.push_back(static_cast<uint32_t>(joints.size()));
     }
-    mesh.influences = {std::move(offsets), std::move(joints), std::move(weights)};
+    influences = {std::move(offsets), std::move(joints), std::move(weights)};
     return loss;
 }
 

@@ -12,6 +12,6 @@ struct InfluenceLoss {
 };
 /// Keeps the heaviest `most` holders of each point and divides by their sum. Rows in order stay so when no point has
 /// more.
-InfluenceLoss limit_influences(Mesh& mesh, int most);
+InfluenceLoss limit_influences(Influences& influences, int most);
 
 } // namespace wembrix

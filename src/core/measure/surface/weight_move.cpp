@@ -63,7 +63,7 @@ Mat4 bind_of_taker(const Skin& skin, int taker, const std::map<int, int>& to, co
 std::vector<std::vector<Push>> pushes_of(const Mesh& mesh, int offset) {
     std::vector<std::vector<Push>> pushes(mesh.shapes.empty() ? 0 : mesh.point_count());
     for (size_t s = 0; s < mesh.shapes.size(); ++s) {
-        const Shape& shape = mesh.shapes[s];
+        const MorphTarget& shape = mesh.shapes[s];
         for (size_t k = 0; k < shape.points.size(); ++k) {
             pushes[shape.points[k]].push_back({offset + static_cast<int>(s), shape.positions[k].cast<double>()});
         }
@@ -93,7 +93,7 @@ std::vector<Group> groups_of(const Scene& scene, const std::map<int, int>& to, s
         const Skin& skin = scene.skins[node.skin];
         const Mesh& mesh = scene.meshes[node.mesh];
         std::map<int, size_t> own; // joint to group
-        const Influences& rows = mesh.influences;
+        const Influences& rows = node.influences;
         for (size_t i = 0; i + 1 < rows.offsets.size(); ++i) {
             double sum = 0;
             for (uint32_t k = rows.offsets[i]; k < rows.offsets[i + 1]; ++k) {

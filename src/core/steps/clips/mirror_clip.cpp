@@ -104,11 +104,12 @@ class Mirroring {
     }
 
     void swap_shapes(const BakedTrack& from, BakedTrack& to) const {
-        const std::vector<Shape>& shapes = scene_.meshes[scene_.nodes[from.node].mesh].shapes;
+        const std::vector<MorphTarget>& shapes = scene_.meshes[scene_.nodes[from.node].mesh].shapes;
         for (size_t s = 0; s < shapes.size(); ++s) {
             const std::string name = other_side(shapes[s].name);
-            const auto other = std::find_if(shapes.begin(), shapes.end(),
-                                            [&](const Shape& shape) { return !name.empty() && shape.name == name; });
+            const auto other = std::find_if(shapes.begin(), shapes.end(), [&](const MorphTarget& shape) {
+                return !name.empty() && shape.name == name;
+            });
             if (other == shapes.end()) {
                 continue;
             }

@@ -123,7 +123,7 @@ double allowed(const Scene& scene, const std::vector<double>& reach, const Chann
         return metres / std::max(1e-9, reach[static_cast<size_t>(channel.node)]);
     }
     float largest = 1e-9F;
-    for (const Shape& shape : scene.meshes[scene.nodes[channel.node].mesh].shapes) {
+    for (const MorphTarget& shape : scene.meshes[scene.nodes[channel.node].mesh].shapes) {
         for (const Vec3f& by : shape.positions) {
             largest = std::max(largest, by.norm());
         }

@@ -7,6 +7,7 @@
 // Holders that move, or that scale unevenly, have no such C; below those every frame is keyed anew.
 #include "core/math/angles.h"
 #include "core/measure/skeleton/pose.h"
+#include "core/scene/visit.h"
 #include "core/steps/clips/rekey.h"
 #include "core/steps/names.h"
 #include "core/steps/skeleton/reframe.h"
@@ -309,7 +310,7 @@ class Fold {
         carried_.assign(to_.nodes.size(), Mat4::Identity());
         for (size_t i = 0; i < to_.nodes.size(); ++i) {
             Node& node = to_.nodes[i];
-            if (part_[i] == Part::gone || node.mesh < 0) {
+            if (part_[i] == Part::gone || !node.has_geometry()) {
                 continue;
             }
             if (part_[i] == Part::skinned) {
@@ -323,7 +324,8 @@ class Fold {
             } else {
                 carried_[i] = new_world_[i].inverse() * world_[i];
             }
-            transform_mesh(to_.meshes[node.mesh], carried_[i]);
+            for_geometry_of(to_, static_cast<int>(i),
+                            [&](auto& geometry) { transform_geometry(geometry, carried_[i]); });
         }
     }
 

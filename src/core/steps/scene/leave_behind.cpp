@@ -18,7 +18,7 @@ std::vector<char> needed_joints(const Scene& scene, const std::vector<char>& lef
             continue;
         }
         const Skin& skin = scene.skins[node.skin];
-        for (const uint16_t joint : scene.meshes[node.mesh].influences.joints) {
+        for (const uint16_t joint : node.influences.joints) {
             needed[skin.joints[joint]] = 1;
         }
     }
@@ -46,11 +46,9 @@ void drop_from_skins(Scene& scene, const std::vector<char>& left) {
         if (joints.size() == skin.joints.size()) {
             continue;
         }
-        std::vector<char> done(scene.meshes.size(), 0);
-        for (const Node& node : scene.nodes) {
-            if (node.skin == static_cast<int>(s) && done[node.mesh] == 0) {
-                done[node.mesh] = 1;
-                for (uint16_t& joint : scene.meshes[node.mesh].influences.joints.edit()) {
+        for (Node& node : scene.nodes) {
+            if (node.skin == static_cast<int>(s)) {
+                for (uint16_t& joint : node.influences.joints.edit()) {
                     joint = static_cast<uint16_t>(std::max(place[joint], 0));
                 }
             }
@@ -126,7 +124,7 @@ Result<StepResult> apply_leave_behind(const StepContext& context, const LeaveSet
     }
     for (Node& node : result.scene.nodes) {
         if (left[&node - result.scene.nodes.data()] != 0) {
-            node.mesh = node.skin = -1;
+            node.mesh = node.skin = node.curves = node.hull = -1;
         }
     }
     drop_from_skins(result.scene, left);

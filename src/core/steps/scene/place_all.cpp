@@ -1,5 +1,6 @@
 #include "core/steps/scene/place_all.h"
 
+#include "core/scene/visit.h"
 #include "core/steps/skeleton/reframe.h"
 
 #include <Eigen/LU>
@@ -45,7 +46,7 @@ void place_some(Scene& scene, const Quat& turn, const Vec3& move, const std::vec
             continue;
         }
         if (skinned(node)) {
-            transform_mesh(scene.meshes[node.mesh], matrix);
+            for_geometry_of(scene, static_cast<int>(i), [&](auto& geometry) { transform_geometry(geometry, matrix); });
         }
         if (node.parent < 0 && !skinned(node)) {
             node.rest.translation = turn * node.rest.translation + move;
@@ -74,9 +75,7 @@ void scale_all(Scene& scene, double factor) {
     for (Node& node : scene.nodes) {
         node.rest.translation *= factor;
     }
-    for (Mesh& mesh : scene.meshes) {
-        transform_mesh(mesh, scaling(factor));
-    }
+    for_each_geometry(scene, [&](auto& geometry) { transform_geometry(geometry, scaling(factor)); });
     for (Skin& skin : scene.skins) {
         for (Mat4& bind : skin.inverse_binds) {
             bind.topRightCorner<3, 1>() *= factor;

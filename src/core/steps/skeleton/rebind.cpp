@@ -8,8 +8,7 @@ namespace wembrix {
 
 namespace {
 
-void rebind_mesh(Mesh& mesh, const std::vector<Mat4>& palette) {
-    const Influences& rows = mesh.influences;
+void rebind_mesh(Mesh& mesh, const Influences& rows, const std::vector<Mat4>& palette) {
     if (rows.offsets.empty()) {
         return;
     }
@@ -40,7 +39,7 @@ void rebind_mesh(Mesh& mesh, const std::vector<Mat4>& palette) {
             tangents[i].head<3>() = along.normalized().cast<float>();
         }
     }
-    for (Shape& shape : mesh.shapes) {
+    for (MorphTarget& shape : mesh.shapes) {
         for (Shared<Vec3f>* moved : {&shape.positions, &shape.normals, &shape.tangents}) {
             if (moved->empty()) {
                 continue;
@@ -66,7 +65,7 @@ void rebind_surfaces(Scene& scene, const std::vector<Mat4>& world) {
         for (size_t j = 0; j < skin.joints.size(); ++j) {
             palette.push_back(world[skin.joints[j]] * skin.inverse_binds[j]);
         }
-        rebind_mesh(scene.meshes[node.mesh], palette);
+        rebind_mesh(scene.meshes[node.mesh], node.influences, palette);
     }
     for (Skin& skin : scene.skins) {
         for (size_t j = 0; j < skin.joints.size(); ++j) {

@@ -1,4 +1,5 @@
 #include "core/steps/skeleton/reframe.h"
+#include "core/scene/visit.h"
 
 #include "core/measure/skeleton/pose.h"
 #include "core/steps/clips/rekey.h"
@@ -271,7 +272,7 @@ class Reframer {
     void move_surfaces() {
         std::vector<int> moved;
         for (size_t i = 0; i < from_.nodes.size(); ++i) {
-            const bool own = from_.nodes[i].mesh >= 0 && from_.nodes[i].skin < 0;
+            const bool own = from_.nodes[i].has_geometry() && from_.nodes[i].skin < 0;
             if (own && !frames_.correction[i].isIdentity(0)) {
                 moved.push_back(static_cast<int>(i));
             }
@@ -281,7 +282,8 @@ class Reframer {
         }
         own_meshes(to_);
         for (const int node : moved) {
-            transform_mesh(to_.meshes[to_.nodes[node].mesh], new_world_[node].inverse() * world_[node]);
+            const Mat4 by = new_world_[node].inverse() * world_[node];
+            for_geometry_of(to_, node, [&](auto& geometry) { transform_geometry(geometry, by); });
         }
     }
 

@@ -250,24 +250,11 @@ class Removal {
     }
 
     void hand_weights_on() {
-        // A surface shown by nodes of two skins gets a copy for each: places in their lists differ.
-        std::map<int, int> skin_of;
-        for (Node& node : to_.nodes) {
-            if (node.mesh < 0 || node.skin < 0) {
-                continue;
-            }
-            const auto [known, fresh] = skin_of.try_emplace(node.mesh, node.skin);
-            if (!fresh && known->second != node.skin) {
-                to_.meshes.push_back(to_.meshes[node.mesh]);
-                node.mesh = static_cast<int>(to_.meshes.size()) - 1;
-                skin_of[node.mesh] = node.skin;
-            }
-        }
         for (size_t s = 0; s < to_.skins.size(); ++s) {
             const std::vector<int> place = shorten(to_.skins[s]);
-            for (const auto& [mesh, skin] : skin_of) {
-                if (skin == static_cast<int>(s)) {
-                    renumber(to_.meshes[mesh].influences, place);
+            for (Node& node : to_.nodes) {
+                if (node.mesh >= 0 && node.skin == static_cast<int>(s)) {
+                    renumber(node.influences, place);
                 }
             }
         }

@@ -132,7 +132,6 @@ Result<StepResult> apply_reorder_joints(const StepContext& context, const OrderS
     StepResult result;
     result.scene = scene;
     reorder_nodes(result.scene, order);
-    own_meshes(result.scene, Meshes::skinned);
     // The skins list their joints in the same order, so that files do too.
     for (Skin& skin : result.scene.skins) {
         std::vector<size_t> ranks(skin.joints.size());
@@ -149,11 +148,9 @@ Result<StepResult> apply_reorder_joints(const StepContext& context, const OrderS
             new_place[ranks[j]] = static_cast<uint32_t>(j);
         }
         const auto at = static_cast<int>(&skin - result.scene.skins.data());
-        std::vector<char> done(result.scene.meshes.size(), 0);
-        for (const Node& node : result.scene.nodes) {
-            if (node.skin == at && node.mesh >= 0 && done[node.mesh] == 0) {
-                done[node.mesh] = 1;
-                for (auto& joint : result.scene.meshes[node.mesh].influences.joints.edit()) {
+        for (Node& node : result.scene.nodes) {
+            if (node.skin == at && node.mesh >= 0) {
+                for (auto& joint : node.influences.joints.edit()) {
                     joint = static_cast<std::remove_reference_t<decltype(joint)>>(new_place[joint]);
                 }
             }

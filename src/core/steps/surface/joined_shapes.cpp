@@ -10,7 +10,7 @@ namespace wembrix {
 
 namespace {
 
-void unite(Shape& to, const Shape& from) {
+void unite(MorphTarget& to, const MorphTarget& from) {
     const size_t before = to.points.size();
     const size_t after = before + from.points.size();
     const auto join = [&](Shared<Vec3f>& a, const Shared<Vec3f>& b) {
@@ -68,14 +68,14 @@ std::vector<JoinedShapes::Column> JoinedShapes::columns_of(int node, int shape) 
 
 void JoinedShapes::add(int node, const Mesh& mesh, uint32_t first, std::vector<std::string>& told) {
     for (size_t s = 0; s < mesh.shapes.size(); ++s) {
-        Shape shape = mesh.shapes[s];
+        MorphTarget shape = mesh.shapes[s];
         for (uint32_t& point : shape.points.edit()) {
             point += first;
         }
         const std::vector<Column> columns = columns_of(node, static_cast<int>(s));
         const float rest = from_.rest_shape_weights(node)[s];
-        const auto own =
-            std::find_if(shapes_.begin(), shapes_.end(), [&](const Shape& other) { return other.name == shape.name; });
+        const auto own = std::find_if(shapes_.begin(), shapes_.end(),
+                                      [&](const MorphTarget& other) { return other.name == shape.name; });
         if (own != shapes_.end()) {
             const size_t at = own - shapes_.begin();
             if (rest == rest_[at] &&

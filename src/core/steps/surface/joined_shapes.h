@@ -21,7 +21,7 @@ class JoinedShapes {
     /// The weights of all shapes in one clip as one channel of `node`, if any of them is keyed.
     [[nodiscard]] std::optional<Channel> weights_in(size_t clip, int node) const;
     [[nodiscard]] const std::vector<float>& rest() const { return rest_; } ///< weights at rest, one a shape
-    [[nodiscard]] std::vector<Shape> take() { return std::move(shapes_); }
+    [[nodiscard]] std::vector<MorphTarget> take() { return std::move(shapes_); }
 
   private:
     /// What one shape of one surface does in one clip.
@@ -36,7 +36,7 @@ class JoinedShapes {
     void sampled(size_t clip, Channel& joined) const;
 
     const Scene& from_;
-    std::vector<Shape> shapes_;
+    std::vector<MorphTarget> shapes_;
     std::vector<std::vector<Column>> columns_; ///< of each shape, one a clip
     std::vector<float> rest_;
 };

@@ -18,14 +18,14 @@ Result<StepResult> apply_limit_influences(const StepContext& context, const Limi
     StepResult result;
     result.scene = scene;
     InfluenceLoss loss;
-    for (Mesh& mesh : result.scene.meshes) {
-        const InfluenceLoss one = limit_influences(mesh, most);
+    for (Node& node : result.scene.nodes) {
+        const InfluenceLoss one = limit_influences(node.influences, most);
         loss.points += one.points;
         loss.largest_weight = std::max(loss.largest_weight, one.largest_weight);
     }
     result.account = loss.points == 0
-                         ? fmt::format("no point has more than {}", most)
-                         : fmt::format("{} points brought to {}; the most that one lost is {:.3f} of its weight",
+                         ? fmt::format("no vertex has more than {}", most)
+                         : fmt::format("{} vertices brought to {}; the most that one lost is {:.3f} of its weight",
                                        loss.points, most, loss.largest_weight);
     return result;
 }

@@ -65,7 +65,7 @@ class Join {
             }
         }
         if (skin_ >= 0) {
-            mesh_.influences = {offsets_, joints_, weights_};
+            influences_ = {offsets_, joints_, weights_};
         }
         place(name);
         return std::move(result_);
@@ -74,7 +74,7 @@ class Join {
   private:
     [[nodiscard]] bool is_skinned(int node) const {
         const Node& surface = from_.nodes[node];
-        return surface.skin >= 0 && !from_.meshes[surface.mesh].influences.offsets.empty();
+        return surface.skin >= 0 && !surface.influences.empty();
     }
 
     /// What of `node`'s way up to `above` (not counted) moves, or -1.
@@ -109,7 +109,7 @@ class Join {
                 return done;
             }
         }
-        add_rows(mesh, places.value(), is_skinned(node));
+        add_rows(mesh, from_.nodes[node].influences, places.value(), is_skinned(node));
         shapes_.add(node, mesh, first, result_.could_not);
         const Node& surface = from_.nodes[node];
         const auto count = static_cast<uint32_t>(mesh.point_count());
@@ -145,7 +145,7 @@ class Join {
             carry = carry ? carry : here;
         }
         const Mat4 way = carry && !carry->isIdentity(1e-7) ? *carry : Mat4(Mat4::Identity());
-        transform_mesh(mesh, way);
+        transform_geometry(mesh, way);
         std::vector<uint16_t> places;
         for (size_t j = 0; j < skin.joints.size(); ++j) {
             const size_t at = place_of(skin.joints[j]);
@@ -178,7 +178,7 @@ class Join {
             bound_.joints.push_back(joint);
             bound_.inverse_binds.push_back(world_[joint].inverse());
         }
-        transform_mesh(mesh, bound_.inverse_binds[at].inverse() * world_[joint].inverse() * world_[node]);
+        transform_geometry(mesh, bound_.inverse_binds[at].inverse() * world_[joint].inverse() * world_[node]);
         return std::vector<uint16_t>{static_cast<uint16_t>(at)};
     }
 
@@ -193,7 +193,7 @@ class Join {
                 return moves_by_itself(node, mover, into_);
             }
         }
-        transform_mesh(mesh, node == into_ ? Mat4(Mat4::Identity()) : Mat4(world_[into_].inverse() * world_[node]));
+        transform_geometry(mesh, node == into_ ? Mat4(Mat4::Identity()) : Mat4(world_[into_].inverse() * world_[node]));
         return std::vector<uint16_t>{};
     }
 
@@ -207,11 +207,10 @@ class Join {
         return *std::find_if(surfaces_.begin(), surfaces_.end(), [&](int node) { return is_skinned(node); });
     }
 
-    void add_rows(const Mesh& mesh, const std::vector<uint16_t>& places, bool skinned) {
+    void add_rows(const Mesh& mesh, const Influences& rows, const std::vector<uint16_t>& places, bool skinned) {
         if (skin_ < 0) {
             return;
         }
-        const Influences& rows = mesh.influences;
         for (size_t i = 0; i < mesh.point_count(); ++i) {
             if (skinned) {
                 for (uint32_t k = rows.offsets[i]; k < rows.offsets[i + 1]; ++k) {
@@ -252,11 +251,13 @@ class Join {
         for (const int at : surfaces_) {
             Node& node = scene.nodes[at];
             node.mesh = node.skin = -1;
+            node.influences = {};
             node.shape_weights.clear();
             node.pieces.clear();
             gone[at] = at != into_ && has_children[at] == 0 && node.carried.empty() ? 1 : 0;
         }
         Node& into = scene.nodes[into_];
+        into.influences = influences_;
         into.name = name;
         into.pieces = pieces_;
         into.shape_weights = shapes_.rest();
@@ -315,6 +316,7 @@ class Join {
     int into_ = -1;
     int skin_ = -1; ///< of the first bound surface
     Skin bound_;
+    Influences influences_; ///< of the merged surface, where it is skinned
     Mesh mesh_;
     std::vector<uint32_t> offsets_ = {0};
     std::vector<uint16_t> joints_;

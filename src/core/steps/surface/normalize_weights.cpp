@@ -17,17 +17,17 @@ Result<StepResult> apply_normalize_weights(const StepContext& context, const NoS
     size_t unheld = 0;
     double lowest = 1;
     double highest = 1;
-    for (Mesh& mesh : result.scene.meshes) {
-        const WeightSums sums = weight_sums_of(mesh);
+    for (Node& node : result.scene.nodes) {
+        const WeightSums sums = weight_sums_of(node.influences);
         points += sums.points - std::min(sums.points, sums.unheld);
         unheld += sums.unheld;
         lowest = sums.points > sums.unheld ? std::min(lowest, sums.lowest) : lowest;
         highest = std::max(highest, sums.highest);
-        if (mesh.influences.offsets.empty()) {
+        if (node.influences.offsets.empty()) {
             continue;
         }
-        const std::vector<uint32_t>& offsets = mesh.influences.offsets.get();
-        std::vector<float>& weights = mesh.influences.weights.edit();
+        const std::vector<uint32_t>& offsets = node.influences.offsets.get();
+        std::vector<float>& weights = node.influences.weights.edit();
         for (size_t i = 0; i + 1 < offsets.size(); ++i) {
             double sum = 0;
             for (uint32_t k = offsets[i]; k < offsets[i + 1]; ++k) {
@@ -39,10 +39,10 @@ Result<StepResult> apply_normalize_weights(const StepContext& context, const NoS
         }
     }
     result.account = points == 0 ? "all weights sum to 1 already"
-                                 : fmt::format("{} points brought to a sum of 1 (they had {:.3g} to {:.3g})", points,
+                                 : fmt::format("{} vertices brought to a sum of 1 (they had {:.3g} to {:.3g})", points,
                                                lowest, highest);
     if (unheld > 0) {
-        result.could_not.push_back(fmt::format("{} points are held by nothing and stay so", unheld));
+        result.could_not.push_back(fmt::format("{} vertices have no weights and stay so", unheld));
     }
     return result;
 }

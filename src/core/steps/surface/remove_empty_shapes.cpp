@@ -9,7 +9,7 @@ namespace wembrix {
 
 namespace {
 
-double reach_mm(const Shape& shape) {
+double reach_mm(const MorphTarget& shape) {
     double farthest = 0;
     for (const Vec3f& by : shape.positions) {
         farthest = std::max(farthest, static_cast<double>(by.norm()) * 1000);
@@ -52,7 +52,7 @@ Result<StepResult> apply_remove_empty_shapes(const StepContext& context, const E
     for (size_t m = 0; m < result.scene.meshes.size(); ++m) {
         Mesh& mesh = result.scene.meshes[m];
         std::vector<char> kept;
-        for (const Shape& shape : mesh.shapes) {
+        for (const MorphTarget& shape : mesh.shapes) {
             const bool moves = reach_mm(shape) > below || !shape.normals.empty();
             kept.push_back(moves ? 1 : 0);
             if (!moves) {

@@ -88,7 +88,7 @@ Result<StepResult> apply_rename_parts(const StepContext& context, const RenamePa
         // A shape's name is its own within one surface; two surfaces may have shapes that work together.
         for (Mesh& mesh : result.scene.meshes) {
             std::vector<std::string*> names;
-            for (Shape& shape : mesh.shapes) {
+            for (MorphTarget& shape : mesh.shapes) {
                 names.push_back(&shape.name);
             }
             renaming.run(names, {});
@@ -99,11 +99,6 @@ Result<StepResult> apply_rename_parts(const StepContext& context, const RenamePa
             names.push_back(&material.name);
         }
         renaming.run(names, {});
-        for (Material& material : result.scene.materials) {
-            nlohmann::json object = nlohmann::json::parse(material.json);
-            object["name"] = material.name;
-            material.json = object.dump();
-        }
         // Materials may share a name in a source; only the step itself must not make it so.
         renaming.doubled.clear();
     }

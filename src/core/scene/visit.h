@@ -1,0 +1,97 @@
+// The one way over all kinds of geometry and all references of a scene. What transforms, renumbers, hashes, counts or
+// prunes goes through here; a new kind of geometry is added to these functions and nowhere else.
+#pragma once
+
+#include "core/scene/scene.h"
+
+namespace wembrix {
+
+/// Calls `visit` with every geometry of the scene, kind after kind: Mesh, CurveSet, PointCache, Hull.
+template <typename S, typename Visit> void for_each_geometry(S& scene, const Visit& visit) {
+    for (auto& mesh : scene.meshes) {
+        visit(mesh);
+    }
+    for (auto& curves : scene.curve_sets) {
+        visit(curves);
+    }
+    for (auto& cache : scene.caches) {
+        visit(cache);
+    }
+    for (auto& hull : scene.hulls) {
+        visit(hull);
+    }
+}
+
+/// Calls `visit` with every geometry that one node carries; what several nodes share comes with each of them.
+template <typename S, typename Visit> void for_geometry_of(S& scene, int node, const Visit& visit) {
+    const Node& carrier = scene.nodes[static_cast<size_t>(node)];
+    if (carrier.mesh >= 0) {
+        visit(scene.meshes[static_cast<size_t>(carrier.mesh)]);
+    }
+    if (carrier.curves >= 0) {
+        visit(scene.curve_sets[static_cast<size_t>(carrier.curves)]);
+    }
+    for (auto& cache : scene.caches) {
+        if (cache.surface == node) {
+            visit(cache);
+        }
+    }
+    if (carrier.hull >= 0) {
+        visit(scene.hulls[static_cast<size_t>(carrier.hull)]);
+    }
+}
+
+/// Calls `each` with every number that stands for a node, but for the nodes' own parents; -1 stands for none.
+template <typename S, typename Each> void for_node_references(S& scene, const Each& each) {
+    for (auto& skin : scene.skins) {
+        for (auto& joint : skin.joints) {
+            each(joint);
+        }
+    }
+    for (auto& curves : scene.curve_sets) {
+        each(curves.surface);
+    }
+    for (auto& cache : scene.caches) {
+        each(cache.surface);
+    }
+    for (auto& clip : scene.clips) {
+        for (auto& channel : clip.channels) {
+            each(channel.node);
+        }
+    }
+}
+
+/// Calls `each` with every number that stands for a material; -1 stands for none.
+template <typename S, typename Each> void for_material_references(S& scene, const Each& each) {
+    for (auto& mesh : scene.meshes) {
+        for (auto& primitive : mesh.primitives) {
+            each(primitive.material);
+        }
+    }
+    for (auto& curves : scene.curve_sets) {
+        each(curves.material);
+    }
+}
+
+/// How much of each kind there is, of what nodes place.
+struct SceneCounts {
+    size_t nodes = 0;
+    size_t surfaces = 0;
+    size_t vertices = 0;
+    size_t triangles = 0;
+    size_t morph_targets = 0;
+    size_t curve_sets = 0;
+    size_t curves = 0;
+    size_t caches = 0;
+    size_t cached_frames = 0;
+    size_t hulls = 0;
+    size_t skins = 0;
+    size_t clips = 0;
+    size_t materials = 0;
+    size_t images = 0;
+    size_t cameras = 0;
+    size_t lights = 0;
+};
+SceneCounts counts_of(const Scene& scene);
+
+} // namespace wembrix
