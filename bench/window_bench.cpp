@@ -1,4 +1,4 @@
-// wembrix-window-bench: how long the window takes to show what was asked for, and how many frames a second it plays.
+// wembrix-window-bench: how long the window takes to show what was asked for, and how many frames per second it plays.
 // Run under a virtual screen; OpenGL works there in software. Prints one line for each figure.
 #include "core/base/files.h"
 #include "core/formats/gltf/gltf.h"
@@ -9,7 +9,7 @@
 #include "stations/intake/intake_station.h"
 #include "stations/joints/joints_station.h"
 #include "stations/takes/takes_station.h"
-#include "style/look.h"
+#include "style/theme.h"
 #include "tansy_scene.h"
 
 #include <QApplication>
@@ -96,7 +96,7 @@ void playing(const QTemporaryDir& folder) {
         "s");
     seconds_until([&] { return !window.session().is_busy(); });
     window.twin().playback().choose(QStringLiteral("sway_00"));
-    say("100 000 points, twice, side by side: frames a second", frames_a_second(window, window.twin().right().view()),
+    say("100 000 points, twice, side by side: frames per second", frames_a_second(window, window.twin().right().view()),
         "1/s");
     Shown shown;
     shown.surfaces = false;

@@ -143,7 +143,7 @@ Scene market_props() {
     scene.copyright = "Made up for Wembrix";
     const int wrapping = add_material(scene, "wrapping", 0.9);
     const int lantern = add_material(scene, "lantern", 0.4);
-    scene.nodes.push_back(plain_node("props_holder", -1, NodeKind::holder));
+    scene.nodes.push_back(plain_node("props_holder", -1, NodeKind::parent_transform));
     scene.nodes.back().rest.rotation = source_turn();
     const auto put = [&](const std::string& name, const Surface& surface, int material, const Vec3& place,
                          double turn) {

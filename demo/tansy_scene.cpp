@@ -25,7 +25,7 @@ struct Rig {
 
 Rig rig_scene() {
     Rig rig;
-    Node holder = plain_node(prefix + "holder", -1, NodeKind::holder);
+    Node holder = plain_node(prefix + "holder", -1, NodeKind::parent_transform);
     holder.rest.rotation = source_turn();
     rig.scene.nodes.push_back(holder);
     for (const RigJoint& row : tansy_joints()) {

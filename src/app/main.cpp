@@ -1,5 +1,5 @@
 #include "shell/main_window.h"
-#include "style/look.h"
+#include "style/theme.h"
 
 #include <QApplication>
 #include <QMessageBox>

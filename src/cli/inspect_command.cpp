@@ -24,7 +24,7 @@ void print_facts(const nlohmann::json& facts) {
                    mesh["max_influences"].get<size_t>(), mesh["shapes"].size());
     }
     for (const auto& clip : facts["clips"]) {
-        fmt::print("  clip {}: {} frames at {:g} a second, {:.3f} s{}\n", clip["name"].get<std::string>(),
+        fmt::print("  clip {}: {} frames at {:g} per second, {:.3f} s{}\n", clip["name"].get<std::string>(),
                    clip["frames"].get<int>(), clip["rate"].get<double>(), clip["seconds"].get<double>(),
                    clip["loop"].get<bool>() ? ", repeats" : "");
     }

@@ -28,7 +28,7 @@ nlohmann::json seam_json(const Scene& scene, const Clip& clip, double height) {
 }
 
 void print_take(const nlohmann::json& row) {
-    fmt::print("{}: {} frames at {:g} a second, motion energy {:.3f} m/s on average, {:.3f} at most\n",
+    fmt::print("{}: {} frames at {:g} per second, motion energy {:.3f} m/s on average, {:.3f} at most\n",
                row["name"].get<std::string>(), row["frames"].get<int>(), row["rate"].get<double>(),
                row["energy_mean_m_s"].get<double>(), row["energy_largest_m_s"].get<double>());
     for (const auto& place : row["still"]) {
@@ -37,10 +37,10 @@ void print_take(const nlohmann::json& row) {
     }
     if (!row["travel"].is_null()) {
         const auto& travel = row["travel"];
-        fmt::print("  {} goes {:.2f} m, turns {:.0f}° about up, {:.2f} m/s on average, {:.2f} at most (frame {})\n",
-                   travel["joint"].get<std::string>(), travel["metres"].get<double>(),
-                   travel["turn_degrees"].get<double>(), travel["mean_m_s"].get<double>(),
-                   travel["top_m_s"].get<double>(), travel["top_frame"].get<int>());
+        fmt::print(
+            "  {} travels {:.2f} m, rotates {:.0f}° about up, {:.2f} m/s on average, {:.2f} at most (frame {})\n",
+            travel["joint"].get<std::string>(), travel["metres"].get<double>(), travel["turn_degrees"].get<double>(),
+            travel["mean_m_s"].get<double>(), travel["top_m_s"].get<double>(), travel["top_frame"].get<int>());
     }
     for (const auto& contact : row["contacts"]) {
         fmt::print("  {} stands from frame {} to {}, slides {:.0f} mm\n", contact["joint"].get<std::string>(),
@@ -66,7 +66,7 @@ int takes(const TakesOptions& options) {
     }
     if (!(options.foot_height_m >= 0 && options.foot_height_m < 1e6 && options.foot_speed_m_s >= 0 &&
           options.foot_speed_m_s < 1e6)) {
-        return refuse({"--foot-height and --foot-speed are metres and metres a second, 0 or more.", "usage", ""});
+        return refuse({"--foot-height and --foot-speed are metres and metres per second, 0 or more.", "usage", ""});
     }
     const ContactLimits limits{options.foot_height_m, options.foot_speed_m_s};
     const Result<Opened> opened = open_and_replay(options.file);
@@ -111,7 +111,7 @@ int takes(const TakesOptions& options) {
                               {"still", still}};
         row["travel"] = nlohmann::json();
         if (const int carrier = carrying_joint(scene); carrier >= 0) {
-            const Travel travel = travel_of(way_of(scene, clip, carrier, clip.rate, 0, clip.frames()));
+            const Travel travel = travel_of(trajectory_of(scene, clip, carrier, clip.rate, 0, clip.frames()));
             row["travel"] = {{"joint", scene.nodes[static_cast<size_t>(carrier)].name},
                              {"metres", travel.metres},
                              {"along_m", travel.along_m},

@@ -40,7 +40,7 @@ TEST_F(Bench, TheViewShowsTwoStatesInThreeWays) {
 TEST_F(Bench, DestinationsAreExplainedCheckedResetAndKept) {
     DestinationsDialog dialog(built_in_destinations());
     dialog.show();
-    auto* influences = dialog.findChild<QLineEdit*>("destination_influences");
+    auto* influences = dialog.findChild<QLineEdit*>("destination_max_influences");
     auto* problem = dialog.findChild<QLabel*>("destinationProblem");
     auto* use = dialog.findChild<QPushButton*>("go");
     influences->clear();

@@ -170,7 +170,7 @@ TEST_F(Bench, AJointIsPickedInTheViewAndStandsOutOnTheLadder) {
 
 TEST_F(Bench, AFindingShowsItsPlace) {
     open_mended();
-    QPushButton* show = show_button("idle_joints");
+    QPushButton* show = show_button("unweighted_joints");
     ASSERT_NE(show, nullptr);
     QTest::mouseClick(show, Qt::LeftButton);
     EXPECT_EQ(window->station(), 1);
@@ -413,7 +413,7 @@ TEST_F(Bench, DroppingSeveralIsToldJointByJointAndUnlikeSidesAreListed) {
         tips.push_back(prepared().nodes[node].identity);
     }
     window->selection().choose_all(tips);
-    ASSERT_TRUE(wait_for([&] { return facts.text().contains("held then by"); })) << facts.text().toStdString();
+    ASSERT_TRUE(wait_for([&] { return facts.text().contains("weights then on"); })) << facts.text().toStdString();
     EXPECT_TRUE(facts.text().contains("LeftWing_Tip"));
     EXPECT_TRUE(facts.text().contains("beak_low"));
     EXPECT_GE(facts.text().count("mm<"), 3);

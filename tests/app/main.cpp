@@ -1,7 +1,9 @@
 // The real window under a virtual screen: real clicks, drags and keys.
-#include "style/look.h"
+#include "session/recovery.h"
+#include "style/theme.h"
 
 #include <QApplication>
+#include <QDir>
 #include <QStandardPaths>
 #include <gtest/gtest.h>
 
@@ -12,6 +14,8 @@ int main(int count, char** arguments) {
     // What the window keeps for a person goes to a folder for tests.
     QApplication::setApplicationName(QStringLiteral("wembrix-tests"));
     QStandardPaths::setTestModeEnabled(true);
+    // A suite that was killed leaves its recovery files; they are no finding of this run.
+    QDir(wembrix::app::Recovery::folder()).removeRecursively();
     wembrix::app::apply_look(application);
     return RUN_ALL_TESTS();
 }

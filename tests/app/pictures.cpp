@@ -9,7 +9,7 @@
 #include "stations/intake/intake_station.h"
 #include "stations/joints/joints_station.h"
 #include "stations/takes/takes_station.h"
-#include "style/look.h"
+#include "style/theme.h"
 
 #include <QApplication>
 #include <QComboBox>

@@ -46,21 +46,22 @@ TEST_F(TakesView, AWayIsDrawnOnTheGroundAndToldInNumbers) {
     window->twin().set_shown(bare);
     window->page<TakesStation>().go_to("stand", 0);
     QTest::qWait(50);
-    const int without = pixels_of(prepared_view().grabFramebuffer(), look().accent);
+    const int without = pixels_of(prepared_view().grabFramebuffer(), theme().accent);
     window->page<TakesStation>().go_to("wade", 0);
     QTest::qWait(50);
-    EXPECT_GT(pixels_of(prepared_view().grabFramebuffer(), look().accent), without + 100) << "her way is on the ground";
+    EXPECT_GT(pixels_of(prepared_view().grabFramebuffer(), theme().accent), without + 100)
+        << "her way is on the ground";
     const ClipFacts* facts = window->page<TakesStation>().model().clip("wade");
     ASSERT_NE(facts, nullptr);
     EXPECT_NEAR(facts->travel.metres, 1.84, 0.02);
     EXPECT_EQ(facts->way->place.size(), 177U);
     const QString words = child<QLabel>("takeMessage")->text();
-    EXPECT_TRUE(words.contains("1.84 m") && words.contains("m/s in the mean") && words.contains("at most"))
+    EXPECT_TRUE(words.contains("1.84 m") && words.contains("m/s on average") && words.contains("at most"))
         << words.toStdString();
     // At another station the view is its own again.
     window->choose_station(0);
     QTest::qWait(50);
-    EXPECT_LE(pixels_of(prepared_view().grabFramebuffer(), look().accent), without + 20);
+    EXPECT_LE(pixels_of(prepared_view().grabFramebuffer(), theme().accent), without + 20);
 }
 
 TEST_F(TakesView, ARepeatThatTravelsGoesOnFromWhereItArrived) {
@@ -137,7 +138,7 @@ TEST_F(TakesView, TheCurvesOfTheChosenJointAreThoseOfItsKeys) {
     const std::vector<float> kept = strip.curve_here(State::prepared);
     ASSERT_EQ(received.size(), 3U);
     ASSERT_EQ(kept.size(), 3U);
-    // What the keys say: the turn from rest at frame 280 of the take.
+    // What the keys say: the rotation from rest at frame 280 of the take.
     Pose pose;
     const Clip* wade = prepared().find_clip("wade");
     Poser(prepared(), wade).at(60 / wade->rate, pose);
@@ -164,7 +165,7 @@ TEST_F(TakesView, TheCurvesOfTheChosenJointAreThoseOfItsKeys) {
     const std::vector<float> mirrored_moment = strip.curve_here(State::received);
     EXPECT_NEAR(reversed[0], mirrored_moment[0], 0.01);
     // Keys are drawn when frames are far enough apart.
-    const auto drawn = [&] { return pixels_of(strip.grab().toImage(), look().prepared); };
+    const auto drawn = [&] { return pixels_of(strip.grab().toImage(), theme().prepared); };
     const int far = drawn();
     strip.zoom(1e6, strip.x_of(280));
     EXPECT_NE(drawn(), far);

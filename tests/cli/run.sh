@@ -29,13 +29,13 @@ check "inspect as JSON" ends 0 "$cli" inspect "$work/demo/tansy_model.glb" --jso
 check "its keys" python_says "all(k in d for k in ('joints','roots','height_m','facing','meshes','clips','findings'))"
 check "its joints" python_says "len(d['joints']) == 63 and d['joints'][0]['parent'] is None and len(d['roots']) == 2"
 check "its meshes" python_says "d['meshes'][0]['max_influences'] == 7 and d['meshes'][0]['vertices'] > 10000 and len(d['meshes'][0]['shapes']) == 5"
-check "its findings" python_says "{f['id'] for f in d['findings']} >= {'size','roots','holder','name_prefix','weight_sum','idle_joints','empty_shape'} and all(f['step'] or f['no_step'] for f in d['findings'])"
+check "its findings" python_says "{f['id'] for f in d['findings']} >= {'size','roots','parent_transform','name_prefix','weight_sum','unweighted_joints','empty_shape'} and all(f['step'] or f['no_step'] for f in d['findings'])"
 check "a take has its frames" ends 0 "$cli" inspect "$work/demo/tansy_market.gltf" --json
 check "900 of them" python_says "d['clips'] and d['clips'][0]['frames'] == 900 and d['clips'][0]['rate'] == 30"
 check "inspect of a job" ends 0 "$cli" inspect "$work/demo/tansy.wembrix" --json
 check "drift of every step" python_says "all(s['drift_mm'] is not None and s['drift_mm'] < 1.7 for s in d['steps']) and {f['id'] for f in d['findings']} >= {'influences','open_loop'} and d['roots'] == ['root']"
 check "the human form of a job" ends 0 "$cli" inspect "$work/demo/tansy.wembrix"
-check "says the clips" grep -q "clip wade: 177 frames at 30 a second" "$work/out"
+check "says the clips" grep -q "clip wade: 177 frames at 30 per second" "$work/out"
 
 check "deliver ends with 0" ends 0 "$cli" deliver "$work/demo/tansy.wembrix" --out "$work/all" --json
 check "to both destinations" python_says "len(d['deliveries']) == 2 and all(r['state'] == 'arrived' for x in d['deliveries'] for r in x['deliverables'])"
@@ -195,7 +195,7 @@ check "a delivered model is clean" ends 0 "$cli" verify "$model" --destination "
 check "and says so" grep -qx "clean" "$work/out"
 check "every delivered clip, too" ends 0 "$cli" verify "$work/all/Lantern_web_view/tansy_wade.glb" --destination "Lantern web view"
 check "a source is not" ends 1 "$cli" verify "$work/demo/tansy_model.glb" --destination "$tidewater" --json
-check "claim by claim" python_says "not d['clean'] and {c['claim'] for c in d['claims'] if not c['pass']} >= {'Root', 'Holders', 'Joint names', 'Influences'}"
+check "claim by claim" python_says "not d['clean'] and {c['claim'] for c in d['claims'] if not c['pass']} >= {'Root', 'Parent transforms', 'Joint names', 'Influences'}"
 check "a skeleton becomes a contract" ends 0 "$cli" contract "$work/demo/tansy.wembrix" --name market_biped
 cp "$work/out" "$work/biped.contract.json"
 check "of all joints" python_says "d['name'] == 'market_biped' and len(d['joints']) == 55 and d['joints'][0]['name'] == 'root'"

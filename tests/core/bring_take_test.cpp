@@ -101,7 +101,7 @@ TEST(BringTake, AnotherUnitAndAHolder) {
     Scene held = walker();
     Node holder;
     holder.name = "holder";
-    holder.kind = NodeKind::holder;
+    holder.kind = NodeKind::parent_transform;
     holder.rest.rotation = Quat(Eigen::AngleAxisd(-1.5707963267948966, Vec3::UnitX()));
     holder.rest.scale = Vec3(0.01, 0.01, 0.01);
     held = done(held, {"rotate", {{"degrees", 90}, {"about", "+X"}}}).scene;

@@ -103,7 +103,7 @@ TEST(Bake, EveryFrameOfTheRateAndNothingBesideTheRange) {
     EXPECT_LE(drift.largest_mm, 0.05) << "the keys were linear on frames of 30: 60 holds all of them";
     const Drift coarse = measure_drift_all(scene, done(scene, {"bake", {{"rate", 10}}}).scene, Matching::identity,
                                            Moved(), {}, Over::clips, 4);
-    EXPECT_GT(coarse.largest_mm, 1) << "what 10 frames a second lose between them is told";
+    EXPECT_GT(coarse.largest_mm, 1) << "what 10 frames per second lose between them is told";
 }
 
 TEST(Bake, SteppedStaysSteppedAndWhatIsNoWholeFrameIsSaid) {
@@ -190,7 +190,7 @@ TEST(RootMotion, WhatCannotCarryItIsRefused) {
 TEST(Travel, WayTurnAndSpeedAreThoseOfTheMotion) {
     const Scene scene = walker();
     const Clip& clip = scene.clips[0];
-    const Travel travel = travel_of(way_of(scene, clip, 1, clip.rate, 0, clip.frames()));
+    const Travel travel = travel_of(trajectory_of(scene, clip, 1, clip.rate, 0, clip.frames()));
     EXPECT_NEAR(travel.metres, std::hypot(0.3, 2), 1e-3);
     EXPECT_NEAR(travel.turn_degrees, 90, 0.1);
     EXPECT_NEAR(travel.mean_m_s, travel.along_m / 1.0, 1e-6);

@@ -119,9 +119,10 @@ TEST_P(RandomClips, TheRootTakesTheWayAndNothingElseMoves) {
                       1e-4 * size_mm())
                 << "seed " << seed << " in " << was.name;
             // The root goes as the joint went, over the ground; in place nothing goes anywhere.
-            const Way way = way_of(before, was, from, was.rate, 0, was.frames());
-            const Way root_way = way_of(handed.scene, handed.scene.clips[c], root, was.rate, 0, was.frames());
-            const Way in_place = way_of(out.scene, out.scene.clips[c], from, was.rate, 0, was.frames());
+            const Trajectory way = trajectory_of(before, was, from, was.rate, 0, was.frames());
+            const Trajectory root_way =
+                trajectory_of(handed.scene, handed.scene.clips[c], root, was.rate, 0, was.frames());
+            const Trajectory in_place = trajectory_of(out.scene, out.scene.clips[c], from, was.rate, 0, was.frames());
             const double near = 1e-4 * size_mm() / 1000;
             for (size_t f = 0; f < way.place.size(); ++f) {
                 const Vec3 gone = way.place[f] - way.place[0];

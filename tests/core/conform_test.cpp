@@ -113,7 +113,7 @@ TEST(ConformModel, TellsWhatLimitingCost) {
     influences_of(scene) = {std::move(offsets), std::move(joints), std::move(weights)};
     Destination two = built_in_destinations()[0];
     two.influences = 2;
-    EXPECT_EQ(conform_model(scene, two).account, "9 points brought to 2 influences, the largest weight lost 0.100");
+    EXPECT_EQ(conform_model(scene, two).account, "9 vertices brought to 2 influences, the largest weight lost 0.100");
     EXPECT_EQ(conform_model(scene, built_in_destinations()[0]).account, "");
 }
 

@@ -54,8 +54,8 @@ TEST(Contract, IsReadBackAsItWasWritten) {
          {"[]", "{}", R"({"name":"x","joints":3})", R"({"name":"x","joints":[{}]})",
           R"({"name":"x","joints":[{"name":"a"},{"name":"a"}]})",
           R"({"name":"x","joints":[{"name":"a","parent":"b"}]})", R"({"name":"x","joints":[{"name":"a","parent":3}]})",
-          R"({"name":"x","joints":[{"name":"a","place_m":[1,2]}]})",
-          R"({"name":"x","joints":[{"name":"a","turn_xyzw":[0,0,0,0]}]})"}) {
+          R"({"name":"x","joints":[{"name":"a","translation_m":[1,2]}]})",
+          R"({"name":"x","joints":[{"name":"a","rotation_xyzw":[0,0,0,0]}]})"}) {
         EXPECT_FALSE(contract_from_json(json::parse(bad), "test").ok()) << bad;
     }
 }

@@ -260,10 +260,10 @@ TEST(SourceChanges, AreToldInWords) {
     Scene after = tower({"root", "a", "b", "c"});
     after.clips = before.clips;
     EXPECT_TRUE(told(after, "1 joint more (c)"));
-    EXPECT_TRUE(told(after, "tower has 12 points, it had 9"));
+    EXPECT_TRUE(told(after, "tower has 12 vertices, it had 9"));
     after = before;
     after.meshes[0].positions.edit()[3].x() += 0.002F;
-    EXPECT_TRUE(told(after, "1 points of tower moved, at most 2 mm"));
+    EXPECT_TRUE(told(after, "1 vertices of tower moved, at most 2 mm"));
     after = before;
     after.nodes[2].rest.translation.y() = 1.1;
     EXPECT_TRUE(told(after, "1 joint rests in another place"));

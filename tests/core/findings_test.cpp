@@ -28,7 +28,7 @@ Scene tansy() {
 
 TEST(Findings, TheDemoHasTheFaultsItIsSaidToHave) {
     const std::vector<Finding> findings = findings_of(tansy());
-    for (const char* id : {"size", "roots", "holder", "name_prefix", "take_name"}) {
+    for (const char* id : {"size", "roots", "parent_transform", "name_prefix", "take_name"}) {
         const Finding* finding = find(findings, id);
         ASSERT_NE(finding, nullptr) << id;
         EXPECT_FALSE(finding->message.empty());
@@ -44,8 +44,8 @@ TEST(Findings, TheDemoHasTheFaultsItIsSaidToHave) {
 
 TEST(Findings, TheStepOfEachMendsIt) {
     Scene scene = tansy();
-    for (const char* id :
-         {"size", "holder", "name_prefix", "take_name", "roots", "weight_sum", "idle_joints", "empty_shape"}) {
+    for (const char* id : {"size", "parent_transform", "name_prefix", "take_name", "roots", "weight_sum",
+                           "unweighted_joints", "empty_shape"}) {
         const std::vector<Finding> before = findings_of(scene);
         const Finding* finding = find(before, id);
         ASSERT_NE(finding, nullptr) << id;

@@ -198,7 +198,7 @@ TEST(GltfReader, PointsThatNothingHoldsAreSaid) {
     const Scene scene = sheet.read();
     EXPECT_EQ(influences_of(scene).largest_row(), 1U);
     ASSERT_FALSE(scene.notes.empty());
-    EXPECT_NE(scene.notes[0].what.find("3 points"), std::string::npos) << scene.notes[0].what;
+    EXPECT_NE(scene.notes[0].what.find("3 vertices"), std::string::npos) << scene.notes[0].what;
 }
 
 TEST(GltfReader, ShapesKeepNamesNormalsAndStartingWeights) {

@@ -44,7 +44,7 @@ TEST(JobFile, NonsenseIsRefused) {
         EXPECT_FALSE(job_from_json(bad, "test").ok()) << key << " = " << value;
     };
     refused("format", "another");
-    refused("version", 2);
+    refused("version", 3);
     refused("sources", {1, 2});
     refused("steps", "none");
     refused("steps", {{{"step", "sing"}}});

@@ -117,7 +117,7 @@ TEST_P(KnownMotions, WhereItIsStillIsFoundWithinTwoFrames) {
 
 TEST_P(KnownMotions, HowFarItGoesAndTurnsIsFoundToAMillimetre) {
     const Clip part = cut(known.stands, known.stands + known.goes(), false);
-    const Travel travel = travel_of(way_of(scene, part, 1, 30, 0, part.frames()));
+    const Travel travel = travel_of(trajectory_of(scene, part, 1, 30, 0, part.frames()));
     const double metres = known.speed_m_s * known.goes() / 30;
     EXPECT_NEAR(travel.metres, metres, 1e-3) << "seed " << GetParam();
     EXPECT_NEAR(travel.along_m, metres, 1e-3) << "seed " << GetParam();
@@ -125,7 +125,7 @@ TEST_P(KnownMotions, HowFarItGoesAndTurnsIsFoundToAMillimetre) {
     EXPECT_NEAR(travel.mean_m_s, known.speed_m_s, 1e-3) << "seed " << GetParam();
     // Where it stands it goes nowhere.
     const Clip stands = cut(0, known.stands, false);
-    const Travel none = travel_of(way_of(scene, stands, 1, 30, 0, stands.frames()));
+    const Travel none = travel_of(trajectory_of(scene, stands, 1, 30, 0, stands.frames()));
     EXPECT_NEAR(none.along_m, 0, 1e-6);
     EXPECT_NEAR(none.turn_degrees, 0, 1e-3);
 }

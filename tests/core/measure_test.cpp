@@ -10,7 +10,7 @@
 #include "core/measure/skeleton/joint_curve.h"
 #include "core/measure/surface/deform.h"
 #include "core/measure/surface/flat_triangles.h"
-#include "core/measure/surface/holding.h"
+#include "core/measure/surface/weights.h"
 #include "small_scenes.h"
 
 #include <cmath>
@@ -85,7 +85,7 @@ TEST(Sample, NoKeysAndZeroTurnsAreHarmless) {
     const Channel zero = keyed(Interpolation::linear, {0}, {0, 0, 0, 0}, 4, Path::rotation);
     double value[4];
     sample_channel(zero, 0, value);
-    EXPECT_EQ(value[3], 1) << "a turn of no length is none";
+    EXPECT_EQ(value[3], 1) << "a rotation of no length is none";
 }
 
 TEST(Bounds, OfTheCharacterNotOfTheSet) {

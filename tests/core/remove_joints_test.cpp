@@ -1,8 +1,8 @@
 // Dropping joints: who stays keeps its place in every frame, and what the weights' way costs is said exactly.
 #include "core/measure/scene/drift.h"
 #include "core/measure/skeleton/pose.h"
-#include "core/measure/surface/holding.h"
 #include "core/measure/surface/weight_move.h"
+#include "core/measure/surface/weights.h"
 #include "core/steps/skeleton/remove_joints.h"
 #include "core/steps/step_kind.h"
 #include "random_rig.h"

@@ -123,7 +123,7 @@ TEST(FoldScale, HoldersThatScaleGoFirst) {
     Scene scene = tower({"a", "b"});
     Node holder;
     holder.name = "holder";
-    holder.kind = NodeKind::holder;
+    holder.kind = NodeKind::parent_transform;
     holder.rest.scale = Vec3(0.01, 0.01, 0.01);
     scene.nodes[0].parent = static_cast<int>(scene.nodes.size());
     scene.nodes.push_back(holder);
@@ -273,8 +273,8 @@ TEST(SetRestPose, AStoredPoseIsReadBackAsItWasWritten) {
     EXPECT_NEAR(posed.scene.nodes[1].rest.rotation.angularDistance(Quat::Identity()), 0.45, 1e-6);
     for (const json& bad : std::vector<json>{json::array(),
                                              {{"a", 3}},
-                                             {{"a", {{"place_m", {1, 2}}}}},
-                                             {{"a", {{"turn_xyzw", {0, 0, 0, 0}}}}},
+                                             {{"a", {{"translation_m", {1, 2}}}}},
+                                             {{"a", {{"rotation_xyzw", {0, 0, 0, 0}}}}},
                                              {{"a", {{"scale", {1, 0, 1}}}}}}) {
         EXPECT_FALSE(pose_from_json(bad).ok()) << bad.dump();
     }

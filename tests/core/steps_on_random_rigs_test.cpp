@@ -75,7 +75,7 @@ TEST_P(RandomRig, AWholeCardKeepsMotionAndLeavesOneCleanSkeleton) {
     EXPECT_EQ(scene.nodes[root_joints(scene).front()].name, "root");
     const std::vector<Mat4> world = rest_world(scene);
     for (size_t i = 0; i < scene.nodes.size(); ++i) {
-        EXPECT_NE(scene.nodes[i].kind, NodeKind::holder) << "seed " << seed;
+        EXPECT_NE(scene.nodes[i].kind, NodeKind::parent_transform) << "seed " << seed;
         EXPECT_GT(linear_of(world[i]).determinant(), 0)
             << "seed " << seed << ": a mirror is left at " << scene.nodes[i].name;
         EXPECT_EQ(scene.nodes[i].name.find(':'), std::string::npos);

@@ -1,7 +1,7 @@
 // Rescaling, limiting, dropping empty shapes, renaming parts: the data afterwards, and that nothing moved.
 #include "core/measure/scene/drift.h"
-#include "core/measure/surface/holding.h"
 #include "core/measure/surface/influence_limit.h"
+#include "core/measure/surface/weights.h"
 #include "core/steps/rename_rules.h"
 #include "core/steps/step_kind.h"
 #include "random_rig.h"

@@ -25,7 +25,7 @@ SceneFacts facts_of(const Scene& scene) {
         if (node.kind == NodeKind::joint) {
             ++facts.joints;
             facts.scales_one = facts.scales_one && (node.rest.scale - Vec3::Ones()).cwiseAbs().maxCoeff() < 1e-5;
-        } else if (node.kind == NodeKind::holder && !linear_of(node.rest.matrix()).isIdentity(1e-6)) {
+        } else if (node.kind == NodeKind::parent_transform && !linear_of(node.rest.matrix()).isIdentity(1e-6)) {
             ++facts.holders;
         }
     }
@@ -69,7 +69,7 @@ void Session::restart() {
     const std::filesystem::path folder = document_.folder();
     const std::shared_ptr<const SessionState> before = sources_changed_ ? nullptr : state_;
     const std::shared_ptr<const SessionState> earlier = before_reading_;
-    say(run, before ? tr("Replaying the route card") : tr("Reading the sources"));
+    report_busy(run, before ? tr("Replaying the route card") : tr("Reading the sources"));
     worker_.start([this, run, job, folder, before, earlier, measures_drift = measures_drift_] {
         const auto stale = [this, run] { return run_ != run; };
         if (stale()) {
@@ -122,11 +122,11 @@ void Session::restart() {
             Qt::QueuedConnection);
         if (!measures_drift) {
             QMetaObject::invokeMethod(
-                this, [this, run] { say(run, QString()); }, Qt::QueuedConnection);
+                this, [this, run] { report_busy(run, QString()); }, Qt::QueuedConnection);
             return;
         }
         QMetaObject::invokeMethod(
-            this, [this, run] { say(run, tr("Measuring the drift of each step")); }, Qt::QueuedConnection);
+            this, [this, run] { report_busy(run, tr("Measuring the drift of each step")); }, Qt::QueuedConnection);
         measure_replay(next->replay, stale);
         if (stale()) {
             return;
@@ -135,7 +135,7 @@ void Session::restart() {
             this,
             [this, run, next] {
                 adopt(run, next);
-                say(run, QString());
+                report_busy(run, QString());
             },
             Qt::QueuedConnection);
     });
@@ -152,7 +152,7 @@ void Session::adopt(uint64_t run, std::shared_ptr<const SessionState> state) {
     }
 }
 
-void Session::say(uint64_t run, const QString& busy) {
+void Session::report_busy(uint64_t run, const QString& busy) {
     if (run_ == run) {
         busy_ = busy;
         Q_EMIT busyChanged();

@@ -6,7 +6,7 @@
 #include "core/job/replay.h"
 #include "core/math/axes.h"
 #include "core/measure/skeleton/pairs.h"
-#include "core/measure/surface/holding.h"
+#include "core/measure/surface/weights.h"
 #include "session/document.h"
 
 #include <QObject>
@@ -73,7 +73,7 @@ class Session : public QObject {
   private:
     void restart();
     void adopt(uint64_t run, std::shared_ptr<const SessionState> state);
-    void say(uint64_t run, const QString& busy);
+    void report_busy(uint64_t run, const QString& busy);
     void fail(uint64_t run, const QString& problem);
 
     Document& document_;

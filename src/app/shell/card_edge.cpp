@@ -1,7 +1,7 @@
 #include "shell/card_edge.h"
 
-#include "style/look.h"
 #include "style/shortcuts.h"
+#include "style/theme.h"
 
 #include <QPainter>
 
@@ -27,7 +27,7 @@ void CardEdge::show_steps(int steps, int broken) {
 }
 
 void CardEdge::paintEvent(QPaintEvent*) {
-    const Look& l = look();
+    const Theme& l = theme();
     QPainter painter(this);
     painter.fillRect(rect(), underMouse() ? l.card.darker(103) : l.card);
     painter.fillRect(QRect(0, 0, 1, height()), l.line);

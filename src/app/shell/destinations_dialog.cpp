@@ -3,7 +3,7 @@
 #include "core/formats/format.h"
 #include "session/library.h"
 #include "shell/contract_row.h"
-#include "style/look.h"
+#include "style/theme.h"
 
 #include <QComboBox>
 #include <QDialogButtonBox>
@@ -26,7 +26,7 @@ namespace {
 /// Numbers stand in the file as numbers, all else as text.
 bool is_number(const char* key) {
     const std::string_view name(key);
-    return name == "unit_m" || name == "influences" || name == "longest_name" || name == "rate" ||
+    return name == "unit_m" || name == "max_influences" || name == "longest_name" || name == "rate" ||
            name == "drift_limit_mm";
 }
 
@@ -76,7 +76,7 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
     }
     more->setMenu(menu);
     left->addWidget(more);
-    remove_ = new QPushButton(tr("Take it off the job"), this);
+    remove_ = new QPushButton(tr("Remove"), this);
     connect(remove_, &QPushButton::clicked, this, [this] {
         now_.erase(now_.begin() + row_);
         row_ = -1;
@@ -107,15 +107,15 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
     add_field(tr("Unit (m)"), "unit_m",
               tr("Metres in one of its units: 0.01 for centimetres. Sizes are said in it; a .glb itself is always in "
                  "metres."));
-    add_field(tr("Joints a point"), "influences",
-              tr("How many joints may hold one point. More are cut, the heaviest kept, and the loss is measured."));
-    add_field(tr("Frames a second"), "rate", tr("Every joint is keyed at each of these frames."));
+    add_field(tr("Max influences"), "max_influences",
+              tr("Influences per vertex. More are cut, the heaviest kept, and the loss is measured."));
+    add_field(tr("Frame rate (frames per second)"), "rate", tr("Every joint is keyed at each of these frames."));
     add_field(tr("Root joint"), "root", tr("The one joint at the top. A file with another root is held."));
     add_field(tr("Joint names"), "joint_names", tr("A regular expression that a whole name must fit."));
     add_field(tr("Longest name"), "longest_name", tr("Characters that a joint's name may have."));
     add_field(tr("Model file"), "model_file", tr("{job} and {destination} are filled in."));
     add_field(tr("Clip file"), "clip_file", tr("{job}, {destination} and {clip} are filled in."));
-    add_field(tr("Drift limit (mm)"), "drift_limit_mm", tr("A delivery that moves any point farther is held."));
+    add_field(tr("Drift limit (mm)"), "drift_limit_mm", tr("A delivery that moves any vertex farther is held."));
     contract_ = new ContractRow(std::move(own), form_);
     connect(contract_, &ContractRow::chosen, this, [this](const std::optional<Contract>& contract) {
         now_[static_cast<size_t>(row_)].contract = contract;
@@ -129,10 +129,10 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
     problem_ = new QLabel(this);
     problem_->setObjectName(QStringLiteral("destinationProblem"));
     problem_->setWordWrap(true);
-    problem_->setStyleSheet(QStringLiteral("color: %1;").arg(look().stop.name()));
+    problem_->setStyleSheet(QStringLiteral("color: %1;").arg(theme().stop.name()));
     column->addWidget(problem_);
     auto* foot = new QHBoxLayout;
-    reset_ = new QPushButton(tr("Reset to what it was"), this);
+    reset_ = new QPushButton(tr("Revert"), this);
     reset_->setObjectName(QStringLiteral("resetDestination"));
     reset_->setToolTip(tr("As the job had it; if the job did not have it, as the library has it"));
     connect(reset_, &QPushButton::clicked, this, [this] {
@@ -147,7 +147,7 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
         choose(row_);
     });
     foot->addWidget(reset_);
-    keep_ = new QPushButton(tr("Keep in my library"), this);
+    keep_ = new QPushButton(tr("Save to my library"), this);
     keep_->setObjectName(QStringLiteral("keepDestination"));
     connect(keep_, &QPushButton::clicked, this, [this] {
         const QString wrong = save_to_library(now_[static_cast<size_t>(row_)]);
@@ -159,10 +159,10 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
     foot->addWidget(keep_);
     foot->addStretch(1);
     auto* buttons = new QDialogButtonBox(this);
-    use_ = buttons->addButton(tr("Use these"), QDialogButtonBox::AcceptRole);
+    use_ = buttons->addButton(tr("Apply"), QDialogButtonBox::AcceptRole);
     use_->setObjectName(QStringLiteral("go"));
     use_->style()->polish(use_); // it was made before it had this name
-    buttons->addButton(tr("Leave them"), QDialogButtonBox::RejectRole);
+    buttons->addButton(tr("Cancel"), QDialogButtonBox::RejectRole);
     connect(buttons, &QDialogButtonBox::accepted, this, &QDialog::accept);
     connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
     foot->addWidget(buttons);
@@ -224,7 +224,7 @@ void DestinationsDialog::choose(int row) {
     for (QPushButton* button : {reset_, keep_, remove_}) {
         button->setEnabled(row >= 0);
     }
-    keep_->setText(tr("Keep in my library"));
+    keep_->setText(tr("Save to my library"));
     if (row >= 0) {
         const nlohmann::json json = destination_to_json(now_[static_cast<size_t>(row)]);
         for (const Field& field : rows_) {
@@ -265,7 +265,8 @@ void DestinationsDialog::read_fields() {
             const double value = QLocale::c().toDouble(text, &number);
             if (!number) {
                 wrong = tr("“%1” is not a number.").arg(text);
-            } else if (std::string_view(field.key) == "influences" || std::string_view(field.key) == "longest_name") {
+            } else if (std::string_view(field.key) == "max_influences" ||
+                       std::string_view(field.key) == "longest_name") {
                 json[field.key] = static_cast<int>(value);
             } else {
                 json[field.key] = value;

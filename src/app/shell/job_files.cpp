@@ -78,7 +78,7 @@ QString JobFiles::open_paths(const QStringList& given) {
         return {};
     }
     if (!document_.is_empty()) {
-        document_.edit(tr("Bring in %1").arg(QFileInfo(paths.front()).fileName()), [&](Job& job) {
+        document_.edit(tr("Import %1").arg(QFileInfo(paths.front()).fileName()), [&](Job& job) {
             for (const std::string& source : sources) {
                 if (std::find(job.sources.begin(), job.sources.end(), source) == job.sources.end()) {
                     job.sources.push_back(source);
@@ -145,9 +145,9 @@ bool JobFiles::may_lose_changes() {
     QMessageBox box(QMessageBox::Question, tr("Wembrix"),
                     tr("“%1” has changes that are not saved.").arg(QString::fromStdString(document_.job().name)),
                     QMessageBox::NoButton, window_);
-    QAbstractButton* keep = box.addButton(tr("Save them"), QMessageBox::AcceptRole);
-    QAbstractButton* lose = box.addButton(tr("Lose them"), QMessageBox::DestructiveRole);
-    box.addButton(tr("Back"), QMessageBox::RejectRole);
+    QAbstractButton* keep = box.addButton(tr("Save"), QMessageBox::AcceptRole);
+    QAbstractButton* lose = box.addButton(tr("Discard"), QMessageBox::DestructiveRole);
+    box.addButton(tr("Cancel"), QMessageBox::RejectRole);
     box.exec();
     return box.clickedButton() == lose || (box.clickedButton() == keep && save());
 }
@@ -164,7 +164,7 @@ void JobFiles::ask_for_job() {
 }
 
 void JobFiles::ask_for_files() {
-    const QStringList paths = QFileDialog::getOpenFileNames(window_, tr("Bring in files"), QString(), scene_filter());
+    const QStringList paths = QFileDialog::getOpenFileNames(window_, tr("Import files"), QString(), scene_filter());
     if (paths.isEmpty() || !may_lose_changes()) {
         return;
     }
@@ -177,12 +177,12 @@ void JobFiles::ask_to_bring_in() {
         ask_for_files();
         return;
     }
-    const QStringList paths = QFileDialog::getOpenFileNames(window_, tr("Bring in files"), QString(), scene_filter());
+    const QStringList paths = QFileDialog::getOpenFileNames(window_, tr("Import files"), QString(), scene_filter());
     report(open_paths(paths));
 }
 
 void JobFiles::ask_for_folder() {
-    const QString folder = QFileDialog::getExistingDirectory(window_, tr("Bring in a folder of takes"));
+    const QString folder = QFileDialog::getExistingDirectory(window_, tr("Import a folder"));
     if (!folder.isEmpty()) {
         report(open_paths({folder}));
     }

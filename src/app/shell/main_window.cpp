@@ -178,7 +178,7 @@ void MainWindow::choose_station(std::string_view id) {
 void MainWindow::show_what_waits() {
     const std::shared_ptr<const SessionState> state = session_.state();
     for (size_t i = 0; i < pages_.size(); ++i) {
-        const StationNote note = state ? pages_[i]->waits(*state) : StationNote{QString(), look().ink, look().card};
+        const StationNote note = state ? pages_[i]->waits(*state) : StationNote{QString(), theme().ink, theme().card};
         rail_->button(static_cast<int>(i)).set_note(note.text, note.ink, note.ground);
     }
 }
@@ -279,8 +279,8 @@ void MainWindow::edit_destinations() {
 }
 
 void MainWindow::save_picture() {
-    const QString file = QFileDialog::getSaveFileName(this, tr("Picture of the view"), QStringLiteral("view.png"),
-                                                      tr("Pictures (*.png)"));
+    const QString file =
+        QFileDialog::getSaveFileName(this, tr("Save view as image"), QStringLiteral("view.png"), tr("Images (*.png)"));
     if (!file.isEmpty() && !twin_->picture().save(file)) {
         files_->report(tr("%1 cannot be written.").arg(file));
     }

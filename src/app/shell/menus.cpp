@@ -11,6 +11,7 @@
 #include <QMenuBar>
 #include <QPushButton>
 #include <QUndoStack>
+#include <map>
 
 namespace wembrix::app {
 
@@ -41,8 +42,8 @@ void make_job_menu(MainWindow& window) {
     JobFiles& files = window.files();
     QMenu* job = window.menuBar()->addMenu(tr("&Job"));
     add_action(job, tr("New from files…"), QKeySequence::New, [&files] { files.ask_for_files(); });
-    add_action(job, tr("Bring in files…"), keys_of(Shortcut::bring_in), [&files] { files.ask_to_bring_in(); });
-    add_action(job, tr("Bring in a folder of takes…"), {}, [&files] { files.ask_for_folder(); });
+    add_action(job, tr("Import files…"), keys_of(Shortcut::bring_in), [&files] { files.ask_to_bring_in(); });
+    add_action(job, tr("Import a folder…"), {}, [&files] { files.ask_for_folder(); });
     add_action(job, tr("Open…"), QKeySequence::Open, [&files] { files.ask_for_job(); });
     QMenu* recent = job->addMenu(tr("Recent jobs"));
     recent->setObjectName(QStringLiteral("recentJobs"));
@@ -68,19 +69,21 @@ void make_edit_menu(MainWindow& window) {
     redo->setShortcut(QKeySequence::Redo);
     edit->addAction(undo);
     edit->addAction(redo);
+    edit->addSeparator();
+    add_action(edit, tr("Find…"), QKeySequence::Find,
+               [&window] { window.pages().at(static_cast<size_t>(window.station()))->start_search(); });
 }
 
 void make_view_menu(MainWindow& window) {
     QMenu* view = window.menuBar()->addMenu(tr("&View"));
     Camera& camera = window.camera();
-    add_action(view, tr("See all"), keys_of(Shortcut::see_all), [&camera] { camera.frame_all(); });
-    add_action(view, tr("From the front"), keys_of(Shortcut::from_front), [&camera] { camera.look_from(0, 0.05); });
-    add_action(view, tr("From its left side"), keys_of(Shortcut::from_side),
-               [&camera] { camera.look_from(1.5708, 0.05); });
+    add_action(view, tr("Frame all"), keys_of(Shortcut::see_all), [&camera] { camera.frame_all(); });
+    add_action(view, tr("Front"), keys_of(Shortcut::from_front), [&camera] { camera.look_from(0, 0.05); });
+    add_action(view, tr("Left"), keys_of(Shortcut::from_side), [&camera] { camera.look_from(1.5708, 0.05); });
     view->addSeparator();
-    add_action(view, tr("From above"), keys_of(Shortcut::from_top), [&camera] { camera.look_from(0, 1.5); });
+    add_action(view, tr("Top"), keys_of(Shortcut::from_top), [&camera] { camera.look_from(0, 1.5); });
     TwinView& twin = window.twin();
-    add_action(view, tr("See what is chosen"), keys_of(Shortcut::see_chosen), [&twin] { twin.frame_selection(); });
+    add_action(view, tr("Frame selection"), keys_of(Shortcut::see_chosen), [&twin] { twin.frame_selection(); });
     view->addSeparator();
     const auto show = [&window, &twin](bool Shown::*what, bool on) {
         Shown shown = twin.shown();
@@ -100,7 +103,7 @@ void make_view_menu(MainWindow& window) {
     add_action(view, tr("How far they are apart"), keys_of(Shortcut::difference),
                [&twin] { twin.set_mode(TwinMode::difference); });
     view->addSeparator();
-    add_action(view, tr("Picture of the view…"), keys_of(Shortcut::picture), [&window] { window.save_picture(); });
+    add_action(view, tr("Save view as image…"), keys_of(Shortcut::picture), [&window] { window.save_picture(); });
     view->addSeparator();
     add_action(view, tr("Fold the route card"), keys_of(Shortcut::fold_card), [&window] { window.fold_card(); });
     view->addSeparator();
@@ -112,8 +115,16 @@ void make_view_menu(MainWindow& window) {
 
 void make_steps_menu(MainWindow& window) {
     QMenu* steps = window.menuBar()->addMenu(tr("&Steps"));
+    add_action(steps, tr("Add a step…"), {}, [&window] { window.card().choose_step(); });
+    steps->addSeparator();
+    std::map<StepSubject, QMenu*> groups;
     for (const StepKind& kind : step_kinds()) {
-        QAction* action = add_action(steps, QString::fromUtf8(kind.label.data()) + QStringLiteral("…"), {},
+        QMenu*& group = groups[kind.subject];
+        if (group == nullptr) {
+            group = steps->addMenu(QString::fromUtf8(subject_name(kind.subject).data()));
+            group->setToolTipsVisible(true);
+        }
+        QAction* action = add_action(group, QString::fromUtf8(kind.label.data()) + QStringLiteral("…"), {},
                                      [&window, id = std::string(kind.id)] { window.card().add_step(id); });
         action->setToolTip(QString::fromUtf8(kind.why.data()));
     }
@@ -129,13 +140,13 @@ void make_playback_menu(MainWindow& window) {
         clock.set_playing(false);
         clock.go_to(clock.frame() + by);
     };
-    add_action(playback, tr("One frame on"), keys_of(Shortcut::next_frame), [go] { go(1); });
-    add_action(playback, tr("One frame back"), keys_of(Shortcut::previous_frame), [go] { go(-1); });
-    add_action(playback, tr("To the first frame"), keys_of(Shortcut::first_frame), [&clock] { clock.go_to(0); });
+    add_action(playback, tr("Next frame"), keys_of(Shortcut::next_frame), [go] { go(1); });
+    add_action(playback, tr("Previous frame"), keys_of(Shortcut::previous_frame), [go] { go(-1); });
+    add_action(playback, tr("First frame"), keys_of(Shortcut::first_frame), [&clock] { clock.go_to(0); });
     playback->addSeparator();
     auto* poses = new PoseCommands(window.document(), window.session(), clock, &window);
-    add_action(playback, tr("Keep this pose…"), {}, [poses] { poses->ask_and_keep(); });
-    QAction* forget = add_action(playback, tr("Forget this pose"), {}, [poses] { poses->forget(); });
+    add_action(playback, tr("Store pose…"), {}, [poses] { poses->ask_and_keep(); });
+    QAction* forget = add_action(playback, tr("Delete pose"), {}, [poses] { poses->forget(); });
     QAction* rest = add_action(playback, tr("Make this pose the rest pose"), {}, [poses] { poses->make_rest_pose(); });
     QObject::connect(playback, &QMenu::aboutToShow, playback, [&clock, forget, rest] {
         forget->setEnabled(clock.still() == Clock::Still::stored);

@@ -30,10 +30,10 @@ void PoseCommands::ask_and_keep() {
         return;
     }
     bool typed = false;
-    const QString name = QInputDialog::getText(window_, tr("Keep this pose"),
-                                               tr("A name for what is shown now (%1)").arg(clock_.words()),
-                                               QLineEdit::Normal, clock_.clip(), &typed)
-                             .trimmed();
+    const QString name =
+        QInputDialog::getText(window_, tr("Store pose"), tr("A name for what is shown now (%1)").arg(clock_.words()),
+                              QLineEdit::Normal, clock_.clip(), &typed)
+            .trimmed();
     if (typed && !name.isEmpty()) {
         keep(name);
     }
@@ -42,7 +42,7 @@ void PoseCommands::ask_and_keep() {
 void PoseCommands::keep(const QString& name) {
     if (session_.state()) {
         const StoredPose pose = shown();
-        document_.edit(tr("Keep the pose %1").arg(name), [&](Job& job) { job.poses[name.toStdString()] = pose; });
+        document_.edit(tr("Store pose %1").arg(name), [&](Job& job) { job.poses[name.toStdString()] = pose; });
         clock_.show_stored_pose(name, pose);
     }
 }
@@ -51,7 +51,7 @@ void PoseCommands::forget() {
     if (clock_.still() == Clock::Still::stored) {
         const std::string name = clock_.pose_name().toStdString();
         clock_.choose(QString(), 1, 30);
-        document_.edit(tr("Forget the pose %1").arg(QString::fromStdString(name)),
+        document_.edit(tr("Delete pose %1").arg(QString::fromStdString(name)),
                        [&](Job& job) { job.poses.erase(name); });
     }
 }

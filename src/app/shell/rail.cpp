@@ -1,6 +1,6 @@
 #include "shell/rail.h"
 
-#include "style/look.h"
+#include "style/theme.h"
 
 #include <QPainter>
 #include <QVBoxLayout>
@@ -24,7 +24,7 @@ void RailButton::set_note(const QString& note, const QColor& ink, const QColor& 
 }
 
 void RailButton::paintEvent(QPaintEvent*) {
-    const Look& l = look();
+    const Theme& l = theme();
     QPainter painter(this);
     painter.setRenderHint(QPainter::Antialiasing);
     if (isChecked()) {

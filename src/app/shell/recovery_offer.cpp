@@ -15,9 +15,9 @@ std::optional<Recoverable> offer_recovery(QWidget* parent) {
                 .arg(name, one.when),
             QMessageBox::NoButton, parent);
         box.setObjectName(QStringLiteral("recoveryOffer"));
-        QAbstractButton* take = box.addButton(QObject::tr("Open them"), QMessageBox::AcceptRole);
-        QAbstractButton* lose = box.addButton(QObject::tr("Throw them away"), QMessageBox::DestructiveRole);
-        box.addButton(QObject::tr("Ask again later"), QMessageBox::RejectRole);
+        QAbstractButton* take = box.addButton(QObject::tr("Restore"), QMessageBox::AcceptRole);
+        QAbstractButton* lose = box.addButton(QObject::tr("Discard"), QMessageBox::DestructiveRole);
+        box.addButton(QObject::tr("Later"), QMessageBox::RejectRole);
         box.exec();
         if (box.clickedButton() == take) {
             return std::move(one);

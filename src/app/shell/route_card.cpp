@@ -3,9 +3,10 @@
 #include "core/job/card_edits.h"
 #include "core/steps/step_kind.h"
 
+#include "shell/step_chooser.h"
 #include "shell/step_dialog.h"
-#include "style/look.h"
 #include "style/shortcuts.h"
+#include "style/theme.h"
 
 #include <QApplication>
 #include <QCheckBox>
@@ -38,7 +39,7 @@ StepCard::StepCard(int number, const Step& step, const StepOutcome* outcome, QWi
     : QFrame(parent), on_(step.on), broken_(outcome != nullptr && outcome->problem.has_value()) {
     setObjectName(QStringLiteral("card"));
     setFocusPolicy(Qt::StrongFocus);
-    setToolTip(tr("Double-click or Enter edits · drag or Alt+Up and Alt+Down move · Delete takes it off"));
+    setToolTip(tr("Double-click or Enter edits · drag or Alt+Up and Alt+Down move · Delete removes it"));
     if (const StepKind* kind = step_kind(step.id)) {
         const QString set = QString::fromStdString(summary_of(kind->parameters, step.parameters));
         setToolTip(set.isEmpty() ? toolTip() : set + QStringLiteral("\n") + toolTip());
@@ -49,7 +50,7 @@ StepCard::StepCard(int number, const Step& step, const StepOutcome* outcome, QWi
     auto* top = new QHBoxLayout;
     top->setSpacing(6);
     auto* title = new QLabel(QStringLiteral("%1 %2").arg(number).arg(label_of(step.id)), this);
-    title->setStyleSheet(QStringLiteral("font-weight: 600; color: %1;").arg((on_ ? look().ink : look().soft).name()));
+    title->setStyleSheet(QStringLiteral("font-weight: 600; color: %1;").arg((on_ ? theme().ink : theme().soft).name()));
     top->addWidget(title, 1);
     auto* tick = new QCheckBox(this);
     tick->setChecked(step.on);
@@ -69,7 +70,7 @@ StepCard::StepCard(int number, const Step& step, const StepOutcome* outcome, QWi
     auto* account = new QLabel(text, this);
     account->setWordWrap(true);
     account->setStyleSheet(
-        QStringLiteral("font-size: 11px; color: %1;").arg((broken_ ? look().stop : look().soft).name()));
+        QStringLiteral("font-size: 11px; color: %1;").arg((broken_ ? theme().stop : theme().soft).name()));
     column->addWidget(account);
     if (outcome != nullptr && on_ && !broken_) {
         auto* drift = new QLabel(this);
@@ -83,8 +84,8 @@ StepCard::StepCard(int number, const Step& step, const StepOutcome* outcome, QWi
                                     .arg(outcome->drift->clip.empty()
                                              ? tr(" of the rest pose")
                                              : tr(" of %1").arg(QString::fromStdString(outcome->drift->clip)))
-                              : tr("How far this step moved any surface point, over every frame"));
-        drift->setStyleSheet(QStringLiteral("font-size: 11px; color: %1;").arg(look().accent.name()));
+                              : tr("How far this step moved any vertex, over every frame"));
+        drift->setStyleSheet(QStringLiteral("font-size: 11px; color: %1;").arg(theme().accent.name()));
         column->addWidget(drift);
     }
 }
@@ -92,10 +93,10 @@ StepCard::StepCard(int number, const Step& step, const StepOutcome* outcome, QWi
 void StepCard::paintEvent(QPaintEvent* event) {
     QFrame::paintEvent(event);
     QPainter painter(this);
-    const QColor edge = broken_ ? look().stop : on_ ? look().accent : look().line;
+    const QColor edge = broken_ ? theme().stop : on_ ? theme().accent : theme().line;
     painter.fillRect(QRect(0, 0, 4, height()), edge);
     if (hasFocus()) {
-        painter.setPen(QPen(look().accent, 1, Qt::DotLine));
+        painter.setPen(QPen(theme().accent, 1, Qt::DotLine));
         painter.drawRect(rect().adjusted(6, 2, -3, -3));
     }
 }
@@ -147,7 +148,7 @@ void StepCard::contextMenuEvent(QContextMenuEvent* event) {
     menu.addAction(tr("Move up"), this, [this] { Q_EMIT moveAsked(-1); });
     menu.addAction(tr("Move down"), this, [this] { Q_EMIT moveAsked(1); });
     menu.addSeparator();
-    menu.addAction(tr("Take off the card"), this, &StepCard::removeAsked);
+    menu.addAction(tr("Remove step"), this, &StepCard::removeAsked);
     menu.exec(event->globalPos());
 }
 
@@ -182,14 +183,7 @@ RouteCard::RouteCard(Document& document, Session& session, QWidget* parent)
     outer->addWidget(scroll, 1);
     auto* add = new QPushButton(tr("Add a step…"), this);
     add->setObjectName(QStringLiteral("addStep"));
-    auto* menu = new QMenu(add);
-    for (const StepKind& kind : step_kinds()) {
-        QAction* action = menu->addAction(label_of(std::string(kind.id)));
-        action->setToolTip(QString::fromUtf8(kind.why.data(), static_cast<qsizetype>(kind.why.size())));
-        connect(action, &QAction::triggered, this, [this, id = std::string(kind.id)] { add_step(id); });
-    }
-    menu->setToolTipsVisible(true);
-    add->setMenu(menu);
+    connect(add, &QPushButton::clicked, this, &RouteCard::choose_step);
     outer->addWidget(add);
     connect(&document_, &Document::jobChanged, this, &RouteCard::rebuild);
     connect(&session_, &Session::changed, this, &RouteCard::rebuild);
@@ -246,7 +240,7 @@ void RouteCard::rebuild() {
         });
         connect(card, &StepCard::editAsked, this, [this, i] { edit_step(i); });
         connect(card, &StepCard::removeAsked, this, [this, i, label] {
-            document_.edit(tr("Take off %1").arg(label),
+            document_.edit(tr("Remove %1").arg(label),
                            [&](Job& job) { job.steps.erase(job.steps.begin() + static_cast<ptrdiff_t>(i)); });
         });
         connect(card, &StepCard::moveAsked, this, [this, i](int by) { move_step(i, i + static_cast<size_t>(by)); });
@@ -288,6 +282,13 @@ void RouteCard::move_step(size_t from, size_t to) {
     });
 }
 
+void RouteCard::choose_step() {
+    StepChooser chooser(this);
+    if (chooser.exec() == QDialog::Accepted) {
+        add_step(chooser.chosen());
+    }
+}
+
 void RouteCard::add_step(const std::string& id) {
     Step step{id};
     step.parameters = starting_values(step_kind(id)->parameters);
@@ -316,7 +317,7 @@ void RouteCard::edit_step(size_t index) {
     if (state && index <= state->replay.outcomes.size()) {
         before = index == 0 ? state->replay.received : state->replay.outcomes[index - 1].scene;
     }
-    StepDialog dialog(step, before, this);
+    StepDialog dialog(step, before, this, false);
     if (dialog.exec() == QDialog::Accepted) {
         document_.edit(tr("Edit %1").arg(label_of(step.id)),
                        [&](Job& job) { job.steps[index].parameters = dialog.step().parameters; });

@@ -46,6 +46,8 @@ class RouteCard : public QWidget {
   public:
     RouteCard(Document& document, Session& session, QWidget* parent = nullptr);
     /// Opens the dialog for a new step of a kind, and puts it where it works: before what cuts takes.
+    /// Lets one be found among all kinds of steps, then adds it.
+    void choose_step();
     void add_step(const std::string& id);
     void add_step(Step step);
     void edit_step(size_t index);

@@ -2,7 +2,7 @@
 
 #include "core/steps/step_kind.h"
 #include "shell/step_text.h"
-#include "style/look.h"
+#include "style/theme.h"
 
 #include <QCheckBox>
 #include <QComboBox>
@@ -78,8 +78,8 @@ struct StepDialog::Trial {
     std::optional<Step> waiting;
 };
 
-StepDialog::StepDialog(const Step& step, std::shared_ptr<const Scene> before, QWidget* parent)
-    : QDialog(parent), step_(step), before_(std::move(before)), trial_(std::make_shared<Trial>()) {
+StepDialog::StepDialog(const Step& step, std::shared_ptr<const Scene> before, QWidget* parent, bool adding)
+    : QDialog(parent), adding_(adding), step_(step), before_(std::move(before)), trial_(std::make_shared<Trial>()) {
     trial_->dialog = this;
     const StepKind& kind = *step_kind(step.id);
     setWindowTitle(text(kind.label));
@@ -118,10 +118,10 @@ StepDialog::StepDialog(const Step& step, std::shared_ptr<const Scene> before, QW
     outcome_->setMinimumHeight(34);
     column->addWidget(outcome_);
     auto* buttons = new QDialogButtonBox(this);
-    accept_ = buttons->addButton(tr("Use this step"), QDialogButtonBox::AcceptRole);
+    accept_ = buttons->addButton(adding_ ? tr("Add step") : tr("Apply"), QDialogButtonBox::AcceptRole);
     accept_->setObjectName(QStringLiteral("go"));
     accept_->style()->polish(accept_); // it was made before it had this name
-    buttons->addButton(tr("Leave it"), QDialogButtonBox::RejectRole);
+    buttons->addButton(tr("Cancel"), QDialogButtonBox::RejectRole);
     connect(buttons, &QDialogButtonBox::accepted, this, &QDialog::accept);
     connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
     column->addWidget(buttons);
@@ -221,9 +221,9 @@ StepDialog::~StepDialog() {
     ++trial_->newest;
 }
 
-void StepDialog::say(const QString& outcome, bool fits) {
+void StepDialog::show_outcome(const QString& outcome, bool fits) {
     outcome_->setText(outcome);
-    outcome_->setStyleSheet(QStringLiteral("color: %1;").arg((fits ? look().accent : look().stop).name()));
+    outcome_->setStyleSheet(QStringLiteral("color: %1;").arg((fits ? theme().accent : theme().stop).name()));
 }
 
 /// Tries what waits until nothing does.
@@ -256,7 +256,7 @@ void StepDialog::try_out(const std::shared_ptr<Trial>& trial, const std::shared_
             trial->dialog,
             [dialog = trial->dialog, trial, run, outcome, fits = result.ok()] {
                 if (trial->newest == run) {
-                    dialog->say(outcome, fits);
+                    dialog->show_outcome(outcome, fits);
                 }
             },
             Qt::QueuedConnection);
@@ -271,9 +271,9 @@ void StepDialog::changed() {
     }
     ++trial_->newest;
     if (!wrong.isEmpty()) {
-        say(wrong, false);
+        show_outcome(wrong, false);
     } else if (before_) {
-        say(tr("Trying it out…"), true);
+        show_outcome(tr("Trying it out…"), true);
         const std::scoped_lock lock(trial_->mutex);
         trial_->waiting = step_;
         if (!trial_->busy) {

@@ -20,7 +20,8 @@ class StepDialog : public QDialog {
   public:
     /// `before` is the scene that the step would work on; what it would do there is tried out in the background on
     /// every change. Null: nothing is tried.
-    StepDialog(const Step& step, std::shared_ptr<const Scene> before, QWidget* parent = nullptr);
+    /// `adding`: the step is new, and the button says so.
+    StepDialog(const Step& step, std::shared_ptr<const Scene> before, QWidget* parent = nullptr, bool adding = true);
     ~StepDialog() override;
     [[nodiscard]] const Step& step() const { return step_; }
 
@@ -31,8 +32,9 @@ class StepDialog : public QDialog {
     QWidget* with_choice(const Parameter& field, QPlainTextEdit* lines);
     static void try_out(const std::shared_ptr<Trial>& trial, const std::shared_ptr<const Scene>& before);
     void changed();
-    void say(const QString& outcome, bool fits);
+    void show_outcome(const QString& outcome, bool fits);
 
+    bool adding_;
     Step step_;
     std::shared_ptr<const Scene> before_;
     std::shared_ptr<Trial> trial_;

@@ -1,13 +1,13 @@
 #include "stations/station.h"
 
-#include "style/look.h"
+#include "style/theme.h"
 
 #include <array>
 
 namespace wembrix::app {
 
 StationNote StationPage::waits(const SessionState& state) const {
-    const Look& l = look();
+    const Theme& l = theme();
     std::array<int, 3> grades{};
     for (const Finding& finding : state.findings) {
         grades.at(static_cast<size_t>(finding.grade)) += finding.station == kind_->id ? 1 : 0;

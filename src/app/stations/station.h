@@ -48,6 +48,8 @@ class StationPage : public QWidget {
     virtual void show_destination(const Destination*) {}
     /// Shows what a finding of this station is about, as far as the view does not.
     virtual void go_to(const Finding&) {}
+    /// Puts the keys into the field that finds in the list in front; false where there is none.
+    virtual bool start_search() { return false; }
     /// What waits here: the findings whose station this is, unless a page counts something else.
     [[nodiscard]] virtual StationNote waits(const SessionState& state) const;
     [[nodiscard]] const StationKind& kind() const { return *kind_; }

@@ -12,7 +12,7 @@ EmptyOffer::EmptyOffer(const QString& text, QWidget* parent) : QWidget(parent) {
     words->setWordWrap(true);
     words->setObjectName(QStringLiteral("soft"));
     column->addWidget(words);
-    auto* bring = new QPushButton(tr("Bring in files…"), this);
+    auto* bring = new QPushButton(tr("Import files…"), this);
     bring->setObjectName(QStringLiteral("bringIn"));
     connect(bring, &QPushButton::clicked, this, &EmptyOffer::filesAsked);
     column->addWidget(bring, 0, Qt::AlignLeft);

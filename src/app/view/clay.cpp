@@ -1,6 +1,6 @@
 #include "view/clay.h"
 
-#include "style/look.h"
+#include "style/theme.h"
 
 #include <algorithm>
 
@@ -145,7 +145,7 @@ void Clay::put_colours(QOpenGLExtraFunctions& gl, const std::vector<Vec3f>& colo
 
 void Clay::draw(QOpenGLExtraFunctions& gl, ClayPrograms& programs, const Projection& p, const QMatrix4x4& model,
                 const ClayPaint& paint) {
-    const Look& l = look();
+    const Theme& l = theme();
     gl.glEnable(GL_DEPTH_TEST);
     gl.glDepthMask(GL_TRUE);
     gl.glClear(GL_DEPTH_BUFFER_BIT);

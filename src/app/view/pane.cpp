@@ -53,7 +53,7 @@ void Pane::dress() {
     states_->setStyleSheet(QStringLiteral("QToolButton { font-weight: 600; color: %1; border: none; "
                                           "background: transparent; padding: 3px 4px; }"
                                           "QToolButton::menu-indicator { image: none; }")
-                               .arg(look().of(state_).name()));
+                               .arg(theme().of(state_).name()));
     const QString name = state_name(state_).toLower();
     states_->setObjectName(name + QStringLiteral("State"));
     view_->setObjectName(name + QStringLiteral("View"));
@@ -78,7 +78,7 @@ void Pane::show_scene(std::shared_ptr<const Scene> scene, const std::optional<Sc
 void Pane::say_facts(const SceneFacts& facts, const Destination* destination) {
     const auto wrong = [](const QString& text) {
         return QStringLiteral("<b><font color='%1'>%2</font></b>")
-            .arg(look().stop.name(), QString(text).replace(QLatin1Char(' '), QChar(0xA0)));
+            .arg(theme().stop.name(), QString(text).replace(QLatin1Char(' '), QChar(0xA0)));
     };
     QStringList parts;
     QString tall = tr("%1 m tall").arg(facts.height_m, 0, 'f', facts.height_m < 10 ? 2 : 1);
@@ -92,8 +92,8 @@ void Pane::say_facts(const SceneFacts& facts, const Destination* destination) {
     parts << (facts.roots > 1 ? wrong(roots) : roots);
     parts << tr("%1 joints").arg(facts.joints);
     if (facts.holders > 0) {
-        parts << wrong(facts.holders == 1 ? tr("holder turns or scales")
-                                          : tr("%1 holders turn or scale").arg(facts.holders));
+        parts << wrong(facts.holders == 1 ? tr("a parent transform rotates or scales")
+                                          : tr("%1 parent transforms rotate or scale").arg(facts.holders));
     }
     parts << (facts.scales_one ? tr("all scales 1") : wrong(tr("scales differ from 1")));
     for (QString& part : parts) {
@@ -116,7 +116,7 @@ QString Pane::facts_text() const {
 void Pane::paintEvent(QPaintEvent* event) {
     QFrame::paintEvent(event);
     QPainter painter(this);
-    painter.fillRect(QRect(0, 0, width(), 3), look().of(state_));
+    painter.fillRect(QRect(0, 0, width(), 3), theme().of(state_));
 }
 
 } // namespace wembrix::app

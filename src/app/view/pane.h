@@ -1,7 +1,7 @@
 // A pane of the twin view: the state's name, its picture, and its facts below.
 #pragma once
 
-#include "style/look.h"
+#include "style/theme.h"
 #include "view/scene_view.h"
 
 #include <QFrame>

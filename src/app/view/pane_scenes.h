@@ -5,7 +5,7 @@
 #include "core/measure/scene/drift.h"
 #include "session/clock.h"
 #include "session/session.h"
-#include "style/look.h"
+#include "style/theme.h"
 #include "view/difference.h"
 #include "view/pose_ends.h"
 #include "view/posed_scene.h"

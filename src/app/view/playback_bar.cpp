@@ -190,7 +190,7 @@ void PlaybackBar::refresh() {
         clock_.frames() > 1
             ? tr("f %1 of %2 · %3 s").arg(clock_.frame()).arg(clock_.frames() - 1).arg(clock_.seconds(), 0, 'f', 2)
             : clock_.words());
-    label_->setToolTip(tr("Frame and time, at %1 frames a second").arg(clock_.rate()));
+    label_->setToolTip(tr("Frame and time, at %1 frames per second").arg(clock_.rate()));
 }
 
 } // namespace wembrix::app

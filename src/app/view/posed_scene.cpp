@@ -1,6 +1,6 @@
 #include "view/posed_scene.h"
 
-#include "core/measure/surface/holding.h"
+#include "core/measure/surface/weights.h"
 
 #include <algorithm>
 #include <cmath>
@@ -55,7 +55,7 @@ PosedScene::PosedScene(std::shared_ptr<const Scene> scene, const std::vector<int
     const bool any = std::any_of(holding.begin(), holding.end(), [](const Holding& one) { return one.points > 0; });
     for (size_t i = 0; i < scene_->nodes.size(); ++i) {
         const int parent = scene_->nodes[i].parent;
-        carriers_.push_back(any && holding[i].points == 0 && (parent < 0 || carriers_[parent] != 0) ? 1 : 0);
+        motion_roots_.push_back(any && holding[i].points == 0 && (parent < 0 || motion_roots_[parent] != 0) ? 1 : 0);
     }
     for (const Node& node : scene_->nodes) {
         goes_.push_back(node.kind == NodeKind::joint || (node.parent >= 0 && goes_[node.parent] != 0) ? 1 : 0);

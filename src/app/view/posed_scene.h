@@ -35,7 +35,7 @@ class PosedScene {
     [[nodiscard]] const std::vector<Vec3f>& colours() const { return colours_; } ///< as shown, 0 to 1
     [[nodiscard]] const std::vector<uint32_t>& triangles() const { return triangles_; }
     /// True for a joint that holds nothing and has only such joints above it: it moves the whole, it is no bone.
-    [[nodiscard]] bool is_carrier(size_t node) const { return carriers_[node] != 0; }
+    [[nodiscard]] bool is_motion_root(size_t node) const { return motion_roots_[node] != 0; }
     /// How far the character has gone from its rest place, on the ground.
     [[nodiscard]] Vec3 travelled() const;
 
@@ -52,7 +52,7 @@ class PosedScene {
     std::vector<uint32_t> triangles_;
     std::vector<int> joints_;
     std::vector<Side> sides_;
-    std::vector<char> carriers_;
+    std::vector<char> motion_roots_;
     std::vector<char> goes_; ///< joints and what hangs on them
     Vec3 rest_middle_ = Vec3::Zero();
 };

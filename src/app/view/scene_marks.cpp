@@ -21,7 +21,7 @@ void draw_ground(QPainter& painter, const Projection& p) {
     const int lines = 8;
     const double x0 = std::round(p.middle.x() / gap) * gap;
     const double z0 = std::round(p.middle.z() / gap) * gap;
-    QColor colour = look().grid;
+    QColor colour = theme().grid;
     for (int k = -lines; k <= lines; ++k) {
         for (const bool along : {true, false}) {
             for (int piece = -lines; piece < lines; ++piece) {
@@ -48,14 +48,14 @@ void draw_figure(QPainter& painter, const Projection& p) {
     const Vec3 place =
         p.middle - aside * (0.46 * p.unit) - Vec3(p.away.x(), 0, p.away.z()).normalized() * (0.8 * p.unit);
     const auto at = [&](double x, double y) { return p.on_screen(place + aside * (x * tall) + Vec3(0, y * tall, 0)); };
-    QColor colour = look().soft;
+    QColor colour = theme().soft;
     colour.setAlpha(170);
     const double pixels = std::hypot(at(0, 1).x() - at(0, 0).x(), at(0, 1).y() - at(0, 0).y());
     QFont small = painter.font();
     small.setPixelSize(10);
     painter.setFont(small);
     if (pixels < 14) {
-        painter.setPen(QPen(look().stop, 2));
+        painter.setPen(QPen(theme().stop, 2));
         painter.drawLine(at(0, 0), at(0, 1));
         return;
     }
@@ -80,7 +80,7 @@ void draw_figure(QPainter& painter, const Projection& p) {
         body.lineTo(at(-point->first, point->second));
     }
     painter.drawPath(body);
-    painter.setPen(look().soft);
+    painter.setPen(theme().soft);
     const QPointF above = at(0, 1.0);
     painter.drawText(QRectF(above.x() - 40, above.y() - 16, 80, 14), Qt::AlignCenter, QObject::tr("1.75 m"));
 }
@@ -147,7 +147,7 @@ int joint_at(const std::vector<JointMark>& marks, const QPointF& place, double r
 void draw_joints(QPainter& painter, const Projection& p, const PosedScene& posed, const Selection* selection,
                  bool names) {
     const Scene& scene = posed.scene();
-    const Look& l = look();
+    const Theme& l = theme();
     const std::vector<JointMark> marks = joint_marks(p, posed);
     const std::vector<Side>& sides = posed.sides();
     const auto chosen = [&](size_t i) {
@@ -171,7 +171,7 @@ void draw_joints(QPainter& painter, const Projection& p, const PosedScene& posed
         if (length < 1) {
             continue;
         }
-        if (posed.is_carrier(static_cast<size_t>(parent)) && !chosen(static_cast<size_t>(parent))) {
+        if (posed.is_motion_root(static_cast<size_t>(parent)) && !chosen(static_cast<size_t>(parent))) {
             // From what moves the whole to the body is a way, not a bone.
             painter.setPen(QPen(l.soft, 1, Qt::DotLine));
             painter.drawLine(from, marks[i].at);
@@ -215,7 +215,7 @@ void draw_joints(QPainter& painter, const Projection& p, const PosedScene& posed
 
 void draw_points(QPainter& painter, const Projection& p, const PosedScene& posed, const Selection* selection) {
     const Scene& scene = posed.scene();
-    const Look& l = look();
+    const Theme& l = theme();
     QFont small = painter.font();
     small.setPixelSize(10);
     painter.setFont(small);
@@ -239,8 +239,8 @@ void draw_points(QPainter& painter, const Projection& p, const PosedScene& posed
     }
 }
 
-void draw_way(QPainter& painter, const Projection& p, const Way& way, double seconds) {
-    const Look& l = look();
+void draw_way(QPainter& painter, const Projection& p, const Trajectory& way, double seconds) {
+    const Theme& l = theme();
     const auto on_ground = [](Vec3 at) {
         at.y() = 0;
         return at;
@@ -296,13 +296,13 @@ void draw_difference_scale(QPainter& painter, const Projection& p, double larges
         ramp.setColorAt(k / 8.0, QColor::fromRgbF(c.x(), c.y(), c.z()));
     }
     painter.fillRect(bar, ramp);
-    painter.setPen(QPen(look().edge, 0.8));
+    painter.setPen(QPen(theme().edge, 0.8));
     painter.setBrush(Qt::NoBrush);
     painter.drawRect(bar);
     QFont small = painter.font();
     small.setPixelSize(10);
     painter.setFont(small);
-    painter.setPen(look().ink);
+    painter.setPen(theme().ink);
     painter.drawText(bar.translated(0, -15).adjusted(0, 0, 60, 6), Qt::AlignLeft | Qt::AlignTop,
                      QObject::tr("farthest now %1 mm").arg(largest_mm, 0, 'f', 3));
     painter.drawText(bar.translated(0, 9).adjusted(0, 0, 0, 6), Qt::AlignLeft | Qt::AlignTop, QObject::tr("0 mm"));

@@ -3,7 +3,7 @@
 
 #include "core/measure/clips/travel.h"
 #include "session/selection.h"
-#include "style/look.h"
+#include "style/theme.h"
 #include "view/posed_scene.h"
 #include "view/projection.h"
 
@@ -38,7 +38,7 @@ void draw_points(QPainter& painter, const Projection& p, const PosedScene& posed
 int joint_at(const std::vector<JointMark>& marks, const QPointF& place, double reach);
 
 /// A way over the ground: where it begins, which way it goes, a mark a second, where it is now.
-void draw_way(QPainter& painter, const Projection& p, const Way& way, double seconds);
+void draw_way(QPainter& painter, const Projection& p, const Trajectory& way, double seconds);
 
 /// The scale of a difference, from no distance to `largest_mm`.
 void draw_difference_scale(QPainter& painter, const Projection& p, double largest_mm, double at_most_mm);

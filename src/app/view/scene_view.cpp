@@ -88,7 +88,7 @@ void SceneView::set_shared_height(double height_m) {
     update();
 }
 
-void SceneView::show_trajectory(std::shared_ptr<const Way> way) {
+void SceneView::show_trajectory(std::shared_ptr<const Trajectory> way) {
     if (trajectory_->set(std::move(way))) {
         update();
     }
@@ -191,7 +191,7 @@ void SceneView::paintGL() {
     QPainter painter(this);
     if (posed() == nullptr) {
         GroundLayer::paint_sky(painter, rect());
-        painter.setPen(look().soft);
+        painter.setPen(theme().soft);
         painter.drawText(rect().adjusted(16, 16, -16, -16), Qt::AlignCenter | Qt::TextWordWrap, empty_);
         return;
     }
@@ -233,8 +233,8 @@ void SceneView::paint_labels(QPainter& painter, const Frame& now) const {
     painter.setFont(small);
     if (in_use_ && !in_use_->words().isEmpty()) {
         const QRectF line(8, 8, width() - 16, 18);
-        painter.fillRect(line, look().card);
-        painter.setPen(look().accent);
+        painter.fillRect(line, theme().card);
+        painter.setPen(theme().accent);
         painter.drawText(line, Qt::AlignCenter, in_use_->words());
     }
     double up = 0;

@@ -35,7 +35,7 @@ TwinView::TwinView(Camera& camera, Clock& clock, Selection& selection, ArrivedSc
     } rows[] = {{TwinMode::side_by_side, "sideBySide", tr("Beside"), tr("The two states side by side")},
                 {TwinMode::overlaid, "overlaid", tr("Over"), tr("The left state drawn over the right one")},
                 {TwinMode::difference, "difference", tr("Apart"),
-                 tr("How far every surface point of the right state is from where the left one has it")}};
+                 tr("How far every vertex of the right state is from where the left one has it")}};
     for (const auto& one : rows) {
         auto* button = new QPushButton(one.text, this);
         button->setObjectName(QString::fromUtf8(one.name));
@@ -181,7 +181,7 @@ SceneView* TwinView::prepared_view() {
     return nullptr;
 }
 
-void TwinView::show_trajectory(const std::shared_ptr<const Way>& way) {
+void TwinView::show_trajectory(const std::shared_ptr<const Trajectory>& way) {
     way_ = way;
     share_marks();
 }
@@ -242,15 +242,15 @@ QImage TwinView::picture() {
     constexpr int caption = 26;
     const int gap = 8 * (static_cast<int>(panes.size()) - 1);
     QImage all(width + gap, height + caption, QImage::Format_RGB32);
-    all.fill(look().card);
+    all.fill(theme().card);
     QPainter painter(&all);
     int x = 0;
     for (size_t i = 0; i < panes.size(); ++i) {
-        painter.fillRect(QRect(x, 0, images[i].width(), 3), look().of(panes[i]->state()));
+        painter.fillRect(QRect(x, 0, images[i].width(), 3), theme().of(panes[i]->state()));
         QFont bold = font();
         bold.setWeight(QFont::DemiBold);
         painter.setFont(bold);
-        painter.setPen(look().of(panes[i]->state()));
+        painter.setPen(theme().of(panes[i]->state()));
         const QString moment = clock_.words();
         painter.drawText(QRect(x + 8, 4, images[i].width() - 16, caption - 4), Qt::AlignLeft | Qt::AlignVCenter,
                          tr("%1 · %2").arg(state_name(panes[i]->state()), moment));

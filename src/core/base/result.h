@@ -11,12 +11,12 @@ namespace wembrix {
 struct Problem {
     std::string what;       ///< one clear sentence
     std::string where;      ///< file, joint, step or key; may be empty
-    std::string mend;       ///< what the person can do; may be empty
+    std::string remedy;     ///< what the person can do; may be empty
     bool malformed = false; ///< the fault is in what was typed, whatever the scene it is used on
     [[nodiscard]] std::string sentence() const {
         std::string text = where.empty() ? what : where + ": " + what;
-        if (!mend.empty()) {
-            text += " " + mend;
+        if (!remedy.empty()) {
+            text += " " + remedy;
         }
         return text;
     }

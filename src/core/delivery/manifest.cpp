@@ -1,5 +1,6 @@
 #include "core/delivery/manifest.h"
 
+#include "core/base/file_version.h"
 #include "core/base/files.h"
 #include "core/destination/conform.h"
 #include "core/measure/scene/bounds.h"
@@ -29,6 +30,12 @@ std::string text_in(const json& object, const char* key) {
     return object.is_object() && found != object.end() && found->is_string() ? found->get<std::string>()
                                                                              : std::string();
 }
+
+void manifest_from_1(json& manifest) {
+    if (const auto clips = manifest.find("clips"); clips != manifest.end()) {
+        rename_key_in_each(*clips, "repeats", "loop");
+    }
+}
 } // namespace
 
 json read_manifest(const fs::path& folder) {
@@ -37,7 +44,11 @@ json read_manifest(const fs::path& folder) {
         return json::object();
     }
     json manifest = json::parse(*bytes, nullptr, false);
-    return manifest.is_object() && text_in(manifest, "format") == "wembrix delivery" ? manifest : json::object();
+    if (!manifest.is_object() || text_in(manifest, "format") != "wembrix delivery" ||
+        !bring_up_to_date(manifest, file_name, manifest_from_1)) {
+        return json::object();
+    }
+    return manifest;
 }
 
 Outcome write_manifest(const json& manifest, const fs::path& folder) {
@@ -51,7 +62,7 @@ bool lists_file(const json& manifest, const std::string& file) {
 
 void note_coming(json& manifest, const std::string& file, const std::string& hash) {
     manifest["format"] = "wembrix delivery";
-    manifest["version"] = 1;
+    manifest["version"] = file_version;
     if (!lists_file(manifest, file)) {
         manifest["files"].push_back({{"file", file}, {"state", "coming"}, {"xxh3_128", hash}});
     }
@@ -97,16 +108,11 @@ json held_rows(const std::vector<Deliverable>& plan, const DeliveryReport& repor
 json manifest_head(const Scene& prepared, const Destination& destination, const std::string& job_name) {
     const double height = height_m(prepared);
     json joints = json::array();
-    for (const int joint : joints_of(prepared)) {
-        int above = prepared.nodes[joint].parent;
-        while (above >= 0 && prepared.nodes[above].kind != NodeKind::joint) {
-            above = prepared.nodes[above].parent;
-        }
-        joints.push_back(
-            {{"name", prepared.nodes[joint].name}, {"parent", above < 0 ? json() : json(prepared.nodes[above].name)}});
+    for (const JointRow& row : joint_rows(prepared)) {
+        joints.push_back({{"name", row.name}, {"parent", row.parent.empty() ? json() : json(row.parent)}});
     }
     json manifest = {{"format", "wembrix delivery"},
-                     {"version", 1},
+                     {"version", file_version},
                      {"job", job_name},
                      {"destination", destination_to_json(destination)},
                      {"height_m", height},

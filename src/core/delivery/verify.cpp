@@ -29,17 +29,17 @@ Claim one_root(const Scene& scene, const Destination& destination) {
                                      : fmt::format("{} roots, where one is expected", roots.size()));
 }
 
-Claim no_holder(const Scene& scene) {
-    std::vector<std::string> holders;
+Claim no_parent_transform(const Scene& scene) {
+    std::vector<std::string> above_joints;
     for (const int root : root_joints(scene)) {
         for (int above = scene.nodes[root].parent; above >= 0; above = scene.nodes[above].parent) {
-            if (std::find(holders.begin(), holders.end(), scene.nodes[above].name) == holders.end()) {
-                holders.push_back(scene.nodes[above].name);
+            if (std::find(above_joints.begin(), above_joints.end(), scene.nodes[above].name) == above_joints.end()) {
+                above_joints.push_back(scene.nodes[above].name);
             }
         }
     }
-    return claim("Holders", "none", holders.empty() ? "none" : some_of(holders),
-                 holders.empty() ? "" : fmt::format("{} stands above the joints", some_of(holders)));
+    return claim("Parent transforms", "none", above_joints.empty() ? "none" : some_of(above_joints),
+                 above_joints.empty() ? "" : fmt::format("{} stands above the joints", some_of(above_joints)));
 }
 
 Claim scales_one(const Scene& scene) {
@@ -156,8 +156,8 @@ Claim same_skeleton(const Scene& scene, const Contract& contract) {
 
 std::vector<Claim> verify_scene(const Scene& scene, const Destination& destination,
                                 const std::optional<Contract>& contract) {
-    std::vector<Claim> claims = {one_root(scene, destination),      no_holder(scene), scales_one(scene),
-                                 names_fit(scene, destination),     binds_fit(scene), in_order(scene),
+    std::vector<Claim> claims = {one_root(scene, destination),      no_parent_transform(scene), scales_one(scene),
+                                 names_fit(scene, destination),     binds_fit(scene),           in_order(scene),
                                  few_influences(scene, destination)};
     if (contract) {
         claims.push_back(same_skeleton(scene, *contract));

@@ -209,8 +209,8 @@ Conformed conform_model(const Scene& prepared, const Destination& destination) {
     drop_unplaced(result.scene);
     drop_unused_materials(result.scene);
     if (loss.points > 0) {
-        result.account = fmt::format("{} points brought to {} influences, the largest weight lost {:.3f}", loss.points,
-                                     destination.influences, loss.largest_weight);
+        result.account = fmt::format("{} vertices brought to {} influences, the largest weight lost {:.3f}",
+                                     loss.points, destination.influences, loss.largest_weight);
     }
     return result;
 }
@@ -248,7 +248,7 @@ Conformed conform_clip(const Scene& prepared, const Clip& clip, const Destinatio
         }
         if (node.kind == NodeKind::joint) {
             while (node.parent >= 0 && prepared.nodes[node.parent].kind != NodeKind::joint &&
-                   prepared.nodes[node.parent].kind != NodeKind::holder) {
+                   prepared.nodes[node.parent].kind != NodeKind::parent_transform) {
                 node.parent = prepared.nodes[node.parent].parent;
             }
         }
@@ -279,7 +279,7 @@ Conformed conform_clip(const Scene& prepared, const Clip& clip, const Destinatio
     scene.lights.clear();
     reorder_nodes(scene, order);
     unify_skins(scene);
-    result.account = fmt::format("{} frames at {:g} a second", scene.clips[0].frames(), destination.rate);
+    result.account = fmt::format("{} frames at {:g} per second", scene.clips[0].frames(), destination.rate);
     return result;
 }
 

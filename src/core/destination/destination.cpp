@@ -1,5 +1,6 @@
 #include "core/destination/destination.h"
 
+#include "core/base/file_version.h"
 #include "core/base/files.h"
 #include "core/base/json_file.h"
 #include "core/formats/format.h"
@@ -35,7 +36,20 @@ std::string Destination::axis_here(Axis core_axis) const {
     return std::string(axis_name(nearest_axis(linear_of(axes.from_core()) * direction(core_axis))));
 }
 
-Result<Destination> destination_from_json(const json& from, const std::string& where) {
+namespace {
+void destination_from_1(json& destination) {
+    rename_key(destination, "influences", "max_influences");
+    rename_key(destination, "turn_order", "rotation_order");
+}
+} // namespace
+
+Result<Destination> destination_from_json(const json& given, const std::string& where) {
+    json from = given;
+    if (from.is_object()) {
+        if (Outcome done = bring_up_to_date(from, where, destination_from_1); !done) {
+            return done.problem();
+        }
+    }
     if (!from.is_object() || !from.contains("name") || !from["name"].is_string()) {
         return Problem{"is not a destination: it has no \"name\".", where, ""};
     }
@@ -73,7 +87,7 @@ Result<Destination> destination_from_json(const json& from, const std::string& w
     };
     static const std::vector<std::string> known = {
         "format",         "version",  "name",           "container",   "unit_m",       "up",         "forward",
-        "influences",     "rate",     "root",           "joint_names", "longest_name", "model_file", "clip_file",
+        "max_influences", "rate",     "root",           "joint_names", "longest_name", "model_file", "clip_file",
         "drift_limit_mm", "contract", "rotation_order", "keep_last",   "handedness"};
     for (const auto& [key, value] : from.items()) {
         if (std::find(known.begin(), known.end(), key) == known.end()) {
@@ -98,7 +112,7 @@ Result<Destination> destination_from_json(const json& from, const std::string& w
     number("rate", to.rate, 1, 1000);
     number("drift_limit_mm", to.drift_limit_mm, 0, 1e6);
     double influences = to.influences;
-    number("influences", influences, 1, 64);
+    number("max_influences", influences, 1, 64);
     to.influences = static_cast<int>(influences);
     double longest = to.longest_name;
     number("longest_name", longest, 1, 256);
@@ -151,14 +165,14 @@ Result<Destination> destination_from_json(const json& from, const std::string& w
 
 json destination_to_json(const Destination& from) {
     json to = {{"format", "wembrix destination"},
-               {"version", 1},
+               {"version", file_version},
                {"name", from.name},
                {"container", from.container},
                {"unit_m", from.axes.unit_m},
                {"up", axis_name(from.axes.up)},
                {"forward", axis_name(from.axes.forward)},
                {"handedness", handedness_name(from.axes.handedness)},
-               {"influences", from.influences},
+               {"max_influences", from.influences},
                {"rate", from.rate},
                {"root", from.root},
                {"joint_names", from.joint_names},

@@ -18,7 +18,7 @@ struct Destination {
     std::string container = "glb"; ///< a format's id
     AxisSystem axes;               ///< what the engine counts in once it has read the file
     int influences = 4;            ///< joints per point
-    double rate = 30;              ///< frames a second
+    double rate = 30;              ///< frames per second
     std::string root = "root";
     std::string joint_names = "^[A-Za-z][A-Za-z0-9_]*$"; ///< regular expression that a whole name must fit
     int longest_name = 63;                               ///< characters of a joint's name

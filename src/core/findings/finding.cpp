@@ -9,11 +9,12 @@ namespace wembrix {
 
 // Each is defined in the file of its subject.
 using Find = std::vector<Finding>(const FindingContext& context);
-Find find_odd_size, find_facing, find_off_ground, find_far_origins, find_roots, find_holders, find_name_prefixes,
-    find_doubled_names, find_illegal_names, find_case_clashes, find_unlike_contract, find_lone_sides, find_joint_scales,
-    find_bind_unlike_rest, find_holding_root, find_idle_joints, find_weight_sums, find_influences, find_empty_shapes,
-    find_missing_normals, find_flat_triangles, find_take_names, find_still_clips, find_stray_keys, find_open_loops,
-    find_drifting_roots, find_jumps, find_odd_lengths, find_same_motions, find_sliding_feet, find_reader_notes;
+Find find_odd_size, find_facing, find_off_ground, find_far_origins, find_roots, find_parent_transforms,
+    find_name_prefixes, find_doubled_names, find_illegal_names, find_case_clashes, find_unlike_contract,
+    find_lone_sides, find_joint_scales, find_bind_unlike_rest, find_weighted_root, find_unweighted_joints,
+    find_weight_sums, find_influences, find_empty_shapes, find_missing_normals, find_flat_triangles, find_take_names,
+    find_still_clips, find_stray_keys, find_open_loops, find_drifting_roots, find_jumps, find_odd_lengths,
+    find_same_motions, find_sliding_feet, find_reader_notes;
 
 std::string_view grade_name(Grade grade) {
     constexpr std::array<std::string_view, 3> names = {"stop", "look", "note"};
@@ -27,7 +28,7 @@ std::span<const FindingKind> finding_kinds() {
         {"off_ground", find_off_ground, "intake"},
         {"far_origin", find_far_origins, "intake"},
         {"roots", find_roots, "joints"},
-        {"holder", find_holders, "intake"},
+        {"parent_transform", find_parent_transforms, "intake"},
         {"name_prefix", find_name_prefixes, "joints"},
         {"doubled_name", find_doubled_names, "joints"},
         {"illegal_name", find_illegal_names, "joints"},
@@ -36,8 +37,8 @@ std::span<const FindingKind> finding_kinds() {
         {"lone_side", find_lone_sides, "joints"},
         {"joint_scale", find_joint_scales, "joints"},
         {"bind_pose", find_bind_unlike_rest, "joints"},
-        {"holding_root", find_holding_root, "joints"},
-        {"idle_joints", find_idle_joints, "joints"},
+        {"weighted_root", find_weighted_root, "joints"},
+        {"unweighted_joints", find_unweighted_joints, "joints"},
         {"weight_sum", find_weight_sums, "intake"},
         {"influences", find_influences, "intake"},
         {"empty_shape", find_empty_shapes, "intake"},

@@ -37,11 +37,11 @@ std::vector<Finding> find_joint_scales(const FindingContext& context) {
     for (size_t i = 0; i < context.scene.nodes.size(); ++i) {
         const Mat3 linear = linear_of(world[i]);
         holder_scales =
-            holder_scales || (context.scene.nodes[i].kind == NodeKind::holder &&
+            holder_scales || (context.scene.nodes[i].kind == NodeKind::parent_transform &&
                               (linear.transpose() * linear - Mat3::Identity()).cwiseAbs().maxCoeff() > 1e-9);
     }
     if (holder_scales) {
-        finding.no_step = "fold the holders first: they scale the joints from above";
+        finding.no_step = "bake the parent transforms first: they scale the joints from above";
     } else {
         finding.step = Step{"bake_joint_scale", {{"stretch", "translation"}}};
     }

@@ -104,7 +104,7 @@ std::vector<Finding> find_odd_lengths(const FindingContext& context) {
         finding.frame = clip.frames() - 1;
         finding.message = fmt::format("“{}” ends between two frames", clip.name);
         finding.reason =
-            fmt::format("It lasts {:.4f} s, {:.2f} frames at {:g} a second.", clip.seconds, frames, clip.rate);
+            fmt::format("It lasts {:.4f} s, {:.2f} frames at {:g} per second.", clip.seconds, frames, clip.rate);
         finding.step = Step{"bake", {{"clips", {clip.name}}}};
         findings.push_back(std::move(finding));
     }
@@ -139,7 +139,7 @@ std::vector<Finding> find_drifting_roots(const FindingContext& context) {
         if (carrier < 0 || !clip.loop || clip.frames() < 3) {
             continue;
         }
-        const Travel travel = travel_of(way_of(context.scene, clip, carrier, clip.rate, 0, clip.frames()));
+        const Travel travel = travel_of(trajectory_of(context.scene, clip, carrier, clip.rate, 0, clip.frames()));
         if (travel.metres > 0.1 * height || travel.metres < 0.01 * height) {
             continue; // it stays, or it is meant to go
         }

@@ -39,7 +39,7 @@ std::vector<Finding> find_take_names(const FindingContext& context) {
         finding.where = clip.name;
         finding.clip = clip.name;
         finding.message = fmt::format("“{}” is no name for a motion", clip.name);
-        finding.reason = fmt::format("{} frames at {:g} a second: name what happens in them, or cut them into clips.",
+        finding.reason = fmt::format("{} frames at {:g} per second: name what happens in them, or cut them into clips.",
                                      clip.frames(), clip.rate);
         nlohmann::json whole = {
             {"name", "whole_take"}, {"start", 0}, {"end", std::max(1, clip.frames() - 1)}, {"loop", false}};

@@ -1,6 +1,6 @@
 // Weights: sums that are not 1, more holders than a destination takes, a root that holds points.
+#include "core/measure/surface/weights.h"
 #include "core/findings/finding.h"
-#include "core/measure/surface/holding.h"
 #include "core/steps/names.h"
 
 #include <algorithm>
@@ -30,7 +30,7 @@ std::vector<Finding> find_weight_sums(const FindingContext& context) {
         return {};
     }
     finding.where = some_of(finding.nodes, finding.nodes.size());
-    finding.message = fmt::format("Weights of {} points do not sum to 1", all.points);
+    finding.message = fmt::format("Weights of {} vertices do not sum to 1", all.points);
     finding.reason = fmt::format("They sum to {:.3g} to {:.3g} on {}; an engine that takes them as they are pulls the "
                                  "surface towards the origin.",
                                  all.lowest, all.highest, some_of(finding.nodes));
@@ -60,14 +60,14 @@ std::vector<Finding> find_influences(const FindingContext& context) {
         return {};
     }
     finding.where = some_of(finding.nodes, finding.nodes.size());
-    finding.message = fmt::format("{} influences on {} points", largest, points);
+    finding.message = fmt::format("{} influences on {} vertices", largest, points);
     finding.reason = fmt::format("{} reads {}; what is over is cut at delivery, or here where the loss is seen.",
                                  context.destination->name, most);
     finding.step = Step{"limit_influences", {{"max_influences", most}}};
     return {finding};
 }
 
-std::vector<Finding> find_idle_joints(const FindingContext& context) {
+std::vector<Finding> find_unweighted_joints(const FindingContext& context) {
     std::vector<int> idle = idle_joints(context.scene);
     const std::vector<int> roots = root_joints(context.scene);
     std::erase_if(idle, [&](int joint) { return std::find(roots.begin(), roots.end(), joint) != roots.end(); });
@@ -82,14 +82,14 @@ std::vector<Finding> find_idle_joints(const FindingContext& context) {
         finding.nodes.push_back(context.scene.nodes[joint].name);
     }
     finding.where = some_of(finding.nodes, finding.nodes.size());
-    finding.message = fmt::format("{} joint{} nothing", idle.size(), idle.size() == 1 ? " holds" : "s hold");
+    finding.message = fmt::format("{} joint{} no weights", idle.size(), idle.size() == 1 ? " has" : "s have");
     finding.reason =
         fmt::format("{}: helpers of whoever made it. An engine works on them in every frame.", some_of(finding.nodes));
     finding.step = Step{"remove_joints", {{"unweighted", true}}};
     return {finding};
 }
 
-std::vector<Finding> find_holding_root(const FindingContext& context) {
+std::vector<Finding> find_weighted_root(const FindingContext& context) {
     const std::vector<int> roots = root_joints(context.scene);
     if (roots.size() != 1) {
         return {};
@@ -102,10 +102,11 @@ std::vector<Finding> find_holding_root(const FindingContext& context) {
     finding.grade = Grade::look;
     finding.nodes = {context.scene.nodes[roots[0]].name};
     finding.where = finding.nodes[0];
-    finding.message = fmt::format("The root “{}” holds {} points", finding.where, held.points);
+    finding.message = fmt::format("The root “{}” has weights on {} vertices", finding.where, held.points);
     finding.reason = fmt::format("With up to {:.2f} of their weight: when root motion moves it, they are torn along.",
                                  held.heaviest);
-    finding.no_step = "painting decides which joint should hold them; “Drop joints” hands on whole joints only";
+    finding.no_step =
+        "painting decides which joint should hold them; “Remove joints” moves the weights of whole joints only";
     return {finding};
 }
 

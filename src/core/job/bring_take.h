@@ -1,4 +1,4 @@
-// A take onto a model's skeleton: joints found by name, other units and other rest turns carried over.
+// A take onto a model's skeleton: joints found by name, other units and other rest rotations carried over.
 #pragma once
 
 #include "core/scene/scene.h"

@@ -24,13 +24,8 @@ json finding_to_json(const Finding& finding) {
 
 json inspect_scene(const Scene& scene, const Destination* destination) {
     json joints = json::array();
-    for (const int joint : joints_of(scene)) {
-        int above = scene.nodes[joint].parent;
-        while (above >= 0 && scene.nodes[above].kind != NodeKind::joint) {
-            above = scene.nodes[above].parent;
-        }
-        joints.push_back(
-            {{"name", scene.nodes[joint].name}, {"parent", above < 0 ? json() : json(scene.nodes[above].name)}});
+    for (const JointRow& row : joint_rows(scene)) {
+        joints.push_back({{"name", row.name}, {"parent", row.parent.empty() ? json() : json(row.parent)}});
     }
     json roots = json::array();
     for (const int root : root_joints(scene)) {

@@ -1,5 +1,6 @@
 #include "core/job/job.h"
 
+#include "core/base/file_version.h"
 #include "core/base/files.h"
 #include "core/base/json_file.h"
 #include "core/formats/format.h"
@@ -21,8 +22,8 @@ json job_to_json(const Job& job) {
     for (const Destination& destination : job.destinations) {
         destinations.push_back(destination_to_json(destination));
     }
-    json to = {{"format", "wembrix job"},     {"version", 1},   {"name", job.name},
-               {"sources", job.sources},      {"steps", steps}, {"destinations", destinations},
+    json to = {{"format", "wembrix job"},     {"version", file_version}, {"name", job.name},
+               {"sources", job.sources},      {"steps", steps},          {"destinations", destinations},
                {"deliveries", job.deliveries}};
     for (const auto& [name, pose] : job.poses) {
         to["poses"][name] = pose_to_json(pose);
@@ -30,12 +31,25 @@ json job_to_json(const Job& job) {
     return to;
 }
 
-Result<Job> job_from_json(const json& from, const std::string& where) {
+namespace {
+void job_from_1(json& job) {
+    // Steps, destinations and contracts bring themselves up to date.
+    if (const auto poses = job.find("poses"); poses != job.end() && poses->is_object()) {
+        for (json& pose : *poses) {
+            rename_key_in_each(pose, "place_m", "translation_m");
+            rename_key_in_each(pose, "turn_xyzw", "rotation_xyzw");
+        }
+    }
+}
+} // namespace
+
+Result<Job> job_from_json(const json& given, const std::string& where) {
+    json from = given;
     if (!from.is_object() || from.value("format", json()) != "wembrix job") {
         return Problem{"is not a Wembrix job.", where, ""};
     }
-    if (from.value("version", json()) != 1) {
-        return Problem{"was made by another version of Wembrix.", where, ""};
+    if (Outcome done = bring_up_to_date(from, where, job_from_1); !done) {
+        return done.problem();
     }
     Job job;
     auto text = [&](const char* key, std::string& value) {

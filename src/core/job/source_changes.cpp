@@ -51,7 +51,7 @@ void tell_surface(const std::string& name, const Mesh& before, const Influences&
     }
     tell_names("shape", old_shapes, new_shapes, lines);
     if (before.point_count() != after.point_count()) {
-        lines.push_back(fmt::format("{} has {} points, it had {}", name, after.point_count(), before.point_count()));
+        lines.push_back(fmt::format("{} has {} vertices, it had {}", name, after.point_count(), before.point_count()));
         return;
     }
     size_t moved = 0;
@@ -62,7 +62,7 @@ void tell_surface(const std::string& name, const Mesh& before, const Influences&
         farthest = std::max(farthest, far);
     }
     if (moved > 0) {
-        lines.push_back(fmt::format("{} points of {} moved, at most {:.3g} mm", moved, name, farthest * 1000));
+        lines.push_back(fmt::format("{} vertices of {} moved, at most {:.3g} mm", moved, name, farthest * 1000));
     }
     if (rows_before.weights.get() != rows_after.weights.get() || rows_before.joints.get() != rows_after.joints.get()) {
         lines.push_back(fmt::format("weights of {} changed", name));

@@ -42,7 +42,7 @@ Outcome append_attribute(Mesh& to, Attribute added, size_t before) {
         }
     }
     if (own->width != added.width) {
-        return Problem{fmt::format("{} has {} numbers a point on one of them and {} on another.", added.name,
+        return Problem{fmt::format("{} has {} numbers per vertex on one of them and {} on another.", added.name,
                                    own->width, added.width),
                        "", "Leave that attribute out of one of the sources."};
     }

@@ -36,7 +36,7 @@ struct Clip {
     int64_t take = 0;           ///< identity of the take its channels came from; kept by cuts and renames
     double start_s = 0;         ///< where on the channels' own clock the clip begins
     double seconds = 0;         ///< from its first frame to its last
-    double rate = 30;           ///< frames a second that it was made at
+    double rate = 30;           ///< frames per second that it was made at
     bool cut = false;           ///< made by a step (it has a name and a range that a person gave)
     bool loop = false;          ///< it repeats
     bool last_is_first = false; ///< its last frame is its first once more, so that a repeat has no gap

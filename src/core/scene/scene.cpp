@@ -8,8 +8,8 @@
 namespace wembrix {
 
 std::string_view kind_name(NodeKind kind) {
-    constexpr std::array<std::string_view, 7> names = {"joint", "holder", "surface", "camera",
-                                                       "light", "point",  "empty"};
+    constexpr std::array<std::string_view, 7> names = {
+        "joint", "parent_transform", "surface", "camera", "light", "point", "empty"};
     return names.at(static_cast<size_t>(kind));
 }
 
@@ -164,20 +164,20 @@ SceneCounts counts_of(const Scene& scene) {
     counts.nodes = scene.nodes.size();
     for (size_t i = 0; i < scene.nodes.size(); ++i) {
         for_geometry_of(scene, static_cast<int>(i), [&](const auto& geometry) {
-            using Kind = std::decay_t<decltype(geometry)>;
-            if constexpr (std::is_same_v<Kind, Mesh>) {
+            using Geometry = std::decay_t<decltype(geometry)>;
+            if constexpr (std::is_same_v<Geometry, Mesh>) {
                 ++counts.surfaces;
                 counts.vertices += geometry.point_count();
                 counts.triangles += geometry.triangle_count();
                 counts.morph_targets += geometry.shapes.size();
-            } else if constexpr (std::is_same_v<Kind, CurveSet>) {
+            } else if constexpr (std::is_same_v<Geometry, CurveSet>) {
                 ++counts.curve_sets;
                 counts.curves += geometry.curve_count();
-            } else if constexpr (std::is_same_v<Kind, PointCache>) {
+            } else if constexpr (std::is_same_v<Geometry, PointCache>) {
                 ++counts.caches;
                 counts.cached_frames += static_cast<size_t>(geometry.frames);
             } else {
-                static_assert(std::is_same_v<Kind, Hull>, "a kind of geometry that is not counted");
+                static_assert(std::is_same_v<Geometry, Hull>, "a kind of geometry that is not counted");
                 ++counts.hulls;
             }
         });
@@ -245,7 +245,7 @@ void classify_nodes(Scene& scene) {
         } else if (joint_above[i] != 0) {
             node.kind = NodeKind::point;
         } else if (joint_below[i] != 0 || surface_below[i] != 0) {
-            node.kind = NodeKind::holder;
+            node.kind = NodeKind::parent_transform;
         } else {
             node.kind = NodeKind::empty;
         }

@@ -19,9 +19,9 @@
 namespace wembrix {
 
 enum class NodeKind : uint8_t {
-    joint,   ///< a bone of a skeleton, or a node between bones
-    holder,  ///< above joints or surfaces, and none itself
-    surface, ///< carries a mesh
+    joint,            ///< a bone of a skeleton, or a node between bones
+    parent_transform, ///< above joints or surfaces, and none itself
+    surface,          ///< carries a mesh
     camera,
     light,
     point, ///< a plain leaf under a joint: an attachment point

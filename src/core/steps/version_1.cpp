@@ -1,7 +1,10 @@
 #include "core/steps/version_1.h"
 
+#include "core/base/file_version.h"
+
 #include <map>
 #include <string_view>
+#include <utility>
 
 namespace wembrix {
 
@@ -62,15 +65,6 @@ constexpr Value values[] = {
     {"fit_contract", "others", "drop", "remove"},
 };
 
-void rename_key(json& object, std::string_view from, std::string_view to) {
-    const auto found = object.is_object() ? object.find(std::string(from)) : object.end();
-    if (object.is_object() && found != object.end() && !object.contains(std::string(to))) {
-        json value = std::move(*found);
-        object.erase(found);
-        object[std::string(to)] = std::move(value);
-    }
-}
-
 } // namespace
 
 void migrate_step(Step& step) {
@@ -84,9 +78,14 @@ void migrate_step(Step& step) {
         if (key.rows.empty()) {
             rename_key(step.parameters, key.from, key.to);
         } else if (const auto rows = step.parameters.find(std::string(key.rows)); rows != step.parameters.end()) {
-            for (json& row : *rows) {
-                rename_key(row, key.from, key.to);
-            }
+            rename_key_in_each(*rows, key.from, key.to);
+        }
+    }
+    for (const auto& [step_id, key] : {std::pair{"set_rest_pose", "pose"}, std::pair{"fit_contract", "contract"}}) {
+        if (const auto found = step.parameters.find(key); step.id == step_id && found != step.parameters.end()) {
+            json& joints = found->contains("joints") ? (*found)["joints"] : *found;
+            rename_key_in_each(joints, "place_m", "translation_m");
+            rename_key_in_each(joints, "turn_xyzw", "rotation_xyzw");
         }
     }
     for (const Value& value : values) {

@@ -1,6 +1,6 @@
 #include "stations/deliver/arrival_panel.h"
 
-#include "style/look.h"
+#include "style/theme.h"
 
 #include <QHBoxLayout>
 #include <QHeaderView>
@@ -38,7 +38,7 @@ ArrivalPanel::ArrivalPanel(Session& session, Camera& camera, Clock& clock, QWidg
     column->setSpacing(6);
     auto* top = new QHBoxLayout;
     auto* head = new QLabel(tr("Arrival check"), this);
-    head->setStyleSheet(QStringLiteral("font-size: 13px; font-weight: 600; color: %1;").arg(look().arrived.name()));
+    head->setStyleSheet(QStringLiteral("font-size: 13px; font-weight: 600; color: %1;").arg(theme().arrived.name()));
     top->addWidget(head);
     title_ = new QLabel(this);
     title_->setObjectName(QStringLiteral("soft"));
@@ -54,8 +54,8 @@ ArrivalPanel::ArrivalPanel(Session& session, Camera& camera, Clock& clock, QWidg
     shown.tools = false;
     prepared_->set_shown(shown);
     arrived_->set_shown(shown);
-    views->addWidget(titled(tr("Prepared"), look().prepared, prepared_, this));
-    views->addWidget(titled(tr("Arrived"), look().arrived, arrived_, this));
+    views->addWidget(titled(tr("Prepared"), theme().prepared, prepared_, this));
+    views->addWidget(titled(tr("Arrived"), theme().arrived, arrived_, this));
     column->addLayout(views, 3);
     claims_ = new QTableWidget(0, 4, this);
     claims_->setObjectName(QStringLiteral("claims"));
@@ -84,7 +84,7 @@ ArrivalPanel::ArrivalPanel(Session& session, Camera& camera, Clock& clock, QWidg
     footer_->setObjectName(QStringLiteral("arrivalFooter"));
     footer_->setWordWrap(true);
     footer_->setMinimumHeight(32);
-    footer_->setStyleSheet(QStringLiteral("font-size: 11px; color: %1;").arg(look().soft.name()));
+    footer_->setStyleSheet(QStringLiteral("font-size: 11px; color: %1;").arg(theme().soft.name()));
     column->addWidget(footer_);
 }
 
@@ -111,11 +111,11 @@ void ArrivalPanel::show_cell(const QString& title, const Arrival* arrival, const
             auto* item = new QTableWidgetItem(text);
             item->setToolTip(claim.detail.empty() ? text : QString::fromStdString(claim.detail));
             if (column == 0) {
-                item->setForeground(look().soft);
+                item->setForeground(theme().soft);
             } else if (!claim.pass && column > 1) {
-                item->setForeground(look().stop);
+                item->setForeground(theme().stop);
             } else if (column == 3) {
-                item->setForeground(look().well);
+                item->setForeground(theme().well);
             }
             claims_->setItem(row, column, item);
         };
@@ -142,7 +142,7 @@ void ArrivalPanel::show_cell(const QString& title, const Arrival* arrival, const
                                        .arg(static_cast<double>(between.frame) / moments_a_frame)
                                  : QString();
         footer_->setText(
-            tr("Largest %1 mm at %2, frame %3 · %4 points and %5 joints compared at every frame, read back from %6.")
+            tr("Largest %1 mm at %2, frame %3 · %4 vertices and %5 joints compared at every frame, read back from %6.")
                 .arg(arrival->drift.largest_mm, 0, 'f', 4)
                 .arg(QString::fromStdString(arrival->drift.place))
                 .arg(arrival->drift.frame)

@@ -1,6 +1,6 @@
 #include "stations/deliver/board_view.h"
 
-#include "style/look.h"
+#include "style/theme.h"
 
 #include <QHeaderView>
 #include <QPainter>
@@ -11,7 +11,7 @@ namespace wembrix::app {
 BoardDelegate::BoardDelegate(BoardModel& model, QObject* parent) : QStyledItemDelegate(parent), model_(model) {}
 
 void BoardDelegate::paint(QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const {
-    const Look& l = look();
+    const Theme& l = theme();
     painter->save();
     painter->setRenderHint(QPainter::Antialiasing);
     const bool row_chosen = (option.state & QStyle::State_Selected) != 0;

@@ -1,6 +1,6 @@
 #include "stations/deliver/deliver_station.h"
 
-#include "style/look.h"
+#include "style/theme.h"
 
 #include <QHBoxLayout>
 #include <QItemSelectionModel>
@@ -34,13 +34,13 @@ DeliverStation::DeliverStation(const StationContext& context, QWidget* parent)
     column->addLayout(top);
     view_ = new BoardView(*model_, card);
     column->addWidget(view_, 1);
-    empty_ = offer(tr("Nothing to deliver yet. Bring in a rigged model: its files stand here, one row each, with a "
+    empty_ = offer(tr("Nothing to deliver yet. Import a rigged model: its files stand here, one row each, with a "
                       "column for every destination."),
                    card);
     column->addWidget(empty_, 1);
     auto* foot = new QFrame(card);
     foot->setStyleSheet(
-        QStringLiteral("QFrame { border-top: 1px solid %1; } QLabel { border: none; }").arg(look().line.name()));
+        QStringLiteral("QFrame { border-top: 1px solid %1; } QLabel { border: none; }").arg(theme().line.name()));
     auto* foot_column = new QVBoxLayout(foot);
     foot_column->setContentsMargins(12, 8, 12, 8);
     foot_column->setSpacing(6);
@@ -105,7 +105,7 @@ DeliverStation::DeliverStation(const StationContext& context, QWidget* parent)
 }
 
 StationNote DeliverStation::waits(const SessionState&) const {
-    const Look& l = look();
+    const Theme& l = theme();
     const int held = model_->count(CellState::held);
     const auto due = static_cast<int>(model_->due().size());
     if (due == 0) {

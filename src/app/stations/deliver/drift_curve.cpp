@@ -1,6 +1,6 @@
 #include "stations/deliver/drift_curve.h"
 
-#include "style/look.h"
+#include "style/theme.h"
 
 #include <QMouseEvent>
 #include <QPainter>
@@ -29,7 +29,7 @@ void DriftCurve::show_drift(const std::vector<float>& per_frame_mm, double limit
 }
 
 void DriftCurve::paintEvent(QPaintEvent*) {
-    const Look& l = look();
+    const Theme& l = theme();
     QPainter painter(this);
     painter.setRenderHint(QPainter::Antialiasing);
     QFont small = font();

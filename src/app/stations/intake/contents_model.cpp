@@ -20,7 +20,7 @@ namespace {
 QString holds_of(const Scene& scene, const Node& node) {
     if (node.mesh >= 0) {
         const Mesh& mesh = scene.meshes[node.mesh];
-        QString text = QObject::tr("%1 points").arg(grouped(mesh.point_count()));
+        QString text = QObject::tr("%1 vertices").arg(grouped(mesh.point_count()));
         if (node.skin >= 0) {
             text += QObject::tr(" · %1 infl.").arg(node.influences.largest_row());
         } else {
@@ -59,7 +59,7 @@ std::vector<ContentRow> content_rows(const Job& job, const SessionState& state) 
                 ++joints;
                 continue;
             }
-            if (node.kind == NodeKind::holder) {
+            if (node.kind == NodeKind::parent_transform) {
                 holders << QString::fromStdString(node.name);
                 continue;
             }
@@ -86,7 +86,8 @@ std::vector<ContentRow> content_rows(const Job& job, const SessionState& state) 
             holds << QObject::tr("motion for the joints");
         }
         if (!holders.isEmpty()) {
-            holds << (holders.size() == 1 ? QObject::tr("1 holder") : QObject::tr("%1 holders").arg(holders.size()));
+            holds << (holders.size() == 1 ? QObject::tr("1 parent transform")
+                                          : QObject::tr("%1 parent transforms").arg(holders.size()));
         }
         rows[place].holds = holds.join(QStringLiteral(" · "));
     }

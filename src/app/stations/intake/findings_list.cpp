@@ -3,7 +3,7 @@
 #include "core/job/card_edits.h"
 #include "core/steps/step_kind.h"
 #include "style/chip.h"
-#include "style/look.h"
+#include "style/theme.h"
 
 #include <QHBoxLayout>
 #include <QLabel>
@@ -53,7 +53,7 @@ QFrame* FindingsList::finding_card(const Finding& finding) {
     row->setSpacing(8);
     auto* chip = new Chip(card);
     const QString grade = QString::fromUtf8(grade_name(finding.grade).data());
-    chip->show_word(grade, look().of(finding.grade), look().ground_of(finding.grade));
+    chip->show_word(grade, theme().of(finding.grade), theme().ground_of(finding.grade));
     row->addWidget(chip, 0, Qt::AlignTop);
     auto* words = new QVBoxLayout;
     words->setSpacing(1);
@@ -139,7 +139,7 @@ void FindingsList::rebuild() {
     }
     if (!mended.isEmpty()) {
         auto* head = new QLabel(tr("Mended by the route card"), list_);
-        head->setStyleSheet(QStringLiteral("font-weight: 600; color: %1; padding-top: 4px;").arg(look().well.name()));
+        head->setStyleSheet(QStringLiteral("font-weight: 600; color: %1; padding-top: 4px;").arg(theme().well.name()));
         column_->addWidget(head);
         quiet(mended.join(QLatin1Char('\n')));
     }

@@ -4,7 +4,7 @@
 #include "core/job/keep.h"
 #include "stations/intake/contents_model.h"
 #include "stations/intake/findings_list.h"
-#include "style/look.h"
+#include "style/theme.h"
 
 #include <QFrame>
 #include <QHBoxLayout>
@@ -45,7 +45,7 @@ IntakeStation::IntakeStation(const StationContext& context, QWidget* parent)
     contents_ = new QTreeWidget(card);
     contents_->setObjectName(QStringLiteral("contents"));
     contents_->setColumnCount(2);
-    contents_->setHeaderLabels({tr("Tick what goes out"), tr("Holds")});
+    contents_->setHeaderLabels({tr("Name"), tr("Contents")});
     contents_->setRootIsDecorated(true);
     contents_->setIndentation(14);
     contents_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
@@ -59,7 +59,7 @@ IntakeStation::IntakeStation(const StationContext& context, QWidget* parent)
     column->addWidget(empty_, 3);
     auto* line = new QFrame(card);
     line->setFixedHeight(1);
-    line->setStyleSheet(QStringLiteral("background: %1;").arg(look().line.name()));
+    line->setStyleSheet(QStringLiteral("background: %1;").arg(theme().line.name()));
     column->addWidget(line);
     auto* findings = new FindingsList(document, session, card);
     connect(findings, &FindingsList::placeAsked, this, &IntakeStation::findingAsked);
@@ -102,7 +102,7 @@ void IntakeStation::fill_contents() {
         item->setText(1, row.holds);
         item->setToolTip(0, row.name);
         item->setToolTip(1, row.can_leave && !row.kept ? tr("left behind: %1").arg(row.holds) : row.holds);
-        item->setForeground(1, look().soft);
+        item->setForeground(1, theme().soft);
         QFont small = item->font(1);
         small.setPixelSize(11);
         item->setFont(1, small);
@@ -118,12 +118,12 @@ void IntakeStation::fill_contents() {
             item->setData(0, node_role, row.node);
             if (!row.kept) {
                 ++left;
-                item->setForeground(0, look().soft);
+                item->setForeground(0, theme().soft);
                 item->setText(1, tr("left · ") + row.holds);
             }
         }
     }
-    summary_->setText(left == 0 ? tr("all of it goes out") : tr("%1 left behind").arg(left));
+    summary_->setText(left == 0 ? tr("all of it is delivered") : tr("%1 left behind").arg(left));
 }
 
 void IntakeStation::ticked(QTreeWidgetItem* item, int column) {

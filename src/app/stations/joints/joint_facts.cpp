@@ -6,7 +6,7 @@
 #include "core/steps/names.h"
 #include "core/steps/skeleton/remove_joints.h"
 #include "stations/intake/contents_model.h"
-#include "style/look.h"
+#include "style/theme.h"
 
 #include <QLabel>
 #include <QPushButton>
@@ -20,7 +20,7 @@ namespace {
 
 QString row(const QString& name, const QString& value) {
     return QStringLiteral("<tr><td style='color:%1; padding-right:10px'>%2</td><td>%3</td></tr>")
-        .arg(look().soft.name(), name, value);
+        .arg(theme().soft.name(), name, value);
 }
 
 /// Turns about X, then Y, then Z, in degrees_per_radian.
@@ -66,8 +66,8 @@ QString each_joint(const Scene& scene, std::vector<WeightMove> moves) {
     QString table = QStringLiteral("<table cellspacing='0' cellpadding='2'>");
     table += QStringLiteral("<tr style='color:%1'><td>%2</td><td>%3</td><td align='right'>%4</td><td "
                             "align='right'>%5</td></tr>")
-                 .arg(look().soft.name(), QObject::tr("dropped"), QObject::tr("held then by"), QObject::tr("points"),
-                      QObject::tr("moved"));
+                 .arg(theme().soft.name(), QObject::tr("removed"), QObject::tr("weights then on"),
+                      QObject::tr("vertices"), QObject::tr("moved"));
     constexpr size_t most = 8;
     for (size_t i = 0; i < std::min(most, moves.size()); ++i) {
         const WeightMove& move = moves[i];
@@ -79,7 +79,7 @@ QString each_joint(const Scene& scene, std::vector<WeightMove> moves) {
     }
     if (moves.size() > most) {
         table += QStringLiteral("<tr><td colspan='4' style='color:%1'>%2</td></tr>")
-                     .arg(look().soft.name(), QObject::tr("and %1 more, which move less").arg(moves.size() - most));
+                     .arg(theme().soft.name(), QObject::tr("and %1 more, which move less").arg(moves.size() - most));
     }
     return table + QStringLiteral("</table>");
 }
@@ -124,7 +124,7 @@ JointFacts::JointFacts(Session& session, Selection& selection, QWidget* parent)
     column->addWidget(drop_words_);
     drop_ = new QPushButton(this);
     drop_->setObjectName(QStringLiteral("dropJoints"));
-    drop_->setToolTip(tr("Takes the chosen joints away; what they hold goes to the joint above (Delete)"));
+    drop_->setToolTip(tr("Removes the chosen joints; their weights go to the joint above (Delete)"));
     column->addWidget(drop_, 0, Qt::AlignLeft);
     connect(drop_, &QPushButton::clicked, this, &JointFacts::dropAsked);
     connect(&selection_, &Selection::changed, this, &JointFacts::refresh);
@@ -154,7 +154,8 @@ void JointFacts::refresh() {
     facts_->clear();
     if (!state || selection_.is_empty()) {
         title_->setText(tr("No joint chosen"));
-        words_->setText(tr("Choose one on the ladder or in the view: its length, turn, weights and keys stand here."));
+        words_->setText(
+            tr("Choose one on the ladder or in the view: its length, rotation, weights and keys stand here."));
         if (state) {
             show_sides(*state);
         }
@@ -166,7 +167,7 @@ void JointFacts::refresh() {
     const int was = received.find_identity(selection_.current());
     if (node < 0) {
         title_->setText(was < 0 ? tr("No joint chosen") : QString::fromStdString(received.nodes[was].name));
-        words_->setText(was < 0 ? QString() : tr("The route card takes it away: it is in Received only."));
+        words_->setText(was < 0 ? QString() : tr("The route card removes it: it is in Received only."));
         return;
     }
     const Node& joint = prepared.nodes[node];
@@ -197,8 +198,9 @@ void JointFacts::refresh() {
     }
     table += row(tr("Length"),
                  below.isEmpty() ? tr("end of a chain") : tr("%1 m to the joint below").arg(length, 0, 'f', 3));
-    table += row(tr("Place"), tr("%1, %2, %3 m").arg(at.x(), 0, 'f', 3).arg(at.y(), 0, 'f', 3).arg(at.z(), 0, 'f', 3));
-    table += row(tr("Rest turn"), turn_text(joint.rest.rotation));
+    table +=
+        row(tr("Position"), tr("%1, %2, %3 m").arg(at.x(), 0, 'f', 3).arg(at.y(), 0, 'f', 3).arg(at.z(), 0, 'f', 3));
+    table += row(tr("Rest rotation"), turn_text(joint.rest.rotation));
     const Vec3& scale = joint.rest.scale;
     table += row(tr("Scale"),
                  (scale - Vec3::Ones()).cwiseAbs().maxCoeff() < 1e-5
@@ -215,15 +217,16 @@ void JointFacts::refresh() {
                      : 0;
     }
     table += row(tr("Keyed in"), tr("%1 of %2 clips").arg(clips).arg(prepared.clips.size()));
-    table += row(tr("Holds"), held.points == 0
-                                  ? tr("nothing")
-                                  : tr("%1 points, %2 of them shared").arg(grouped(held.points), grouped(held.shared)));
+    table +=
+        row(tr("Weight on"),
+            held.points == 0 ? tr("nothing")
+                             : tr("%1 vertices, %2 of them shared").arg(grouped(held.points), grouped(held.shared)));
     if (held.points > 0) {
-        table += row(tr("Heaviest"), tr("%1 of a point").arg(held.heaviest, 0, 'f', 2));
+        table += row(tr("Heaviest"), tr("%1 of a vertex").arg(held.heaviest, 0, 'f', 2));
     }
     facts_->setText(table + QStringLiteral("</table>"));
     const auto count = static_cast<int>(selection_.nodes_in(prepared).size());
-    drop_->setText(count == 1 ? tr("Drop this joint") : tr("Drop these %1 joints").arg(count));
+    drop_->setText(count == 1 ? tr("Remove this joint") : tr("Remove these %1 joints").arg(count));
     drop_->show();
     preview_drop();
 }
@@ -246,7 +249,7 @@ void JointFacts::show_sides(const SessionState& state) {
         const JointPair& pair = unlike[i];
         const QString link = QStringLiteral("<a href='%1' style='color: %2'>%3</a>")
                                  .arg(scene.nodes[pair.left].identity)
-                                 .arg(look().accent.name(), QString::fromStdString(scene.nodes[pair.left].name));
+                                 .arg(theme().accent.name(), QString::fromStdString(scene.nodes[pair.left].name));
         table += row(link, std::abs(pair.longer_m) > 1e-4
                                ? tr("%1 mm aside, %2 mm %3")
                                      .arg(pair.apart_m * 1000, 0, 'f', 1)
@@ -270,8 +273,8 @@ void JointFacts::preview_drop() {
     for (const int node : selection_.nodes_in(state->replay.prepared())) {
         names.push_back(state->replay.prepared().nodes[node].name);
     }
-    drop_words_->setText(tr("Measuring what dropping would move…"));
-    drop_words_->setStyleSheet(QStringLiteral("font-size: 11px; color: %1;").arg(look().soft.name()));
+    drop_words_->setText(tr("Measuring what removing would move…"));
+    drop_words_->setStyleSheet(QStringLiteral("font-size: 11px; color: %1;").arg(theme().soft.name()));
     worker_.start([this, run, state, names] {
         const auto stale = [this, run] { return run_ != run; };
         if (stale()) {
@@ -297,7 +300,7 @@ void JointFacts::preview_drop() {
                 worst = move.largest_mm >= worst.largest_mm ? move : worst;
             }
             each = each_joint(scene, std::move(moves));
-            words = tr("Dropping hands %1 points on and moves one at most %2 mm (%3 → %4, %5)")
+            words = tr("Removing moves the weights of %1 vertices, and one of them by at most %2 mm (%3 → %4, %5)")
                         .arg(grouped(points))
                         .arg(worst.largest_mm, 0, 'f', 2)
                         .arg(QString::fromStdString(scene.nodes[worst.joint].name),
@@ -318,7 +321,7 @@ void JointFacts::preview_drop() {
                     }
                     drop_words_->setText(words);
                     drop_words_->setStyleSheet(QStringLiteral("font-size: 11px; color: %1;")
-                                                   .arg((possible ? look().ink : look().stop).name()));
+                                                   .arg((possible ? theme().ink : theme().stop).name()));
                     drop_->setEnabled(possible);
                 }
             },

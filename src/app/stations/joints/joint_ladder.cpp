@@ -1,8 +1,8 @@
 #include "stations/joints/joint_ladder.h"
 
 #include "stations/intake/contents_model.h"
-#include "style/look.h"
 #include "style/name_box.h"
+#include "style/theme.h"
 
 #include <QApplication>
 #include <QHelpEvent>
@@ -316,10 +316,11 @@ void JointLadder::contextMenuEvent(QContextMenuEvent* event) {
     }
     QMenu menu(this);
     menu.addAction(tr("Rename…"), this, &JointLadder::edit_current);
-    menu.addAction(selection_.identities().size() == 1 ? tr("Drop this joint")
-                                                       : tr("Drop these %1 joints").arg(selection_.identities().size()),
+    menu.addAction(selection_.identities().size() == 1
+                       ? tr("Remove this joint")
+                       : tr("Remove these %1 joints").arg(selection_.identities().size()),
                    this, &JointLadder::dropAsked);
-    menu.addAction(tr("Put under another joint…"), this, &JointLadder::hangTyped);
+    menu.addAction(tr("Reparent…"), this, &JointLadder::hangTyped);
     menu.addAction(tr("Insert a joint above it…"), this, &JointLadder::insertAsked);
     menu.addAction(tr("Add an attachment point…"), this, &JointLadder::attachAsked);
     menu.addAction(tr("Place an attachment point in the view"), this, &JointLadder::placeAsked);
@@ -364,11 +365,11 @@ bool JointLadder::viewportEvent(QEvent* event) {
             if (at.right && at.row->fate == Fate::added) {
                 text += tr(" · made by a step");
             } else if (!at.right && at.row->fate == Fate::dropped) {
-                text += at.row->points > 0 ? tr(" · gone; the dashed line leads to who holds its %1 points now")
+                text += at.row->points > 0 ? tr(" · removed; the dashed line leads to who has its %1 vertices now")
                                                  .arg(grouped(at.row->points))
-                                           : tr(" · gone; it held nothing");
+                                           : tr(" · removed; it had no weights");
             } else if (at.right) {
-                text += tr(" · holds %1 points · drag it onto the joint it is to hang on").arg(grouped(at.row->points));
+                text += tr(" · weights on %1 vertices · drag it onto its new parent").arg(grouped(at.row->points));
             }
             if (at.right && !at.row->contract.isEmpty()) {
                 text += tr(" · contract: %1").arg(at.row->contract);

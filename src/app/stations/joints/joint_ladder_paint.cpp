@@ -1,7 +1,7 @@
 // How the ladder looks: rows, the lines between them, and what is being dragged.
 #include "stations/intake/contents_model.h"
 #include "stations/joints/joint_ladder.h"
-#include "style/look.h"
+#include "style/theme.h"
 
 #include <QPainter>
 #include <QPainterPath>
@@ -12,7 +12,7 @@
 namespace wembrix::app {
 
 void JointLadder::draw_row(QPainter& painter, const LadderRow& row, const QRect& where, bool right) const {
-    const Look& l = look();
+    const Theme& l = theme();
     const bool chosen = row.identity != 0 && selection_.holds(row.identity);
     if (chosen) {
         QColor wash = l.selection;
@@ -95,7 +95,7 @@ void JointLadder::draw_row(QPainter& painter, const LadderRow& row, const QRect&
 }
 
 void JointLadder::draw_lines(QPainter& painter) const {
-    const Look& l = look();
+    const Theme& l = theme();
     std::unordered_map<int64_t, int> place;
     for (size_t i = 0; i < right_.size(); ++i) {
         if (right_[i].identity != 0) {
@@ -137,7 +137,7 @@ void JointLadder::draw_drag(QPainter& painter) const {
     if (!dragging_) {
         return;
     }
-    const Look& l = look();
+    const Theme& l = theme();
     painter.setBrush(Qt::NoBrush);
     QPointF to = pointer_;
     QString words = tr("onto a joint that is not below it");
@@ -171,7 +171,7 @@ void JointLadder::draw_drag(QPainter& painter) const {
 
 void JointLadder::paintEvent(QPaintEvent*) {
     QPainter painter(viewport());
-    painter.fillRect(viewport()->rect(), look().card);
+    painter.fillRect(viewport()->rect(), theme().card);
     painter.setRenderHint(QPainter::Antialiasing);
     draw_lines(painter);
     // Only what is in sight is drawn, however many joints there are.
@@ -185,7 +185,7 @@ void JointLadder::paintEvent(QPaintEvent*) {
     }
     draw_drag(painter);
     if (left_.empty() && right_.empty()) {
-        painter.setPen(look().soft);
+        painter.setPen(theme().soft);
         painter.drawText(viewport()->rect(), Qt::AlignCenter,
                          filter_.isEmpty() ? tr("The joints of what came in, and what became of each, stand here.")
                                            : tr("No joint has “%1” in its name.").arg(filter_));

@@ -1,7 +1,7 @@
 #include "stations/joints/joints_station.h"
 
 #include "core/job/card_edits.h"
-#include "style/look.h"
+#include "style/theme.h"
 #include "view/tools/place_tool.h"
 
 #include <Eigen/LU>
@@ -29,7 +29,7 @@ JointsStation::JointsStation(const StationContext& context, QWidget* parent)
     column->setSpacing(5);
     auto* top = new QHBoxLayout;
     received_ = new QLabel(card);
-    received_->setStyleSheet(QStringLiteral("font-weight: 600; color: %1;").arg(look().received.name()));
+    received_->setStyleSheet(QStringLiteral("font-weight: 600; color: %1;").arg(theme().received.name()));
     top->addWidget(received_);
     search_ = new QLineEdit(card);
     search_->setObjectName(QStringLiteral("jointSearch"));
@@ -39,16 +39,16 @@ JointsStation::JointsStation(const StationContext& context, QWidget* parent)
     top->addWidget(search_, 3);
     top->addStretch(1);
     prepared_ = new QLabel(card);
-    prepared_->setStyleSheet(QStringLiteral("font-weight: 600; color: %1;").arg(look().prepared.name()));
+    prepared_->setStyleSheet(QStringLiteral("font-weight: 600; color: %1;").arg(theme().prepared.name()));
     top->addWidget(prepared_);
-    held_ = new QLabel(tr("points held"), card);
+    held_ = new QLabel(tr("weighted vertices"), card);
     held_->setObjectName(QStringLiteral("soft"));
     held_->setContentsMargins(16, 0, 12, 0);
     top->addWidget(held_);
     column->addLayout(top);
     ladder_ = new JointLadder(selection, card);
     column->addWidget(ladder_, 1);
-    empty_ = offer(tr("No joints yet. Bring in a rigged model: what came in stands here on the left, what each joint "
+    empty_ = offer(tr("No joints yet. Import a rigged model: what came in stands here on the left, what each joint "
                       "became on the right."),
                    card);
     column->addWidget(empty_, 1);
@@ -100,6 +100,12 @@ JointsStation::JointsStation(const StationContext& context, QWidget* parent)
     refresh();
 }
 
+bool JointsStation::start_search() {
+    search_->setFocus(Qt::ShortcutFocusReason);
+    search_->selectAll();
+    return true;
+}
+
 void JointsStation::take_view(TwinView& twin) {
     twin_ = &twin;
     place_->layout()->addWidget(&twin);
@@ -126,7 +132,7 @@ int JointsStation::current_node() const {
 }
 
 void JointsStation::complain(const QString& what) {
-    counts_->setText(QStringLiteral("<b><font color='%1'>%2</font></b>").arg(look().stop.name(), what));
+    counts_->setText(QStringLiteral("<b><font color='%1'>%2</font></b>").arg(theme().stop.name(), what));
 }
 
 void JointsStation::rename(int64_t identity, const std::string& name) {
@@ -168,8 +174,7 @@ void JointsStation::ask_what_to_hang_on() {
     }
     bool chosen = false;
     const QString under =
-        QInputDialog::getItem(this, tr("Put under another joint"), tr("The joint that the chosen ones are to hang on"),
-                              joints, 0, false, &chosen);
+        QInputDialog::getItem(this, tr("Reparent"), tr("New parent of the chosen joints"), joints, 0, false, &chosen);
     if (chosen) {
         hang_chosen(under.toStdString());
     }
@@ -292,8 +297,8 @@ void JointsStation::drop_chosen() {
     if (names.empty()) {
         return;
     }
-    document_.edit(names.size() == 1 ? tr("Drop %1").arg(QString::fromStdString(names[0]))
-                                     : tr("Drop %1 joints").arg(names.size()),
+    document_.edit(names.size() == 1 ? tr("Remove %1").arg(QString::fromStdString(names[0]))
+                                     : tr("Remove %1 joints").arg(names.size()),
                    [&](Job& job) { drop_by_name(job, names); });
 }
 
@@ -331,7 +336,7 @@ void JointsStation::refresh() {
     ladder_->show_ladder(std::move(made));
     received_->setText(tr("Received · %1").arg(state->received.joints));
     prepared_->setText(tr("Prepared · %1").arg(state->prepared.joints));
-    held_->setText(contract_ ? tr("points held      contract") : tr("points held"));
+    held_->setText(contract_ ? tr("weighted vertices      contract") : tr("weighted vertices"));
     show_counts();
 }
 
@@ -341,24 +346,24 @@ void JointsStation::show_counts() {
         return QStringLiteral("<b><font color='%1'>%2</font></b>").arg(colour.name()).arg(count);
     };
     QString text =
-        tr("%1 renamed &nbsp; %2 added &nbsp; %3 dropped, weights along the dashed line &nbsp; %4 under another joint")
-            .arg(number(ladder.renamed, look().accent), number(ladder.added, look().accent),
-                 number(ladder.dropped, look().look), number(ladder.moved, look().ink));
+        tr("%1 renamed &nbsp; %2 added &nbsp; %3 removed, weights along the dashed line &nbsp; %4 reparented")
+            .arg(number(ladder.renamed, theme().accent), number(ladder.added, theme().accent),
+                 number(ladder.dropped, theme().look), number(ladder.moved, theme().ink));
     if (!ladder.contract.isEmpty()) {
         const bool all = ladder.contract_missing.isEmpty() && ladder.contract_same == ladder.contract_joints;
         text += QStringLiteral("<br>") +
                 tr("Contract “%1”: %2 of %3 joints the same")
                     .arg(ladder.contract.toHtmlEscaped())
-                    .arg(number(static_cast<size_t>(ladder.contract_same), all ? look().well : look().stop))
+                    .arg(number(static_cast<size_t>(ladder.contract_same), all ? theme().well : theme().stop))
                     .arg(ladder.contract_joints);
         if (!ladder.contract_missing.isEmpty()) {
             text += tr(", missing: %1").arg(ladder.contract_missing.join(QStringLiteral(", ")).toHtmlEscaped());
         }
         if (ladder.proposals > 0) {
             text += QStringLiteral(" · <a href='all' style='color: %1'>%2</a>")
-                        .arg(look().accent.name(), ladder.proposals == 1
-                                                       ? tr("take the one that is offered")
-                                                       : tr("take the %1 that are offered").arg(ladder.proposals));
+                        .arg(theme().accent.name(), ladder.proposals == 1
+                                                        ? tr("take the one that is offered")
+                                                        : tr("take the %1 that are offered").arg(ladder.proposals));
         }
     }
     counts_->setText(text);

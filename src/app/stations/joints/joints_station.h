@@ -25,6 +25,7 @@ class JointsStation : public StationPage {
     void take_view(TwinView& twin) override;
     /// Whose contract the ladder is held against; null for none.
     void show_destination(const Destination* destination) override;
+    bool start_search() override;
     JointLadder& ladder() { return *ladder_; }
     RuleBox& rules() { return *rules_; }
     JointFacts& facts() { return *facts_; }

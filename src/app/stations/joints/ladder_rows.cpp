@@ -17,7 +17,8 @@ std::vector<LadderRow> rows_of(const Scene& scene) {
     std::vector<char> above_joint(scene.nodes.size(), 0);
     for (size_t i = scene.nodes.size(); i-- > 0;) {
         const Node& node = scene.nodes[i];
-        in[i] = node.kind == NodeKind::joint || (node.kind == NodeKind::holder && above_joint[i] != 0) ? 1 : 0;
+        in[i] =
+            node.kind == NodeKind::joint || (node.kind == NodeKind::parent_transform && above_joint[i] != 0) ? 1 : 0;
         if ((in[i] != 0 || above_joint[i] != 0) && node.parent >= 0) {
             above_joint[node.parent] = 1;
         }
@@ -160,7 +161,7 @@ void mark_contract(Ladder& ladder, const Scene& prepared, const Contract& contra
             unlike[difference.joint] << QObject::tr("length");
             break;
         case Kind::turn:
-            unlike[difference.joint] << QObject::tr("turn");
+            unlike[difference.joint] << QObject::tr("rotation");
             break;
         }
     }

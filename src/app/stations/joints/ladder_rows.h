@@ -3,7 +3,7 @@
 
 #include "core/measure/scene/facing.h"
 #include "core/measure/skeleton/contract.h"
-#include "core/measure/surface/holding.h"
+#include "core/measure/surface/weights.h"
 #include "core/scene/scene.h"
 
 #include <QString>

@@ -1,7 +1,7 @@
 #include "stations/joints/rule_box.h"
 
 #include "core/job/card_edits.h"
-#include "style/look.h"
+#include "style/theme.h"
 
 #include <QComboBox>
 #include <QHBoxLayout>
@@ -38,8 +38,8 @@ RuleBox::RuleBox(Document& document, Session& session, QWidget* parent)
     row->setSpacing(6);
     kind_ = new QComboBox(this);
     kind_->setObjectName(QStringLiteral("ruleKind"));
-    kind_->addItems({tr("Rename"), tr("Side words"), tr("Letters")});
-    kind_->setToolTip(tr("By what is found in a name; by the word for left and right; or by small and large letters"));
+    kind_->addItems({tr("Rename"), tr("Side tokens"), tr("Case")});
+    kind_->setToolTip(tr("By what is found in a name; by the token for left and right; or by case"));
     row->addWidget(kind_);
     find_ = new QLineEdit(this);
     find_->setObjectName(QStringLiteral("ruleFind"));
@@ -52,7 +52,7 @@ RuleBox::RuleBox(Document& document, Session& session, QWidget* parent)
     detail_ = new QComboBox(this);
     detail_->setObjectName(QStringLiteral("ruleDetail"));
     row->addWidget(detail_, 2);
-    use_ = new QPushButton(tr("Use rule"), this);
+    use_ = new QPushButton(tr("Apply rule"), this);
     use_->setObjectName(QStringLiteral("useRule"));
     use_->setToolTip(tr("Adds the rule to the route card, so that it renames the next version too"));
     row->addWidget(use_);
@@ -87,9 +87,9 @@ void RuleBox::show_kind() {
             detail_->addItem(tr("where it is"), QStringLiteral("there"));
         } else if (kind == 2) {
             detail_->addItem(tr("choose…"), QString());
-            detail_->addItem(tr("all small"), QStringLiteral("lower"));
-            detail_->addItem(tr("all large"), QStringLiteral("upper"));
-            detail_->addItem(tr("each word begins large"), QStringLiteral("first"));
+            detail_->addItem(tr("lower"), QStringLiteral("lower"));
+            detail_->addItem(tr("upper"), QStringLiteral("upper"));
+            detail_->addItem(tr("each word capitalised"), QStringLiteral("first"));
         }
     }
     find_->setPlaceholderText(kind == 0   ? tr("find, e.g. ^Left(.*)$")
@@ -130,7 +130,7 @@ nlohmann::json RuleBox::rule() const {
 void RuleBox::refresh() {
     rows_.clear();
     const std::shared_ptr<const SessionState> state = session_.state();
-    const auto say = [this](const QString& words, const QColor& colour, bool usable) {
+    const auto show_outcome = [this](const QString& words, const QColor& colour, bool usable) {
         outcome_->setText(words);
         outcome_->setStyleSheet(QStringLiteral("font-size: 11px; color: %1;").arg(colour.name()));
         use_->setEnabled(usable);
@@ -141,14 +141,14 @@ void RuleBox::refresh() {
     };
     const nlohmann::json typed = rule();
     if (!state || typed.is_null()) {
-        say(tr("Every name is previewed here before the rule is used."), look().soft, false);
+        show_outcome(tr("Every name is previewed here before the rule is used."), theme().soft, false);
         finish();
         return;
     }
     const nlohmann::json json = {{"rules", nlohmann::json::array({typed})}};
     const Result<RenameRules> rules = RenameRules::from_json(json);
     if (!rules) {
-        say(QString::fromStdString(rules.problem().what), look().stop, false);
+        show_outcome(QString::fromStdString(rules.problem().what), theme().stop, false);
         finish();
         return;
     }
@@ -174,16 +174,16 @@ void RuleBox::refresh() {
             table_->setItem(static_cast<int>(i), at, item);
         };
         const bool clash = !rows_[i].clash.empty();
-        put(0, rows_[i].before, look().soft);
-        put(1, rows_[i].after, clash ? look().stop : look().accent);
-        put(2, rows_[i].clash, look().stop);
+        put(0, rows_[i].before, theme().soft);
+        put(1, rows_[i].after, clash ? theme().stop : theme().accent);
+        put(2, rows_[i].clash, theme().stop);
     }
     if (clashes > 0) {
-        say(tr("%1 names clash; change the rule so that all names differ.").arg(clashes), look().stop, false);
+        show_outcome(tr("%1 names clash; change the rule so that all names differ.").arg(clashes), theme().stop, false);
     } else if (changed == 0) {
-        say(tr("No joint's name fits."), look().soft, false);
+        show_outcome(tr("No joint's name fits."), theme().soft, false);
     } else {
-        say(tr("%1 of %2 names change, none clashes.").arg(changed).arg(joints.size()), look().accent, true);
+        show_outcome(tr("%1 of %2 names change, none clashes.").arg(changed).arg(joints.size()), theme().accent, true);
     }
     finish();
 }
@@ -194,8 +194,8 @@ void RuleBox::use() {
     }
     const nlohmann::json used = rule();
     const QString what = kind_->currentIndex() == 0   ? tr("Rename by %1").arg(find_->text())
-                         : kind_->currentIndex() == 1 ? tr("Side words %1, %2").arg(find_->text(), replace_->text())
-                                                      : tr("Letters: %1").arg(detail_->currentText());
+                         : kind_->currentIndex() == 1 ? tr("Side tokens %1, %2").arg(find_->text(), replace_->text())
+                                                      : tr("Case: %1").arg(detail_->currentText());
     document_.edit(what, [&](Job& job) { add_rename_rule(job, used); });
     detail_->setCurrentIndex(0);
     find_->clear();

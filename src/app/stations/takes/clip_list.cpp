@@ -2,7 +2,7 @@
 #include "core/steps/step_kind.h"
 
 #include "stations/takes/clip_words.h"
-#include "style/look.h"
+#include "style/theme.h"
 
 #include <QColorDialog>
 #include <QHBoxLayout>
@@ -25,19 +25,15 @@ enum Column {
     colour_column,
     name_column,
     take_column,
-    first_column,
-    last_column,
-    length_column,
-    repeats_column,
+    start_column,
+    end_column,
+    duration_column,
+    loop_column,
     seam_column,
     travel_column,
-    lost_column,
+    bake_error_column,
     note_column
 };
-
-QString named(const Cut& cut) {
-    return QString::fromStdString(cut.name);
-}
 
 } // namespace
 
@@ -53,7 +49,7 @@ ClipList::ClipList(const TakesModel& model, QWidget* parent) : QFrame(parent), m
     message_->setObjectName(QStringLiteral("takeMessage"));
     message_->setWordWrap(true);
     column->addWidget(message_);
-    column->addWidget(make_mends());
+    column->addWidget(make_offers());
 }
 
 QWidget* ClipList::make_title() {
@@ -63,7 +59,7 @@ QWidget* ClipList::make_title() {
     title_ = new QLabel(tr("Clips"), bar);
     title_->setObjectName(QStringLiteral("cardTitle"));
     row->addWidget(title_, 1);
-    ends_ = new QPushButton(tr("First and last pose"), bar);
+    ends_ = new QPushButton(tr("Start and end pose"), bar);
     ends_->setObjectName(QStringLiteral("showEnds"));
     ends_->setProperty("mode", true);
     ends_->setCheckable(true);
@@ -73,7 +69,7 @@ QWidget* ClipList::make_title() {
     row->addWidget(ends_);
     auto* read = new QPushButton(tr("Read a list…"), bar);
     read->setObjectName(QStringLiteral("readList"));
-    read->setToolTip(tr("Cuts from a CSV or JSON file: name, first, last, repeats, colour, note"));
+    read->setToolTip(tr("Cuts from a CSV or JSON file: name, start, end, loop, colour, note"));
     connect(read, &QPushButton::clicked, this, &ClipList::readAsked);
     row->addWidget(read);
     auto* write = new QPushButton(tr("Write it…"), bar);
@@ -87,8 +83,8 @@ QWidget* ClipList::make_title() {
 void ClipList::make_table() {
     table_ = new QTableWidget(0, 11, this);
     table_->setObjectName(QStringLiteral("clipList"));
-    table_->setHorizontalHeaderLabels({tr("Out"), tr("Clip"), tr("Take"), tr("First"), tr("Last"), tr("Length"),
-                                       tr("Repeats"), tr("Seam"), tr("Travel"), tr("Baked"), tr("Note")});
+    table_->setHorizontalHeaderLabels({tr("Deliver"), tr("Clip"), tr("Take"), tr("Start"), tr("End"), tr("Duration"),
+                                       tr("Repeats"), tr("Seam"), tr("Travel"), tr("Bake error"), tr("Note")});
     table_->verticalHeader()->hide();
     table_->verticalHeader()->setDefaultSectionSize(25);
     table_->setShowGrid(false);
@@ -101,16 +97,17 @@ void ClipList::make_table() {
     table_->horizontalHeader()->setStretchLastSection(true);
     table_->horizontalHeader()->setHighlightSections(false);
     table_->horizontalHeader()->setMinimumSectionSize(18);
-    QColor wash = look().selection;
+    QColor wash = theme().selection;
     wash.setAlpha(34);
     table_->setStyleSheet(QStringLiteral("QTableView { selection-background-color: %1; selection-color: %2; }")
-                              .arg(wash.name(QColor::HexArgb), look().ink.name()));
+                              .arg(wash.name(QColor::HexArgb), theme().ink.name()));
     const std::pair<Column, QString> meanings[] = {
-        {colour_column, tr("What goes out as a file of its own")},
-        {repeats_column, tr("Whether it is played again and again")},
+        {colour_column, tr("What is delivered as a file of its own")},
+        {loop_column, tr("Whether it is played again and again")},
         {seam_column, tr("How far the last pose of a clip that repeats is from its first")},
         {travel_column, tr("How far it goes over the ground from its first frame to its last")},
-        {lost_column, tr("How far it is, once baked for the destination, from its own curves between the frames")},
+        {bake_error_column,
+         tr("How far it is, once baked for the destination, from its own curves between the frames")},
     };
     for (const auto& [at, words] : meanings) {
         table_->horizontalHeaderItem(at)->setToolTip(words);
@@ -139,78 +136,6 @@ void ClipList::make_table() {
             colour(row);
         }
     });
-}
-
-QWidget* ClipList::make_mends() {
-    auto* bar = new QWidget(this);
-    auto* row = new QHBoxLayout(bar);
-    row->setContentsMargins(0, 0, 0, 0);
-    close_ = new QPushButton(bar);
-    close_->setObjectName(QStringLiteral("closeLoop"));
-    once_ = new QPushButton(tr("Play it once"), bar);
-    once_->setObjectName(QStringLiteral("playOnce"));
-    once_->setToolTip(tr("It is delivered as a clip that does not repeat"));
-    blend_ = new QPushButton(tr("Blend it closed"), bar);
-    blend_->setObjectName(QStringLiteral("blendLoop"));
-    blend_->setToolTip(tr("Its last frames lead into its first pose; how many can be said"));
-    way_ = new QPushButton(tr("Hand its way to the root…"), bar);
-    way_->setObjectName(QStringLiteral("rootMotion"));
-    way_->setToolTip(tr("What the pelvis goes over the ground becomes the root's, or is taken out"));
-    row->addWidget(close_);
-    row->addWidget(blend_);
-    row->addWidget(way_);
-    row->addWidget(once_);
-    row->addStretch(1);
-    more_ = new QPushButton(tr("More"), bar);
-    more_->setObjectName(QStringLiteral("moreSteps"));
-    more_->setToolTip(tr("What else can become of the chosen clips; Ctrl or Shift with a click chooses several"));
-    more_->setMenu(make_more());
-    row->addWidget(more_);
-    connect(close_, &QPushButton::clicked, this, [this] {
-        Cut cut = cut_at(chosen_);
-        const ClipFacts* facts = model_.clip(cut.name);
-        if (facts != nullptr && facts->closing) {
-            cut.end = cut.start + facts->closing->frame;
-            put(chosen_, tr("Close %1").arg(named(cut)), cut);
-        }
-    });
-    connect(blend_, &QPushButton::clicked, this, [this] {
-        Q_EMIT stepAsked({"close_loop", {{"clip", cut_at(chosen_).name}, {"mode", "blend"}, {"frames", 8}}});
-    });
-    connect(way_, &QPushButton::clicked, this, [this] {
-        Q_EMIT stepAsked(
-            {"extract_root_motion",
-             {{"clips", {cut_at(chosen_).name}}, {"mode", "to_root"}, {"x", true}, {"z", true}, {"rotation", true}}});
-    });
-    connect(once_, &QPushButton::clicked, this, [this] {
-        Cut cut = cut_at(chosen_);
-        cut.loop = false;
-        put(chosen_, tr("Play %1 once").arg(named(cut)), cut);
-    });
-    return bar;
-}
-
-QMenu* ClipList::make_more() {
-    auto* menu = new QMenu(this);
-    menu->setObjectName(QStringLiteral("moreMenu"));
-    for (const char* id : {"bake", "change_frame_rate", "stretch_time", "reverse", "start_at", "join_clips",
-                           "pose_to_clip", "mirror_clip", "make_additive", "reduce_keys"}) {
-        const StepKind* kind = step_kind(id);
-        QAction* action = menu->addAction(QString::fromUtf8(kind->label.data()) + QStringLiteral("…"));
-        action->setToolTip(QString::fromUtf8(kind->why.data()));
-        action->setData(QString::fromUtf8(id));
-        connect(action, &QAction::triggered, this, [this, id] { Q_EMIT stepWanted(QString::fromUtf8(id)); });
-    }
-    menu->setToolTipsVisible(true);
-    connect(menu, &QMenu::aboutToShow, this, [this, menu] {
-        const qsizetype chosen = chosen_names().size();
-        for (QAction* action : menu->actions()) {
-            const QString id = action->data().toString();
-            const bool of_one = id == QStringLiteral("start_at") || id == QStringLiteral("pose_to_clip");
-            action->setEnabled(id == QStringLiteral("join_clips") ? chosen > 1 : of_one ? chosen == 1 : chosen > 0);
-        }
-    });
-    return menu;
 }
 
 QStringList ClipList::chosen_names() const {
@@ -297,7 +222,7 @@ void ClipList::show_takes(std::vector<ListedTake> takes, std::vector<MadeClip> m
     }
     chosen_ = before.made < 0 ? row_of(chosen_take, before.clip) : row_of_made(before.made);
     choose_again(chosen);
-    say();
+    show_message();
 }
 
 void ClipList::choose_again(const QStringList& names) {
@@ -338,7 +263,7 @@ void ClipList::show_row(int row) {
     } else if (!by_hand_) {
         table_->selectRow(chosen_); // by hand the table itself chooses, several perhaps
     }
-    say();
+    show_message();
     // When the words below have taken the room they need.
     QTimer::singleShot(0, this, [this] {
         if (chosen_ >= 0) {
@@ -359,17 +284,17 @@ void ClipList::fill_row(int row) {
         item->setFlags(editable ? item->flags() | Qt::ItemIsEditable : item->flags() & ~Qt::ItemIsEditable);
         item->setToolTip(tip.isEmpty() ? text : tip);
         if (!editable) {
-            item->setForeground(look().soft);
+            item->setForeground(theme().soft);
         }
         table_->setItem(row, at, item);
         return item;
     };
     auto* colour = put_item(colour_column, QString(), false,
-                            tr("Ticked, it goes out as a file of its own. Double-click for another colour."));
+                            tr("Ticked, it is delivered as a file of its own. Double-click for another colour."));
     // A swatch of its own: a background would be gone while the row is chosen.
     QPixmap swatch(12, 14);
     swatch.fill(!cut.colour.empty() ? QColor(QString::fromStdString(cut.colour))
-                : whole || made     ? look().soft
+                : whole || made     ? theme().soft
                                     : QColor(QString::fromStdString(clip_colour(static_cast<size_t>(one.clip)))));
     colour->setIcon(swatch);
     colour->setFlags(colour->flags() | Qt::ItemIsUserCheckable);
@@ -388,25 +313,25 @@ void ClipList::fill_row(int row) {
         name->setFont(slanted);
     }
     if (used_up) {
-        name->setForeground(look().soft);
+        name->setForeground(theme().soft);
     }
     if (made) {
-        table_->setSpan(row, first_column, 1, 2); // it is no part of a take: there stands what made it
+        table_->setSpan(row, start_column, 1, 2); // it is no part of a take: there stands what made it
     }
     put_item(take_column, made ? QStringLiteral("–") : take.name, false,
              made    ? made_by
              : whole ? tr("It is not cut: it goes out whole")
                      : tr("Cut from this take"));
-    put_item(first_column, made ? by : QString::number(cut.start), !made,
+    put_item(start_column, made ? by : QString::number(cut.start), !made,
              made ? made_by : tr("First frame of the take"));
-    put_item(last_column, made ? QString() : QString::number(cut.end), !made,
+    put_item(end_column, made ? QString() : QString::number(cut.end), !made,
              made ? made_by : tr("Last frame of the take, counted too"));
-    put_item(length_column, tr("%1 s").arg((cut.end - cut.start) / take.rate, 0, 'f', 2), false,
+    put_item(duration_column, tr("%1 s").arg((cut.end - cut.start) / take.rate, 0, 'f', 2), false,
              tr("%1 frames, first and last counted").arg(cut.end - cut.start + 1));
-    auto* repeats = put_item(repeats_column, cut.loop ? tr("yes") : tr("once"), false, tr("Tick a clip that repeats"));
+    auto* repeats = put_item(loop_column, cut.loop ? tr("yes") : tr("once"), false, tr("Tick a clip that repeats"));
     repeats->setFlags(repeats->flags() | Qt::ItemIsUserCheckable);
     repeats->setCheckState(cut.loop ? Qt::Checked : Qt::Unchecked);
-    repeats->setForeground(look().ink);
+    repeats->setForeground(theme().ink);
     const ClipFacts* facts = model_.clip(cut.name);
     QString seam = QStringLiteral("–");
     QString seam_tip = tr("A clip that plays once has no seam");
@@ -421,83 +346,13 @@ void ClipList::fill_row(int row) {
     }
     auto* item = put_item(seam_column, seam, false, seam_tip);
     if (facts != nullptr && facts->seam && cut.loop) {
-        item->setForeground(facts->closes ? look().well : look().stop);
+        item->setForeground(facts->closes ? theme().well : theme().stop);
     }
     put_item(travel_column, facts == nullptr ? QString() : tr("%1 m").arg(facts->travel.metres, 0, 'f', 2), false,
              facts == nullptr ? tr("How far it goes over the ground from its first frame to its last")
                               : travel_words(*facts));
-    put_item(lost_column, lost_text(facts), false, lost_words(facts));
+    put_item(bake_error_column, lost_text(facts), false, lost_words(facts));
     put_item(note_column, QString::fromStdString(cut.note), true, tr("A note for whoever works on it next"));
-}
-
-void ClipList::say() {
-    close_->hide();
-    blend_->hide();
-    once_->hide();
-    const bool any = chosen_ >= 0;
-    way_->setVisible(any);
-    more_->setVisible(any);
-    ends_->setVisible(!rows_.empty());
-    ends_->setEnabled(any);
-    message_->setStyleSheet(QStringLiteral("color: %1; font-size: 11px;").arg(look().soft.name()));
-    if (takes_.empty()) {
-        message_->setText(tr("Clips cut from a take are listed here."));
-        return;
-    }
-    if (rows_.empty()) {
-        message_->setText(tr("Nothing is cut yet: the take goes out whole. Cut at the playhead, at the places offered, "
-                             "or read a list."));
-        return;
-    }
-    if (!any) {
-        message_->setText(tr("Choose a clip to see whether it closes. Names, frames and notes can be typed."));
-        return;
-    }
-    const Cut cut = cut_at(chosen_);
-    const ClipFacts* facts = model_.clip(cut.name);
-    const QString travel =
-        facts != nullptr && goes(facts->travel) ? QStringLiteral(" ") + travel_words(*facts) + '.' : "";
-    if (facts == nullptr || !facts->seam || !cut.loop) {
-        message_->setText(tr("“%1” plays once: no seam to close.").arg(named(cut)) + travel);
-        return;
-    }
-    if (facts->closes) {
-        message_->setText(tr("“%1” closes: its last pose is %2 mm and %3° from its first.")
-                              .arg(named(cut))
-                              .arg(facts->seam->apart_mm, 0, 'f', 1)
-                              .arg(facts->seam->turned_deg, 0, 'f', 1) +
-                          travel);
-        return;
-    }
-    say_seam(cut, *facts);
-}
-
-void ClipList::refuse(const QString& why) {
-    message_->setStyleSheet(QStringLiteral("background: %1; color: %2; padding: 6px; border-radius: 4px;")
-                                .arg(look().look_ground.name(), look().look.name()));
-    message_->setText(why);
-}
-
-void ClipList::say_seam(const Cut& cut, const ClipFacts& facts) {
-    message_->setStyleSheet(QStringLiteral("background: %1; color: %2; padding: 6px; border-radius: 4px;")
-                                .arg(look().stop_ground.name(), look().stop.name()));
-    QString text = tr("<b>%1 does not close.</b> Its last pose is %2 mm (%3) and %4° (%5) from its first.")
-                       .arg(named(cut))
-                       .arg(facts.seam->apart_mm, 0, 'f', 0)
-                       .arg(QString::fromStdString(facts.seam->apart_at))
-                       .arg(facts.seam->turned_deg, 0, 'f', 0)
-                       .arg(QString::fromStdString(facts.seam->turned_joint));
-    if (facts.closing && cut.start + facts.closing->frame != cut.end) {
-        text += tr(" Nearest is frame %1: %2 mm.")
-                    .arg(cut.start + facts.closing->frame)
-                    .arg(facts.closing->seam.apart_mm, 0, 'f', 1);
-        close_->setText(tr("Move its end to %1").arg(cut.start + facts.closing->frame));
-        close_->setToolTip(tr("The frame near its end whose pose is nearest to the first"));
-        close_->show();
-    }
-    message_->setText(text);
-    blend_->show();
-    once_->show();
 }
 
 void ClipList::colour(int row) {
@@ -524,12 +379,12 @@ void ClipList::edited(QTableWidgetItem* item) {
             cut.name = text.toStdString();
         }
         break;
-    case first_column: {
+    case start_column: {
         const int frame = text.toInt(&number);
         cut.start = number ? frame : cut.start;
         break;
     }
-    case last_column: {
+    case end_column: {
         const int frame = text.toInt(&number);
         cut.end = number ? frame : cut.end;
         break;
@@ -540,7 +395,7 @@ void ClipList::edited(QTableWidgetItem* item) {
         }
         cut.deliver = item->checkState() == Qt::Checked;
         break;
-    case repeats_column:
+    case loop_column:
         cut.loop = item->checkState() == Qt::Checked;
         break;
     case note_column:

@@ -51,12 +51,12 @@ class ClipList : public QFrame {
 
   private:
     QWidget* make_title();
-    QWidget* make_mends();
+    QWidget* make_offers();
     void make_table();
     QMenu* make_more();
     void fill_row(int row);
-    void say();
-    void say_seam(const Cut& cut, const ClipFacts& facts);
+    void show_message();
+    void show_seam(const Cut& cut, const ClipFacts& facts);
     void edited(QTableWidgetItem* item);
     void colour(int row);
     struct Row {

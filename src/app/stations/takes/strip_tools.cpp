@@ -1,7 +1,7 @@
 #include "stations/takes/strip_tools.h"
 
 #include "core/scene/clip.h"
-#include "style/look.h"
+#include "style/theme.h"
 
 #include <QComboBox>
 #include <QDoubleSpinBox>
@@ -45,15 +45,15 @@ StripTools::StripTools(QWidget* parent) : QWidget(parent) {
         tr("What the strip draws over the take: how much moves, or one joint's motion as it was received "
            "and as it is prepared, with its keys"));
     curves->addItem(tr("Energy"), -1);
-    curves->addItem(tr("Place"), static_cast<int>(Path::translation));
-    curves->addItem(tr("Turn"), static_cast<int>(Path::rotation));
+    curves->addItem(tr("Translation"), static_cast<int>(Path::translation));
+    curves->addItem(tr("Rotation"), static_cast<int>(Path::rotation));
     curves->addItem(tr("Scale"), static_cast<int>(Path::scale));
     tools->addWidget(curves);
     auto* feet = new QToolButton(this);
     feet->setObjectName(QStringLiteral("feet"));
-    feet->setText(tr("Feet ▾"));
+    feet->setText(tr("Foot contacts ▾"));
     feet->setPopupMode(QToolButton::InstantPopup);
-    feet->setToolTip(tr("When a foot counts as standing: how low and how slow it has to be"));
+    feet->setToolTip(tr("When a foot counts as in contact with the ground: how low and how slow it has to be"));
     auto* menu = new QMenu(feet);
     auto* action = new QWidgetAction(menu);
     action->setDefaultWidget(make_feet_menu(feet));
@@ -61,7 +61,7 @@ StripTools::StripTools(QWidget* parent) : QWidget(parent) {
     feet->setMenu(menu);
     feet->setStyleSheet(QStringLiteral("QToolButton::menu-indicator { image: none; }"));
     tools->addWidget(feet);
-    tools->addWidget(new QLabel(tr("Still below"), this));
+    tools->addWidget(new QLabel(tr("Still below (m/s)"), this));
     still_below = new QDoubleSpinBox(this);
     still_below->setObjectName(QStringLiteral("stillBelow"));
     still_below->setDecimals(3);
@@ -85,7 +85,7 @@ StripTools::StripTools(QWidget* parent) : QWidget(parent) {
     offered = new QLabel(this);
     offered->setObjectName(QStringLiteral("offered"));
     offered->setToolTip(tr("Still places that are offered as cuts"));
-    offered->setStyleSheet(QStringLiteral("color: %1;").arg(look().look.name()));
+    offered->setStyleSheet(QStringLiteral("color: %1;").arg(theme().look.name()));
     tools->addWidget(offered);
     cut_all = new QPushButton(tr("Cut at all"), this);
     cut_all->setObjectName(QStringLiteral("cutAll"));
@@ -94,7 +94,7 @@ StripTools::StripTools(QWidget* parent) : QWidget(parent) {
     cut_named = new QPushButton(this);
     cut_named->setObjectName(QStringLiteral("cutNamed"));
     tools->addWidget(cut_named);
-    cut_here = new QPushButton(tr("Cut here"), this);
+    cut_here = new QPushButton(tr("Cut at playhead"), this);
     cut_here->setObjectName(QStringLiteral("cutHere"));
     cut_here->setToolTip(tr(
         "At the playhead (Enter on the strip). Wheel zooms, Shift with it scrolls, Alt drags an end without snapping, "
@@ -119,7 +119,7 @@ QWidget* StripTools::make_feet_menu(QToolButton* button) {
     feet_speed->setRange(0, 1000);
     feet_speed->setSingleStep(0.05);
     feet_speed->setSuffix(tr(" m/s"));
-    feet_speed->setSpecialValueText(tr("20 % of the height a second"));
+    feet_speed->setSpecialValueText(tr("20 % of the height per second"));
     form->addRow(tr("and slower than"), feet_speed);
     feet_chosen = new QPushButton(tr("Take the chosen joints"), page);
     feet_chosen->setObjectName(QStringLiteral("feetChosen"));

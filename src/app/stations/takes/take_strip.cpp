@@ -2,8 +2,8 @@
 
 #include "stations/takes/strip_edits.h"
 #include "stations/takes/take_strip_sizes.h"
-#include "style/look.h"
 #include "style/name_box.h"
+#include "style/theme.h"
 
 #include <QMouseEvent>
 #include <QScrollBar>

@@ -3,7 +3,7 @@
 
 #include "core/job/cuts.h"
 #include "stations/takes/takes_model.h"
-#include "style/look.h"
+#include "style/theme.h"
 
 #include <QWidget>
 #include <optional>

@@ -2,7 +2,7 @@
 #include "core/measure/skeleton/joint_curve.h"
 #include "stations/takes/take_strip.h"
 #include "stations/takes/take_strip_sizes.h"
-#include "style/look.h"
+#include "style/theme.h"
 
 #include <QPainter>
 #include <algorithm>
@@ -20,7 +20,7 @@ QString unit_of(Path path) {
 
 QString path_words(Path path) {
     return path == Path::translation ? QObject::tr("place from rest")
-           : path == Path::rotation  ? QObject::tr("turn from rest")
+           : path == Path::rotation  ? QObject::tr("rotation from rest")
                                      : QObject::tr("scale against rest");
 }
 
@@ -88,7 +88,7 @@ std::vector<float> TakeStrip::curve_here(State state) const {
 }
 
 void TakeStrip::draw_curves(QPainter& painter) const {
-    const Look& l = look();
+    const Theme& l = theme();
     const double top = ruler_height + 14;
     const double lane = (energy_bottom() - top) / 3;
     QFont small = font();

@@ -3,7 +3,7 @@
 #include "core/steps/names.h"
 #include "stations/takes/take_strip.h"
 #include "stations/takes/take_strip_sizes.h"
-#include "style/look.h"
+#include "style/theme.h"
 
 #include <QPainter>
 #include <QPainterPath>
@@ -27,7 +27,7 @@ double shown_most(std::vector<float> energy, double peak) {
 } // namespace
 
 void TakeStrip::draw_ruler(QPainter& painter) const {
-    const Look& l = look();
+    const Theme& l = theme();
     // Marks stay about 60 pixels apart.
     int step = 1;
     for (const int candidate : {1, 2, 5, 10, 25, 50, 100, 250, 500, 1000, 2500, 5000, 10000}) {
@@ -63,7 +63,7 @@ void TakeStrip::draw_ruler(QPainter& painter) const {
 }
 
 void TakeStrip::draw_energy(QPainter& painter) const {
-    const Look& l = look();
+    const Theme& l = theme();
     const double top = ruler_height + 4;
     const double bottom = energy_bottom();
     QFont small = font();
@@ -130,7 +130,7 @@ void TakeStrip::draw_energy(QPainter& painter) const {
 }
 
 void TakeStrip::draw_offers(QPainter& painter, double top) const {
-    const Look& l = look();
+    const Theme& l = theme();
     // Where they would hide what they are about, they are ticks; nearer, lines.
     double least = width();
     for (size_t i = 1; i < offers_.size(); ++i) {
@@ -159,7 +159,7 @@ void TakeStrip::draw_likeness(QPainter& painter) const {
     if (alike_.empty()) {
         return;
     }
-    const Look& l = look();
+    const Theme& l = theme();
     const float most = std::max(1e-6F, *std::max_element(alike_.begin(), alike_.end()));
     const QRectF band(margin, energy_bottom() - 8, width() - 2.0 * margin, 8);
     painter.setPen(Qt::NoPen);
@@ -187,7 +187,7 @@ void TakeStrip::draw_likeness(QPainter& painter) const {
 }
 
 void TakeStrip::draw_contacts(QPainter& painter) const {
-    const Look& l = look();
+    const Theme& l = theme();
     QFont small = font();
     small.setPixelSize(9);
     painter.setFont(small);
@@ -227,7 +227,7 @@ void TakeStrip::draw_contacts(QPainter& painter) const {
 }
 
 void TakeStrip::draw_spans(QPainter& painter) const {
-    const Look& l = look();
+    const Theme& l = theme();
     QFont bold = font();
     bold.setPixelSize(12);
     bold.setWeight(QFont::DemiBold);
@@ -286,14 +286,14 @@ void TakeStrip::draw_spans(QPainter& painter) const {
 
 void TakeStrip::draw_playhead(QPainter& painter) const {
     const double x = x_of(playhead_);
-    painter.setPen(QPen(look().selection, 1.4));
+    painter.setPen(QPen(theme().selection, 1.4));
     painter.drawLine(QPointF(x, 10), QPointF(x, height() - bar_height - 2.0));
     painter.setPen(Qt::NoPen);
-    painter.setBrush(look().selection);
+    painter.setBrush(theme().selection);
     const QPointF mark[] = {{x - 6, 2}, {x + 6, 2}, {x, 12}};
     painter.drawPolygon(mark, 3);
     if (snapped_to_ >= 0) {
-        painter.setPen(QPen(look().selection, 1, Qt::DashLine));
+        painter.setPen(QPen(theme().selection, 1, Qt::DashLine));
         painter.drawLine(QPointF(x_of(snapped_to_), ruler_height),
                          QPointF(x_of(snapped_to_), height() - bar_height - 2.0));
     }
@@ -302,12 +302,12 @@ void TakeStrip::draw_playhead(QPainter& painter) const {
 void TakeStrip::paintEvent(QPaintEvent*) {
     QPainter painter(this);
     painter.setRenderHint(QPainter::Antialiasing);
-    painter.fillRect(rect(), look().card);
+    painter.fillRect(rect(), theme().card);
     if (!any_) {
-        painter.setPen(look().soft);
+        painter.setPen(theme().soft);
         painter.drawText(
             rect(), Qt::AlignCenter | Qt::TextWordWrap,
-            tr("No take yet. Bring in a file with motion, and its energy, still places and clips stand here."));
+            tr("No take yet. Import a file with motion, and its energy, still places and clips stand here."));
         return;
     }
     draw_ruler(painter);
@@ -321,7 +321,7 @@ void TakeStrip::paintEvent(QPaintEvent*) {
     draw_spans(painter);
     draw_playhead(painter);
     if (hasFocus()) {
-        painter.setPen(QPen(look().accent, 1, Qt::DotLine));
+        painter.setPen(QPen(theme().accent, 1, Qt::DotLine));
         painter.setBrush(Qt::NoBrush);
         painter.drawRect(rect().adjusted(1, 1, -2, -2));
     }

@@ -8,8 +8,8 @@ namespace wembrix::app {
 
 void GroundLayer::paint_sky(QPainter& painter, const QRect& pane) {
     QLinearGradient sky(0, 0, 0, pane.height());
-    sky.setColorAt(0, look().sky_top);
-    sky.setColorAt(1, look().sky_bottom);
+    sky.setColorAt(0, theme().sky_top);
+    sky.setColorAt(1, theme().sky_bottom);
     painter.fillRect(pane, sky);
 }
 
@@ -36,9 +36,9 @@ void GroundLayer::paint_behind(QPainter& painter, const Frame& frame) {
 std::vector<std::pair<QString, QColor>> GroundLayer::foot(const Frame& frame) const {
     const double unit = frame.projection.unit;
     std::vector<std::pair<QString, QColor>> lines = {
-        {QObject::tr("grid %1 m").arg(grid_gap(unit), 0, 'g', 4), look().soft}};
+        {QObject::tr("grid %1 m").arg(grid_gap(unit), 0, 'g', 4), theme().soft}};
     if (frame.shown.tools && unit > 40) {
-        lines.emplace_back(QObject::tr("a 1.75 m person is a dot here"), look().stop);
+        lines.emplace_back(QObject::tr("a 1.75 m person is a dot here"), theme().stop);
     }
     return lines;
 }

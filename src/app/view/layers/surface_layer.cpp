@@ -67,7 +67,7 @@ void SurfaceLayer::draw(QOpenGLExtraFunctions& gl, ClayPrograms& programs, const
     if (!frame.shown.surfaces) {
         return;
     }
-    const Look& l = look();
+    const Theme& l = theme();
     // Smooth edges, but not while so much moves that frames would be lost for them.
     constexpr size_t many = 450000;
     constexpr GLenum multisample = 0x809D; // not in OpenGL ES, whose header Qt follows
@@ -103,7 +103,7 @@ void SurfaceLayer::draw_ends(QOpenGLExtraFunctions& gl, ClayPrograms& programs, 
             ends_[i].put_pose(gl, *scenes[i]);
         }
         ClayPaint over;
-        over.tint = i == 0 ? look().note : look().look;
+        over.tint = i == 0 ? theme().note : theme().look;
         over.tinted = 0.85F;
         over.opacity = 0.42F;
         ends_[i].draw(gl, programs, frame.projection, i == 0 ? QMatrix4x4() : for_graphics(ends.aligned), over);
@@ -122,11 +122,11 @@ std::vector<std::pair<QString, QColor>> SurfaceLayer::foot(const Frame& frame) c
     if (const PoseEnds* ends = frame.scenes.ends()) {
         lines.emplace_back(ends->is_aligned ? QObject::tr("last pose, aligned with the first")
                                             : QObject::tr("last pose"),
-                           look().look);
-        lines.emplace_back(QObject::tr("first pose"), look().note);
+                           theme().look);
+        lines.emplace_back(QObject::tr("first pose"), theme().note);
     }
     if (frame.scenes.difference() != nullptr && !frame.scenes.difference()->compares_anything()) {
-        lines.emplace_back(QObject::tr("no surface has the same vertices in both"), look().look);
+        lines.emplace_back(QObject::tr("no surface has the same vertices in both"), theme().look);
     }
     return lines;
 }

@@ -4,7 +4,7 @@
 
 namespace wembrix::app {
 
-bool TrajectoryLayer::set(std::shared_ptr<const Way> way) {
+bool TrajectoryLayer::set(std::shared_ptr<const Trajectory> way) {
     const bool other = way != way_;
     way_ = std::move(way);
     return other;

@@ -9,11 +9,11 @@ namespace wembrix::app {
 class TrajectoryLayer : public ViewLayer {
   public:
     /// Null: none. True when it is another one.
-    bool set(std::shared_ptr<const Way> way);
+    bool set(std::shared_ptr<const Trajectory> way);
     void paint_behind(QPainter& painter, const Frame& frame) override;
 
   private:
-    std::shared_ptr<const Way> way_;
+    std::shared_ptr<const Trajectory> way_;
 };
 
 } // namespace wembrix::app

@@ -47,7 +47,7 @@ void MeasureTool::paint(QPainter& painter, const Frame& frame) const {
     if (!frame.shown.tools || facts.height_m <= 0) {
         return;
     }
-    const Look& l = look();
+    const Theme& l = theme();
     draw_rod(painter, frame.projection, dragged_m_ > 0 ? dragged_m_ : facts.height_m,
              dragged_m_ > 0   ? l.selection
              : facts.odd_size ? l.stop

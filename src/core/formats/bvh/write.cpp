@@ -18,10 +18,7 @@ class BvhWriter {
     explicit BvhWriter(const Scene& scene) : scene_(scene) {
         order_ = rotation_order_from(scene.rotation_order).value_or(RotationOrder{2, 0, 1});
         for (const int joint : joints_of(scene)) {
-            int above = scene.nodes[joint].parent;
-            while (above >= 0 && scene.nodes[above].kind != NodeKind::joint) {
-                above = scene.nodes[above].parent;
-            }
+            const int above = joint_above(scene, joint);
             (above < 0 ? roots_ : below(above)).push_back(joint);
             parent_[joint] = above;
         }

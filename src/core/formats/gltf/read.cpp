@@ -64,7 +64,7 @@ Transform rest_of(const Json& json, const std::string& where, Scene& scene) {
         const Decomposed parts = decompose(Eigen::Map<const Mat4>(matrix.data()));
         if (parts.shear > 1e-5) {
             scene.notes.push_back(
-                {where, "has a matrix with shear, which no joint can hold; the nearest turn and scale stand in."});
+                {where, "has a matrix with shear, which no joint can hold; the nearest rotation and scale stand in."});
         }
         return parts.transform;
     }
@@ -73,7 +73,7 @@ Transform rest_of(const Json& json, const std::string& where, Scene& scene) {
     Eigen::Vector4d turn;
     if (numbers<4>(json, "rotation", turn, where)) {
         if (turn.norm() < 1e-9) {
-            scene.notes.push_back({where, "has a turn of no length; it is taken as none."});
+            scene.notes.push_back({where, "has a rotation of no length; it is taken as none."});
         } else {
             rest.rotation = Quat(turn[3], turn[0], turn[1], turn[2]).normalized();
         }
@@ -232,7 +232,7 @@ void check_influences(Scene& scene) {
         for (const uint16_t joint : node.influences.joints) {
             if (joint >= joints) {
                 refuse(fmt::format("mesh \"{}\"", mesh.name),
-                       fmt::format("a point is held by joint {}, but its skin has only {}.", joint, joints));
+                       fmt::format("a vertex has weight on joint {}, but its skin has only {}.", joint, joints));
             }
         }
         // A part without influences among skinned ones: its points hang on the skin's first joint.
@@ -259,7 +259,7 @@ void check_influences(Scene& scene) {
         if (unheld > 0 && said.insert(node.mesh).second) {
             scene.notes.push_back(
                 {fmt::format("mesh \"{}\"", mesh.name),
-                 fmt::format("{} points were held by no joint; they hang on the skin's first one now.", unheld)});
+                 fmt::format("{} vertices had no weights; they follow the skin's first joint now.", unheld)});
         }
     }
 }

@@ -287,7 +287,7 @@ Mesh read_mesh(Document& document, size_t index, Scene& scene, Influences& influ
     }
     if (all.unheld > 0) {
         scene.notes.push_back(
-            {where, fmt::format("{} points were held by no joint; they hang on their first one now.", all.unheld)});
+            {where, fmt::format("{} vertices had no weights; they follow the first joint now.", all.unheld)});
     }
     if (all.negative > 0) {
         scene.notes.push_back({where, fmt::format("{} weights below zero were left out.", all.negative)});

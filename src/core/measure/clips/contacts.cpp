@@ -1,7 +1,7 @@
 #include "core/measure/clips/contacts.h"
 
 #include "core/measure/skeleton/pose.h"
-#include "core/measure/surface/holding.h"
+#include "core/measure/surface/weights.h"
 
 #include <algorithm>
 #include <cmath>

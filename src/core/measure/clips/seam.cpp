@@ -4,7 +4,7 @@
 #include "core/measure/clips/travel.h"
 #include "core/measure/skeleton/pose.h"
 #include "core/measure/surface/deform.h"
-#include "core/measure/surface/holding.h"
+#include "core/measure/surface/weights.h"
 
 #include <algorithm>
 #include <cmath>

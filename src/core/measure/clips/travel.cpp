@@ -2,7 +2,7 @@
 
 #include "core/math/angles.h"
 #include "core/measure/skeleton/pose.h"
-#include "core/measure/surface/holding.h"
+#include "core/measure/surface/weights.h"
 
 #include <algorithm>
 #include <cmath>
@@ -18,22 +18,22 @@ double about_up(const Quat& turn) {
 
 } // namespace
 
-Vec3 Way::place_at(double seconds) const {
+Vec3 Trajectory::place_at(double seconds) const {
     const double at = std::clamp(seconds * rate, 0.0, static_cast<double>(place.size()) - 1);
     const auto from = std::min(static_cast<size_t>(at), place.size() - 1);
     const size_t to = std::min(from + 1, place.size() - 1);
     return place[from] + (place[to] - place[from]) * (at - static_cast<double>(from));
 }
 
-double Way::heading_at(double seconds) const {
+double Trajectory::heading_at(double seconds) const {
     const double at = std::clamp(seconds * rate, 0.0, static_cast<double>(heading.size()) - 1);
     const auto from = std::min(static_cast<size_t>(at), heading.size() - 1);
     const size_t to = std::min(from + 1, heading.size() - 1);
     return heading[from] + (heading[to] - heading[from]) * (at - static_cast<double>(from));
 }
 
-Way way_of(const Scene& scene, const Clip& clip, int joint, double rate, double from_s, int frames) {
-    Way way;
+Trajectory trajectory_of(const Scene& scene, const Clip& clip, int joint, double rate, double from_s, int frames) {
+    Trajectory way;
     way.rate = rate;
     const Quat rest(nearest_rotation(linear_of(rest_world(scene)[joint])));
     const Poser poser(scene, &clip);
@@ -51,9 +51,9 @@ Way way_of(const Scene& scene, const Clip& clip, int joint, double rate, double 
     return way;
 }
 
-void smooth(Way& way, int frames) {
+void smooth(Trajectory& way, int frames) {
     const int reach = frames / 2;
-    const Way before = way;
+    const Trajectory before = way;
     const int count = static_cast<int>(way.place.size());
     for (int f = 0; f < count; ++f) {
         // Near the ends the window shrinks, so that what begins somewhere still begins there.
@@ -72,7 +72,7 @@ void smooth(Way& way, int frames) {
     }
 }
 
-Travel travel_of(const Way& way) {
+Travel travel_of(const Trajectory& way) {
     Travel travel;
     if (way.place.size() < 2) {
         return travel;

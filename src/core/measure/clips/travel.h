@@ -9,7 +9,7 @@
 namespace wembrix {
 
 /// A joint's place and turn about up at each frame, both against its rest pose.
-struct Way {
+struct Trajectory {
     double rate = 30;
     std::vector<Vec3> place;     ///< in the world, metres
     std::vector<double> heading; ///< radians about +Y, without leaps
@@ -19,9 +19,9 @@ struct Way {
     [[nodiscard]] double heading_at(double seconds) const;
 };
 /// `frames` frames of `rate` of `clip`, the first at `from_s` on the clip's own clock.
-Way way_of(const Scene& scene, const Clip& clip, int joint, double rate, double from_s, int frames);
+Trajectory trajectory_of(const Scene& scene, const Clip& clip, int joint, double rate, double from_s, int frames);
 /// The mean over `frames` frames around each, weights falling off to both sides; the ends keep theirs.
-void smooth(Way& way, int frames);
+void smooth(Trajectory& way, int frames);
 
 struct Travel {
     double metres = 0;       ///< over the ground, from the first frame to the last as the crow flies
@@ -31,7 +31,7 @@ struct Travel {
     double top_m_s = 0; ///< between two frames
     int top_frame = 0;
 };
-Travel travel_of(const Way& way);
+Travel travel_of(const Trajectory& way);
 
 /// What carries the whole: of the joints from the one root down, the first that has more than one joint below it or
 /// holds points, and is not the root itself. -1 when there is none.

@@ -255,7 +255,7 @@ Drift measure_drift(const DriftRequest& request) {
 }
 
 Drift measure_drift_all(const Scene& should, const Scene& is, Matching matching, const Moved& moved,
-                        const std::function<bool()>& stop, Over over, int finer) {
+                        const std::function<bool()>& stop, Over over, int subsamples) {
     DriftRequest request;
     request.should = &should;
     request.is = &is;
@@ -287,10 +287,10 @@ Drift measure_drift_all(const Scene& should, const Scene& is, Matching matching,
         request.should_clip = from;
         request.is_clip = &clip;
         request.should_start_s = matching == Matching::identity ? clip.start_s - from->start_s : 0;
-        request.rate = clip.rate * finer;
-        request.frames = (clip.frames() - 1) * finer + 1;
+        request.rate = clip.rate * subsamples;
+        request.frames = (clip.frames() - 1) * subsamples + 1;
         Drift drift = measure_drift(request);
-        drift.frame /= finer;
+        drift.frame /= subsamples;
         if (worst) {
             worst->take_worse(drift);
         } else {

@@ -50,10 +50,10 @@ struct DriftRequest {
 Drift measure_drift(const DriftRequest& request);
 
 enum class Over { rest_and_clips, clips };
-/// Over the rest pose and all clips of `is`, each held against the take or clip of `should` it came from, at `finer`
-/// moments a frame (the frame that is told is the clip's). A clip that a step in between remade has nothing to be held
-/// against.
+/// Over the rest pose and all clips of `is`, each held against the take or clip of `should` it came from, at
+/// `subsamples` moments a frame (the frame that is told is the clip's). A clip that a step in between remade has
+/// nothing to be held against.
 Drift measure_drift_all(const Scene& should, const Scene& is, Matching matching, const Moved& moved,
-                        const std::function<bool()>& stop = {}, Over over = Over::rest_and_clips, int finer = 1);
+                        const std::function<bool()>& stop = {}, Over over = Over::rest_and_clips, int subsamples = 1);
 
 } // namespace wembrix

@@ -1,5 +1,6 @@
 #include "core/measure/skeleton/contract.h"
 
+#include "core/base/file_version.h"
 #include "core/base/json_file.h"
 #include "core/math/angles.h"
 #include "core/measure/skeleton/pairs.h"
@@ -205,13 +206,28 @@ nlohmann::json contract_to_json(const Contract& contract) {
         const Quat& q = joint.turn;
         joints.push_back({{"name", joint.name},
                           {"parent", joint.parent},
-                          {"place_m", {p.x(), p.y(), p.z()}},
-                          {"turn_xyzw", {q.x(), q.y(), q.z(), q.w()}}});
+                          {"translation_m", {p.x(), p.y(), p.z()}},
+                          {"rotation_xyzw", {q.x(), q.y(), q.z(), q.w()}}});
     }
-    return {{"format", "wembrix contract"}, {"version", 1}, {"name", contract.name}, {"joints", joints}};
+    return {{"format", "wembrix contract"}, {"version", file_version}, {"name", contract.name}, {"joints", joints}};
 }
 
-Result<Contract> contract_from_json(const nlohmann::json& json, const std::string& where) {
+namespace {
+void contract_from_1(nlohmann::json& contract) {
+    if (const auto joints = contract.find("joints"); joints != contract.end()) {
+        rename_key_in_each(*joints, "place_m", "translation_m");
+        rename_key_in_each(*joints, "turn_xyzw", "rotation_xyzw");
+    }
+}
+} // namespace
+
+Result<Contract> contract_from_json(const nlohmann::json& given, const std::string& where) {
+    nlohmann::json json = given;
+    if (json.is_object()) {
+        if (Outcome done = bring_up_to_date(json, where, contract_from_1); !done) {
+            return done.problem();
+        }
+    }
     const auto complain = [&](const std::string& what) { return Problem{what, where, ""}; };
     if (!json.is_object() || !json.contains("joints") || !json["joints"].is_array() || !json.contains("name") ||
         !json["name"].is_string()) {
@@ -242,10 +258,10 @@ Result<Contract> contract_from_json(const nlohmann::json& json, const std::strin
         if (!seen.insert(joint.name).second) {
             return complain(fmt::format("has two joints \"{}\".", joint.name));
         }
-        if (!numbers_from(from, "place_m", 3, joint.place.data()) ||
-            !numbers_from(from, "turn_xyzw", 4, joint.turn.coeffs().data()) || joint.turn.norm() < 1e-6) {
-            return complain(
-                fmt::format("\"{}\" needs three numbers of \"place_m\" and four of \"turn_xyzw\".", joint.name));
+        if (!numbers_from(from, "translation_m", 3, joint.place.data()) ||
+            !numbers_from(from, "rotation_xyzw", 4, joint.turn.coeffs().data()) || joint.turn.norm() < 1e-6) {
+            return complain(fmt::format(
+                "\"{}\" needs three numbers of \"translation_m\" and four of \"rotation_xyzw\".", joint.name));
         }
         joint.turn.normalize();
         contract.joints.push_back(std::move(joint));

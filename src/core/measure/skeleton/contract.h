@@ -30,7 +30,8 @@ struct Contract {
 /// The joints of a scene at rest. Holders between joints are folded in.
 Contract contract_of(const Scene& scene, const std::string& name);
 
-/// {"format": "wembrix contract", "version": 1, "name": ..., "joints": [{"name", "parent", "place_m", "turn_xyzw"}]}
+/// {"format": "wembrix contract", "version": 1, "name": ..., "joints": [{"name", "parent", "translation_m",
+/// "rotation_xyzw"}]}
 Result<Contract> contract_from_json(const nlohmann::json& json, const std::string& where);
 nlohmann::json contract_to_json(const Contract& contract);
 Result<Contract> read_contract(const std::filesystem::path& file);

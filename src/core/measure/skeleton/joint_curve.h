@@ -9,8 +9,8 @@
 namespace wembrix {
 
 struct JointCurve {
-    /// X, Y and Z, one value a moment. Place: metres from rest, under the parent. Turn: the turn from rest as a vector
-    /// (axis times angle), degrees, about the joint's own axes as it rests; without leaps from moment to moment.
+    /// X, Y and Z, one value a moment. Place: metres from rest, under the parent. Turn: the rotation from rest as a
+    /// vector (axis times angle), degrees, about the joint's own axes as it rests; without leaps from moment to moment.
     /// Scale: factor on the rest's.
     std::array<std::vector<float>, 3> values;
     std::vector<double> key_s; ///< of the channel's keys within the range, from its beginning; empty: no keys

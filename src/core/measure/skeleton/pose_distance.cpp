@@ -2,7 +2,7 @@
 
 #include "core/measure/clips/travel.h"
 #include "core/measure/skeleton/pose.h"
-#include "core/measure/surface/holding.h"
+#include "core/measure/surface/weights.h"
 
 #include <cmath>
 #include <tbb/blocked_range.h>

@@ -11,7 +11,7 @@ Deformer::Deformer(const Scene& scene, const std::vector<int>& only) : scene_(sc
     for (const int node : only.empty() ? surfaces_of(scene) : only) {
         const Node& shown = scene.nodes[node];
         const Mesh& mesh = scene.meshes[shown.mesh];
-        Held held;
+        SkinnedSurface held;
         held.mesh = &mesh;
         held.shape_offset = offsets.shape_offset(node);
         const Influences& rows = shown.influences;
@@ -99,7 +99,7 @@ void Deformer::take(const Pose& pose) {
 
 void Deformer::take(const Pose& pose, bool normals) {
     for (size_t s = 0; s < surfaces_.size(); ++s) {
-        Held& held = held_[s];
+        SkinnedSurface& held = held_[s];
         const Mesh& mesh = *held.mesh;
         const bool with_normals = normals && mesh.normals.size() == mesh.point_count();
         held.in_shape = any_shape(mesh, pose, held.shape_offset);
@@ -134,8 +134,8 @@ void Deformer::take(const Pose& pose, bool normals) {
     }
 }
 
-void Deformer::some(size_t surface, size_t begin, size_t end, Vec3f* to, Vec3f* to_normals) const {
-    const Held& held = held_[surface];
+void Deformer::deform_range(size_t surface, size_t begin, size_t end, Vec3f* to, Vec3f* to_normals) const {
+    const SkinnedSurface& held = held_[surface];
     const Mesh& mesh = *held.mesh;
     const bool with_normals = to_normals != nullptr && mesh.normals.size() == mesh.point_count();
     const Vec3f* from = held.in_shape ? held.shaped.data() : mesh.positions.data();
@@ -182,8 +182,8 @@ void Deformer::run(const Pose& pose, Vec3f* out, Vec3f* normals) {
         const size_t at = surfaces_[s].first;
         tbb::parallel_for(tbb::blocked_range<size_t>(0, surfaces_[s].count, grain),
                           [&](const tbb::blocked_range<size_t>& range) {
-                              some(s, range.begin(), range.end(), out + at + range.begin(),
-                                   normals == nullptr ? nullptr : normals + at + range.begin());
+                              deform_range(s, range.begin(), range.end(), out + at + range.begin(),
+                                           normals == nullptr ? nullptr : normals + at + range.begin());
                           });
     }
 }

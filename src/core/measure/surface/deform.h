@@ -31,11 +31,11 @@ class Deformer {
     void take(const Pose& pose);
     /// then gives points [first, last) of surfaces()[surface], from any number of threads.
     void block(size_t surface, size_t first, size_t last, Vec3f* out) const {
-        some(surface, first, last, out, nullptr);
+        deform_range(surface, first, last, out, nullptr);
     }
 
   private:
-    struct Held {
+    struct SkinnedSurface {
         const Mesh* mesh = nullptr;
         int skin = -1;
         int shape_offset = 0;
@@ -49,11 +49,11 @@ class Deformer {
     };
     void run(const Pose& pose, Vec3f* out, Vec3f* normals);
     void take(const Pose& pose, bool with_normals);
-    void some(size_t surface, size_t first, size_t last, Vec3f* out, Vec3f* normals) const;
+    void deform_range(size_t surface, size_t first, size_t last, Vec3f* out, Vec3f* normals) const;
 
     const Scene& scene_;
     std::vector<Surface> surfaces_;
-    std::vector<Held> held_;
+    std::vector<SkinnedSurface> held_;
     size_t points_ = 0;
 };
 

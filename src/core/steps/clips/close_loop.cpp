@@ -4,8 +4,8 @@
 #include "core/measure/clips/baked.h"
 #include "core/measure/clips/seam.h"
 #include "core/measure/scene/bounds.h"
-#include "core/steps/clips/carriers.h"
 #include "core/steps/clips/chosen_clips.h"
+#include "core/steps/clips/motion_roots.h"
 #include "core/steps/step_kind.h"
 
 #include <Eigen/LU>
@@ -82,7 +82,7 @@ void turn_about_up(const Mat3& ground, double angle, float* q) {
 void lead_back(const Scene& scene, Clip& clip, const CloseSettings& settings, const Seam& seam) {
     BakedClip baked = bake_tracks(clip);
     const std::vector<Mat4> world = rest_world(scene);
-    const std::set<int> tops = carriers_of(scene, baked);
+    const std::set<int> tops = motion_roots_of(scene, baked);
     const bool add = settings.mode == CloseSettings::Mode::repeat_first;
     const int last = baked.frames - 1;
     double turn = seam.turns ? seam.turn_deg * radians_per_degree : 0;

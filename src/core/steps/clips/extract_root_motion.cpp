@@ -62,7 +62,7 @@ class Taking {
         Clip whole = before;
         whole.start_s = 0;
         const int frames = static_cast<int>(std::ceil(end * before.rate - 1e-3)) + 1;
-        Way way = way_of(scene_, whole, from_, before.rate, 0, frames);
+        Trajectory way = trajectory_of(scene_, whole, from_, before.rate, 0, frames);
         smooth(way, settings_.smooth);
         const Vec3 rest = rest_[from_].topRightCorner<3, 1>();
         Mat4 first = Mat4::Identity();
@@ -90,7 +90,7 @@ class Taking {
             // The root does not move at all: it needs no keys.
             std::erase_if(clip.channels, [&](const Channel& channel) { return channel.node == root_; });
         }
-        Way own = way_of(scene_, before, from_, before.rate, 0, before.frames());
+        Trajectory own = trajectory_of(scene_, before, from_, before.rate, 0, before.frames());
         return travel_of(own);
     }
 

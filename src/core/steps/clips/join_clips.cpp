@@ -1,8 +1,8 @@
 // Several clips as one, end to end or with an overlap in which one leads into the next; the way goes on where the
 // clip before it arrived.
 #include "core/measure/clips/baked.h"
-#include "core/steps/clips/carriers.h"
 #include "core/steps/clips/chosen_clips.h"
+#include "core/steps/clips/motion_roots.h"
 #include "core/steps/names.h"
 #include "core/steps/step_kind.h"
 

@@ -1,7 +1,7 @@
 // Lets a clip begin at another of its frames: one that repeats goes around, another one loses what came before.
 #include "core/measure/clips/baked.h"
-#include "core/steps/clips/carriers.h"
 #include "core/steps/clips/chosen_clips.h"
+#include "core/steps/clips/motion_roots.h"
 #include "core/steps/step_kind.h"
 
 #include <Eigen/LU>

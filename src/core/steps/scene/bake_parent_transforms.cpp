@@ -74,7 +74,7 @@ class Fold {
         StepResult result;
         if (!any_) {
             result.scene = from_;
-            result.account = "no holder stands above joints or surfaces";
+            result.account = "no parent transform stands above joints or surfaces";
             return result;
         }
         own_meshes(to_);
@@ -125,7 +125,7 @@ class Fold {
             under_joint[i] =
                 parent >= 0 && (under_joint[parent] != 0 || from_.nodes[parent].kind == NodeKind::joint) ? 1 : 0;
             holder_moves[i] = holder_above && holder_moves[parent] != 0 ? 1 : 0;
-            if (node.kind == NodeKind::holder) {
+            if (node.kind == NodeKind::parent_transform) {
                 part_[i] = Part::gone;
                 above_[i] = parent;
                 holder_moves[i] = holder_moves[i] != 0 || moves[i] != 0 ? 1 : 0;

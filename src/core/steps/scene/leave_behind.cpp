@@ -106,7 +106,7 @@ Result<StepResult> apply_leave_behind(const StepContext& context, const LeaveSet
     std::vector<int> children(scene.nodes.size(), 0);
     std::vector<int> had(scene.nodes.size(), 0);
     for (size_t i = scene.nodes.size(); i-- > 0;) {
-        if (left[i] == 0 && scene.nodes[i].kind == NodeKind::holder && had[i] > 0 && children[i] == 0) {
+        if (left[i] == 0 && scene.nodes[i].kind == NodeKind::parent_transform && had[i] > 0 && children[i] == 0) {
             left[i] = 1;
         }
         if (scene.nodes[i].parent >= 0) {

@@ -1,5 +1,6 @@
-// Makes the skeleton that of a contract: names, parents, order and, if asked, rest turns; every joint that stays keeps
-// its place through every frame. What the contract has no joint for is kept or dropped, weights to the joint above.
+// Makes the skeleton that of a contract: names, parents, order and, if asked, rest rotations; every joint that stays
+// keeps its place through every frame. What the contract has no joint for is kept or dropped, weights to the joint
+// above.
 #include "core/measure/skeleton/contract.h"
 #include "core/steps/names.h"
 #include "core/steps/skeleton/reframe.h"

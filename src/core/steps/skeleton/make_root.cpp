@@ -79,7 +79,7 @@ Result<StepResult> apply_make_root(const StepContext& context, const RootSetting
         if (std::find(tops.begin(), tops.end(), top) == tops.end()) {
             tops.push_back(top);
             scenes |= result.scene.nodes[top].scenes;
-            if (result.scene.nodes[top].kind == NodeKind::holder) {
+            if (result.scene.nodes[top].kind == NodeKind::parent_transform) {
                 holders.push_back(result.scene.nodes[top].name);
             }
         }

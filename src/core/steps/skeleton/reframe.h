@@ -1,5 +1,5 @@
-// Another set of joints for the same motion: other parents, other rest turns, joints more, scale gone. What each joint
-// carries stays where it is.
+// Another set of joints for the same motion: other parents, other rest rotations, joints more, scale gone. What each
+// joint carries stays where it is.
 //
 // Let W be a node's matrix in the world at some moment. After reframing, node n has W'n = W[source n] Cn, with one
 // constant Cn, and so locally L'n = inverse(C of parent') inverse(W[source of parent']) W[source n] Cn. Where the

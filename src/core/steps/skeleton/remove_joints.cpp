@@ -7,8 +7,8 @@
 // frame is keyed anew.
 #include "core/steps/skeleton/remove_joints.h"
 
-#include "core/measure/surface/holding.h"
 #include "core/measure/surface/weight_move.h"
+#include "core/measure/surface/weights.h"
 #include "core/steps/clips/rekey.h"
 #include "core/steps/names.h"
 #include "core/steps/step_kind.h"

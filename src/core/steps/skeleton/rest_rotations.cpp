@@ -1,5 +1,5 @@
-// Gives joints other rest turns while they keep their places and their motion: along the world's axes, or with one axis
-// along the bone.
+// Gives joints other rest rotations while they keep their places and their motion: along the world's axes, or with one
+// axis along the bone.
 #include "core/math/angles.h"
 #include "core/math/axes.h"
 #include "core/steps/names.h"

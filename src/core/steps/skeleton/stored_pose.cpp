@@ -15,7 +15,8 @@ nlohmann::json pose_to_json(const StoredPose& pose) {
         const Vec3& t = local.translation;
         const Vec3& s = local.scale;
         const auto& q = local.rotation;
-        nlohmann::json one = {{"place_m", {t.x(), t.y(), t.z()}}, {"turn_xyzw", {q.x(), q.y(), q.z(), q.w()}}};
+        nlohmann::json one = {{"translation_m", {t.x(), t.y(), t.z()}},
+                              {"rotation_xyzw", {q.x(), q.y(), q.z(), q.w()}}};
         if ((s - Vec3::Ones()).cwiseAbs().maxCoeff() > 0) {
             one["scale"] = {s.x(), s.y(), s.z()};
         }
@@ -31,14 +32,15 @@ Result<StoredPose> pose_from_json(const nlohmann::json& json) {
     StoredPose pose;
     for (const auto& [name, one] : json.items()) {
         Transform local;
-        if (!one.is_object() || !numbers_from(one, "place_m", 3, local.translation.data()) ||
-            !numbers_from(one, "turn_xyzw", 4, local.rotation.coeffs().data()) ||
+        if (!one.is_object() || !numbers_from(one, "translation_m", 3, local.translation.data()) ||
+            !numbers_from(one, "rotation_xyzw", 4, local.rotation.coeffs().data()) ||
             !numbers_from(one, "scale", 3, local.scale.data()) || local.rotation.norm() < 1e-6 ||
             local.scale.cwiseAbs().minCoeff() < 1e-12) {
-            return Problem{fmt::format("the pose of \"{}\" is none: it needs three numbers of \"place_m\" and four of "
-                                       "\"turn_xyzw\".",
-                                       name.substr(0, 60)),
-                           "", ""};
+            return Problem{
+                fmt::format("the pose of \"{}\" is none: it needs three numbers of \"translation_m\" and four of "
+                            "\"rotation_xyzw\".",
+                            name.substr(0, 60)),
+                "", ""};
         }
         local.rotation.normalize();
         pose[name] = local;

@@ -12,7 +12,8 @@ namespace wembrix {
 
 using StoredPose = std::map<std::string, Transform>;
 
-/// {"spine": {"place_m": [x, y, z], "turn_xyzw": [x, y, z, w], "scale": [x, y, z]}}; what is left out is none of it.
+/// {"spine": {"translation_m": [x, y, z], "rotation_xyzw": [x, y, z, w], "scale": [x, y, z]}}; what is left out is none
+/// of it.
 nlohmann::json pose_to_json(const StoredPose& pose);
 Result<StoredPose> pose_from_json(const nlohmann::json& json);
 

@@ -1,5 +1,5 @@
 // Makes the weights of every point sum to 1.
-#include "core/measure/surface/holding.h"
+#include "core/measure/surface/weights.h"
 #include "core/steps/step_kind.h"
 
 #include <algorithm>

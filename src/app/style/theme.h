@@ -12,7 +12,7 @@ namespace wembrix::app {
 
 enum class State { received, prepared, arrived };
 
-struct Look {
+struct Theme {
     QColor ground, card, line, ink, soft, accent, on_accent;
     QColor received, prepared, arrived;
     QColor selection;
@@ -26,7 +26,7 @@ struct Look {
 };
 
 /// The look in force.
-const Look& look();
+const Theme& theme();
 QString state_name(State state);
 
 /// Asks for the OpenGL that the view needs; to be called before the application is made.

@@ -1,4 +1,4 @@
-#include "style/look.h"
+#include "style/theme.h"
 
 #include <QApplication>
 #include <QFontDatabase>
@@ -10,8 +10,8 @@ namespace wembrix::app {
 
 namespace {
 
-Look light_look() {
-    Look l;
+Theme light_look() {
+    Theme l;
     l.ground = QColor("#EDEFEA");
     l.card = QColor("#FBFBF8");
     l.line = QColor("#CBD0C8");
@@ -41,8 +41,8 @@ Look light_look() {
     return l;
 }
 
-Look dark_look() {
-    Look l = light_look();
+Theme dark_look() {
+    Theme l = light_look();
     l.dark = true;
     l.ground = QColor("#1B2123");
     l.card = QColor("#242C2F");
@@ -70,12 +70,12 @@ Look dark_look() {
     return l;
 }
 
-Look& current() {
-    static Look chosen = light_look();
+Theme& current() {
+    static Theme chosen = light_look();
     return chosen;
 }
 
-QString sheet(const Look& l) {
+QString sheet(const Theme& l) {
     const QString text = QStringLiteral(R"(
 QWidget { color: @ink; font-size: 12px; }
 QMainWindow, QDialog, #bench { background: @ground; }
@@ -145,17 +145,17 @@ QSplitter::handle { background: transparent; }
 
 } // namespace
 
-QColor Look::of(State state) const {
+QColor Theme::of(State state) const {
     return state == State::received ? received : state == State::prepared ? prepared : arrived;
 }
-QColor Look::of(Grade grade) const {
+QColor Theme::of(Grade grade) const {
     return grade == Grade::stop ? stop : grade == Grade::look ? look : note;
 }
-QColor Look::ground_of(Grade grade) const {
+QColor Theme::ground_of(Grade grade) const {
     return grade == Grade::stop ? stop_ground : grade == Grade::look ? look_ground : note_ground;
 }
 
-const Look& look() {
+const Theme& theme() {
     return current();
 }
 
@@ -178,7 +178,7 @@ void apply_look(QApplication& application) {
     const bool dark = application.palette().color(QPalette::Window).lightness() < 110;
     current() = dark ? dark_look() : light_look();
     application.setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
-    const Look& l = current();
+    const Theme& l = current();
     QPalette palette;
     palette.setColor(QPalette::Window, l.ground);
     palette.setColor(QPalette::Base, l.card);

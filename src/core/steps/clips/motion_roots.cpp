@@ -1,4 +1,4 @@
-#include "core/steps/clips/carriers.h"
+#include "core/steps/clips/motion_roots.h"
 
 #include <Eigen/LU>
 #include <cmath>
@@ -28,7 +28,7 @@ Mat4 local_at(const Scene& scene, const BakedClip& baked, int node, int frame) {
 
 } // namespace
 
-std::set<int> carriers_of(const Scene& scene, const BakedClip& baked) {
+std::set<int> motion_roots_of(const Scene& scene, const BakedClip& baked) {
     std::set<int> moving;
     for (const BakedTrack& track : baked.tracks) {
         if (track.path == Path::translation || track.path == Path::rotation) {
@@ -49,7 +49,7 @@ std::set<int> carriers_of(const Scene& scene, const BakedClip& baked) {
 }
 
 Mat4 stand_of(const Scene& scene, const BakedClip& baked, int frame) {
-    const std::set<int> carriers = carriers_of(scene, baked);
+    const std::set<int> carriers = motion_roots_of(scene, baked);
     if (carriers.empty()) {
         return Mat4::Identity();
     }
@@ -67,7 +67,7 @@ void aligned(const Scene& scene, const Mat4& by, int first, int last, BakedClip&
         return;
     }
     const std::vector<Mat4> world = rest_world(scene);
-    for (const int node : carriers_of(scene, baked)) {
+    for (const int node : motion_roots_of(scene, baked)) {
         // Both properties are needed from here on: a turned way moves what had only one of them.
         BakedClip wanted;
         wanted.tracks.push_back({node, Path::translation, 3, false, {}});

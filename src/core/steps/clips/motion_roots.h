@@ -8,7 +8,7 @@
 namespace wembrix {
 
 /// Nodes with keys of place or turn, above which nothing has any.
-std::set<int> carriers_of(const Scene& scene, const BakedClip& baked);
+std::set<int> motion_roots_of(const Scene& scene, const BakedClip& baked);
 
 /// Where the first carrier stands on the ground at a frame, and how it is turned about up against its rest: a turn
 /// about +Y and a place with height 0.

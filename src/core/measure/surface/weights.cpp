@@ -1,4 +1,4 @@
-#include "core/measure/surface/holding.h"
+#include "core/measure/surface/weights.h"
 
 #include <algorithm>
 #include <cmath>

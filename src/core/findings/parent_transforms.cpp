@@ -37,10 +37,10 @@ std::string what_it_does(const Transform& rest) {
 
 } // namespace
 
-std::vector<Finding> find_holders(const FindingContext& context) {
+std::vector<Finding> find_parent_transforms(const FindingContext& context) {
     std::vector<Finding> findings;
     for (const Node& node : context.scene.nodes) {
-        if (node.kind != NodeKind::holder) {
+        if (node.kind != NodeKind::parent_transform) {
             continue;
         }
         const std::string what = what_it_does(node.rest);

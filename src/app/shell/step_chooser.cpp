@@ -1,0 +1,137 @@
+#include "shell/step_chooser.h"
+
+#include "core/steps/step_kind.h"
+#include "style/theme.h"
+
+#include <QDialogButtonBox>
+#include <QHeaderView>
+#include <QKeyEvent>
+#include <QLineEdit>
+#include <QPushButton>
+#include <QStyle>
+#include <QTreeWidget>
+#include <QTreeWidgetItemIterator>
+#include <QVBoxLayout>
+#include <map>
+
+namespace wembrix::app {
+
+namespace {
+QString text_of(std::string_view view) {
+    return QString::fromUtf8(view.data(), static_cast<qsizetype>(view.size()));
+}
+constexpr int id_role = Qt::UserRole + 1;
+} // namespace
+
+StepChooser::StepChooser(QWidget* parent) : QDialog(parent) {
+    setWindowTitle(tr("Add a step"));
+    resize(820, 560);
+    auto* column = new QVBoxLayout(this);
+    search_ = new QLineEdit(this);
+    search_->setObjectName(QStringLiteral("stepSearch"));
+    search_->setPlaceholderText(tr("Find a step by its name or by what it is for"));
+    search_->setClearButtonEnabled(true);
+    search_->installEventFilter(this);
+    column->addWidget(search_);
+    list_ = new QTreeWidget(this);
+    list_->setObjectName(QStringLiteral("stepList"));
+    list_->setColumnCount(2);
+    list_->setHeaderHidden(true);
+    list_->setRootIsDecorated(false);
+    list_->setIndentation(14);
+    list_->setWordWrap(true);
+    std::map<StepSubject, QTreeWidgetItem*> groups;
+    for (const StepKind& kind : step_kinds()) {
+        QTreeWidgetItem*& group = groups[kind.subject];
+        if (group == nullptr) {
+            group = new QTreeWidgetItem(list_, {text_of(subject_name(kind.subject))});
+            group->setFlags(Qt::ItemIsEnabled);
+            group->setFirstColumnSpanned(true);
+            QFont bold = font();
+            bold.setWeight(QFont::DemiBold);
+            group->setFont(0, bold);
+        }
+        auto* item = new QTreeWidgetItem(group, {text_of(kind.label), text_of(kind.why)});
+        item->setData(0, id_role, text_of(kind.id));
+        item->setForeground(1, theme().soft);
+        item->setToolTip(1, text_of(kind.why));
+    }
+    list_->expandAll();
+    list_->setColumnWidth(0, 210);
+    list_->header()->setSectionResizeMode(1, QHeaderView::Stretch);
+    column->addWidget(list_, 1);
+    auto* buttons = new QDialogButtonBox(QDialogButtonBox::Cancel, this);
+    accept_ = buttons->addButton(tr("Next…"), QDialogButtonBox::AcceptRole);
+    accept_->setObjectName(QStringLiteral("go"));
+    accept_->style()->polish(accept_); // it was made before it had this name
+    accept_->setToolTip(tr("Sets what the step needs before it goes onto the card"));
+    accept_->setDefault(true);
+    column->addWidget(buttons);
+    connect(buttons, &QDialogButtonBox::accepted, this, &QDialog::accept);
+    connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
+    connect(search_, &QLineEdit::textChanged, this, &StepChooser::show_matches);
+    connect(list_, &QTreeWidget::itemDoubleClicked, this, [this](const QTreeWidgetItem* item) {
+        if (item->data(0, id_role).isValid()) {
+            accept();
+        }
+    });
+    connect(list_, &QTreeWidget::currentItemChanged, this, [this] { accept_->setEnabled(!chosen().empty()); });
+    search_->setFocus();
+    show_matches(QString());
+}
+
+std::string StepChooser::chosen() const {
+    const QTreeWidgetItem* item = list_->currentItem();
+    return item == nullptr || item->isHidden() ? std::string() : item->data(0, id_role).toString().toStdString();
+}
+
+void StepChooser::show_matches(const QString& text) {
+    QTreeWidgetItem* first = nullptr;
+    for (int g = 0; g < list_->topLevelItemCount(); ++g) {
+        QTreeWidgetItem* group = list_->topLevelItem(g);
+        bool any = false;
+        for (int i = 0; i < group->childCount(); ++i) {
+            QTreeWidgetItem* item = group->child(i);
+            bool fits = true;
+            for (const QString& word : text.split(QLatin1Char(' '), Qt::SkipEmptyParts)) {
+                fits = fits && (item->text(0).contains(word, Qt::CaseInsensitive) ||
+                                item->text(1).contains(word, Qt::CaseInsensitive));
+            }
+            item->setHidden(!fits);
+            any = any || fits;
+            // A name that begins so comes before one that only has it somewhere.
+            const bool better =
+                fits && (first == nullptr || (!text.isEmpty() && item->text(0).startsWith(text, Qt::CaseInsensitive) &&
+                                              !first->text(0).startsWith(text, Qt::CaseInsensitive)));
+            first = better ? item : first;
+        }
+        group->setHidden(!any);
+    }
+    list_->setCurrentItem(first);
+    accept_->setEnabled(first != nullptr);
+}
+
+void StepChooser::step_through(int by) {
+    QTreeWidgetItem* item = list_->currentItem();
+    while (item != nullptr) {
+        item = by > 0 ? list_->itemBelow(item) : list_->itemAbove(item);
+        if (item != nullptr && item->data(0, id_role).isValid()) {
+            list_->setCurrentItem(item);
+            return;
+        }
+    }
+}
+
+bool StepChooser::eventFilter(QObject* watched, QEvent* event) {
+    // While one types, the arrows go through what was found.
+    if (watched == search_ && event->type() == QEvent::KeyPress) {
+        const int key = static_cast<QKeyEvent*>(event)->key();
+        if (key == Qt::Key_Down || key == Qt::Key_Up) {
+            step_through(key == Qt::Key_Down ? 1 : -1);
+            return true;
+        }
+    }
+    return QDialog::eventFilter(watched, event);
+}
+
+} // namespace wembrix::app
