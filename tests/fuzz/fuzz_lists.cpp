@@ -24,7 +24,7 @@ extern "C" int LLVMFuzzerTestOneInput(const uint8_t* data, size_t size) {
     take.seconds = 1e4;
     take.carried.extras = text;
     for (const Cut& range : ranges_inside(take)) {
-        if (range.name.empty() || range.first < 0 || range.last >= take.frames() || range.first >= range.last) {
+        if (range.name.empty() || range.start < 0 || range.end >= take.frames() || range.start >= range.end) {
             std::abort(); // what is offered has to fit
         }
     }

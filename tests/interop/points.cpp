@@ -94,7 +94,7 @@ int rigs(const std::filesystem::path& folder, uint32_t count) {
         if (seed % 2 == 0) {
             // The skeleton made anew: other binds, scales, turns and order.
             card.insert(card.end(), {{"set_rest_pose", {{"from", "bind"}, {"surface", "rebind"}}},
-                                     {"bake_joint_scale", {{"stretch", seed % 4 == 0 ? "keep" : "places"}}},
+                                     {"bake_joint_scale", {{"stretch", seed % 4 == 0 ? "keep" : "translation"}}},
                                      {"align_bone_axes"},
                                      {"insert_joint", {{"name", "made"}, {"under", "root"}}},
                                      {"reorder_joints", {{"by", "name"}}}});
@@ -102,6 +102,7 @@ int rigs(const std::filesystem::path& folder, uint32_t count) {
         for (const Step& step : card) {
             const Result<StepResult> applied = apply_step(scene, step);
             if (!applied) {
+                fmt::print(stderr, "rig {}: {}\n", seed, applied.problem().sentence());
                 return 2;
             }
             scene = applied->scene;

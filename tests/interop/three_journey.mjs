@@ -58,10 +58,10 @@ const receivedMixer = player(received, take);
 for (const clip of clips) {
   const animation = (await parse(`${delivered}/tansy_model_${clip.name}.glb`)).animations[0];
   const mixer = player(arrived, animation);
-  for (let frame = clip.first; frame < clip.last; frame += 19, ++frames) {
+  for (let frame = clip.start; frame < clip.end; frame += 19, ++frames) {
     // A hair past the frame, so that stepped keys fall on the same side in both.
     receivedMixer.setTime(frame / 30 + 1e-5);
-    mixer.setTime((frame - clip.first) / 30 + 1e-5);
+    mixer.setTime((frame - clip.start) / 30 + 1e-5);
     received.scene.updateMatrixWorld(true);
     arrived.scene.updateMatrixWorld(true);
     for (const surface of to) {
