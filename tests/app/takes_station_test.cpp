@@ -267,5 +267,39 @@ TEST_F(Bench, FeetLikenessRowsAndWhatGoesOut) {
     EXPECT_EQ(rows(), before);
 }
 
+TEST_F(Bench, EveryStationFitsAThousandTwoHundredAndEightyPixels) {
+    open_cut();
+    const auto fits = [&](const char* when) {
+        for (size_t station = 0; station < window->pages().size(); ++station) {
+            window->choose_station(static_cast<int>(station));
+            settle();
+            const QSize least = window->minimumSizeHint();
+            EXPECT_LE(least.width(), 1280) << station_kinds()[station].id << ", " << when;
+            EXPECT_LE(window->width(), 1280) << station_kinds()[station].id << ", " << when;
+            EXPECT_LE(least.height(), 800) << station_kinds()[station].id << ", " << when;
+            if (least.width() > 1280) {
+                for (const QWidget* widget : window->findChildren<QWidget*>()) {
+                    if (widget->isVisible() && widget->minimumSizeHint().width() > 300) {
+                        ADD_FAILURE() << widget->metaObject()->className() << " " << widget->objectName().toStdString()
+                                      << " at least " << widget->minimumSizeHint().width() << " wide";
+                    }
+                }
+            }
+        }
+    };
+    fits("a take cut");
+    window->page<TakesStation>().go_to(QStringLiteral("shake_off"), 60);
+    settle();
+    fits("a clip chosen that does not close");
+    window->choose_station(2);
+    window->card().show();
+    settle();
+    EXPECT_LE(window->minimumSizeHint().width(), 1280) << "Takes with the route card unfolded";
+    window->runner().deliver_cells(window->board().due());
+    ASSERT_TRUE(wait_for([&] { return !window->runner().is_running() && window->board().is_current(); }));
+    window->page<DeliverStation>().board_view().setCurrentIndex(window->board().index(2, 1));
+    fits("delivered");
+}
+
 } // namespace
 } // namespace wembrix::app

@@ -125,7 +125,7 @@ TEST(RemoveJoints, AccountSaysWhoWentAndWhatItCost) {
     const Result<StepResult> result = apply_step(scene, {"remove_joints", {{"names", {"b", "nobody"}}}});
     ASSERT_TRUE(result.ok());
     EXPECT_NE(result->account.find("1 joint gone (b)"), std::string::npos) << result->account;
-    EXPECT_NE(result->account.find("3 points"), std::string::npos) << result->account;
+    EXPECT_NE(result->account.find("3 vertices"), std::string::npos) << result->account;
     EXPECT_NE(result->account.find("b → a"), std::string::npos) << result->account;
     ASSERT_EQ(result->could_not.size(), 1U);
     EXPECT_NE(result->could_not[0].find("nobody"), std::string::npos);

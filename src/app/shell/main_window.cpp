@@ -160,11 +160,20 @@ QWidget* MainWindow::make_status() {
 }
 
 void MainWindow::choose_station(int index) {
+    const bool folded = card_folded_[static_cast<size_t>(index)] != 0;
+    if (folded) {
+        card_->hide(); // before the wider page comes: both at once would widen the window
+    }
+    // Only the page that is seen says how wide the window has to be.
+    for (int i = 0; i < stations_->count(); ++i) {
+        const QSizePolicy::Policy policy = i == index ? QSizePolicy::Preferred : QSizePolicy::Ignored;
+        stations_->widget(i)->setSizePolicy(policy, policy);
+    }
     stations_->setCurrentIndex(index);
     rail_->choose(index);
     pages_.at(static_cast<size_t>(index))->take_view(*twin_);
-    card_->setVisible(card_folded_[static_cast<size_t>(index)] == 0);
-    edge_->setVisible(card_->isHidden());
+    card_->setVisible(!folded);
+    edge_->setVisible(folded);
 }
 
 void MainWindow::choose_station(std::string_view id) {

@@ -19,7 +19,7 @@ std::string what_it_does(const Transform& rest) {
     if (std::abs(angle) > 0.01) {
         int axis = 0;
         const bool plain = turn.axis().cwiseAbs().maxCoeff(&axis) > 0.9999;
-        text = fmt::format("turns {:.4g}°{}", turn.axis()[axis] < 0 ? -angle : angle,
+        text = fmt::format("rotates {:.4g}°{}", turn.axis()[axis] < 0 ? -angle : angle,
                            plain ? fmt::format(" about {}", "XYZ"[axis]) : "");
     }
     const Vec3& s = rest.scale;
@@ -51,7 +51,7 @@ std::vector<Finding> find_parent_transforms(const FindingContext& context) {
         finding.grade = Grade::look;
         finding.where = node.name;
         finding.nodes = {node.name};
-        finding.message = fmt::format("Holder “{}” {}", node.name, what);
+        finding.message = fmt::format("Parent transform “{}” {}", node.name, what);
         finding.reason = "Drop that node in an engine and the character lies on its face or changes its size.";
         finding.step = Step{"bake_parent_transforms"};
         findings.push_back(std::move(finding));

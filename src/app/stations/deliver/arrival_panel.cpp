@@ -71,7 +71,7 @@ ArrivalPanel::ArrivalPanel(Session& session, Camera& camera, Clock& clock, QWidg
     claims_->horizontalHeader()->setSectionResizeMode(1, QHeaderView::Stretch);
     claims_->horizontalHeader()->setSectionResizeMode(2, QHeaderView::Stretch);
     claims_->horizontalHeader()->setSectionResizeMode(3, QHeaderView::Fixed);
-    claims_->setColumnWidth(3, 44);
+    claims_->setColumnWidth(3, 64);
     claims_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     claims_->setMinimumHeight(236);
     column->addWidget(claims_, 2);

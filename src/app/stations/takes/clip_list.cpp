@@ -112,7 +112,7 @@ void ClipList::make_table() {
     for (const auto& [at, words] : meanings) {
         table_->horizontalHeaderItem(at)->setToolTip(words);
     }
-    const int widths[] = {32, 88, 74, 40, 40, 52, 58, 58, 52, 60, 48};
+    const int widths[] = {52, 88, 74, 40, 40, 64, 62, 62, 54, 78, 48};
     for (int i = 0; i < 11; ++i) {
         table_->setColumnWidth(i, widths[i]);
     }

@@ -51,7 +51,7 @@ StripTools::StripTools(QWidget* parent) : QWidget(parent) {
     tools->addWidget(curves);
     auto* feet = new QToolButton(this);
     feet->setObjectName(QStringLiteral("feet"));
-    feet->setText(tr("Foot contacts ▾"));
+    feet->setText(tr("Contacts ▾"));
     feet->setPopupMode(QToolButton::InstantPopup);
     feet->setToolTip(tr("When a foot counts as in contact with the ground: how low and how slow it has to be"));
     auto* menu = new QMenu(feet);
@@ -61,7 +61,7 @@ StripTools::StripTools(QWidget* parent) : QWidget(parent) {
     feet->setMenu(menu);
     feet->setStyleSheet(QStringLiteral("QToolButton::menu-indicator { image: none; }"));
     tools->addWidget(feet);
-    tools->addWidget(new QLabel(tr("Still below (m/s)"), this));
+    tools->addWidget(new QLabel(tr("Still below"), this));
     still_below = new QDoubleSpinBox(this);
     still_below->setObjectName(QStringLiteral("stillBelow"));
     still_below->setDecimals(3);
@@ -87,7 +87,7 @@ StripTools::StripTools(QWidget* parent) : QWidget(parent) {
     offered->setToolTip(tr("Still places that are offered as cuts"));
     offered->setStyleSheet(QStringLiteral("color: %1;").arg(theme().look.name()));
     tools->addWidget(offered);
-    cut_all = new QPushButton(tr("Cut at all"), this);
+    cut_all = new QPushButton(tr("Cut all"), this);
     cut_all->setObjectName(QStringLiteral("cutAll"));
     cut_all->setToolTip(tr("New clips between the places offered; what is cut now is replaced"));
     tools->addWidget(cut_all);

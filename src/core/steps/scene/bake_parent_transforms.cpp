@@ -392,7 +392,7 @@ class Fold {
 
     [[nodiscard]] std::string account() const {
         if (holders_.empty()) {
-            return "turn and scale of the surfaces' own nodes into the data";
+            return "rotation and scale of the surfaces' own nodes into the data";
         }
         std::vector<std::string> names;
         Mat4 deepest = Mat4::Identity();
@@ -412,7 +412,7 @@ class Fold {
             const double sign = turn.axis().sum() < 0 ? -1 : 1;
             int axis = 0;
             const bool plain = turn.axis().cwiseAbs().maxCoeff(&axis) > 0.99999;
-            what = fmt::format("turn {:.4g}°{}", sign * turn.angle() * degrees_per_radian,
+            what = fmt::format("rotation {:.4g}°{}", sign * turn.angle() * degrees_per_radian,
                                plain ? fmt::format(" about {}", "XYZ"[axis]) : "");
         }
         if (std::abs(frame.factor - 1) > 1e-9) {
@@ -421,7 +421,7 @@ class Fold {
         if (frame.mirror) {
             what += what.empty() ? "mirror" : ", mirror";
         }
-        return fmt::format("{} of {} into the data", what.empty() ? "place" : what, some_of(names));
+        return fmt::format("{} of {} into the data", what.empty() ? "position" : what, some_of(names));
     }
 
     const Scene& from_;
@@ -443,7 +443,7 @@ Result<StepResult> apply_bake_parent_transforms(const StepContext& context, cons
     const Scene& scene = context.scene;
     for (const Mat4& world : rest_world(scene)) {
         if (!world.allFinite()) {
-            return Problem{"a node's place is not a number.", "", ""};
+            return Problem{"a node's position is not a number.", "", ""};
         }
     }
     return Fold(scene).run();

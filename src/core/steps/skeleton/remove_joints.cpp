@@ -372,10 +372,10 @@ std::string account_of(const Scene& scene, const RemovalPlan& plan) {
         worst = move.largest_mm >= worst.largest_mm ? move : worst;
     }
     if (points > 0) {
-        text += fmt::format("; weights of {} points handed on, at most {:.2f} mm ({} → {})", points, worst.largest_mm,
+        text += fmt::format("; weights of {} vertices moved on, at most {:.2f} mm ({} → {})", points, worst.largest_mm,
                             scene.nodes[worst.joint].name, scene.nodes[worst.to].name);
     } else {
-        text += "; they held nothing";
+        text += "; they had no weights";
     }
     return text;
 }
