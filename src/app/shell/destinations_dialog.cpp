@@ -109,7 +109,7 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
                  "metres."));
     add_field(tr("Max influences"), "max_influences",
               tr("Influences per vertex. More are cut, the heaviest kept, and the loss is measured."));
-    add_field(tr("Frame rate (frames per second)"), "rate", tr("Every joint is keyed at each of these frames."));
+    add_field(tr("Frame rate (fps)"), "rate", tr("Every joint is keyed at each of these frames."));
     add_field(tr("Root joint"), "root", tr("The one joint at the top. A file with another root is held."));
     add_field(tr("Joint names"), "joint_names", tr("A regular expression that a whole name must fit."));
     add_field(tr("Longest name"), "longest_name", tr("Characters that a joint's name may have."));
