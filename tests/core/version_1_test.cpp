@@ -47,6 +47,21 @@ TEST(Version1, TheDemoJobIsTheOneThatTheDemoMakerWritesNow) {
     EXPECT_EQ(job->destinations, built_in_destinations());
 }
 
+TEST(Version1, ACardOfAVersionToComeIsRefused) {
+    const json steps = json::array({{{"step", "fold_holders"}}});
+    for (const json& version : {json(3), json("two"), json(1.5)}) {
+        const Result<std::vector<Step>> card = card_from_json({{"version", version}, {"steps", steps}}, "a card");
+        ASSERT_FALSE(card.ok()) << version;
+        EXPECT_NE(card.problem().sentence().find("a card"), std::string::npos);
+    }
+    for (const json& card :
+         {json{{"steps", steps}}, json{{"version", 1}, {"steps", steps}}, json{{"version", 2}, {"steps", steps}}}) {
+        const Result<std::vector<Step>> read = card_from_json(card, "a card");
+        ASSERT_TRUE(read.ok()) << card;
+        EXPECT_EQ(read->front().id, "bake_parent_transforms");
+    }
+}
+
 TEST(Version1, EveryStepHasTheNamesOfNow) {
     const json card = json::parse(R"({"steps": [
         {"step": "fold_holders"}, {"step": "resize", "factor": 2}, {"step": "turn", "degrees": 90, "about": "+X"},

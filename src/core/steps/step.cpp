@@ -1,5 +1,6 @@
 #include "core/steps/step.h"
 
+#include "core/base/file_version.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/version_1.h"
 
@@ -63,6 +64,12 @@ nlohmann::json step_to_json(const Step& step) {
 Result<std::vector<Step>> card_from_json(const nlohmann::json& json, const std::string& where) {
     if (!json.is_object() || !json.contains("steps") || !json["steps"].is_array()) {
         return Problem{"is not a route card: it has no list \"steps\".", where, ""};
+    }
+    if (json.contains("version")) { // what a version 1 file called steps and keys is read step by step
+        nlohmann::json head = {{"version", json["version"]}};
+        if (Outcome known = bring_up_to_date(head, where, [](nlohmann::json&) {}); !known) {
+            return known.problem();
+        }
     }
     std::vector<Step> steps;
     for (const nlohmann::json& row : json["steps"]) {
