@@ -168,7 +168,8 @@ int deliver_over_takes(const DeliverOptions& options, const Plan& plan, LoadedSo
     }
     TakesRequest request;
     request.made_from = sources.made_from(plan.job.steps);
-    request.model = std::make_shared<const Scene>(std::move(sources.received));
+    request.model = sources.received;
+    request.sources = sources.scenes;
     request.steps = plan.job.steps;
     request.job_name = plan.job.name;
     request.takes = *takes;
@@ -213,7 +214,7 @@ int deliver_files(const DeliverOptions& options) {
     if (!options.takes.empty()) {
         return deliver_over_takes(options, *plan, sources.take());
     }
-    const Replay replayed = replay(std::make_shared<const Scene>(std::move(sources->received)), plan->job.steps);
+    const Replay replayed = replay(*sources, plan->job.steps);
     for (const StepOutcome& outcome : replayed.outcomes) {
         if (outcome.problem && outcome.problem->malformed) {
             return refuse(*outcome.problem);

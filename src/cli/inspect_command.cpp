@@ -60,7 +60,7 @@ int inspect(const InspectOptions& options) {
         if (!sources) {
             return refuse(sources.problem());
         }
-        Replay replayed = replay(std::make_shared<const Scene>(std::move(sources->received)), job->steps);
+        Replay replayed = replay(*sources, job->steps);
         measure_replay(replayed);
         const Destination* destination = job->destinations.empty() ? nullptr : job->destinations.data();
         facts = inspect_scene(replayed.prepared(), destination);

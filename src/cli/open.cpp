@@ -23,7 +23,7 @@ Result<Opened> open_and_replay(const std::string& file) {
         return sources.problem();
     }
     opened.sources = sources.take();
-    opened.replay = replay(std::make_shared<const Scene>(opened.sources.received), opened.job.steps);
+    opened.replay = replay(opened.sources, opened.job.steps);
     return opened;
 }
 

@@ -298,7 +298,7 @@ TEST(StepDialogs, AreTakenAsTheyAreByEveryKindOfStep) {
     Scene scene = demo::tansy_model();
     for (const StepKind& kind : step_kinds()) {
         const Step step{std::string(kind.id), starting_values(kind.parameters)};
-        const StepDialog dialog(step, std::make_shared<const Scene>(scene));
+        const StepDialog dialog(step, {std::make_shared<const Scene>(scene), nullptr});
         for (const Parameter& field : kind.parameters) {
             const std::string key(field.key);
             if (step.parameters.contains(key)) {

@@ -277,7 +277,7 @@ TEST_F(Bench, SideWordsAndLettersAreRulesWithAPreview) {
     const Step& step = window->document().job().steps.back();
     EXPECT_EQ(step.parameters["rules"].size(), 2U) << step.parameters.dump();
     // The same rules as lines of text, in the step's own window.
-    StepDialog dialog(step, nullptr);
+    StepDialog dialog(step, {});
     auto* lines = dialog.findChild<QPlainTextEdit*>("field_rules");
     EXPECT_EQ(lines->toPlainText(), "sides: _l, _r, end\ncase: lower");
     lines->setPlainText("sides: _le, _ri, start\ncase: upper, ^leg\na → b");

@@ -214,7 +214,7 @@ int run(const QString& job, const QString& first_look, const QString& out, const
     }
     if (wanted("step-window")) {
         StepDialog dialog({"join_clips", {{"clips", {"lift_parcel", "stamp"}}, {"name", "both"}, {"overlap", 8}}},
-                          window.session().state()->replay.prepared_scene());
+                          {window.session().state()->replay.prepared_scene(), nullptr});
         dialog_picture(dialog, "step-window");
     }
     if (wanted("apart")) {

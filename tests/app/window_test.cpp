@@ -289,6 +289,33 @@ TEST_F(Window, DroppedFilesBecomeAJob) {
     EXPECT_EQ(read_job(path.toStdString())->sources[0], "tansy_model.glb") << "paths count from the job";
 }
 
+TEST_F(Window, ATakeInAnotherUnitPutsItsStepOnTheCard) {
+    open();
+    Result<StepResult> metres = apply_step(demo::tansy_market_take(), {"scale", {{"factor", 0.01}}});
+    ASSERT_TRUE(metres.ok());
+    metres->scene.clips[0].name = "evening";
+    put(write_glb(metres->scene, "evening"));
+    window->open_paths({folder.filePath("evening.glb")});
+    ASSERT_TRUE(wait_for([&] { return steps() == 2U; }));
+    settle();
+    EXPECT_EQ(window->document().job().steps[1].id, "bring_takes");
+    EXPECT_NE(state().replay.outcomes[1].account.find("evening.glb × 100"), std::string::npos)
+        << state().replay.outcomes[1].account;
+    EXPECT_EQ(state().replay.prepared().clips.size(), 2U);
+    // Its window offers the sources that hold takes.
+    const StepDialog dialog(window->document().job().steps[1], {state().replay.received, state().replay.sources},
+                            nullptr, false);
+    const auto* choose = dialog.findChild<QPushButton*>("choose_sources");
+    ASSERT_NE(choose, nullptr);
+    QStringList offered;
+    for (const QAction* action : choose->menu()->actions()) {
+        offered << action->text();
+    }
+    EXPECT_EQ(offered, QStringList({"tansy_market.gltf", "evening.glb"}));
+    QTest::keySequence(window.get(), QKeySequence(QKeySequence::Undo));
+    EXPECT_EQ(steps(), 1U);
+}
+
 TEST_F(Window, ABrokenSourceIsSaidAndNothingIsLost) {
     open();
     ASSERT_TRUE(write_file_whole(folder.filePath("tansy_model.glb").toStdString(), "glTF").ok());
@@ -324,7 +351,7 @@ TEST(StepText, RulesAndClipsAsTyped) {
 
 TEST(StepDialogs, SayWhatTheStepWouldDoBeforeItIsUsed) {
     const Scene scene = demo::tansy_model();
-    StepDialog dialog({"scale", {{"factor", 1}}}, std::make_shared<const Scene>(scene));
+    StepDialog dialog({"scale", {{"factor", 1}}}, {std::make_shared<const Scene>(scene), nullptr});
     auto* factor = dialog.findChild<QLineEdit*>("field_factor");
     auto* outcome = dialog.findChild<QLabel*>("stepOutcome");
     factor->clear();

@@ -1,8 +1,8 @@
 // Takes onto a model: other units, other axes, other rest poses, joints more and fewer.
 #include "core/formats/bvh/bvh.h"
 #include "core/job/assemble.h"
-#include "core/job/bring_take.h"
 #include "core/measure/skeleton/pose.h"
+#include "core/steps/clips/bring_take.h"
 #include "core/steps/step_kind.h"
 #include "random_rig.h"
 #include "small_scenes.h"
@@ -13,44 +13,6 @@
 
 namespace wembrix::testing {
 namespace {
-
-/// hips, two legs of two joints each, a spine; a clip in which all of them move and the hips travel.
-Scene walker(const std::string& prefix = "") {
-    Scene scene = tower({prefix + "hips", prefix + "spine", prefix + "neck"});
-    for (const double x : {0.4, -0.4}) {
-        int parent = 0;
-        for (const char* part : {"thigh_", "foot_"}) {
-            Node node;
-            node.name = prefix + part + (x > 0 ? "l" : "r");
-            node.parent = parent;
-            node.kind = NodeKind::joint;
-            node.rest.translation = parent == 0 ? Vec3(x, 0, 0) : Vec3(0, -0.8, 0.1);
-            node.identity = 700 + static_cast<int64_t>(scene.nodes.size());
-            parent = static_cast<int>(scene.nodes.size());
-            scene.nodes.push_back(node);
-        }
-    }
-    Clip& clip = add_nod(scene, "walk", 1, 0.6, true);
-    for (const char* joint : {"hips", "thigh_l", "foot_l", "thigh_r", "neck"}) {
-        Channel channel = clip.channels[0];
-        channel.node = scene.find_node(prefix + joint);
-        for (size_t i = 0; i < channel.values.size(); i += 4) {
-            std::swap(channel.values.edit()[i], channel.values.edit()[i + (joint[0] == 'h' ? 1 : 2)]);
-        }
-        clip.channels.push_back(channel);
-    }
-    Channel way = clip.channels[0];
-    way.node = 0;
-    way.path = Path::translation;
-    way.width = 3;
-    std::vector<float> places;
-    for (size_t i = 0; i < way.times.size(); ++i) {
-        places.insert(places.end(), {0, 0.02F * static_cast<float>(i % 3), 0.05F * static_cast<float>(i)});
-    }
-    way.values = places;
-    clip.channels.push_back(way);
-    return scene;
-}
 
 /// How far joints of the model, moved by what was brought, are from where the take has them; in the take's unit times
 /// `factor`.

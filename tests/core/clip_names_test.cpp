@@ -180,8 +180,8 @@ TEST(StepRegistry, StepsForClipsSayWhichOfTheirParametersNameThem) {
         bool names_clips = false;
         for (const Parameter& parameter : kind.parameters) {
             const Parameter* named = parameter.column("name");
-            names_clips =
-                names_clips || parameter.names == NameOf::clip || (named != nullptr && named->names == NameOf::clip);
+            names_clips = names_clips || parameter.names == NameOf::clip || parameter.names == NameOf::source ||
+                          (named != nullptr && named->names == NameOf::clip);
         }
         EXPECT_TRUE(!kind.for_clips() || names_clips) << kind.id;
         EXPECT_EQ(is_for_clips(std::string(kind.id)), kind.for_clips());

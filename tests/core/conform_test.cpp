@@ -188,12 +188,12 @@ TEST(Replay, EditingAStepCostsThatOneAndThoseAfter) {
     std::vector<Step> steps = {{"strip_prefix"}, {"scale", {{"factor", 2.0}}}, {"make_root", {{"name", "top"}}}};
     const Replay first = replay(received, steps);
     steps[1].parameters["factor"] = 3.0;
-    const Replay second = replay(received, steps, &first);
+    const Replay second = replay_again(first, steps);
     EXPECT_EQ(first.outcomes[0].scene, second.outcomes[0].scene) << "kept, not made again";
     EXPECT_NE(first.outcomes[1].scene, second.outcomes[1].scene);
     EXPECT_NEAR(second.moved()(0, 0), 3, 1e-12);
     steps[1].on = false;
-    const Replay third = replay(received, steps, &second);
+    const Replay third = replay_again(second, steps);
     EXPECT_EQ(third.outcomes[1].account, "off");
     EXPECT_NEAR(third.moved()(0, 0), 1, 1e-12);
     EXPECT_TRUE(third.problems().empty());

@@ -109,11 +109,11 @@ TEST(ReplayCard, KeepsWhatComesBeforeTheEditAndRunsPastWhatDoesNotFit) {
     const Replay first = replay(received, card);
     ASSERT_TRUE(first.problems().empty());
     card[2].parameters["name"] = "trunk";
-    const Replay second = replay(received, card, &first);
+    const Replay second = replay_again(first, card);
     EXPECT_EQ(second.outcomes[1].scene, first.outcomes[1].scene) << "steps before the edit are not run again";
     EXPECT_NE(second.outcomes[2].scene, first.outcomes[2].scene);
     card.insert(card.begin() + 1, Step{"split_take", {{"take", "gone"}, {"clips", json::array()}}});
-    const Replay third = replay(received, card, &second);
+    const Replay third = replay_again(second, card);
     ASSERT_EQ(third.problems().size(), 1U);
     EXPECT_NE(third.problems()[0].find("gone"), std::string::npos);
     EXPECT_EQ(root_joints(third.prepared()).size(), 1U) << "the steps after it still ran";

@@ -1,7 +1,7 @@
 // Any text at all: a skeleton and its motion or one sentence. What is read is posed and written again.
 #include "core/formats/bvh/bvh.h"
-#include "core/job/bring_take.h"
 #include "core/measure/skeleton/pose.h"
+#include "core/steps/clips/bring_take.h"
 
 #include <cstddef>
 #include <cstdint>

@@ -80,7 +80,7 @@ void Session::restart() {
         next->folder = folder;
         if (before && before->source_paths == job.sources && before->folder == folder) {
             next->sources = before->sources;
-            next->replay = replay(before->replay.received, job.steps, &before->replay);
+            next->replay = replay_again(before->replay, job.steps);
             next->received = before->received;
             next->received_findings = before->received_findings;
         } else {
@@ -92,7 +92,7 @@ void Session::restart() {
                 return;
             }
             auto sources = std::make_shared<LoadedSources>(loaded.take());
-            next->replay = replay(std::make_shared<const Scene>(sources->received), job.steps);
+            next->replay = replay(*sources, job.steps);
             next->sources = sources;
             next->received = facts_of(*next->replay.received);
             if (next->replay.prepared_scene() != next->replay.received) {

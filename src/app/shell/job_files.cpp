@@ -1,6 +1,7 @@
 #include "shell/job_files.h"
 
 #include "core/formats/format.h"
+#include "core/job/card_edits.h"
 #include "session/library.h"
 
 #include <QAbstractButton>
@@ -17,7 +18,7 @@ namespace wembrix::app {
 
 JobFiles::JobFiles(Document& document, Session& session, QWidget* window)
     : QObject(window), document_(document), session_(session), window_(window) {
-    connect(&session_, &Session::changed, this, &JobFiles::begin_new_job);
+    connect(&session_, &Session::changed, this, &JobFiles::add_steps_for_sources);
 }
 
 namespace {
@@ -60,7 +61,7 @@ QString JobFiles::open_paths(const QStringList& given) {
     }
     for (const QString& path : paths) {
         if (path.endsWith(QStringLiteral(".wembrix"))) {
-            is_new_ = false;
+            awaits_ = Awaits::nothing;
             const Outcome done = document_.open(path);
             if (done) {
                 add_recent_job(document_.path());
@@ -85,17 +86,28 @@ QString JobFiles::open_paths(const QStringList& given) {
                 }
             }
         });
+        awaits_ = Awaits::imported;
         return {};
     }
-    is_new_ = true;
+    awaits_ = Awaits::first_steps;
     document_.start(new_job(files));
     return {};
 }
 
-void JobFiles::begin_new_job() {
-    if (is_new_ && session_.state()) {
-        is_new_ = false;
-        document_.begin_with(first_steps(*session_.state()->replay.received));
+void JobFiles::add_steps_for_sources() {
+    const std::shared_ptr<const SessionState> state = session_.state();
+    if (!state || state->source_paths != document_.job().sources) {
+        return;
+    }
+    const Awaits awaits = std::exchange(awaits_, Awaits::nothing);
+    if (awaits == Awaits::first_steps) {
+        Job job = document_.job();
+        job.steps = first_steps(*state->replay.received);
+        bring_where_needed(job, *state->sources);
+        document_.begin_with(job.steps);
+    } else if (awaits == Awaits::imported) {
+        document_.edit(tr("Bring takes onto the skeleton"),
+                       [&](Job& job) { bring_where_needed(job, *state->sources); });
     }
 }
 

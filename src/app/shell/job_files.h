@@ -38,12 +38,14 @@ class JobFiles : public QObject {
     void demoBegun();
 
   private:
-    void begin_new_job();
+    /// What the card gets by itself once sources are read.
+    void add_steps_for_sources();
 
     Document& document_;
     Session& session_;
     QWidget* window_;
-    bool is_new_ = false; ///< files were dropped; their first steps follow when they are read
+    enum class Awaits : uint8_t { nothing, first_steps, imported };
+    Awaits awaits_ = Awaits::nothing; ///< what the card gets when the sources that were given are read
 };
 
 } // namespace wembrix::app

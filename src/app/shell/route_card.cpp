@@ -304,7 +304,11 @@ void RouteCard::add_step(const std::string& id) {
 void RouteCard::add_step(Step step) {
     const std::shared_ptr<const SessionState> state = session_.state();
     const std::string id = step.id;
-    StepDialog dialog(std::move(step), state ? state->replay.prepared_scene() : nullptr, this);
+    StepDialog::Before before;
+    if (state) {
+        before = {state->replay.prepared_scene(), state->replay.sources};
+    }
+    StepDialog dialog(std::move(step), std::move(before), this);
     if (dialog.exec() == QDialog::Accepted) {
         document_.edit(tr("Add %1").arg(label_of(id)), [&](Job& job) { add_step_at_its_place(job, dialog.step()); });
     }
@@ -313,11 +317,11 @@ void RouteCard::add_step(Step step) {
 void RouteCard::edit_step(size_t index) {
     const Step step = document_.job().steps[index];
     const std::shared_ptr<const SessionState> state = session_.state();
-    std::shared_ptr<const Scene> before;
+    StepDialog::Before before;
     if (state && index <= state->replay.outcomes.size()) {
-        before = index == 0 ? state->replay.received : state->replay.outcomes[index - 1].scene;
+        before = {index == 0 ? state->replay.received : state->replay.outcomes[index - 1].scene, state->replay.sources};
     }
-    StepDialog dialog(step, before, this, false);
+    StepDialog dialog(step, std::move(before), this, false);
     if (dialog.exec() == QDialog::Accepted) {
         document_.edit(tr("Edit %1").arg(label_of(step.id)),
                        [&](Job& job) { job.steps[index].parameters = dialog.step().parameters; });

@@ -39,6 +39,16 @@ QStringList clips_of(const Scene* scene) {
     return names;
 }
 
+QStringList takes_of(const std::vector<NamedScene>* sources) {
+    QStringList names;
+    for (const NamedScene& source : sources != nullptr ? *sources : std::vector<NamedScene>()) {
+        if (!source.scene.clips.empty()) {
+            names << QString::fromStdString(source.name);
+        }
+    }
+    return names;
+}
+
 QStringList joint_names_of(const Scene* scene) {
     QStringList names;
     for (const int joint : scene != nullptr ? joints_of(*scene) : std::vector<int>()) {
@@ -78,7 +88,7 @@ struct StepDialog::Trial {
     std::optional<Step> waiting;
 };
 
-StepDialog::StepDialog(const Step& step, std::shared_ptr<const Scene> before, QWidget* parent, bool adding)
+StepDialog::StepDialog(const Step& step, Before before, QWidget* parent, bool adding)
     : QDialog(parent), adding_(adding), step_(step), before_(std::move(before)), trial_(std::make_shared<Trial>()) {
     trial_->dialog = this;
     const StepKind& kind = *step_kind(step.id);
@@ -157,8 +167,8 @@ QWidget* StepDialog::make_field(const Parameter& field, const nlohmann::json& st
     }
     const bool clip = field.names == NameOf::clip;
     if (field.kind == Parameter::Kind::text && (clip || field.names == NameOf::joint)) {
-        QComboBox* box =
-            name_choice(clip ? clips_of(before_.get()) : joint_names_of(before_.get()), now, text(field.form), this);
+        QComboBox* box = name_choice(clip ? clips_of(before_.scene.get()) : joint_names_of(before_.scene.get()), now,
+                                     text(field.form), this);
         connect(box, &QComboBox::currentTextChanged, this, &StepDialog::changed);
         readers_.emplace_back(
             [box, field](nlohmann::json& to) { return set_parameter(to, field, box->currentText()); });
@@ -179,21 +189,29 @@ QWidget* StepDialog::make_lines(const Parameter& field, const QString& now) {
     connect(lines, &QPlainTextEdit::textChanged, this, &StepDialog::changed);
     readers_.emplace_back(
         [lines, field](nlohmann::json& to) { return set_parameter(to, field, lines->toPlainText()); });
-    return field.kind == Parameter::Kind::list && field.names == NameOf::clip ? with_choice(field, lines) : lines;
+    if (field.kind == Parameter::Kind::list && field.names == NameOf::clip) {
+        return with_choice(field, lines, clips_of(before_.scene.get()),
+                           tr("The clips that are there before this step"));
+    }
+    if (field.kind == Parameter::Kind::list && field.names == NameOf::source) {
+        return with_choice(field, lines, takes_of(before_.sources.get()), tr("The sources that hold takes"));
+    }
+    return lines;
 }
 
-QWidget* StepDialog::with_choice(const Parameter& field, QPlainTextEdit* lines) {
+QWidget* StepDialog::with_choice(const Parameter& field, QPlainTextEdit* lines, const QStringList& names,
+                                 const QString& hint) {
     auto* place = new QWidget(this);
     auto* row = new QHBoxLayout(place);
     row->setContentsMargins(0, 0, 0, 0);
     lines->setObjectName(QStringLiteral("lines_") + text(field.key));
     row->addWidget(lines, 1);
-    // Each clip that is there can be put in or taken out with a click.
+    // Each that is there can be put in or taken out with a click.
     auto* choose = new QPushButton(tr("Choose"), place);
     choose->setObjectName(QStringLiteral("choose_") + text(field.key));
-    choose->setToolTip(tr("The clips that are there before this step"));
+    choose->setToolTip(hint);
     auto* menu = new QMenu(choose);
-    for (const QString& name : clips_of(before_.get())) {
+    for (const QString& name : names) {
         QAction* action = menu->addAction(name);
         action->setCheckable(true);
         connect(action, &QAction::triggered, lines, [lines, name](bool in) {
@@ -227,7 +245,7 @@ void StepDialog::show_outcome(const QString& outcome, bool fits) {
 }
 
 /// Tries what waits until nothing does.
-void StepDialog::try_out(const std::shared_ptr<Trial>& trial, const std::shared_ptr<const Scene>& before) {
+void StepDialog::try_out(const std::shared_ptr<Trial>& trial, const Before& before) {
     while (true) {
         Step step;
         uint64_t run = 0;
@@ -241,7 +259,10 @@ void StepDialog::try_out(const std::shared_ptr<Trial>& trial, const std::shared_
             trial->waiting.reset();
             run = trial->newest;
         }
-        const StepContext context{*before, {}, [&] { return trial->newest != run; }};
+        StepContext context{*before.scene, {}, [&] { return trial->newest != run; }};
+        if (before.sources) {
+            context.sources = *before.sources;
+        }
         const Result<StepResult> result = apply_step(context, step);
         QString outcome = QString::fromStdString(result.ok() ? result->account : result.problem().sentence());
         for (const std::string& left : result.ok() ? result->could_not : std::vector<std::string>()) {
@@ -272,7 +293,7 @@ void StepDialog::changed() {
     ++trial_->newest;
     if (!wrong.isEmpty()) {
         show_outcome(wrong, false);
-    } else if (before_) {
+    } else if (before_.scene) {
         show_outcome(tr("Trying it out…"), true);
         const std::scoped_lock lock(trial_->mutex);
         trial_->waiting = step_;

@@ -2,7 +2,7 @@
 #pragma once
 
 #include "core/parameters/parameter.h"
-#include "core/scene/scene.h"
+#include "core/scene/named_scene.h"
 #include "core/steps/step.h"
 
 #include <QDialog>
@@ -18,10 +18,14 @@ namespace wembrix::app {
 class StepDialog : public QDialog {
     Q_OBJECT
   public:
-    /// `before` is the scene that the step would work on; what it would do there is tried out in the background on
-    /// every change. Null: nothing is tried.
+    /// What the step would work on; without a scene nothing is tried out.
+    struct Before {
+        std::shared_ptr<const Scene> scene;
+        std::shared_ptr<const std::vector<NamedScene>> sources; ///< null where none are known
+    };
+    /// What the step would do is tried out in the background on every change.
     /// `adding`: the step is new, and the button says so.
-    StepDialog(const Step& step, std::shared_ptr<const Scene> before, QWidget* parent = nullptr, bool adding = true);
+    StepDialog(const Step& step, Before before, QWidget* parent = nullptr, bool adding = true);
     ~StepDialog() override;
     [[nodiscard]] const Step& step() const { return step_; }
 
@@ -29,14 +33,14 @@ class StepDialog : public QDialog {
     struct Trial; ///< outlives the dialog while a step is still being tried out
     QWidget* make_field(const Parameter& field, const nlohmann::json& starting);
     QWidget* make_lines(const Parameter& field, const QString& now);
-    QWidget* with_choice(const Parameter& field, QPlainTextEdit* lines);
-    static void try_out(const std::shared_ptr<Trial>& trial, const std::shared_ptr<const Scene>& before);
+    QWidget* with_choice(const Parameter& field, QPlainTextEdit* lines, const QStringList& names, const QString& hint);
+    static void try_out(const std::shared_ptr<Trial>& trial, const Before& before);
     void changed();
     void show_outcome(const QString& outcome, bool fits);
 
     bool adding_;
     Step step_;
-    std::shared_ptr<const Scene> before_;
+    Before before_;
     std::shared_ptr<Trial> trial_;
     std::vector<std::function<QString(nlohmann::json&)>> readers_;
     QLabel* outcome_;

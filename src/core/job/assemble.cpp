@@ -1,9 +1,7 @@
 #include "core/job/assemble.h"
 
-#include "core/job/bring_take.h"
 #include "core/scene/picture_references.h"
 #include "core/scene/visit.h"
-#include "core/steps/names.h"
 
 #include <fmt/format.h>
 #include <iterator>
@@ -31,39 +29,21 @@ template <typename Item> void free_names(const std::vector<Item>& base, std::vec
     }
 }
 
-void add_takes(Scene& base, const NamedScene& source, int64_t identity) {
+Brought add_takes(Scene& base, const NamedScene& source, int64_t identity) {
     Brought brought = bring_take(base, source.scene);
     for (Clip& clip : brought.clips) {
         clip.take += identity;
     }
     free_names(base.clips, brought.clips);
     base.clips.insert(base.clips.end(), brought.clips.begin(), brought.clips.end());
-    const auto note = [&](std::string what) { base.notes.push_back({source.name, std::move(what)}); };
-    if (brought.factor != 1) {
-        note(fmt::format("counts in another unit than the model: its lengths are taken {:g} times.", brought.factor));
+    for (std::string& note : notes_on(brought)) {
+        base.notes.push_back({source.name, std::move(note)});
     }
-    if (brought.carried) {
-        note("rests otherwise than the model: its motion is carried over so that each bone lies where it lay.");
+    for (const Note& note : source.scene.notes) {
+        base.notes.push_back({source.name + ", " + note.where, note.what});
     }
-    if (brought.longest_apart > 0.02) {
-        note(fmt::format("has bones up to {:.0f} % longer or shorter than the model's; the model keeps its own.",
-                         brought.longest_apart * 100));
-    }
-    if (!brought.left_out.empty()) {
-        note(fmt::format("moves {} nodes that the model does not have ({}); their keys are left out.",
-                         brought.left_out.size(), some_of(brought.left_out, 12)));
-    }
-    std::unordered_set<std::string> known;
-    for (const Node& node : base.nodes) {
-        known.insert(strip_namespace(node.name));
-    }
-    size_t surfaces = 0;
-    for (const int node : surfaces_of(source.scene)) {
-        surfaces += known.count(strip_namespace(source.scene.nodes[node].name)) == 0 ? 1 : 0;
-    }
-    if (surfaces > 0) {
-        note(fmt::format("its {} surfaces stay out: it was taken as motion for the model's joints.", surfaces));
-    }
+    brought.clips.clear();
+    return brought;
 }
 
 void add_beside(Scene& base, NamedScene source, int64_t identity) {
@@ -129,29 +109,31 @@ void add_beside(Scene& base, NamedScene source, int64_t identity) {
 
 } // namespace
 
+std::optional<Brought> add_source(Scene& base, NamedScene source, size_t place) {
+    std::unordered_set<std::string> known;
+    for (const int joint : joints_of(base)) {
+        known.insert(strip_namespace(base.nodes[joint].name));
+    }
+    size_t matched = 0;
+    size_t moving = 0;
+    for (const int joint : joints_of(source.scene)) {
+        ++moving;
+        matched += known.count(strip_namespace(source.scene.nodes[joint].name));
+    }
+    if (!source.scene.clips.empty() && matched * 2 >= moving && matched > 0) {
+        return add_takes(base, source, identities_from(place));
+    }
+    add_beside(base, std::move(source), identities_from(place));
+    return std::nullopt;
+}
+
 Scene assemble(std::vector<NamedScene> sources) {
     if (sources.empty()) {
         return {};
     }
     Scene base = std::move(sources.front().scene);
     for (size_t s = 1; s < sources.size(); ++s) {
-        std::unordered_set<std::string> known;
-        for (const int joint : joints_of(base)) {
-            known.insert(strip_namespace(base.nodes[joint].name));
-        }
-        const Scene& scene = sources[s].scene;
-        size_t matched = 0;
-        size_t moving = 0;
-        for (const int joint : joints_of(scene)) {
-            ++moving;
-            matched += known.count(strip_namespace(scene.nodes[joint].name));
-        }
-        const int64_t identity = static_cast<int64_t>(s) << 32U;
-        if (!scene.clips.empty() && matched * 2 >= moving && matched > 0) {
-            add_takes(base, sources[s], identity);
-        } else {
-            add_beside(base, std::move(sources[s]), identity);
-        }
+        add_source(base, std::move(sources[s]), s);
     }
     return base;
 }

@@ -23,6 +23,9 @@ size_t before_cuts(const Job& job) {
     return place;
 }
 
+/// It stands between the steps that make the skeleton and those that work on what it brings.
+constexpr std::string_view brings_takes = "bring_takes";
+
 } // namespace
 
 bool is_for_clips(const std::string& id) {
@@ -33,16 +36,33 @@ bool is_for_clips(const std::string& id) {
 void cut_before_other_clip_steps(std::vector<Step>& steps, const std::string& take, const std::vector<Cut>& cuts) {
     Job job;
     job.steps = std::move(steps);
-    const size_t place = before_cuts(job);
+    size_t place = before_cuts(job);
     steps = std::move(job.steps);
+    while (place < steps.size() && steps[place].id == brings_takes) {
+        ++place; // what is cut has to be there first
+    }
     steps.insert(steps.begin() + static_cast<ptrdiff_t>(place), split_step(take, cuts));
 }
 
 size_t add_step_at_its_place(Job& job, const Step& step) {
-    const bool last = is_for_clips(step.id) || step.id == "leave_behind";
+    const bool last = (is_for_clips(step.id) && step.id != brings_takes) || step.id == "leave_behind";
     const size_t place = last ? job.steps.size() : before_cuts(job);
     job.steps.insert(job.steps.begin() + static_cast<ptrdiff_t>(place), step);
     return place;
+}
+
+bool needs_bringing(const LoadedSources& sources) {
+    return std::any_of(sources.sources.begin(), sources.sources.end(), [](const LoadedSources::Source& source) {
+        return source.brought && !source.brought->as_it_came();
+    });
+}
+
+void bring_where_needed(Job& job, const LoadedSources& sources) {
+    const bool has_step =
+        std::any_of(job.steps.begin(), job.steps.end(), [](const Step& step) { return step.id == brings_takes; });
+    if (needs_bringing(sources) && !has_step) {
+        add_step_at_its_place(job, Step{std::string(brings_takes)});
+    }
 }
 
 void rename_one(Job& job, const Replay& replay, int64_t identity, const std::string& name) {

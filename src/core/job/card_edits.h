@@ -22,6 +22,11 @@ void cut_before_other_clip_steps(std::vector<Step>& steps, const std::string& ta
 /// Its place on the card is given back.
 size_t add_step_at_its_place(Job& job, const Step& step);
 
+/// A take's keys could not be taken as they came: its unit or its rest is another one, or joints are missing.
+bool needs_bringing(const LoadedSources& sources);
+/// Puts the step on the card that brings such takes onto the skeleton as the card makes it, unless it is there.
+void bring_where_needed(Job& job, const LoadedSources& sources);
+
 /// Gives one joint of Prepared another name: in the card's last "rename joints" step if its name passes through the
 /// later steps unchanged, else in a new one at the end.
 void rename_one(Job& job, const Replay& replay, int64_t identity, const std::string& name);

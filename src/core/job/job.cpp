@@ -188,7 +188,7 @@ Result<LoadedSources> load_sources(const std::vector<std::string>& sources, cons
         LoadedSources::Source row;
         row.name = path.filename().string();
         row.bytes = bytes->size();
-        const int64_t identity = static_cast<int64_t>(scenes.size()) << 32U;
+        const int64_t identity = identities_from(scenes.size());
         for (const Node& node : scene->nodes) {
             row.identities.push_back(node.identity + identity);
         }
@@ -201,7 +201,12 @@ Result<LoadedSources> load_sources(const std::vector<std::string>& sources, cons
         loaded.sources.push_back(std::move(row));
         scenes.push_back({path.filename().string(), scene.take()});
     }
-    loaded.received = assemble(std::move(scenes));
+    loaded.scenes = std::make_shared<const std::vector<NamedScene>>(scenes); // arrays are shared with what follows
+    Scene received = std::move(scenes.front().scene);
+    for (size_t s = 1; s < scenes.size(); ++s) {
+        loaded.sources[s].brought = add_source(received, std::move(scenes[s]), s);
+    }
+    loaded.received = std::make_shared<const Scene>(std::move(received));
     return loaded;
 }
 

@@ -4,12 +4,15 @@
 #include "core/base/result.h"
 #include "core/delivery/made_from.h"
 #include "core/destination/destination.h"
-#include "core/scene/scene.h"
+#include "core/scene/named_scene.h"
+#include "core/steps/clips/bring_take.h"
 #include "core/steps/skeleton/stored_pose.h"
 #include "core/steps/step.h"
 
 #include <filesystem>
 #include <map>
+#include <memory>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -39,13 +42,15 @@ Job new_job(const std::vector<std::filesystem::path>& sources);
 std::vector<Step> first_steps(const Scene& received);
 
 struct LoadedSources {
-    Scene received;
-    std::vector<std::string> hashes; ///< one per source, over all its files
+    std::shared_ptr<const Scene> received;
+    std::shared_ptr<const std::vector<NamedScene>> scenes; ///< one per source, as it was read
+    std::vector<std::string> hashes;                       ///< one per source, over all its files
     struct Source {
         std::string name;
         std::vector<int64_t> identities; ///< of the nodes that came from it
         std::vector<std::string> takes;
         uintmax_t bytes = 0;
+        std::optional<Brought> brought;           ///< how its takes came onto the model, without clips; if they did
         std::vector<std::filesystem::path> files; ///< its own and those beside it that it names
     };
     std::vector<Source> sources;

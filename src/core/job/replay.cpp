@@ -1,5 +1,9 @@
 #include "core/job/replay.h"
+
+#include "core/job/job.h"
 #include "core/steps/step_kind.h"
+
+#include <span>
 
 namespace wembrix {
 
@@ -21,15 +25,21 @@ Mat4 Replay::moved() const {
     return moved;
 }
 
-Replay replay(std::shared_ptr<const Scene> received, const std::vector<Step>& steps, const Replay* before) {
+namespace {
+
+/// Begins with what `before` holds of the same steps.
+Replay replay_from(const Replay& before, const std::vector<Step>& steps) {
     Replay result;
-    result.received = std::move(received);
+    result.received = before.received;
+    result.sources = before.sources;
     std::shared_ptr<const Scene> scene = result.received;
-    bool same_so_far = before != nullptr && before->received == result.received;
+    const std::span<const NamedScene> sources =
+        result.sources ? std::span<const NamedScene>(*result.sources) : std::span<const NamedScene>();
+    bool same_so_far = true;
     for (size_t i = 0; i < steps.size(); ++i) {
-        same_so_far = same_so_far && i < before->outcomes.size() && before->outcomes[i].step == steps[i];
+        same_so_far = same_so_far && i < before.outcomes.size() && before.outcomes[i].step == steps[i];
         if (same_so_far) {
-            result.outcomes.push_back(before->outcomes[i]);
+            result.outcomes.push_back(before.outcomes[i]);
             scene = result.outcomes.back().scene;
             continue;
         }
@@ -39,7 +49,7 @@ Replay replay(std::shared_ptr<const Scene> received, const std::vector<Step>& st
         if (!steps[i].on) {
             outcome.account = "off";
             outcome.drift = Drift{};
-        } else if (Result<StepResult> applied = apply_step(*scene, steps[i]); applied) {
+        } else if (Result<StepResult> applied = apply_step({*scene, {}, {}, sources}, steps[i]); applied) {
             outcome.account = applied->account;
             outcome.could_not = applied->could_not;
             outcome.moved = applied->moved;
@@ -55,6 +65,25 @@ Replay replay(std::shared_ptr<const Scene> received, const std::vector<Step>& st
         result.outcomes.push_back(std::move(outcome));
     }
     return result;
+}
+
+} // namespace
+
+Replay replay(const LoadedSources& sources, const std::vector<Step>& steps) {
+    Replay nothing_yet;
+    nothing_yet.received = sources.received;
+    nothing_yet.sources = sources.scenes;
+    return replay_from(nothing_yet, steps);
+}
+
+Replay replay(std::shared_ptr<const Scene> received, const std::vector<Step>& steps) {
+    Replay nothing_yet;
+    nothing_yet.received = std::move(received);
+    return replay_from(nothing_yet, steps);
+}
+
+Replay replay_again(const Replay& before, const std::vector<Step>& steps) {
+    return replay_from(before, steps);
 }
 
 void measure_replay(Replay& replay, const std::function<bool()>& stop, const std::function<void(double)>& progress) {

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/measure/scene/drift.h"
+#include "core/scene/named_scene.h"
 #include "core/steps/step.h"
 
 #include <functional>
@@ -23,8 +24,11 @@ struct StepOutcome {
     std::optional<Drift> drift; ///< of this step alone; nothing until it is measured
 };
 
+struct LoadedSources;
+
 struct Replay {
     std::shared_ptr<const Scene> received;
+    std::shared_ptr<const std::vector<NamedScene>> sources; ///< each as it was read; null where none are known
     std::vector<StepOutcome> outcomes;
 
     [[nodiscard]] const Scene& prepared() const { return outcomes.empty() ? *received : *outcomes.back().scene; }
@@ -38,8 +42,12 @@ struct Replay {
     [[nodiscard]] Mat4 moved() const;
 };
 
-/// Steps that are the same as in `before`, from the first on, keep their outcome.
-Replay replay(std::shared_ptr<const Scene> received, const std::vector<Step>& steps, const Replay* before = nullptr);
+/// Runs the steps over what the sources were put together to.
+Replay replay(const LoadedSources& sources, const std::vector<Step>& steps);
+/// The same of a scene that came from no source: steps that work on sources have none.
+Replay replay(std::shared_ptr<const Scene> received, const std::vector<Step>& steps);
+/// Another card over the same sources: steps that are the same as in `before`, from the first on, keep their outcome.
+Replay replay_again(const Replay& before, const std::vector<Step>& steps);
 
 /// Measures what is not measured yet, step by step; `stop` ends it early, `progress` gets 0 to 1.
 void measure_replay(Replay& replay, const std::function<bool()>& stop = {},

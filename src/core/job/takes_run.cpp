@@ -109,12 +109,13 @@ class TakesRun {
             out.clips.push_back(json());
         };
         const std::string stem = take.stem().string();
-        const Result<Scene> received = receive(take, out);
+        std::vector<NamedScene> sources;
+        const Result<Scene> received = receive(take, out, sources);
         if (!received) {
             held(stem, received.problem().sentence());
             return out;
         }
-        const Result<Scene> prepared = prepare(take, *received, out);
+        const Result<Scene> prepared = prepare(take, *received, sources, out);
         if (!prepared) {
             held(stem, prepared.problem().sentence());
             return out;
@@ -156,8 +157,8 @@ class TakesRun {
     }
 
   private:
-    /// The take on the model, under the names that its clips go out by.
-    Result<Scene> receive(const fs::path& take, Through& out) const {
+    /// The take on the model, under the names that its clips go out by. `sources` gets both as they were read.
+    Result<Scene> receive(const fs::path& take, Through& out, std::vector<NamedScene>& sources) const {
         const Result<std::string> bytes = read_file(take);
         if (!bytes) {
             return bytes.problem();
@@ -173,7 +174,10 @@ class TakesRun {
         if (source->clips.size() == 1) {
             source->clips[0].name = take.stem().string();
         }
-        Scene received = assemble({{"", base_}, {out.take, source.take()}});
+        sources = request_.sources ? *request_.sources : std::vector<NamedScene>{{"", base_}};
+        sources.push_back({out.take, source.take()});
+        Scene received = base_;
+        add_source(received, sources.back(), sources.size() - 1);
         if (received.nodes.size() != base_.nodes.size() || received.clips.empty()) {
             return Problem{"moves joints that are not this model's: fewer than half of their names are in it.",
                            out.take, ""};
@@ -181,7 +185,8 @@ class TakesRun {
         return received;
     }
 
-    Result<Scene> prepare(const fs::path& take, const Scene& received, Through& out) const {
+    Result<Scene> prepare(const fs::path& take, const Scene& received, const std::vector<NamedScene>& sources,
+                          Through& out) const {
         std::vector<Step> steps = request_.steps;
         for (const char* suffix : {".csv", ".json"}) {
             const fs::path list = fs::path(take).replace_extension(suffix);
@@ -216,7 +221,7 @@ class TakesRun {
             if (!step.on || (!asked.empty() && !chosen_clips(scene, asked))) {
                 continue;
             }
-            Result<StepResult> applied = apply_step(scene, step);
+            Result<StepResult> applied = apply_step({scene, {}, {}, sources}, step);
             if (!applied) {
                 Problem problem = applied.problem();
                 problem.what = "a step does not fit: " + problem.what;

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/delivery/delivery.h"
+#include "core/scene/named_scene.h"
 #include "core/steps/step.h"
 
 #include <filesystem>
@@ -14,7 +15,8 @@ namespace wembrix {
 
 struct TakesRequest {
     std::shared_ptr<const Scene> model; ///< Received, whose joints the takes move; clips of its own are left aside
-    std::vector<Step> steps;            ///< the card. A step for clips that a take does not have is passed over
+    std::shared_ptr<const std::vector<NamedScene>> sources; ///< of the model, as they were read; null: not known
+    std::vector<Step> steps; ///< the card. A step for clips that a take does not have is passed over
     Destination destination;
     std::string job_name;
     std::filesystem::path folder;

@@ -29,6 +29,7 @@ enum class NameOf : uint8_t {
     clip_after,  ///< of a clip that the step makes
     clip_ending, ///< of names of clips: a clip that the step makes is called after another one, with this behind it
     joint,
+    source, ///< file of a source
     surface,
     prop,
     node_or_clip,

@@ -4,7 +4,7 @@
 
 #include "core/measure/scene/moved.h"
 #include "core/parameters/parameter.h"
-#include "core/scene/scene.h"
+#include "core/scene/named_scene.h"
 #include "core/steps/step.h"
 
 #include <functional>
@@ -29,6 +29,7 @@ struct StepContext {
     const Scene& scene;                     ///< as the steps before it left it; never changed
     std::function<void(double)> progress{}; ///< gets 0 to 1, if the step is long
     std::function<bool()> stop{};           ///< a long step that hears yes ends with a Problem
+    std::span<const NamedScene> sources{};  ///< as they were read, each on its own skeleton; empty where none are known
 };
 
 /// What a step is about: the folder that its file is in, and the group that it is offered under.

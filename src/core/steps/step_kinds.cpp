@@ -33,6 +33,7 @@ namespace wembrix {
     ROW(normalize_weights)                                                                                             \
     ROW(limit_influences)                                                                                              \
     ROW(remove_empty_shapes)                                                                                           \
+    ROW(bring_takes)                                                                                                   \
     ROW(split_take)                                                                                                    \
     ROW(bake)                                                                                                          \
     ROW(change_frame_rate)                                                                                             \

@@ -1,12 +1,17 @@
-#include "core/job/bring_take.h"
+#include "core/steps/clips/bring_take.h"
 
+#include "core/math/angles.h"
 #include "core/steps/names.h"
 #include "core/steps/skeleton/reframe.h"
 #include "core/steps/step_kind.h"
 
 #include <Eigen/LU>
 #include <algorithm>
+#include <array>
+#include <cassert>
 #include <cmath>
+#include <fmt/format.h>
+#include <map>
 #include <set>
 #include <unordered_map>
 
@@ -26,18 +31,57 @@ Vec3 position_of(const Mat4& matrix) {
     return matrix.topRightCorner<3, 1>();
 }
 
-/// Which node of the model each node of the take is, or -1.
-std::vector<int> matches(const Scene& model, const Scene& take) {
+/// Places of the model's nodes by their names without prefixes; the first of equal ones.
+std::unordered_map<std::string, int> places_by_name(const std::vector<std::string>& names) {
     std::unordered_map<std::string, int> places;
-    for (size_t i = 0; i < model.nodes.size(); ++i) {
-        places.emplace(strip_namespace(model.nodes[i].name), static_cast<int>(i));
+    for (size_t i = 0; i < names.size(); ++i) {
+        if (!names[i].empty()) {
+            places.emplace(strip_namespace(names[i]), static_cast<int>(i));
+        }
     }
-    std::vector<int> found;
+    return places;
+}
+
+/// Which node of the model each node of the take is, or -1. Of the two names that a node of the model may be known by,
+/// those count first that more of the take's nodes have.
+std::vector<int> matches(const Scene& model, const Scene& take, const BringOptions& options) {
+    std::vector<std::string> names;
+    for (const Node& node : model.nodes) {
+        names.push_back(node.name);
+    }
+    std::array by_name = {places_by_name(options.other_names), places_by_name(names)};
+    const auto known = [&](const std::unordered_map<std::string, int>& places) {
+        return std::count_if(take.nodes.begin(), take.nodes.end(),
+                             [&](const Node& node) { return places.count(strip_namespace(node.name)) > 0; });
+    };
+    if (known(by_name[1]) > known(by_name[0])) {
+        std::swap(by_name[0], by_name[1]);
+    }
+    std::map<std::string, std::string> said;
+    for (const auto& [of_take, of_model] : options.joints) {
+        said.emplace(strip_namespace(of_take), strip_namespace(of_model));
+    }
+    std::vector<int> found(take.nodes.size(), -1);
     std::set<int> taken;
-    for (const Node& node : take.nodes) {
-        const auto match = places.find(strip_namespace(node.name));
-        const bool fresh = match != places.end() && taken.insert(match->second).second;
-        found.push_back(fresh ? match->second : -1);
+    const auto look = [&](size_t node, const std::string& name) {
+        for (const auto& places : by_name) {
+            const auto match = found[node] < 0 ? places.find(name) : places.end();
+            if (match != places.end() && taken.insert(match->second).second) {
+                found[node] = match->second;
+            }
+        }
+    };
+    for (size_t i = 0; i < take.nodes.size(); ++i) { // what a person said comes before what names say
+        const auto other = said.find(strip_namespace(take.nodes[i].name));
+        if (other != said.end()) {
+            look(i, other->second);
+        }
+    }
+    for (size_t i = 0; i < take.nodes.size(); ++i) {
+        const std::string name = strip_namespace(take.nodes[i].name);
+        if (said.count(name) == 0) {
+            look(i, name);
+        }
     }
     return found;
 }
@@ -51,7 +95,8 @@ struct Bone {
 
 class Bringing {
   public:
-    Bringing(const Scene& model, const Scene& take) : model_(model), take_(take), match_(matches(model, take)) {
+    Bringing(const Scene& model, const Scene& take, const BringOptions& options)
+        : model_(model), take_(take), options_(options), match_(matches(model, take, options)) {
         model_world_ = rest_world(model);
         take_world_ = rest_world(take);
         std::vector<int> from(model.nodes.size(), -1);
@@ -78,9 +123,11 @@ class Bringing {
 
     Brought run() {
         Brought brought;
-        tell_unmatched(brought);
         compare_lengths(brought);
-        brought.carried = !lie_alike(brought.factor) && fits(brought);
+        tell_unmatched(brought);
+        using Carry = BringOptions::Carry;
+        brought.carried = options_.carry == Carry::always ||
+                          (options_.carry == Carry::where_needed && !lie_alike(brought.factor) && fits(brought));
         brought.clips = brought.carried ? carried(brought.factor) : as_they_are();
         return brought;
     }
@@ -95,8 +142,11 @@ class Bringing {
         }
         for (const int node : moved) {
             if (match_[static_cast<size_t>(node)] < 0) {
-                brought.left_out.push_back(take_.nodes[static_cast<size_t>(node)].name);
+                brought.left_out.push_back(motion_left_out(node, brought.factor));
             }
+        }
+        for (const int node : surfaces_of(take_)) {
+            brought.surfaces_left_out += match_[static_cast<size_t>(node)] < 0 ? 1 : 0;
         }
         const std::set<int> there(match_.begin(), match_.end());
         for (const int joint : joints_of(model_)) {
@@ -104,6 +154,36 @@ class Bringing {
                 brought.not_moved.push_back(model_.nodes[static_cast<size_t>(joint)].name);
             }
         }
+    }
+
+    /// How far the keys of a node lead from the first of them.
+    [[nodiscard]] LeftOut motion_left_out(int node, double factor) const {
+        LeftOut left;
+        left.name = take_.nodes[static_cast<size_t>(node)].name;
+        for (const Clip& clip : take_.clips) {
+            for (const Channel& channel : clip.channels) {
+                const auto width = static_cast<size_t>(channel.width);
+                const bool cubic = channel.interpolation == Interpolation::cubic;
+                const size_t begin = cubic ? width : 0;
+                const size_t stride = cubic ? 3 * width : width;
+                if (channel.node != node || channel.path == Path::scale || channel.path == Path::weights) {
+                    continue;
+                }
+                for (size_t i = begin; i + width <= channel.values.size(); i += stride) {
+                    const float* first = &channel.values[begin];
+                    const float* v = &channel.values[i];
+                    if (channel.path == Path::translation) {
+                        left.moves_m = std::max(
+                            left.moves_m, factor * Vec3(v[0] - first[0], v[1] - first[1], v[2] - first[2]).norm());
+                    } else {
+                        const Quat was = Quat(first[3], first[0], first[1], first[2]).normalized();
+                        const Quat is = Quat(v[3], v[0], v[1], v[2]).normalized();
+                        left.turns_degrees = std::max(left.turns_degrees, was.angularDistance(is) * degrees_per_radian);
+                    }
+                }
+            }
+        }
+        return left;
     }
 
     [[nodiscard]] double length(const std::vector<Mat4>& world, int a, int b) const {
@@ -124,19 +204,25 @@ class Bringing {
                 ratios.push_back(is / was);
             }
         }
-        if (ratios.empty()) {
-            return;
-        }
-        std::sort(ratios.begin(), ratios.end());
-        const double middle = ratios[ratios.size() / 2];
-        for (const double unit : {1.0, 0.01, 100.0, 0.001, 1000.0, 0.1, 10.0, 0.0254, 1 / 0.0254, 0.3048, 1 / 0.3048}) {
-            if (std::abs(middle / unit - 1) < 0.05) {
-                brought.factor = unit;
-            }
+        if (options_.factor) {
+            brought.factor = *options_.factor;
+        } else if (!ratios.empty()) {
+            brought.factor = unit_said_by(ratios);
         }
         for (const double ratio : ratios) {
             brought.longest_apart = std::max(brought.longest_apart, std::abs(ratio / brought.factor - 1));
         }
+    }
+
+    /// The one of the units that people use which most of the bones' ratios are nearest to, or 1.
+    [[nodiscard]] static double unit_said_by(std::vector<double> ratios) {
+        std::sort(ratios.begin(), ratios.end());
+        const double middle = ratios[ratios.size() / 2];
+        double said = 1;
+        for (const double unit : {1.0, 0.01, 100.0, 0.001, 1000.0, 0.1, 10.0, 0.0254, 1 / 0.0254, 0.3048, 1 / 0.3048}) {
+            said = std::abs(middle / unit - 1) < 0.05 ? unit : said;
+        }
+        return said;
     }
 
     /// A skeleton of other proportions is not this one: its motion is taken as it is.
@@ -402,6 +488,7 @@ class Bringing {
 
     const Scene& model_;
     const Scene& take_;
+    const BringOptions& options_;
     std::vector<int> match_;
     std::vector<Bone> bones_;
     std::vector<Mat4> model_world_;
@@ -414,8 +501,46 @@ std::string strip_namespace(const std::string& name) {
     return name.substr(prefix_of(name, ":").size());
 }
 
-Brought bring_take(const Scene& model, const Scene& take) {
-    return Bringing(model, take).run();
+Brought bring_take(const Scene& model, const Scene& take, const BringOptions& options) {
+    assert(options.other_names.empty() || options.other_names.size() == model.nodes.size());
+    return Bringing(model, take, options).run();
+}
+
+std::vector<std::string> notes_on(const Brought& brought) {
+    std::vector<std::string> notes;
+    if (brought.factor != 1) {
+        notes.push_back(
+            fmt::format("counts in another unit than the model: its lengths are taken {:g} times.", brought.factor));
+    }
+    if (brought.carried) {
+        notes.emplace_back(
+            "rests otherwise than the model: its motion is carried over so that each bone lies where it lay.");
+    }
+    if (brought.longest_apart > 0.02) {
+        notes.push_back(fmt::format("has bones up to {:.0f} % longer or shorter than the model's; the model keeps its "
+                                    "own.",
+                                    brought.longest_apart * 100));
+    }
+    if (!brought.left_out.empty()) {
+        std::vector<std::string> said;
+        for (const LeftOut& left : brought.left_out) {
+            std::string motion;
+            if (left.moves_m >= 0.0005) {
+                motion = fmt::format(" moves {:.3f} m", left.moves_m);
+            }
+            if (left.turns_degrees >= 0.05) {
+                motion += fmt::format("{} turns {:.1f}°", motion.empty() ? "" : ",", left.turns_degrees);
+            }
+            said.push_back(left.name + (motion.empty() ? " stays still" : motion));
+        }
+        notes.push_back(fmt::format("moves {} nodes that the model does not have ({}); their keys are left out.",
+                                    brought.left_out.size(), some_of(said, 12)));
+    }
+    if (brought.surfaces_left_out > 0) {
+        notes.push_back(fmt::format("its {} surfaces stay out: it was taken as motion for the model's joints.",
+                                    brought.surfaces_left_out));
+    }
+    return notes;
 }
 
 } // namespace wembrix
