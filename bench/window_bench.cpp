@@ -199,7 +199,7 @@ int main(int count, char** arguments) {
     QApplication application(count, arguments);
     QApplication::setApplicationName(QStringLiteral("wembrix-bench"));
     QStandardPaths::setTestModeEnabled(true);
-    apply_look(application);
+    apply_theme(application);
     const QTemporaryDir folder;
     const QString only = count > 1 ? QString::fromLocal8Bit(arguments[1]) : QString(); // one part alone, by its name
     const auto wanted = [&](const char* name) { return only.isEmpty() || only == QString::fromUtf8(name); };

@@ -10,7 +10,7 @@ int main(int count, char** arguments) {
     QApplication application(count, arguments);
     QApplication::setApplicationName(QStringLiteral("wembrix"));
     QApplication::setApplicationDisplayName(QStringLiteral("Wembrix"));
-    wembrix::app::apply_look(application);
+    wembrix::app::apply_theme(application);
     wembrix::app::MainWindow window;
     window.show();
     const QStringList paths = QApplication::arguments().mid(1);

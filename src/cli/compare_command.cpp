@@ -1,5 +1,6 @@
 #include "commands.h"
 
+#include "core/base/counted.h"
 #include "core/formats/format.h"
 #include "core/measure/scene/drift.h"
 
@@ -60,8 +61,8 @@ int compare(const CompareOptions& options) {
         fmt::print("{}\n", result.dump(2));
         return all_well;
     }
-    fmt::print("rest pose: {:.4f} mm at {} ({} points, {} joints)\n", rest.largest_mm, rest.place, rest.points_compared,
-               rest.joints_compared);
+    fmt::print("rest pose: {:.4f} mm at {} ({}, {})\n", rest.largest_mm, rest.place,
+               counted(rest.points_compared, "vertex"), counted(rest.joints_compared, "joint"));
     for (const auto& clip : clips) {
         fmt::print("{}: {:.4f} mm at {}, frame {} of {}\n", clip["clip"].get<std::string>(),
                    clip["largest_mm"].get<double>(), clip["where"].get<std::string>(), clip["frame"].get<int>(),

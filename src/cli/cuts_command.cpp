@@ -1,5 +1,6 @@
 #include "commands.h"
 
+#include "core/base/counted.h"
 #include "core/base/files.h"
 #include "core/job/card_edits.h"
 #include "core/job/cuts.h"
@@ -28,8 +29,8 @@ Result<Clip> take_of(const CutsOptions& options, const Opened& opened, const Ste
     const std::vector<Clip>& left = opened.replay.prepared().clips;
     if (name.empty()) {
         if (left.size() != 1) {
-            return Problem{fmt::format("has {} takes; say with --take which one is cut.", left.size()), options.job,
-                           ""};
+            return Problem{fmt::format("has {}; say with --take which one is cut.", counted(left.size(), "take")),
+                           options.job, ""};
         }
         return left[0];
     }

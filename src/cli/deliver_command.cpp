@@ -1,5 +1,6 @@
 #include "commands.h"
 
+#include "core/base/counted.h"
 #include "core/base/files.h"
 #include "core/base/json_file.h"
 #include "core/delivery/delivery.h"
@@ -154,7 +155,7 @@ void print_report(const TakesReport& report, const Destination& destination, con
             worst_at = arrival.files.front();
         }
     }
-    fmt::print("  {:<8} {} of {} clips · {} bytes", "arrived", report.arrived(), report.rows.size(), bytes);
+    fmt::print("  {:<8} {} of {} · {} bytes", "arrived", report.arrived(), counted(report.rows.size(), "clip"), bytes);
     if (!worst_at.empty()) {
         fmt::print(" · drift at most {:.4f} mm, in {}", worst, worst_at);
     }

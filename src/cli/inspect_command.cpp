@@ -1,5 +1,6 @@
 #include "commands.h"
 
+#include "core/base/counted.h"
 #include "core/formats/format.h"
 #include "core/job/inspect.h"
 #include "core/job/job.h"
@@ -15,18 +16,19 @@ namespace {
 
 void print_facts(const nlohmann::json& facts) {
     const auto& facing = facts["facing"];
-    fmt::print("{:.3f} m tall, {}, {} joints, {} root{}\n", facts["height_m"].get<double>(),
-               facing.is_null() ? "no side named" : "faces " + facing.get<std::string>(), facts["joints"].size(),
-               facts["roots"].size(), facts["roots"].size() == 1 ? "" : "s");
+    fmt::print("{:.3f} m tall, {}, {}, {}\n", facts["height_m"].get<double>(),
+               facing.is_null() ? "no side named" : "faces " + facing.get<std::string>(),
+               counted(facts["joints"].size(), "joint"), counted(facts["roots"].size(), "root"));
     for (const auto& mesh : facts["meshes"]) {
-        fmt::print("  surface {}: {} points, {} triangles, up to {} influences, {} shapes\n",
-                   mesh["name"].get<std::string>(), mesh["vertices"].get<size_t>(), mesh["triangles"].get<size_t>(),
-                   mesh["max_influences"].get<size_t>(), mesh["shapes"].size());
+        fmt::print("  surface {}: {}, {}, up to {}, {}\n", mesh["name"].get<std::string>(),
+                   counted(mesh["vertices"].get<size_t>(), "vertex"),
+                   counted(mesh["triangles"].get<size_t>(), "triangle"),
+                   counted(mesh["max_influences"].get<size_t>(), "influence"), counted(mesh["shapes"].size(), "shape"));
     }
     for (const auto& clip : facts["clips"]) {
-        fmt::print("  clip {}: {} frames at {:g} per second, {:.3f} s{}\n", clip["name"].get<std::string>(),
-                   clip["frames"].get<int>(), clip["rate"].get<double>(), clip["seconds"].get<double>(),
-                   clip["loop"].get<bool>() ? ", repeats" : "");
+        fmt::print("  clip {}: {} at {:g} per second, {:.3f} s{}\n", clip["name"].get<std::string>(),
+                   counted(clip["frames"].get<int>(), "frame"), clip["rate"].get<double>(),
+                   clip["seconds"].get<double>(), clip["loop"].get<bool>() ? ", repeats" : "");
     }
     if (facts.contains("steps")) {
         for (const auto& step : facts["steps"]) {

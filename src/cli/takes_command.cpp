@@ -1,5 +1,6 @@
 #include "commands.h"
 
+#include "core/base/counted.h"
 #include "core/measure/clips/contacts.h"
 #include "core/measure/clips/motion.h"
 #include "core/measure/clips/seam.h"
@@ -28,8 +29,8 @@ nlohmann::json seam_json(const Scene& scene, const Clip& clip, double height) {
 }
 
 void print_take(const nlohmann::json& row) {
-    fmt::print("{}: {} frames at {:g} per second, motion energy {:.3f} m/s on average, {:.3f} at most\n",
-               row["name"].get<std::string>(), row["frames"].get<int>(), row["rate"].get<double>(),
+    fmt::print("{}: {} at {:g} per second, motion energy {:.3f} m/s on average, {:.3f} at most\n",
+               row["name"].get<std::string>(), counted(row["frames"].get<int>(), "frame"), row["rate"].get<double>(),
                row["energy_mean_m_s"].get<double>(), row["energy_largest_m_s"].get<double>());
     for (const auto& place : row["still"]) {
         fmt::print("  still from frame {} to {}{}\n", place["first"].get<int>(), place["last"].get<int>(),

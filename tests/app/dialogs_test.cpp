@@ -3,7 +3,12 @@
 #include "session/library.h"
 #include "shell/destinations_dialog.h"
 #include "shell/guide_window.h"
+#include "shell/preferences.h"
+#include "style/theme.h"
 
+#include <QDialogButtonBox>
+#include <QMenuBar>
+#include <QMessageBox>
 #include <QStandardPaths>
 #include <set>
 
@@ -77,6 +82,61 @@ TEST_F(Bench, TheGuideIsInTheProgram) {
         EXPECT_TRUE(seen.insert(guide.text()).second) << page << " shows the page before it";
         EXPECT_TRUE(page == std::string("README") || guide.text().contains("Why")) << page;
     }
+}
+
+TEST_F(Bench, PreferencesAreKept) {
+    const Colours before = chosen_colours();
+    const auto choose = [&](const char* wanted, QDialogButtonBox::StandardButton button) {
+        QTimer::singleShot(0, window.get(), [&] {
+            auto* dialog = window->findChild<QDialog*>("preferences");
+            ASSERT_NE(dialog, nullptr);
+            QTest::keyClicks(dialog->findChild<QComboBox*>("colours"), QString::fromUtf8(wanted));
+            QTest::mouseClick(dialog->findChild<QDialogButtonBox*>()->button(button), Qt::LeftButton);
+        });
+        edit_preferences(window.get());
+    };
+    choose("Dark", QDialogButtonBox::Ok);
+    EXPECT_EQ(chosen_colours(), Colours::dark);
+    choose("Light", QDialogButtonBox::Cancel);
+    EXPECT_EQ(chosen_colours(), Colours::dark) << "cancelled";
+    choose("As", QDialogButtonBox::Ok);
+    EXPECT_EQ(chosen_colours(), Colours::desktop);
+    choose_colours(before);
+}
+
+TEST_F(Bench, EveryItemOfAMenuHasALetterOfItsOwn) {
+    for (const QAction* top : window->menuBar()->actions()) {
+        std::set<QChar> taken;
+        for (const QAction* item : top->menu()->actions()) {
+            const qsizetype at = item->text().indexOf('&');
+            const bool of_a_list = item->menu() != nullptr || item->shortcut().toString().startsWith("Alt+");
+            EXPECT_TRUE(item->isSeparator() || of_a_list || at >= 0) << item->text().toStdString();
+            if (at >= 0) {
+                EXPECT_TRUE(taken.insert(item->text().at(at + 1).toLower()).second) << item->text().toStdString();
+            }
+        }
+    }
+}
+
+TEST_F(Bench, TheMenuSaysWhichWayOfShowingIsOn) {
+    const auto on = [&](const QString& text) {
+        for (const QAction* top : window->menuBar()->actions()) {
+            for (const QAction* item : top->menu()->actions()) {
+                if (QString(item->text()).remove('&') == text) {
+                    return item->isCheckable() && item->isChecked();
+                }
+            }
+        }
+        ADD_FAILURE() << text.toStdString();
+        return false;
+    };
+    EXPECT_TRUE(on("Two states side by side"));
+    QTest::keySequence(window.get(), keys_of(Shortcut::overlaid));
+    EXPECT_EQ(window->twin().mode(), TwinMode::overlaid);
+    EXPECT_TRUE(on("One over the other"));
+    EXPECT_FALSE(on("Two states side by side"));
+    window->twin().set_mode(TwinMode::side_by_side);
+    EXPECT_TRUE(on("Two states side by side"));
 }
 
 } // namespace

@@ -16,6 +16,6 @@ int main(int count, char** arguments) {
     QStandardPaths::setTestModeEnabled(true);
     // A suite that was killed leaves its recovery files; they are no finding of this run.
     QDir(wembrix::app::Recovery::folder()).removeRecursively();
-    wembrix::app::apply_look(application);
+    wembrix::app::apply_theme(application);
     return RUN_ALL_TESTS();
 }

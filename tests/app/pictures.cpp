@@ -267,7 +267,7 @@ int run(const QString& job, const QString& first_look, const QString& out, const
 int main(int count, char** arguments) {
     prepare_graphics();
     QApplication application(count, arguments);
-    apply_look(application);
+    apply_theme(application);
     const QStringList given = QApplication::arguments().mid(1);
     if (given.size() < 2) {
         std::fprintf(stderr, "usage: wembrix-pictures DEMO_FOLDER OUT [NAME]\n");

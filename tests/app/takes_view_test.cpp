@@ -54,7 +54,7 @@ TEST_F(TakesView, AWayIsDrawnOnTheGroundAndToldInNumbers) {
     const ClipFacts* facts = window->page<TakesStation>().model().clip("wade");
     ASSERT_NE(facts, nullptr);
     EXPECT_NEAR(facts->travel.metres, 1.84, 0.02);
-    EXPECT_EQ(facts->way->place.size(), 177U);
+    EXPECT_EQ(facts->trajectory->place.size(), 177U);
     const QString words = child<QLabel>("takeMessage")->text();
     EXPECT_TRUE(words.contains("1.84 m") && words.contains("m/s on average") && words.contains("at most"))
         << words.toStdString();

@@ -263,7 +263,7 @@ TEST(SourceChanges, AreToldInWords) {
     EXPECT_TRUE(told(after, "tower has 12 vertices, it had 9"));
     after = before;
     after.meshes[0].positions.edit()[3].x() += 0.002F;
-    EXPECT_TRUE(told(after, "1 vertices of tower moved, at most 2 mm"));
+    EXPECT_TRUE(told(after, "1 vertex of tower moved, at most 2 mm"));
     after = before;
     after.nodes[2].rest.translation.y() = 1.1;
     EXPECT_TRUE(told(after, "1 joint rests in another place"));

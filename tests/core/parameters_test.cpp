@@ -1,4 +1,5 @@
 // What follows from the one declaration of a parameter.
+#include "core/base/counted.h"
 #include "core/base/files.h"
 #include "core/steps/names_in_step.h"
 #include "core/steps/step_kind.h"
@@ -149,6 +150,14 @@ TEST(StepTable, TheDocumentationHasTheOneThatTheStepsGive) {
     ASSERT_TRUE(page.ok());
     EXPECT_NE(page->find("\n" + step_table() + "<!-- end of steps -->"), std::string::npos)
         << "run docs/make-step-table.sh";
+}
+
+TEST(Words, WhatIsCountedIsInTheSingularOrPlural) {
+    EXPECT_EQ(counted(1, "joint"), "1 joint");
+    EXPECT_EQ(counted(size_t{0}, "joint"), "0 joints");
+    EXPECT_EQ(counted(2, "vertex"), "2 vertices");
+    EXPECT_EQ(counted(3, "key"), "3 keys");
+    EXPECT_EQ(counted(3, "property"), "3 properties");
 }
 
 } // namespace

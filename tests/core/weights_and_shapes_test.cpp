@@ -47,7 +47,7 @@ TEST(RescaleWeights, PointsThatNothingHoldsAreSaid) {
     influences_of(scene).weights.edit()[0] = 0;
     const StepResult result = done(scene, {"normalize_weights"});
     ASSERT_EQ(result.could_not.size(), 1U);
-    EXPECT_NE(result.could_not[0].find("1 vertices have no weights"), std::string::npos);
+    EXPECT_NE(result.could_not[0].find("1 vertex without weights"), std::string::npos);
 }
 
 TEST(LimitInfluences, KeepsTheHeaviestAndSaysTheLoss) {

@@ -1,5 +1,6 @@
 #include "shell/card_edge.h"
 
+#include "style/numbers.h"
 #include "style/shortcuts.h"
 #include "style/theme.h"
 
@@ -19,9 +20,8 @@ CardEdge::CardEdge(QWidget* parent) : QAbstractButton(parent) {
 
 void CardEdge::show_steps(int steps, int broken) {
     broken_ = broken;
-    setText(broken > 0   ? tr("‹  Route card · %1 of %2 steps do not fit").arg(broken).arg(steps)
-            : steps == 1 ? tr("‹  Route card · 1 step")
-                         : tr("‹  Route card · %1 steps").arg(steps));
+    setText(broken > 0 ? tr("‹  Route card · %1 of %2 steps do not fit").arg(broken).arg(steps)
+                       : tr("‹  Route card · %1").arg(counted(steps, tr("step"), tr("steps"))));
     setAccessibleName(text());
     update();
 }

@@ -1,6 +1,7 @@
 #include "shell/contract_row.h"
 
 #include "core/base/files.h"
+#include "style/numbers.h"
 
 #include <QFileDialog>
 #include <QHBoxLayout>
@@ -49,9 +50,10 @@ ContractRow::ContractRow(std::optional<Contract> own, QWidget* parent) : QWidget
 
 void ContractRow::show_contract(const std::optional<Contract>& contract) {
     now_ = contract;
-    name_->setText(contract
-                       ? tr("“%1”, %2 joints").arg(QString::fromStdString(contract->name)).arg(contract->joints.size())
-                       : tr("none: any skeleton is taken"));
+    name_->setText(contract ? tr("“%1”, %2")
+                                  .arg(QString::fromStdString(contract->name),
+                                       counted(contract->joints.size(), tr("joint"), tr("joints")))
+                            : tr("none: any skeleton is taken"));
     none_->setEnabled(contract.has_value());
     write_->setEnabled(contract.has_value());
 }

@@ -158,11 +158,10 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
     });
     foot->addWidget(keep_);
     foot->addStretch(1);
-    auto* buttons = new QDialogButtonBox(this);
-    use_ = buttons->addButton(tr("Apply"), QDialogButtonBox::AcceptRole);
+    auto* buttons = new QDialogButtonBox(QDialogButtonBox::Cancel, this);
+    use_ = buttons->addButton(tr("&Apply"), QDialogButtonBox::AcceptRole);
     use_->setObjectName(QStringLiteral("go"));
     use_->style()->polish(use_); // it was made before it had this name
-    buttons->addButton(tr("Cancel"), QDialogButtonBox::RejectRole);
     connect(buttons, &QDialogButtonBox::accepted, this, &QDialog::accept);
     connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
     foot->addWidget(buttons);

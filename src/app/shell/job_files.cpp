@@ -156,12 +156,10 @@ bool JobFiles::may_lose_changes() {
     }
     QMessageBox box(QMessageBox::Question, tr("Wembrix"),
                     tr("“%1” has changes that are not saved.").arg(QString::fromStdString(document_.job().name)),
-                    QMessageBox::NoButton, window_);
-    QAbstractButton* keep = box.addButton(tr("Save"), QMessageBox::AcceptRole);
-    QAbstractButton* lose = box.addButton(tr("Discard"), QMessageBox::DestructiveRole);
-    box.addButton(tr("Cancel"), QMessageBox::RejectRole);
-    box.exec();
-    return box.clickedButton() == lose || (box.clickedButton() == keep && save());
+                    QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel, window_);
+    box.setDefaultButton(QMessageBox::Save);
+    const int chosen = box.exec();
+    return chosen == QMessageBox::Discard || (chosen == QMessageBox::Save && save());
 }
 
 void JobFiles::ask_for_job() {

@@ -3,6 +3,7 @@
 #include <QAbstractButton>
 #include <QFileInfo>
 #include <QMessageBox>
+#include <QPushButton>
 
 namespace wembrix::app {
 
@@ -13,11 +14,12 @@ std::optional<Recoverable> offer_recovery(QWidget* parent) {
             QMessageBox::Question, QObject::tr("Wembrix"),
             QObject::tr("Wembrix ended unexpectedly. “%1” had changes that were not saved; they were kept at %2.")
                 .arg(name, one.when),
-            QMessageBox::NoButton, parent);
+            QMessageBox::Discard, parent);
         box.setObjectName(QStringLiteral("recoveryOffer"));
-        QAbstractButton* take = box.addButton(QObject::tr("Restore"), QMessageBox::AcceptRole);
-        QAbstractButton* lose = box.addButton(QObject::tr("Discard"), QMessageBox::DestructiveRole);
-        box.addButton(QObject::tr("Later"), QMessageBox::RejectRole);
+        QPushButton* take = box.addButton(QObject::tr("&Restore"), QMessageBox::AcceptRole);
+        QAbstractButton* lose = box.button(QMessageBox::Discard);
+        box.addButton(QObject::tr("&Later"), QMessageBox::RejectRole);
+        box.setDefaultButton(take);
         box.exec();
         if (box.clickedButton() == take) {
             return std::move(one);

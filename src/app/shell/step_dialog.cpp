@@ -127,11 +127,10 @@ StepDialog::StepDialog(const Step& step, Before before, QWidget* parent, bool ad
     outcome_->setWordWrap(true);
     outcome_->setMinimumHeight(34);
     column->addWidget(outcome_);
-    auto* buttons = new QDialogButtonBox(this);
-    accept_ = buttons->addButton(adding_ ? tr("Add step") : tr("Apply"), QDialogButtonBox::AcceptRole);
+    auto* buttons = new QDialogButtonBox(QDialogButtonBox::Cancel, this);
+    accept_ = buttons->addButton(adding_ ? tr("&Add step") : tr("&Apply"), QDialogButtonBox::AcceptRole);
     accept_->setObjectName(QStringLiteral("go"));
     accept_->style()->polish(accept_); // it was made before it had this name
-    buttons->addButton(tr("Cancel"), QDialogButtonBox::RejectRole);
     connect(buttons, &QDialogButtonBox::accepted, this, &QDialog::accept);
     connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
     column->addWidget(buttons);

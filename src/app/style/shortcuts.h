@@ -27,6 +27,7 @@ enum class Shortcut {
     picture,
     deliver_stale,
     fold_card,
+    preferences,
     bring_in,
 };
 

@@ -3,6 +3,7 @@
 #include <QApplication>
 #include <QFontDatabase>
 #include <QPalette>
+#include <QSettings>
 #include <QStyleFactory>
 #include <QSurfaceFormat>
 
@@ -10,7 +11,7 @@ namespace wembrix::app {
 
 namespace {
 
-Theme light_look() {
+Theme light_theme() {
     Theme l;
     l.ground = QColor("#EDEFEA");
     l.card = QColor("#FBFBF8");
@@ -41,8 +42,8 @@ Theme light_look() {
     return l;
 }
 
-Theme dark_look() {
-    Theme l = light_look();
+Theme dark_theme() {
+    Theme l = light_theme();
     l.dark = true;
     l.ground = QColor("#1B2123");
     l.card = QColor("#242C2F");
@@ -71,7 +72,7 @@ Theme dark_look() {
 }
 
 Theme& current() {
-    static Theme chosen = light_look();
+    static Theme chosen = light_theme();
     return chosen;
 }
 
@@ -174,9 +175,20 @@ void prepare_graphics() {
     QSurfaceFormat::setDefaultFormat(format);
 }
 
-void apply_look(QApplication& application) {
-    const bool dark = application.palette().color(QPalette::Window).lightness() < 110;
-    current() = dark ? dark_look() : light_look();
+Colours chosen_colours() {
+    const int chosen = QSettings().value(QStringLiteral("colours"), 0).toInt();
+    return chosen == 1 ? Colours::light : chosen == 2 ? Colours::dark : Colours::desktop;
+}
+
+void choose_colours(Colours colours) {
+    QSettings().setValue(QStringLiteral("colours"), static_cast<int>(colours));
+}
+
+void apply_theme(QApplication& application) {
+    const Colours chosen = chosen_colours();
+    const bool dark = chosen == Colours::desktop ? application.palette().color(QPalette::Window).lightness() < 110
+                                                 : chosen == Colours::dark;
+    current() = dark ? dark_theme() : light_theme();
     application.setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
     const Theme& l = current();
     QPalette palette;

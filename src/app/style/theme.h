@@ -32,7 +32,12 @@ QString state_name(State state);
 /// Asks for the OpenGL that the view needs; to be called before the application is made.
 void prepare_graphics();
 
-/// Chooses light or dark by the desktop, and sets font and style sheet.
-void apply_look(QApplication& application);
+enum class Colours { desktop, light, dark };
+/// What the person chose; the desktop's until they do.
+Colours chosen_colours();
+void choose_colours(Colours colours);
+
+/// Takes light or dark as chosen, and sets font and style sheet.
+void apply_theme(QApplication& application);
 
 } // namespace wembrix::app

@@ -1,4 +1,5 @@
 #include "view/pane.h"
+#include "style/numbers.h"
 
 #include <QHBoxLayout>
 #include <QLabel>
@@ -88,9 +89,9 @@ void Pane::say_facts(const SceneFacts& facts, const Destination* destination) {
     parts << (facts.odd_size ? wrong(tall) : tall);
     parts << (facts.facing ? tr("faces %1").arg(QString::fromUtf8(axis_name(*facts.facing).data()))
                            : tr("facing not told"));
-    const QString roots = facts.roots == 1 ? tr("1 root") : tr("%1 roots").arg(facts.roots);
+    const QString roots = counted(facts.roots, tr("root"), tr("roots"));
     parts << (facts.roots > 1 ? wrong(roots) : roots);
-    parts << tr("%1 joints").arg(facts.joints);
+    parts << counted(facts.joints, tr("joint"), tr("joints"));
     if (facts.holders > 0) {
         parts << wrong(facts.holders == 1 ? tr("a parent transform rotates or scales")
                                           : tr("%1 parent transforms rotate or scale").arg(facts.holders));

@@ -172,7 +172,7 @@ void draw_joints(QPainter& painter, const Projection& p, const PosedScene& posed
             continue;
         }
         if (posed.is_motion_root(static_cast<size_t>(parent)) && !chosen(static_cast<size_t>(parent))) {
-            // From what moves the whole to the body is a way, not a bone.
+            // From what moves the whole to the body is a trajectory, not a bone.
             painter.setPen(QPen(l.soft, 1, Qt::DotLine));
             painter.drawLine(from, marks[i].at);
             continue;
@@ -239,18 +239,18 @@ void draw_points(QPainter& painter, const Projection& p, const PosedScene& posed
     }
 }
 
-void draw_way(QPainter& painter, const Projection& p, const Trajectory& way, double seconds) {
+void draw_trajectory(QPainter& painter, const Projection& p, const Trajectory& trajectory, double seconds) {
     const Theme& l = theme();
     const auto on_ground = [](Vec3 at) {
         at.y() = 0;
         return at;
     };
     // As many pieces as can be told apart in a pane.
-    const auto stride = std::max<size_t>(1, way.place.size() / 600);
+    const auto stride = std::max<size_t>(1, trajectory.place.size() / 600);
     QPolygonF line;
-    for (size_t f = 0; f < way.place.size(); f += stride) {
+    for (size_t f = 0; f < trajectory.place.size(); f += stride) {
         bool ahead = false;
-        const QPointF at = p.on_screen(on_ground(way.place[f]), &ahead);
+        const QPointF at = p.on_screen(on_ground(trajectory.place[f]), &ahead);
         if (ahead) {
             line << at;
         }
@@ -265,17 +265,17 @@ void draw_way(QPainter& painter, const Projection& p, const Trajectory& way, dou
     painter.setBrush(l.card);
     painter.setPen(QPen(colour, 1.4));
     painter.drawEllipse(line.first(), 3.5, 3.5);
-    const double length = static_cast<double>(way.place.size() - 1) / way.rate;
+    const double length = static_cast<double>(trajectory.place.size() - 1) / trajectory.rate;
     painter.setBrush(colour);
     painter.setPen(Qt::NoPen);
     for (double at = 1; at < length && length < 120; at += 1) {
-        painter.drawEllipse(p.on_screen(on_ground(way.place_at(at))), 2, 2);
+        painter.drawEllipse(p.on_screen(on_ground(trajectory.place_at(at))), 2, 2);
     }
     // A head in the plane of the ground, as long as a twentieth of the character.
-    const Vec3 end = on_ground(way.place.back());
+    const Vec3 end = on_ground(trajectory.place.back());
     Vec3 along = Vec3::Zero();
-    for (size_t back = 1; back < way.place.size() && along.norm() < 0.02 * p.unit; ++back) {
-        along = end - on_ground(way.place[way.place.size() - 1 - back]);
+    for (size_t back = 1; back < trajectory.place.size() && along.norm() < 0.02 * p.unit; ++back) {
+        along = end - on_ground(trajectory.place[trajectory.place.size() - 1 - back]);
     }
     if (along.norm() > 1e-9) {
         along *= 0.06 * p.unit / along.norm();
@@ -285,7 +285,7 @@ void draw_way(QPainter& painter, const Projection& p, const Trajectory& way, dou
         painter.drawPolygon(head);
     }
     painter.setBrush(l.selection);
-    painter.drawEllipse(p.on_screen(on_ground(way.place_at(seconds))), 3.2, 3.2);
+    painter.drawEllipse(p.on_screen(on_ground(trajectory.place_at(seconds))), 3.2, 3.2);
 }
 
 void draw_difference_scale(QPainter& painter, const Projection& p, double largest_mm, double at_most_mm) {

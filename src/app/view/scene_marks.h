@@ -37,8 +37,8 @@ void draw_points(QPainter& painter, const Projection& p, const PosedScene& posed
 /// The joint within `reach` pixels of a place in the pane, or -1.
 int joint_at(const std::vector<JointMark>& marks, const QPointF& place, double reach);
 
-/// A way over the ground: where it begins, which way it goes, a mark a second, where it is now.
-void draw_way(QPainter& painter, const Projection& p, const Trajectory& way, double seconds);
+/// A trajectory over the ground: where it begins, which trajectory it goes, a mark a second, where it is now.
+void draw_trajectory(QPainter& painter, const Projection& p, const Trajectory& trajectory, double seconds);
 
 /// The scale of a difference, from no distance to `largest_mm`.
 void draw_difference_scale(QPainter& painter, const Projection& p, double largest_mm, double at_most_mm);

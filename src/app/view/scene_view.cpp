@@ -88,8 +88,8 @@ void SceneView::set_shared_height(double height_m) {
     update();
 }
 
-void SceneView::show_trajectory(std::shared_ptr<const Trajectory> way) {
-    if (trajectory_->set(std::move(way))) {
+void SceneView::show_trajectory(std::shared_ptr<const Trajectory> trajectory) {
+    if (trajectory_->set(std::move(trajectory))) {
         update();
     }
 }

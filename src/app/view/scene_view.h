@@ -26,7 +26,7 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     void show_scene(std::shared_ptr<const Scene> scene, const std::optional<SceneFacts>& facts, State state);
     void show_other(const std::optional<Other>& other) { scenes_.show_other(other); }
     /// A trajectory over the ground below the scene; null: none.
-    void show_trajectory(std::shared_ptr<const Trajectory> way);
+    void show_trajectory(std::shared_ptr<const Trajectory> trajectory);
     /// What each round of the clip that plays adds to its place and turn; playing, the next one goes on from there.
     void set_round_on(const Mat4& on) { round_on_ = on; }
     /// The first and the last pose of the clip that is shown, over it.

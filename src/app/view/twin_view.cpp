@@ -100,7 +100,7 @@ std::optional<Other> TwinView::other_for(State own, State other) const {
         second.moved = state_->replay.moved().inverse();
     }
     if (through_a_file && (own == State::received || other == State::received)) {
-        // Names changed on the way; nothing but place can be compared.
+        // Names changed on the trajectory; nothing but place can be compared.
         second.as_difference = false;
     }
     return second;
@@ -181,8 +181,8 @@ SceneView* TwinView::prepared_view() {
     return nullptr;
 }
 
-void TwinView::show_trajectory(const std::shared_ptr<const Trajectory>& way) {
-    way_ = way;
+void TwinView::show_trajectory(const std::shared_ptr<const Trajectory>& trajectory) {
+    trajectory_ = trajectory;
     share_marks();
 }
 
@@ -199,7 +199,7 @@ void TwinView::show_ends(bool shown) {
 void TwinView::share_marks() {
     for (Pane* pane : {left_, right_}) {
         const bool prepared = pane->state() == State::prepared;
-        pane->view().show_trajectory(prepared ? way_ : nullptr);
+        pane->view().show_trajectory(prepared ? trajectory_ : nullptr);
         pane->view().set_round_on(prepared ? round_on_ : Mat4(Mat4::Identity()));
         pane->view().show_ends(prepared && ends_ && mode_ == TwinMode::side_by_side);
     }

@@ -34,8 +34,8 @@ class TwinView : public QWidget {
     [[nodiscard]] TwinMode mode() const { return mode_; }
     void set_shown(const Shown& shown);
     [[nodiscard]] const Shown& shown() const { return shown_; }
-    /// In the pane of Prepared: a way over the ground (null: none), and both ends of the clip that is shown.
-    void show_trajectory(const std::shared_ptr<const Trajectory>& way);
+    /// In the pane of Prepared: a trajectory over the ground (null: none), and both ends of the clip that is shown.
+    void show_trajectory(const std::shared_ptr<const Trajectory>& trajectory);
     /// What each round of a repeat adds to its place and turn, in the pane of Prepared.
     void set_round_on(const Mat4& on);
     void show_ends(bool shown);
@@ -81,7 +81,7 @@ class TwinView : public QWidget {
     QBoxLayout* foot_;
     TwinMode mode_ = TwinMode::side_by_side;
     Shown shown_;
-    std::shared_ptr<const Trajectory> way_;
+    std::shared_ptr<const Trajectory> trajectory_;
     Mat4 round_on_ = Mat4::Identity();
     bool ends_ = false;
     bool same_scale_ = false;

@@ -1,5 +1,6 @@
 #include "core/delivery/arrival_check.h"
 
+#include "core/base/counted.h"
 #include "core/destination/conform.h"
 #include "core/formats/format.h"
 #include "core/measure/scene/bounds.h"
@@ -28,7 +29,8 @@ void check_root(const Scene& prepared, const Scene& arrived, const Destination& 
     Claim claim{"Root", some_of(should), some_of(is), should == is, ""};
     if (should.size() > 1) {
         claim.pass = false;
-        claim.detail = fmt::format("{} roots, where one is expected; “Make root” gives it one", should.size());
+        claim.detail =
+            fmt::format("{}, where one is expected; “Make root” gives it one", counted(should.size(), "root"));
     } else if (!is.empty() && is[0] != destination.root) {
         claim.pass = false;
         claim.detail = fmt::format("the root is “{}”, {} expects “{}”", is[0], destination.name, destination.root);
@@ -212,8 +214,9 @@ void check_clip(const Scene& prepared, const Clip& whole, const Scene& arrived, 
     const int frames = static_cast<int>(std::ceil(clip.seconds * destination.rate - 1e-3)) + 1;
     const Clip* is = arrived.clips.size() == 1 ? &arrived.clips[0] : nullptr;
     const int is_frames = is == nullptr ? 0 : static_cast<int>(std::lround(is->seconds * destination.rate)) + 1;
-    Claim length{"Clip length", fmt::format("{:.3f} s, {} frames", clip.seconds, frames),
-                 is == nullptr ? "no clip" : fmt::format("{:.3f} s, {} frames", is->seconds, is_frames), false, ""};
+    Claim length{"Clip length", fmt::format("{:.3f} s, {}", clip.seconds, counted(frames, "frame")),
+                 is == nullptr ? "no clip" : fmt::format("{:.3f} s, {}", is->seconds, counted(is_frames, "frame")),
+                 false, ""};
     const Format* format = format_with_id(destination.container);
     const bool has_shapes = format != nullptr && has(format->writes, Content::shapes);
     const bool has_names = format != nullptr && has(format->writes, Content::clip_names);

@@ -1,5 +1,6 @@
 #include "core/delivery/deliverable.h"
 
+#include "core/base/counted.h"
 #include "core/delivery/arrival_check.h"
 #include "core/delivery/made_from.h"
 #include "core/delivery/manifest.h"
@@ -41,7 +42,7 @@ std::string model_facts(const Scene& prepared, const std::string&) {
     for (const int node : surfaces) {
         shapes += prepared.meshes[prepared.nodes[node].mesh].shapes.size();
     }
-    return fmt::format("model · {} surfaces · {} shapes", surfaces.size(), shapes);
+    return fmt::format("model · {} · {}", counted(surfaces.size(), "surface"), counted(shapes, "shape"));
 }
 
 std::string clip_facts(const Scene& prepared, const std::string& name) {

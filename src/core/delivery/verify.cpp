@@ -1,5 +1,6 @@
 #include "core/delivery/verify.h"
 
+#include "core/base/counted.h"
 #include "core/measure/scene/bounds.h"
 #include "core/steps/names.h"
 
@@ -26,7 +27,7 @@ Claim one_root(const Scene& scene, const Destination& destination) {
     return claim("Root", destination.root, roots.empty() ? "no joints" : some_of(roots),
                  right               ? ""
                  : roots.size() == 1 ? fmt::format("the root is “{}”", roots[0])
-                                     : fmt::format("{} roots, where one is expected", roots.size()));
+                                     : fmt::format("{}, where one is expected", counted(roots.size(), "root")));
 }
 
 Claim no_parent_transform(const Scene& scene) {
@@ -91,9 +92,9 @@ Claim names_fit(const Scene& scene, const Destination& destination) {
             wrong = fmt::format("{} and {} differ in capitals only", names[0], names[1]);
         }
     }
-    return claim("Joint names",
-                 fmt::format("{}, at most {} characters", destination.joint_names, destination.longest_name),
-                 wrong.empty() ? fmt::format("{} names fit", joints_of(scene).size()) : "not all fit", wrong);
+    return claim(
+        "Joint names", fmt::format("{}, at most {} characters", destination.joint_names, destination.longest_name),
+        wrong.empty() ? fmt::format("{} fit", counted(joints_of(scene).size(), "name")) : "not all fit", wrong);
 }
 
 Claim binds_fit(const Scene& scene) {
@@ -146,8 +147,8 @@ Claim same_skeleton(const Scene& scene, const Contract& contract) {
     for (const ContractDifference& difference : differences) {
         sentences.push_back(difference.sentence);
     }
-    return claim("Contract", fmt::format("“{}”, {} joints", contract.name, contract.joints.size()),
-                 differences.empty() ? fmt::format("{} joints, the same", joints_of(scene).size())
+    return claim("Contract", fmt::format("“{}”, {}", contract.name, counted(contract.joints.size(), "joint")),
+                 differences.empty() ? fmt::format("{}, the same", counted(joints_of(scene).size(), "joint"))
                                      : fmt::format("{} differences", differences.size()),
                  some_of(sentences, 12));
 }

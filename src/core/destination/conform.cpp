@@ -1,5 +1,6 @@
 #include "core/destination/conform.h"
 
+#include "core/base/counted.h"
 #include "core/destination/prune.h"
 #include "core/measure/skeleton/pose.h"
 #include "core/measure/surface/influence_limit.h"
@@ -209,8 +210,8 @@ Conformed conform_model(const Scene& prepared, const Destination& destination) {
     drop_unplaced(result.scene);
     drop_unused_materials(result.scene);
     if (loss.points > 0) {
-        result.account = fmt::format("{} vertices brought to {} influences, the largest weight lost {:.3f}",
-                                     loss.points, destination.influences, loss.largest_weight);
+        result.account = fmt::format("{} brought to {}, the largest weight lost {:.3f}", counted(loss.points, "vertex"),
+                                     counted(destination.influences, "influence"), loss.largest_weight);
     }
     return result;
 }
@@ -279,7 +280,7 @@ Conformed conform_clip(const Scene& prepared, const Clip& clip, const Destinatio
     scene.lights.clear();
     reorder_nodes(scene, order);
     unify_skins(scene);
-    result.account = fmt::format("{} frames at {:g} per second", scene.clips[0].frames(), destination.rate);
+    result.account = fmt::format("{} at {:g} per second", counted(scene.clips[0].frames(), "frame"), destination.rate);
     return result;
 }
 

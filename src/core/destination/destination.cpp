@@ -1,5 +1,6 @@
 #include "core/destination/destination.h"
 
+#include "core/base/counted.h"
 #include "core/base/file_version.h"
 #include "core/base/files.h"
 #include "core/base/json_file.h"
@@ -23,8 +24,8 @@ std::string Destination::summary() const {
                              : axes.unit_m == 0.01  ? "1 cm"
                              : axes.unit_m == 0.001 ? "1 mm"
                                                     : fmt::format("{:.6g} m", axes.unit_m);
-    return fmt::format("{} up · 1 u = {} · {} influences",
-                       axis_name(axes.up).substr(axis_name(axes.up)[0] == '+' ? 1 : 0), unit, influences);
+    return fmt::format("{} up · 1 u = {} · {}", axis_name(axes.up).substr(axis_name(axes.up)[0] == '+' ? 1 : 0), unit,
+                       counted(influences, "influence"));
 }
 
 std::string Destination::in_units(double metres) const {

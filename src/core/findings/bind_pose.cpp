@@ -1,4 +1,5 @@
 // A bind pose unlike the rest pose: what stands in the file is not what the surface was bound to.
+#include "core/base/counted.h"
 #include "core/findings/finding.h"
 #include "core/math/angles.h"
 #include "core/measure/scene/bounds.h"
@@ -45,7 +46,8 @@ std::vector<Finding> find_bind_unlike_rest(const FindingContext& context) {
         return {};
     }
     finding.where = some_of(finding.nodes, finding.nodes.size());
-    finding.message = fmt::format("The rest pose is not the pose it was bound in ({} joints)", finding.nodes.size());
+    finding.message =
+        fmt::format("The rest pose is not the pose it was bound in ({})", counted(finding.nodes.size(), "joint"));
     finding.reason =
         fmt::format("{} stands {:.0f} mm and {:.0f}° from its bind pose; engines that rebuild one from the "
                     "other bend the surface.",

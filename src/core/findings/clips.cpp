@@ -1,4 +1,5 @@
 // Clips: nothing moves, keys outside the range, a repeat that does not close.
+#include "core/base/counted.h"
 #include "core/findings/finding.h"
 #include "core/measure/clips/seam.h"
 #include "core/measure/scene/bounds.h"
@@ -49,8 +50,8 @@ std::vector<Finding> find_still_clips(const FindingContext& context) {
         finding.where = clip.name;
         finding.clip = clip.name;
         finding.message = fmt::format("Nothing moves in “{}”", clip.name);
-        finding.reason = fmt::format("{} frames, {} keyed properties, and none of them changes.", clip.frames(),
-                                     clip.channels.size());
+        finding.reason = fmt::format("{}, {} keyed properties, and none of them changes.",
+                                     counted(clip.frames(), "frame"), clip.channels.size());
         finding.step = Step{"leave_behind", {{"names", nlohmann::json::array({clip.name})}}};
         findings.push_back(std::move(finding));
     }
@@ -81,7 +82,7 @@ std::vector<Finding> find_stray_keys(const FindingContext& context) {
         finding.clip = clip.name;
         finding.frame = 0;
         if (before > 0) {
-            finding.message = fmt::format("{} keys of “{}” lie before its first frame", before, clip.name);
+            finding.message = fmt::format("“{}” has {} before its first frame", clip.name, counted(before, "key"));
             finding.reason =
                 fmt::format("The earliest is at {:.3f} s; readers clip or shift such keys, each its own way.", first);
         } else {

@@ -1,4 +1,5 @@
 // Surfaces: shapes that move nothing, normals that are missing, triangles without area.
+#include "core/base/counted.h"
 #include "core/findings/finding.h"
 #include "core/measure/surface/flat_triangles.h"
 #include "core/steps/names.h"
@@ -34,7 +35,7 @@ std::vector<Finding> find_empty_shapes(const FindingContext& context) {
     }
     finding.where = some_of(shapes, shapes.size());
     finding.message = shapes.size() == 1 ? fmt::format("Shape “{}” moves nothing", shapes[0])
-                                         : fmt::format("{} shapes move nothing", shapes.size());
+                                         : fmt::format("{} move nothing", counted(shapes.size(), "shape"));
     finding.reason =
         fmt::format("{} on {}: it costs memory, and its slider is dead.", some_of(shapes), some_of(finding.nodes));
     finding.step = Step{"remove_empty_shapes"};
@@ -61,7 +62,7 @@ std::vector<Finding> find_missing_normals(const FindingContext& context) {
     }
     finding.where = some_of(finding.nodes, finding.nodes.size());
     finding.message = fmt::format("{} has no normals", some_of(finding.nodes));
-    finding.reason = fmt::format("{} points: every reader makes up its own, flat or smooth.", points);
+    finding.reason = fmt::format("{}: every reader makes up its own, flat or smooth.", counted(points, "vertex"));
     finding.no_step = "normals are the sculptor's to give; ask for the surface with them";
     return {finding};
 }
@@ -85,7 +86,7 @@ std::vector<Finding> find_flat_triangles(const FindingContext& context) {
         return {};
     }
     finding.where = some_of(finding.nodes, finding.nodes.size());
-    finding.message = fmt::format("{} of {} triangles have no area", flat, all);
+    finding.message = fmt::format("{} of {} have no area", flat, counted(all, "triangle"));
     finding.reason = fmt::format("On {}: their tangents are undefined, and some engines refuse them for collision.",
                                  some_of(finding.nodes));
     finding.no_step = "they are kept, so that points keep their numbers";

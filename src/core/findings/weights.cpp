@@ -1,5 +1,6 @@
 // Weights: sums that are not 1, more holders than a destination takes, a root that holds points.
 #include "core/measure/surface/weights.h"
+#include "core/base/counted.h"
 #include "core/findings/finding.h"
 #include "core/steps/names.h"
 
@@ -30,7 +31,7 @@ std::vector<Finding> find_weight_sums(const FindingContext& context) {
         return {};
     }
     finding.where = some_of(finding.nodes, finding.nodes.size());
-    finding.message = fmt::format("Weights of {} vertices do not sum to 1", all.points);
+    finding.message = fmt::format("Weights of {} do not sum to 1", counted(all.points, "vertex"));
     finding.reason = fmt::format("They sum to {:.3g} to {:.3g} on {}; an engine that takes them as they are pulls the "
                                  "surface towards the origin.",
                                  all.lowest, all.highest, some_of(finding.nodes));
@@ -60,7 +61,7 @@ std::vector<Finding> find_influences(const FindingContext& context) {
         return {};
     }
     finding.where = some_of(finding.nodes, finding.nodes.size());
-    finding.message = fmt::format("{} influences on {} vertices", largest, points);
+    finding.message = fmt::format("{} on {}", counted(largest, "influence"), counted(points, "vertex"));
     finding.reason = fmt::format("{} reads {}; what is over is cut at delivery, or here where the loss is seen.",
                                  context.destination->name, most);
     finding.step = Step{"limit_influences", {{"max_influences", most}}};
@@ -102,7 +103,7 @@ std::vector<Finding> find_weighted_root(const FindingContext& context) {
     finding.grade = Grade::look;
     finding.nodes = {context.scene.nodes[roots[0]].name};
     finding.where = finding.nodes[0];
-    finding.message = fmt::format("The root “{}” has weights on {} vertices", finding.where, held.points);
+    finding.message = fmt::format("The root “{}” has weights on {}", finding.where, counted(held.points, "vertex"));
     finding.reason = fmt::format("With up to {:.2f} of their weight: when root motion moves it, they are torn along.",
                                  held.heaviest);
     finding.no_step =

@@ -1,5 +1,6 @@
 #include "core/job/source_changes.h"
 
+#include "core/base/counted.h"
 #include "core/steps/names.h"
 
 #include <algorithm>
@@ -51,7 +52,8 @@ void tell_surface(const std::string& name, const Mesh& before, const Influences&
     }
     tell_names("shape", old_shapes, new_shapes, lines);
     if (before.point_count() != after.point_count()) {
-        lines.push_back(fmt::format("{} has {} vertices, it had {}", name, after.point_count(), before.point_count()));
+        lines.push_back(
+            fmt::format("{} has {}, it had {}", name, counted(after.point_count(), "vertex"), before.point_count()));
         return;
     }
     size_t moved = 0;
@@ -62,7 +64,8 @@ void tell_surface(const std::string& name, const Mesh& before, const Influences&
         farthest = std::max(farthest, far);
     }
     if (moved > 0) {
-        lines.push_back(fmt::format("{} vertices of {} moved, at most {:.3g} mm", moved, name, farthest * 1000));
+        lines.push_back(
+            fmt::format("{} of {} moved, at most {:.3g} mm", counted(moved, "vertex"), name, farthest * 1000));
     }
     if (rows_before.weights.get() != rows_after.weights.get() || rows_before.joints.get() != rows_after.joints.get()) {
         lines.push_back(fmt::format("weights of {} changed", name));
@@ -116,7 +119,8 @@ std::vector<std::string> describe_changes(const Scene& before, const Scene& afte
     for (const Clip& clip : after.clips) {
         const Clip* was = before.find_clip(clip.name);
         if (was != nullptr && was->frames() != clip.frames()) {
-            lines.push_back(fmt::format("“{}” has {} frames, it had {}", clip.name, clip.frames(), was->frames()));
+            lines.push_back(
+                fmt::format("“{}” has {}, it had {}", clip.name, counted(clip.frames(), "frame"), was->frames()));
         } else if (was != nullptr && !same_keys(*was, clip)) {
             lines.push_back(fmt::format("“{}” moves otherwise", clip.name));
         }

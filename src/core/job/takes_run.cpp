@@ -1,4 +1,5 @@
 #include "core/job/takes_run.h"
+#include "core/base/counted.h"
 #include "core/steps/names_in_step.h"
 #include "core/steps/step_kind.h"
 
@@ -195,8 +196,9 @@ class TakesRun {
                 continue;
             }
             if (received.clips.size() != 1) {
-                return Problem{fmt::format("cuts a file of {} takes; it can only cut one.", received.clips.size()),
-                               list.filename().string(), ""};
+                return Problem{
+                    fmt::format("cuts a file of {}; it can only cut one.", counted(received.clips.size(), "take")),
+                    list.filename().string(), ""};
             }
             const Result<std::string> text = read_file(list);
             if (!text) {

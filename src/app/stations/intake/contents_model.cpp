@@ -1,34 +1,26 @@
 #include "stations/intake/contents_model.h"
 
 #include "core/job/keep.h"
+#include "style/numbers.h"
 
 #include <QObject>
 #include <set>
 
 namespace wembrix::app {
 
-QString grouped(qulonglong number) {
-    QString text = QString::number(number);
-    for (qsizetype at = text.size() - 3; at > 0; at -= 3) {
-        text.insert(at, QChar(0x2009));
-    }
-    return text;
-}
-
 namespace {
 
 QString holds_of(const Scene& scene, const Node& node) {
     if (node.mesh >= 0) {
         const Mesh& mesh = scene.meshes[node.mesh];
-        QString text = QObject::tr("%1 vertices").arg(grouped(mesh.point_count()));
+        QString text = counted(mesh.point_count(), QObject::tr("vertex"), QObject::tr("vertices"));
         if (node.skin >= 0) {
             text += QObject::tr(" · %1 infl.").arg(node.influences.largest_row());
         } else {
             text += QObject::tr(" · not skinned");
         }
         if (!mesh.shapes.empty()) {
-            text += mesh.shapes.size() == 1 ? QObject::tr(" · 1 shape")
-                                            : QObject::tr(" · %1 shapes").arg(mesh.shapes.size());
+            text += QStringLiteral(" · ") + counted(mesh.shapes.size(), QObject::tr("shape"), QObject::tr("shapes"));
         }
         return text;
     }
@@ -76,12 +68,14 @@ std::vector<ContentRow> content_rows(const Job& job, const SessionState& state) 
             const Clip& clip = received.clips[first_clip];
             ContentRow row;
             row.name = QString::fromStdString(clip.name);
-            row.holds = QObject::tr("take · %1 frames · %2 fps").arg(clip.frames()).arg(clip.rate);
+            row.holds = QObject::tr("take · %1 · %2 fps")
+                            .arg(counted(clip.frames(), QObject::tr("frame"), QObject::tr("frames")))
+                            .arg(clip.rate);
             rows.push_back(row);
         }
         QStringList holds;
         if (joints > 0) {
-            holds << QObject::tr("%1 joints").arg(joints);
+            holds << counted(joints, QObject::tr("joint"), QObject::tr("joints"));
         } else if (takes > 0) {
             holds << QObject::tr("motion for the joints");
         }

@@ -21,7 +21,4 @@ struct ContentRow {
 /// Rows in the order they are shown: each source followed by its contents.
 std::vector<ContentRow> content_rows(const Job& job, const SessionState& state);
 
-/// "11 840"
-QString grouped(qulonglong number);
-
 } // namespace wembrix::app

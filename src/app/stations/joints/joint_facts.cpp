@@ -5,7 +5,7 @@
 #include "core/measure/surface/weight_move.h"
 #include "core/steps/names.h"
 #include "core/steps/skeleton/remove_joints.h"
-#include "stations/intake/contents_model.h"
+#include "style/numbers.h"
 #include "style/theme.h"
 
 #include <QLabel>
@@ -217,10 +217,10 @@ void JointFacts::refresh() {
                      : 0;
     }
     table += row(tr("Keyed in"), tr("%1 of %2 clips").arg(clips).arg(prepared.clips.size()));
-    table +=
-        row(tr("Weight on"),
-            held.points == 0 ? tr("nothing")
-                             : tr("%1 vertices, %2 of them shared").arg(grouped(held.points), grouped(held.shared)));
+    table += row(tr("Weight on"),
+                 held.points == 0 ? tr("nothing")
+                                  : tr("%1, %2 of them shared")
+                                        .arg(counted(held.points, tr("vertex"), tr("vertices")), grouped(held.shared)));
     if (held.points > 0) {
         table += row(tr("Heaviest"), tr("%1 of a vertex").arg(held.heaviest, 0, 'f', 2));
     }
@@ -300,8 +300,8 @@ void JointFacts::preview_drop() {
                 worst = move.largest_mm >= worst.largest_mm ? move : worst;
             }
             each = each_joint(scene, std::move(moves));
-            words = tr("Removing moves the weights of %1 vertices, and one of them by at most %2 mm (%3 → %4, %5)")
-                        .arg(grouped(points))
+            words = tr("Removing moves the weights of %1, and one of them by at most %2 mm (%3 → %4, %5)")
+                        .arg(counted(points, tr("vertex"), tr("vertices")))
                         .arg(worst.largest_mm, 0, 'f', 2)
                         .arg(QString::fromStdString(scene.nodes[worst.joint].name),
                              QString::fromStdString(scene.nodes[worst.to].name),

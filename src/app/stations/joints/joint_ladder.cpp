@@ -1,7 +1,7 @@
 #include "stations/joints/joint_ladder.h"
 
-#include "stations/intake/contents_model.h"
 #include "style/name_box.h"
+#include "style/numbers.h"
 #include "style/theme.h"
 
 #include <QApplication>
@@ -365,11 +365,13 @@ bool JointLadder::viewportEvent(QEvent* event) {
             if (at.right && at.row->fate == Fate::added) {
                 text += tr(" · made by a step");
             } else if (!at.right && at.row->fate == Fate::dropped) {
-                text += at.row->points > 0 ? tr(" · removed; the dashed line leads to who has its %1 vertices now")
-                                                 .arg(grouped(at.row->points))
-                                           : tr(" · removed; it had no weights");
+                text += at.row->points > 0
+                            ? tr(" · removed; the dashed line leads to who has the weights of its %1 now")
+                                  .arg(counted(at.row->points, tr("vertex"), tr("vertices")))
+                            : tr(" · removed; it had no weights");
             } else if (at.right) {
-                text += tr(" · weights on %1 vertices · drag it onto its new parent").arg(grouped(at.row->points));
+                text += tr(" · weights on %1 · drag it onto its new parent")
+                            .arg(counted(at.row->points, tr("vertex"), tr("vertices")));
             }
             if (at.right && !at.row->contract.isEmpty()) {
                 text += tr(" · contract: %1").arg(at.row->contract);

@@ -1,6 +1,6 @@
 // How the ladder looks: rows, the lines between them, and what is being dragged.
-#include "stations/intake/contents_model.h"
 #include "stations/joints/joint_ladder.h"
+#include "style/numbers.h"
 #include "style/theme.h"
 
 #include <QPainter>

@@ -86,7 +86,7 @@ class ClipList : public QFrame {
     QPushButton* close_;
     QPushButton* once_;
     QPushButton* blend_;
-    QPushButton* way_;
+    QPushButton* root_motion_;
     QPushButton* more_;
 };
 

@@ -32,12 +32,12 @@ QWidget* ClipList::make_offers() {
     blend_ = new QPushButton(tr("Blend the loop"), bar);
     blend_->setObjectName(QStringLiteral("blendLoop"));
     blend_->setToolTip(tr("Its last frames lead into its first pose; how many can be said"));
-    way_ = new QPushButton(tr("Extract root motion…"), bar);
-    way_->setObjectName(QStringLiteral("rootMotion"));
-    way_->setToolTip(tr("The trajectory of the pelvis becomes the root's, or is taken out"));
+    root_motion_ = new QPushButton(tr("Extract root motion…"), bar);
+    root_motion_->setObjectName(QStringLiteral("rootMotion"));
+    root_motion_->setToolTip(tr("The trajectory of the pelvis becomes the root's, or is taken out"));
     row->addWidget(close_);
     row->addWidget(blend_);
-    row->addWidget(way_);
+    row->addWidget(root_motion_);
     row->addWidget(once_);
     row->addStretch(1);
     more_ = new QPushButton(tr("More"), bar);
@@ -56,7 +56,7 @@ QWidget* ClipList::make_offers() {
     connect(blend_, &QPushButton::clicked, this, [this] {
         Q_EMIT stepAsked({"close_loop", {{"clip", cut_at(chosen_).name}, {"mode", "blend"}, {"frames", 8}}});
     });
-    connect(way_, &QPushButton::clicked, this, [this] {
+    connect(root_motion_, &QPushButton::clicked, this, [this] {
         Q_EMIT stepAsked(
             {"extract_root_motion",
              {{"clips", {cut_at(chosen_).name}}, {"mode", "to_root"}, {"x", true}, {"z", true}, {"rotation", true}}});
@@ -97,7 +97,7 @@ void ClipList::show_message() {
     blend_->hide();
     once_->hide();
     const bool any = chosen_ >= 0;
-    way_->setVisible(any);
+    root_motion_->setVisible(any);
     more_->setVisible(any);
     ends_->setVisible(!rows_.empty());
     ends_->setEnabled(any);

@@ -11,8 +11,9 @@ bool goes(const Travel& travel) {
 
 QString travel_words(const ClipFacts& facts) {
     const Travel& travel = facts.travel;
-    QString words =
-        QObject::tr("%1 travels %2 m").arg(QString::fromStdString(facts.way_joint)).arg(travel.metres, 0, 'f', 2);
+    QString words = QObject::tr("%1 travels %2 m")
+                        .arg(QString::fromStdString(facts.trajectory_joint))
+                        .arg(travel.metres, 0, 'f', 2);
     if (std::abs(travel.turn_degrees) > 1) {
         words += QObject::tr(", rotates %1°").arg(travel.turn_degrees, 0, 'f', 0);
     }

@@ -97,9 +97,10 @@ ClipFacts facts_of_clip(const Scene& scene, const Clip& clip, double height_m, d
         if (joint < 0 || facts.travel.along_m > 0.01 || std::abs(facts.travel.turn_degrees) > 1) {
             continue;
         }
-        facts.way = std::make_shared<const Trajectory>(trajectory_of(scene, clip, joint, clip.rate, 0, clip.frames()));
-        facts.way_joint = scene.nodes[static_cast<size_t>(joint)].name;
-        facts.travel = travel_of(*facts.way);
+        facts.trajectory =
+            std::make_shared<const Trajectory>(trajectory_of(scene, clip, joint, clip.rate, 0, clip.frames()));
+        facts.trajectory_joint = scene.nodes[static_cast<size_t>(joint)].name;
+        facts.travel = travel_of(*facts.trajectory);
     }
     if (clip.loop && clip.frames() > 2) {
         facts.seam = seam;

@@ -54,8 +54,8 @@ struct ClipFacts {
     std::optional<Closing> closing; ///< the frame that would close it best
     Travel travel;
     std::shared_ptr<const Trajectory>
-        way;                       ///< over the ground, of the root, or where that stands, of what carries the whole
-    std::string way_joint;         ///< whose way it is
+        trajectory;                ///< over the ground, of the root, or where that stands, of what carries the whole
+    std::string trajectory_joint;  ///< whose way it is
     double take_end_s = 0;         ///< where its take ends on the keys' clock: so far a closing frame was looked for
     bool keeps_last = false;       ///< whether the destination keeps a last frame that is the first once more
     double baked_at = 0;           ///< frames per second of the destination; 0: none was named

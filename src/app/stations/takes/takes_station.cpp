@@ -5,6 +5,7 @@
 #include "core/measure/clips/motion.h"
 #include "core/steps/step_kind.h"
 #include "stations/takes/strip_edits.h"
+#include "style/numbers.h"
 #include "style/theme.h"
 
 #include <Eigen/LU>
@@ -211,7 +212,9 @@ void TakesStation::refresh() {
     empty_->setVisible(nothing);
     list_->setVisible(!nothing);
     const TakeFacts* one = take();
-    tools_->about->setText(one == nullptr ? QString() : tr("%1 frames · %2 fps").arg(one->frames).arg(one->rate));
+    tools_->about->setText(one == nullptr
+                               ? QString()
+                               : tr("%1 · %2 fps").arg(counted(one->frames, tr("frame"), tr("frames"))).arg(one->rate));
     tools_->takes->setToolTip(tr("The take that is cut: %1").arg(tools_->about->text()));
     for (QWidget* tool :
          std::initializer_list<QWidget*>{tools_->still_below, tools_->shortest, tools_->cut_all, tools_->cut_here}) {
@@ -294,7 +297,7 @@ void TakesStation::refresh_view() {
     }
     const ClipFacts* facts = model_->clip(clock_.clip().toStdString());
     const bool goes = facts != nullptr && facts->travel.along_m > 0.05;
-    twin_->show_trajectory(goes ? facts->way : nullptr);
+    twin_->show_trajectory(goes ? facts->trajectory : nullptr);
     twin_->show_ends(list_->ends_shown());
     twin_->set_round_on(facts != nullptr && facts->seam ? facts->seam->aligned.inverse() : Mat4(Mat4::Identity()));
 }

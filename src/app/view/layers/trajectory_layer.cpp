@@ -4,16 +4,16 @@
 
 namespace wembrix::app {
 
-bool TrajectoryLayer::set(std::shared_ptr<const Trajectory> way) {
-    const bool other = way != way_;
-    way_ = std::move(way);
+bool TrajectoryLayer::set(std::shared_ptr<const Trajectory> trajectory) {
+    const bool other = trajectory != trajectory_;
+    trajectory_ = std::move(trajectory);
     return other;
 }
 
 void TrajectoryLayer::paint_behind(QPainter& painter, const Frame& frame) {
-    if (way_) {
+    if (trajectory_) {
         painter.setRenderHint(QPainter::Antialiasing);
-        draw_way(painter, frame.projection, *way_, frame.clock.seconds());
+        draw_trajectory(painter, frame.projection, *trajectory_, frame.clock.seconds());
     }
 }
 

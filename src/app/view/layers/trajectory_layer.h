@@ -9,11 +9,11 @@ namespace wembrix::app {
 class TrajectoryLayer : public ViewLayer {
   public:
     /// Null: none. True when it is another one.
-    bool set(std::shared_ptr<const Trajectory> way);
+    bool set(std::shared_ptr<const Trajectory> trajectory);
     void paint_behind(QPainter& painter, const Frame& frame) override;
 
   private:
-    std::shared_ptr<const Trajectory> way_;
+    std::shared_ptr<const Trajectory> trajectory_;
 };
 
 } // namespace wembrix::app

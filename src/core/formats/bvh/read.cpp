@@ -1,3 +1,4 @@
+#include "core/base/counted.h"
 #include "core/base/files.h"
 #include "core/formats/bvh/bvh.h"
 #include "core/math/angles.h"
@@ -254,7 +255,7 @@ class Reader {
             values_.push_back(words_.number("a value of the motion"));
         }
         if (const std::string_view more = words_.next(); !more.empty()) {
-            fail(fmt::format("\"{}\" stands behind the last of {} frames", Words::some(more), frames_));
+            fail(fmt::format("\"{}\" stands behind the last of {}", Words::some(more), counted(frames_, "frame")));
         }
     }
 

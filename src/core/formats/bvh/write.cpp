@@ -1,3 +1,4 @@
+#include "core/base/counted.h"
 #include "core/formats/bvh/bvh.h"
 #include "core/math/angles.h"
 #include "core/math/axis_turns.h"
@@ -28,9 +29,9 @@ class BvhWriter {
 
     Result<std::string> run() {
         if (roots_.size() != 1) {
-            return Problem{roots_.empty()
-                               ? "there are no joints to write."
-                               : fmt::format("there are {} roots, and a BVH holds one skeleton.", roots_.size()),
+            return Problem{roots_.empty() ? "there are no joints to write."
+                                          : fmt::format("there are {}, and a BVH holds one skeleton.",
+                                                        counted(roots_.size(), "root")),
                            "", "Put one root above all joints first."};
         }
         if (std::optional<Problem> problem = take_motion()) {

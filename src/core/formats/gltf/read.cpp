@@ -1,3 +1,4 @@
+#include "core/base/counted.h"
 #include "core/base/files.h"
 #include "core/formats/gltf/accessor.h"
 #include "core/formats/gltf/gltf.h"
@@ -209,7 +210,8 @@ void read_skins(Document& document, const std::vector<int>& place, Scene& scene)
         if (accessor >= 0) {
             const std::vector<float> flat = read_floats(document, accessor, 16, where);
             if (flat.size() / 16 < skin.joints.size()) {
-                refuse(where, fmt::format("has {} inverse binds for {} joints.", flat.size() / 16, skin.joints.size()));
+                refuse(where, fmt::format("has {} inverse binds for {}.", flat.size() / 16,
+                                          counted(skin.joints.size(), "joint")));
             }
             for (size_t j = 0; j < skin.joints.size(); ++j) {
                 skin.inverse_binds[j] = Eigen::Map<const Eigen::Matrix4f>(flat.data() + j * 16).cast<double>();
@@ -259,7 +261,7 @@ void check_influences(Scene& scene) {
         if (unheld > 0 && said.insert(node.mesh).second) {
             scene.notes.push_back(
                 {fmt::format("mesh \"{}\"", mesh.name),
-                 fmt::format("{} vertices had no weights; they follow the skin's first joint now.", unheld)});
+                 fmt::format("{} had no weights; they follow the skin's first joint now.", counted(unheld, "vertex"))});
         }
     }
 }

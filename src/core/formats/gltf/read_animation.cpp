@@ -1,3 +1,4 @@
+#include "core/base/counted.h"
 #include "core/formats/gltf/accessor.h"
 #include "core/formats/gltf/read_parts.h"
 
@@ -115,8 +116,8 @@ void read_clips(Document& document, const std::vector<int>& nodes, Scene& scene)
             const size_t needed =
                 channel.times.size() * channel.width * (channel.interpolation == Interpolation::cubic ? 3 : 1);
             if (channel.values.size() != needed) {
-                refuse(here, fmt::format("has {} values where {} keys need {}.", channel.values.size(),
-                                         channel.times.size(), needed));
+                refuse(here, fmt::format("has {} values, and {} would have {}.", channel.values.size(),
+                                         counted(channel.times.size(), "key"), needed));
             }
             clip.seconds = std::max(clip.seconds, static_cast<double>(channel.times.get().back()));
             channel.carried = carried_of(channels[c], {}, scene, here);

@@ -1,3 +1,4 @@
+#include "core/base/counted.h"
 #include "core/formats/gltf/accessor.h"
 #include "core/formats/gltf/read_parts.h"
 
@@ -77,7 +78,7 @@ void read_influences(Document& document, const Json& attributes, size_t points, 
                 const float weight = weights[set][k];
                 if (weight > 0) {
                     if (joints[set][k] > UINT16_MAX) {
-                        refuse(where, fmt::format("point {} names joint {}.", i, joints[set][k]));
+                        refuse(where, fmt::format("vertex {} names joint {}.", i, joints[set][k]));
                     }
                     all.joints.push_back(static_cast<uint16_t>(joints[set][k]));
                     all.weights.push_back(weight);
@@ -223,7 +224,8 @@ void read_indices(Document& document, const Json& primitive, size_t accessors, c
         const std::vector<uint32_t> indices = read_whole(document, accessor, 1, where + " indices");
         for (const uint32_t index : indices) {
             if (index >= part.point_count) {
-                refuse(where, fmt::format("an index is {}, but there are only {} points.", index, part.point_count));
+                refuse(where, fmt::format("an index is {}, but there are only {}.", index,
+                                          counted(part.point_count, "vertex")));
             }
             all.indices.push_back(part.first_point + index);
         }
@@ -287,10 +289,10 @@ Mesh read_mesh(Document& document, size_t index, Scene& scene, Influences& influ
     }
     if (all.unheld > 0) {
         scene.notes.push_back(
-            {where, fmt::format("{} vertices had no weights; they follow the first joint now.", all.unheld)});
+            {where, fmt::format("{} had no weights; they follow the first joint now.", counted(all.unheld, "vertex"))});
     }
     if (all.negative > 0) {
-        scene.notes.push_back({where, fmt::format("{} weights below zero were left out.", all.negative)});
+        scene.notes.push_back({where, fmt::format("{} below zero were left out.", counted(all.negative, "weight"))});
     }
     mesh.positions = std::move(all.positions);
     if (all.any_normals) {

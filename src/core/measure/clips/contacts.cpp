@@ -61,9 +61,9 @@ std::vector<Contact> contacts_of(const Scene& scene, const Clip& clip, const std
     }
     const auto over_ground = [](const Vec3& a, const Vec3& b) { return std::hypot(a.x() - b.x(), a.z() - b.z()); };
     for (size_t j = 0; j < joints.size(); ++j) {
-        const std::vector<Vec3>& way = places[j];
-        double floor = way[0].y();
-        for (const Vec3& at : way) {
+        const std::vector<Vec3>& positions = places[j];
+        double floor = positions[0].y();
+        for (const Vec3& at : positions) {
             floor = std::min(floor, at.y());
         }
         int begin = -1;
@@ -72,9 +72,10 @@ std::vector<Contact> contacts_of(const Scene& scene, const Clip& clip, const std
             if (f < frames) {
                 const int before = std::max(0, f - 1);
                 const int after = std::min(frames - 1, f + 1);
-                const double speed = over_ground(way[static_cast<size_t>(before)], way[static_cast<size_t>(after)]) *
-                                     clip.rate / (after - before);
-                stands = way[static_cast<size_t>(f)].y() - floor <= low && speed <= slow;
+                const double speed =
+                    over_ground(positions[static_cast<size_t>(before)], positions[static_cast<size_t>(after)]) *
+                    clip.rate / (after - before);
+                stands = positions[static_cast<size_t>(f)].y() - floor <= low && speed <= slow;
             }
             if (stands && begin < 0) {
                 begin = f;
@@ -83,7 +84,8 @@ std::vector<Contact> contacts_of(const Scene& scene, const Clip& clip, const std
                     Contact contact{joints[j], begin, f - 1, 0, begin};
                     for (int k = begin; k < f; ++k) {
                         const double slide =
-                            over_ground(way[static_cast<size_t>(k)], way[static_cast<size_t>(begin)]) * 1000;
+                            over_ground(positions[static_cast<size_t>(k)], positions[static_cast<size_t>(begin)]) *
+                            1000;
                         if (slide > contact.slide_mm) {
                             contact.slide_mm = slide;
                             contact.slide_frame = k;

@@ -77,9 +77,9 @@ class Comparison {
         const Stance last = at(seconds);
         const Stance before = at(std::max(0.0, seconds - 1 / clip_.rate));
         Seam seam;
-        Vec3 way = last.middle - first_.middle;
-        way.y() = 0;
-        seam.travel_m = way.norm();
+        Vec3 travelled = last.middle - first_.middle;
+        travelled.y() = 0;
+        seam.travel_m = travelled.norm();
         seam.travels = seam.travel_m > 0.1 * height_;
         const double turn = turn_between(first_, last);
         seam.turn_deg = turn * degrees_per_radian;
@@ -87,7 +87,7 @@ class Comparison {
         // Where the last pose would be, had the whole not gone and turned: about its middle, then back by the way.
         const Quat back(Eigen::AngleAxisd(seam.turns ? -turn : 0, Vec3::UnitY()));
         const Vec3 from = Vec3(last.middle.x(), 0, last.middle.z());
-        const Vec3 to = from - (seam.travels || seam.turns ? way : Vec3::Zero());
+        const Vec3 to = from - (seam.travels || seam.turns ? travelled : Vec3::Zero());
         seam.aligned.topLeftCorner<3, 3>() = back.toRotationMatrix();
         seam.aligned.topRightCorner<3, 1>() = to - back * from;
         size_t farthest = 0;

@@ -33,28 +33,28 @@ double Trajectory::heading_at(double seconds) const {
 }
 
 Trajectory trajectory_of(const Scene& scene, const Clip& clip, int joint, double rate, double from_s, int frames) {
-    Trajectory way;
-    way.rate = rate;
+    Trajectory trajectory;
+    trajectory.rate = rate;
     const Quat rest(nearest_rotation(linear_of(rest_world(scene)[joint])));
     const Poser poser(scene, &clip);
     Pose pose;
     for (int f = 0; f < frames; ++f) {
         poser.at(from_s + f / rate, pose);
-        way.place.emplace_back(pose.world[joint].topRightCorner<3, 1>());
+        trajectory.place.emplace_back(pose.world[joint].topRightCorner<3, 1>());
         const Quat now(nearest_rotation(linear_of(pose.world[joint])));
         double heading = about_up(now * rest.conjugate());
-        if (!way.heading.empty()) {
-            heading += std::round((way.heading.back() - heading) / (2 * pi)) * 2 * pi;
+        if (!trajectory.heading.empty()) {
+            heading += std::round((trajectory.heading.back() - heading) / (2 * pi)) * 2 * pi;
         }
-        way.heading.push_back(heading);
+        trajectory.heading.push_back(heading);
     }
-    return way;
+    return trajectory;
 }
 
-void smooth(Trajectory& way, int frames) {
+void smooth(Trajectory& trajectory, int frames) {
     const int reach = frames / 2;
-    const Trajectory before = way;
-    const int count = static_cast<int>(way.place.size());
+    const Trajectory before = trajectory;
+    const int count = static_cast<int>(trajectory.place.size());
     for (int f = 0; f < count; ++f) {
         // Near the ends the window shrinks, so that what begins somewhere still begins there.
         const int side = std::min({reach, f, count - 1 - f});
@@ -67,32 +67,32 @@ void smooth(Trajectory& way, int frames) {
             heading += before.heading[static_cast<size_t>(f + k)] * weight;
             all += weight;
         }
-        way.place[static_cast<size_t>(f)] = place / all;
-        way.heading[static_cast<size_t>(f)] = heading / all;
+        trajectory.place[static_cast<size_t>(f)] = place / all;
+        trajectory.heading[static_cast<size_t>(f)] = heading / all;
     }
 }
 
-Travel travel_of(const Trajectory& way) {
+Travel travel_of(const Trajectory& trajectory) {
     Travel travel;
-    if (way.place.size() < 2) {
+    if (trajectory.place.size() < 2) {
         return travel;
     }
     const auto over_ground = [&](size_t from, size_t to) {
-        const Vec3 by = way.place[to] - way.place[from];
+        const Vec3 by = trajectory.place[to] - trajectory.place[from];
         return std::hypot(by.x(), by.z());
     };
-    const size_t last = way.place.size() - 1;
+    const size_t last = trajectory.place.size() - 1;
     travel.metres = over_ground(0, last);
-    travel.turn_degrees = (way.heading[last] - way.heading[0]) * 180 / pi;
+    travel.turn_degrees = (trajectory.heading[last] - trajectory.heading[0]) * 180 / pi;
     for (size_t f = 1; f <= last; ++f) {
         const double step = over_ground(f - 1, f);
         travel.along_m += step;
-        if (step * way.rate > travel.top_m_s) {
-            travel.top_m_s = step * way.rate;
+        if (step * trajectory.rate > travel.top_m_s) {
+            travel.top_m_s = step * trajectory.rate;
             travel.top_frame = static_cast<int>(f);
         }
     }
-    travel.mean_m_s = travel.along_m * way.rate / static_cast<double>(last);
+    travel.mean_m_s = travel.along_m * trajectory.rate / static_cast<double>(last);
     return travel;
 }
 

@@ -1,5 +1,6 @@
 #include "core/measure/skeleton/contract.h"
 
+#include "core/base/counted.h"
 #include "core/base/file_version.h"
 #include "core/base/json_file.h"
 #include "core/math/angles.h"
@@ -234,7 +235,7 @@ Result<Contract> contract_from_json(const nlohmann::json& given, const std::stri
         return complain("is not a contract: it needs \"name\" and a list of \"joints\".");
     }
     if (json["joints"].size() > most_joints) {
-        return complain(fmt::format("has more than {} joints.", most_joints));
+        return complain(fmt::format("has more than {}.", counted(most_joints, "joint")));
     }
     Contract contract;
     contract.name = json["name"].get<std::string>();

@@ -1,8 +1,8 @@
 // Keys everything a clip moves at each of its frames.
+#include "core/base/counted.h"
 #include "core/measure/clips/baked.h"
 #include "core/measure/scene/drift.h"
-#include "core/steps/clips/chosen_clips.h"
-#include "core/steps/step_kind.h"
+#include "core/steps/clips/clip_step.h"
 
 #include <cmath>
 #include <fmt/format.h>
@@ -16,17 +16,11 @@ struct BakeSettings {
     std::optional<double> rate;
 };
 
-Result<StepResult> apply_bake(const StepContext& context, const BakeSettings& settings) {
-    const Scene& scene = context.scene;
-    const Result<std::vector<size_t>> chosen = chosen_clips(scene, settings.clips);
-    if (!chosen) {
-        return chosen.problem();
-    }
-    StepResult result;
-    result.scene = scene;
+Result<StepResult> apply_bake(const StepContext&, const BakeSettings& settings, ClipWork work) {
+    StepResult& result = work.result;
     result.subsamples = moments_a_frame;
     size_t frames = 0;
-    for (const size_t c : *chosen) {
+    for (const size_t c : work.clips) {
         Clip& clip = result.scene.clips[c];
         const double at = settings.rate.value_or(clip.rate);
         const int count = clip.frames(at);
@@ -40,20 +34,18 @@ Result<StepResult> apply_bake(const StepContext& context, const BakeSettings& se
         frames += static_cast<size_t>(count);
     }
     const std::string at = settings.rate ? fmt::format(" at {:g} per second", *settings.rate) : "";
-    result.account = fmt::format("{}: {} frames{}, a key on each", clips_said(scene, *chosen), frames, at);
-    return result;
+    result.account = fmt::format("{}: {}{}, a key on each", work.said, counted(frames, "frame"), at);
+    return std::move(work.result);
 }
 
 } // namespace
 
 StepKind bake_step() {
-    return make_step<BakeSettings>(
+    return make_clip_step<BakeSettings>(
         {"bake", "Bake",
          "An engine plays what stands on its frames; keyed there, nothing between the keys is left to its taste.",
          StepSubject::clips},
-        {list<&BakeSettings::clips>("clips", "Clips", "Names of clips, with * and ?; all clips where it is not set")
-             .naming(NameOf::clip)
-             .typed_as("one per line, * and ? allowed; none: all"),
+        {clips_parameter<&BakeSettings::clips>(),
          number<&BakeSettings::rate>(
              "rate", "Frame rate",
              "Each clip's own where it is not set. A key on every frame of all that a clip keys, "

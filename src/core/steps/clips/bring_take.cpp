@@ -1,6 +1,8 @@
 #include "core/steps/clips/bring_take.h"
 
+#include "core/base/counted.h"
 #include "core/math/angles.h"
+#include "core/scene/change_keys.h"
 #include "core/steps/names.h"
 #include "core/steps/skeleton/reframe.h"
 #include "core/steps/step_kind.h"
@@ -447,23 +449,7 @@ class Bringing {
         if (by.isIdentity(1e-12)) {
             return;
         }
-        const bool cubic = channel.interpolation == Interpolation::cubic;
-        const auto width = static_cast<size_t>(channel.width);
-        const double size = size_of(by);
-        std::vector<float>& values = channel.values.edit();
-        for (size_t i = 0; i * width < values.size(); ++i) {
-            float* v = &values[i * width];
-            if (channel.path == Path::rotation) {
-                std::copy_n((turned * Quat(v[3], v[0], v[1], v[2])).coeffs().cast<float>().eval().data(), 4, v);
-                continue;
-            }
-            const Vec3 was(v[0], v[1], v[2]);
-            const bool tangent = cubic && i % 3 != 1;
-            const Vec3 is = channel.path == Path::scale ? Vec3(was * size)
-                            : tangent                   ? Vec3(linear_of(by) * was)
-                                                        : point_of(by, was);
-            std::copy_n(is.cast<float>().eval().data(), 3, v);
-        }
+        change_keys(channel, by, turned, size_of(by));
     }
 
     /// A bone's length, and a scale, that never differ from those at rest: the model has its own.
@@ -533,12 +519,12 @@ std::vector<std::string> notes_on(const Brought& brought) {
             }
             said.push_back(left.name + (motion.empty() ? " stays still" : motion));
         }
-        notes.push_back(fmt::format("moves {} nodes that the model does not have ({}); their keys are left out.",
-                                    brought.left_out.size(), some_of(said, 12)));
+        notes.push_back(fmt::format("moves {} that the model does not have ({}); their keys are left out.",
+                                    counted(brought.left_out.size(), "node"), some_of(said, 12)));
     }
     if (brought.surfaces_left_out > 0) {
-        notes.push_back(fmt::format("its {} surfaces stay out: it was taken as motion for the model's joints.",
-                                    brought.surfaces_left_out));
+        notes.push_back(fmt::format("its {} stay out: it was taken as motion for the model's joints.",
+                                    counted(brought.surfaces_left_out, "surface")));
     }
     return notes;
 }

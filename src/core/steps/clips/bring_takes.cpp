@@ -1,5 +1,6 @@
 // Takes brought onto the skeleton that the steps before have made: the joints that they find there, in its unit and its
 // axes, anew from the sources.
+#include "core/base/counted.h"
 #include "core/scene/content.h"
 #include "core/steps/clips/bring_take.h"
 #include "core/steps/clips/chosen_clips.h"
@@ -149,7 +150,7 @@ class BringTakes {
             said += " carried over";
         }
         if (!brought.left_out.empty()) {
-            said += fmt::format(" without {} nodes", brought.left_out.size());
+            said += fmt::format(" without {}", counted(brought.left_out.size(), "node"));
         }
         return said;
     }

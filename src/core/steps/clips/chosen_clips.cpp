@@ -1,5 +1,6 @@
 #include "core/steps/clips/chosen_clips.h"
 
+#include "core/base/counted.h"
 #include "core/steps/names.h"
 
 #include <algorithm>
@@ -48,7 +49,7 @@ Result<size_t> named_clip(const Scene& scene, const std::string& name) {
 }
 
 std::string clips_said(const Scene& scene, const std::vector<size_t>& clips) {
-    return clips.size() == 1 ? fmt::format("“{}”", scene.clips[clips[0]].name) : fmt::format("{} clips", clips.size());
+    return clips.size() == 1 ? fmt::format("“{}”", scene.clips[clips[0]].name) : counted(clips.size(), "clip");
 }
 
 bool is_colour(const std::string& text) {

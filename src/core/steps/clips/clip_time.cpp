@@ -1,6 +1,5 @@
 // Another rate, another length, the other way around: what a clip does to time. Keys are moved, not made anew.
-#include "core/steps/clips/chosen_clips.h"
-#include "core/steps/step_kind.h"
+#include "core/steps/clips/clip_step.h"
 
 #include <algorithm>
 #include <cmath>
@@ -15,15 +14,9 @@ struct RateSettings {
     double rate = 30;
 };
 
-Result<StepResult> apply_change_frame_rate(const StepContext& context, const RateSettings& settings) {
-    const Scene& scene = context.scene;
-    const Result<std::vector<size_t>> chosen = chosen_clips(scene, settings.clips);
-    if (!chosen) {
-        return chosen.problem();
-    }
-    StepResult result;
-    result.scene = scene;
-    for (const size_t c : *chosen) {
+Result<StepResult> apply_change_frame_rate(const StepContext&, const RateSettings& settings, ClipWork work) {
+    StepResult& result = work.result;
+    for (const size_t c : work.clips) {
         Clip& clip = result.scene.clips[c];
         clip.rate = settings.rate;
         const double whole = std::round(clip.seconds * settings.rate);
@@ -32,9 +25,8 @@ Result<StepResult> apply_change_frame_rate(const StepContext& context, const Rat
                                                    clip.name, clip.seconds, settings.rate));
         }
     }
-    result.account = fmt::format("{} counted at {:g} frames per second; as long as before", clips_said(scene, *chosen),
-                                 settings.rate);
-    return result;
+    result.account = fmt::format("{} counted at {:g} frames per second; as long as before", work.said, settings.rate);
+    return std::move(work.result);
 }
 
 /// Moves every key: `to` maps a moment of the channels' clock; `slower` is how many times longer all takes.
@@ -62,20 +54,14 @@ struct StretchTimeSettings {
     std::optional<double> seconds;
 };
 
-Result<StepResult> apply_stretch_time(const StepContext& context, const StretchTimeSettings& settings) {
-    const Scene& scene = context.scene;
+Result<StepResult> apply_stretch_time(const StepContext&, const StretchTimeSettings& settings, ClipWork work) {
     const std::optional<double>& factor = settings.factor;
     const std::optional<double>& seconds = settings.seconds;
     if (factor.has_value() == seconds.has_value()) {
         return malformed("needs either \"factor\" or \"seconds\".");
     }
-    const Result<std::vector<size_t>> chosen = chosen_clips(scene, settings.clips);
-    if (!chosen) {
-        return chosen.problem();
-    }
-    StepResult result;
-    result.scene = scene;
-    for (const size_t c : *chosen) {
+    StepResult& result = work.result;
+    for (const size_t c : work.clips) {
         Clip& clip = result.scene.clips[c];
         if (clip.seconds <= 0) {
             result.could_not.push_back(fmt::format("“{}” is one frame long and stays so", clip.name));
@@ -91,9 +77,9 @@ Result<StepResult> apply_stretch_time(const StepContext& context, const StretchT
                             clip.seconds, clip.rate));
         }
         mark_remade(clip);
-        result.account = fmt::format("{}: {:.3f} s → {:.3f} s", clips_said(scene, *chosen), was, clip.seconds);
+        result.account = fmt::format("{}: {:.3f} s → {:.3f} s", work.said, was, clip.seconds);
     }
-    return result;
+    return std::move(work.result);
 }
 
 void reverse(Clip& clip) {
@@ -148,32 +134,24 @@ struct ReverseSettings {
     std::vector<std::string> clips;
 };
 
-Result<StepResult> apply_reverse(const StepContext& context, const ReverseSettings& settings) {
-    const Scene& scene = context.scene;
-    const Result<std::vector<size_t>> chosen = chosen_clips(scene, settings.clips);
-    if (!chosen) {
-        return chosen.problem();
-    }
-    StepResult result;
-    result.scene = scene;
-    for (const size_t c : *chosen) {
+Result<StepResult> apply_reverse(const StepContext&, const ReverseSettings&, ClipWork work) {
+    StepResult& result = work.result;
+    for (const size_t c : work.clips) {
         reverse(result.scene.clips[c]);
         mark_remade(result.scene.clips[c]);
     }
-    result.account = fmt::format("{} from the last frame to the first", clips_said(scene, *chosen));
-    return result;
+    result.account = fmt::format("{} from the last frame to the first", work.said);
+    return std::move(work.result);
 }
 
 } // namespace
 
 StepKind change_frame_rate_step() {
-    return make_step<RateSettings>(
+    return make_clip_step<RateSettings>(
         {"change_frame_rate", "Change frame rate",
          "A project counts frames one way; clips that count another way end on frames that are not there.",
          StepSubject::clips},
-        {list<&RateSettings::clips>("clips", "Clips", "Names of clips, with * and ?; all clips where it is not set")
-             .naming(NameOf::clip)
-             .typed_as("one per line, * and ? allowed; none: all"),
+        {clips_parameter<&RateSettings::clips>(),
          number<&RateSettings::rate>("rate", "Frame rate", "Frames are counted at this rate; keys and duration stay")
              .unit("frames per second")
              .needed()
@@ -183,13 +161,10 @@ StepKind change_frame_rate_step() {
 }
 
 StepKind stretch_time_step() {
-    return make_step<StretchTimeSettings>(
+    return make_clip_step<StretchTimeSettings>(
         {"stretch_time", "Stretch time", "The same motion, slower or quicker: by a factor, or to a length.",
          StepSubject::clips},
-        {list<&StretchTimeSettings::clips>("clips", "Clips",
-                                           "Names of clips, with * and ?; all clips where it is not set")
-             .naming(NameOf::clip)
-             .typed_as("one per line, * and ? allowed; none: all"),
+        {clips_parameter<&StretchTimeSettings::clips>(),
          number<&StretchTimeSettings::factor>("factor", "Longer by", "Times as long; either this or the seconds")
              .unit("times")
              .between(1e-3, 1e3)
@@ -201,13 +176,9 @@ StepKind stretch_time_step() {
 }
 
 StepKind reverse_step() {
-    return make_step<ReverseSettings>(
+    return make_clip_step<ReverseSettings>(
         {"reverse", "Reverse", "Sitting down is standing up the other way around.", StepSubject::clips},
-        {list<&ReverseSettings::clips>("clips", "Clips", "Names of clips, with * and ?; all clips where it is not set")
-             .naming(NameOf::clip)
-             .typed_as("one per line, * and ? allowed; none: all")
-             .starting(nlohmann::json::array())},
-        apply_reverse);
+        {clips_parameter<&ReverseSettings::clips>().starting(nlohmann::json::array())}, apply_reverse);
 }
 
 } // namespace wembrix

@@ -1,5 +1,6 @@
 // Makes the end of a clip meet its beginning: ends it at the frame that closes best, blends its last frames into the
 // first pose, or adds the first pose once more.
+#include "core/base/counted.h"
 #include "core/math/angles.h"
 #include "core/measure/clips/baked.h"
 #include "core/measure/clips/seam.h"
@@ -129,7 +130,8 @@ Result<StepResult> apply_close_loop(const StepContext& context, const CloseSetti
     Clip& clip = result.scene.clips[*at];
     const double height = height_m(scene);
     if (clip.frames() < 3) {
-        return Problem{fmt::format("“{}” has {} frames: nothing of it can repeat.", name, clip.frames()), "", ""};
+        return Problem{fmt::format("“{}” has {}: nothing of it can repeat.", name, counted(clip.frames(), "frame")), "",
+                       ""};
     }
     const Seam before = measure_seam(scene, clip, height);
     if (settings.mode == CloseSettings::Mode::trim) {
@@ -142,15 +144,16 @@ Result<StepResult> apply_close_loop(const StepContext& context, const CloseSetti
         result.account = fmt::format("“{}” ends at frame {} instead of {}", name, closing->frame, was);
     } else {
         if (settings.mode == CloseSettings::Mode::blend && settings.frames > clip.frames() - 2) {
-            return Problem{
-                fmt::format("“{}” has {} frames: {} cannot be blended.", name, clip.frames(), settings.frames), "",
-                "Blend over fewer."};
+            return Problem{fmt::format("“{}” has {}: {} cannot be blended.", name, counted(clip.frames(), "frame"),
+                                       settings.frames),
+                           "", "Blend over fewer."};
         }
         lead_back(scene, clip, settings, before);
         mark_remade(clip);
-        result.account = settings.mode == CloseSettings::Mode::blend
-                             ? fmt::format("the last {} frames of “{}” lead into its first pose", settings.frames, name)
-                             : fmt::format("“{}” has its first pose once more, as frame {}", name, clip.frames() - 1);
+        result.account =
+            settings.mode == CloseSettings::Mode::blend
+                ? fmt::format("the last {} of “{}” lead into its first pose", counted(settings.frames, "frame"), name)
+                : fmt::format("“{}” has its first pose once more, as frame {}", name, clip.frames() - 1);
     }
     clip.loop = true;
     const Seam after = measure_seam(result.scene, clip, height);

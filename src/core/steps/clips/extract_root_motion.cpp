@@ -1,8 +1,8 @@
-// Hands the way over the ground from the pelvis to the root, or takes it out so that the clip plays in place.
+// Hands the trajectory over the ground from the pelvis to the root, or takes it out so that the clip plays in place.
+#include "core/base/counted.h"
 #include "core/measure/clips/travel.h"
-#include "core/steps/clips/chosen_clips.h"
+#include "core/steps/clips/clip_step.h"
 #include "core/steps/clips/rekey.h"
-#include "core/steps/step_kind.h"
 
 #include <Eigen/LU>
 #include <algorithm>
@@ -58,16 +58,17 @@ class Taking {
         for (const Channel& channel : before.channels) {
             end = channel.times.empty() ? end : std::max(end, static_cast<double>(channel.times.get().back()));
         }
-        // The way over the whole take that the clip shows a part of.
+        // The trajectory over the whole take that the clip shows a part of.
         Clip whole = before;
         whole.start_s = 0;
         const int frames = static_cast<int>(std::ceil(end * before.rate - 1e-3)) + 1;
-        Trajectory way = trajectory_of(scene_, whole, from_, before.rate, 0, frames);
-        smooth(way, settings_.smooth);
+        Trajectory trajectory = trajectory_of(scene_, whole, from_, before.rate, 0, frames);
+        smooth(trajectory, settings_.smooth);
         const Vec3 rest = rest_[from_].topRightCorner<3, 1>();
         Mat4 first = Mat4::Identity();
         if (settings_.from_origin) {
-            first = gone(way.place_at(before.start_s), way.heading_at(before.start_s), rest, settings_).inverse();
+            first = gone(trajectory.place_at(before.start_s), trajectory.heading_at(before.start_s), rest, settings_)
+                        .inverse();
         }
         std::erase_if(clip.channels, [&](const Channel& channel) {
             return channel.path != Path::weights &&
@@ -77,7 +78,8 @@ class Taking {
         resample(
             scene_, before, nodes_,
             [&](double seconds, const Pose& pose, std::vector<Transform>& locals) {
-                const Mat4 now = gone(way.place_at(seconds), way.heading_at(seconds), rest, settings_) * rest_[root_];
+                const Mat4 now =
+                    gone(trajectory.place_at(seconds), trajectory.heading_at(seconds), rest, settings_) * rest_[root_];
                 const Mat4 back = now.inverse();
                 for (size_t n = 1; n < nodes_.size(); ++n) {
                     locals[n] = decompose(back * pose.world[nodes_[n]]).transform;
@@ -103,40 +105,36 @@ class Taking {
     std::vector<int> nodes_; ///< the root, then all that hangs on it
 };
 
-Result<StepResult> apply_extract_root_motion(const StepContext& context, const RootMotionSettings& settings) {
+Result<StepResult> apply_extract_root_motion(const StepContext& context, const RootMotionSettings& settings,
+                                             ClipWork work) {
     const Scene& scene = context.scene;
     const std::string& name = settings.from;
-    const Result<std::vector<size_t>> chosen = chosen_clips(scene, settings.clips);
-    if (!chosen) {
-        return chosen.problem();
-    }
     const std::vector<int> roots = root_joints(scene);
     if (roots.size() != 1) {
-        return Problem{fmt::format("there are {} roots, and one is to carry the way.", roots.size()), "",
-                       "Make one root first."};
+        return Problem{fmt::format("there are {}, and one is to carry the trajectory.", counted(roots.size(), "root")),
+                       "", "Make one root first."};
     }
     const int from = name.empty() ? carrying_joint(scene) : scene.find_node(name);
     if (from < 0 || scene.nodes[from].kind != NodeKind::joint) {
         return Problem{name.empty() ? std::string("no joint below the root can be told to carry the others.")
                                     : fmt::format("there is no joint \"{}\".", name),
-                       "", "Name the joint whose way the root is to take."};
+                       "", "Name the joint whose trajectory the root is to take."};
     }
     if (!is_above(scene, roots[0], from)) {
         return Problem{fmt::format("\"{}\" is the root itself.", scene.nodes[from].name), "",
-                       "Make a root above it first: that one can take its way."};
+                       "Make a root above it first: that one can take its trajectory."};
     }
-    StepResult result;
-    result.scene = scene;
+    StepResult& result = work.result;
     result.moved.let_go.insert(scene.nodes[roots[0]].identity);
     const Taking taking(scene, roots[0], from, settings);
     std::string told;
-    for (const size_t c : *chosen) {
+    for (const size_t c : work.clips) {
         Clip& clip = result.scene.clips[c];
         const Travel travel = taking.run(scene.clips[c], clip);
         if (settings.in_place() || settings.from_origin) {
             mark_remade(clip);
         }
-        if (chosen->size() <= 3) {
+        if (work.clips.size() <= 3) {
             told += fmt::format("{}{}: {:.2f} m, {:.0f}°, {:.2f} m/s", told.empty() ? "" : "; ", clip.name,
                                 travel.metres, travel.turn_degrees, travel.mean_m_s);
         }
@@ -144,21 +142,18 @@ Result<StepResult> apply_extract_root_motion(const StepContext& context, const R
     result.account =
         fmt::format("trajectory of {} {} in {}{}", scene.nodes[from].name,
                     settings.in_place() ? "taken out" : fmt::format("handed to {}", scene.nodes[roots[0]].name),
-                    clips_said(scene, *chosen), told.empty() ? "" : " (" + told + ")");
-    return result;
+                    work.said, told.empty() ? "" : " (" + told + ")");
+    return std::move(work.result);
 }
 
 } // namespace
 
 StepKind extract_root_motion_step() {
-    return make_step<RootMotionSettings>(
+    return make_clip_step<RootMotionSettings>(
         {"extract_root_motion", "Extract root motion",
          "Engines move a character by its root: the trajectory of the pelvis is handed to it, or taken out.",
          StepSubject::clips},
-        {list<&RootMotionSettings::clips>("clips", "Clips",
-                                          "Names of clips, with * and ?; all clips where it is not set")
-             .naming(NameOf::clip)
-             .typed_as("one per line, * and ? allowed; none: all"),
+        {clips_parameter<&RootMotionSettings::clips>(),
          text<&RootMotionSettings::from>(
              "from", "From", "The joint whose trajectory it is; else the first below the root that carries the others")
              .naming(NameOf::joint)

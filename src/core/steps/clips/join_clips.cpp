@@ -1,5 +1,6 @@
 // Several clips as one, end to end or with an overlap in which one leads into the next; the way goes on where the
 // clip before it arrived.
+#include "core/base/counted.h"
 #include "core/measure/clips/baked.h"
 #include "core/steps/clips/chosen_clips.h"
 #include "core/steps/clips/motion_roots.h"
@@ -75,8 +76,9 @@ Result<StepResult> apply_join_clips(const StepContext& context, const JoinSettin
             return at.problem();
         }
         if (scene.clips[*at].frames() <= overlap) {
-            return Problem{
-                fmt::format("“{}” has {} frames: {} cannot overlap.", one, scene.clips[*at].frames(), overlap), "", ""};
+            return Problem{fmt::format("“{}” has {}: {} cannot overlap.", one,
+                                       counted(scene.clips[*at].frames(), "frame"), overlap),
+                           "", ""};
         }
         chosen.push_back(*at);
     }
@@ -110,7 +112,7 @@ Result<StepResult> apply_join_clips(const StepContext& context, const JoinSettin
             return at != place && std::find(chosen.begin(), chosen.end(), at) != chosen.end();
         });
     }
-    result.account = fmt::format("{} into “{}”, {} frames{}", some_of(names), name, all.frames,
+    result.account = fmt::format("{} into “{}”, {}{}", some_of(names), name, counted(all.frames, "frame"),
                                  overlap > 0 ? fmt::format(", {} of them over each other", overlap) : "");
     return result;
 }

@@ -2,8 +2,7 @@
 #include "core/measure/clips/baked.h"
 #include "core/measure/skeleton/pairs.h"
 #include "core/measure/skeleton/pose.h"
-#include "core/steps/clips/chosen_clips.h"
-#include "core/steps/step_kind.h"
+#include "core/steps/clips/clip_step.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -134,21 +133,16 @@ struct MirrorSettings {
     std::string ending = "_mirrored";
 };
 
-Result<StepResult> apply_mirror_clip(const StepContext& context, const MirrorSettings& settings) {
+Result<StepResult> apply_mirror_clip(const StepContext& context, const MirrorSettings& settings, ClipWork work) {
     const Scene& scene = context.scene;
     const std::string& ending = settings.ending;
-    const Result<std::vector<size_t>> chosen = chosen_clips(scene, settings.clips);
-    if (!chosen) {
-        return chosen.problem();
-    }
     const Mirroring mirroring(scene);
     if (mirroring.pairs() == 0) {
         return Problem{"no joint answers another one on the other side.", "",
                        "Give left and right joints names that say so, or places that mirror each other."};
     }
-    StepResult result;
-    result.scene = scene;
-    for (const size_t c : *chosen) {
+    StepResult& result = work.result;
+    for (const size_t c : work.clips) {
         Clip clip = scene.clips[c];
         mirroring.run(scene.clips[c], clip);
         mark_remade(clip);
@@ -163,22 +157,20 @@ Result<StepResult> apply_mirror_clip(const StepContext& context, const MirrorSet
         }
         result.scene.clips.push_back(std::move(clip));
     }
-    result.account = fmt::format("{} left for right over {} pairs of joints{}", clips_said(scene, *chosen),
-                                 mirroring.pairs(), ending.empty() ? "" : ", as new clips that end in " + ending);
-    return result;
+    result.account = fmt::format("{} left for right over {} pairs of joints{}", work.said, mirroring.pairs(),
+                                 ending.empty() ? "" : ", as new clips that end in " + ending);
+    return std::move(work.result);
 }
 
 } // namespace
 
 StepKind mirror_clip_step() {
-    return make_step<MirrorSettings>(
+    return make_clip_step<MirrorSettings>(
         {"mirror_clip", "Mirror clips", "A turn to the left is captured once and goes out for both sides.",
          StepSubject::clips},
-        {list<&MirrorSettings::clips>("clips", "Clips",
-                                      "Names of clips, with * and ?; all clips where it is not set. Left for right "
-                                      "over the pairs of joints and the shapes that name a side")
-             .naming(NameOf::clip)
-             .typed_as("one per line, * and ? allowed; none: all")
+        {clips_parameter<&MirrorSettings::clips>(
+             "Names of clips, with * and ?; all clips where it is not set. Left for right "
+             "over the pairs of joints and the shapes that name a side")
              .starting(nlohmann::json::array()),
          text<&MirrorSettings::ending>("ending", "New names end in",
                                        "What is put behind the name; empty: the clips themselves are mirrored")

@@ -1,8 +1,8 @@
 // One frame of a clip as a clip of its own; and a clip as the difference from one frame.
+#include "core/base/counted.h"
 #include "core/measure/clips/baked.h"
 #include "core/measure/skeleton/pose.h"
-#include "core/steps/clips/chosen_clips.h"
-#include "core/steps/step_kind.h"
+#include "core/steps/clips/clip_step.h"
 
 #include <algorithm>
 #include <cmath>
@@ -94,7 +94,7 @@ Result<StepResult> apply_pose_to_clip(const StepContext& context, const PoseSett
     StepResult result;
     result.scene = scene;
     result.scene.clips.push_back(std::move(clip));
-    result.account = fmt::format("frame {} of “{}” as “{}”, {} joints", frame, from, name, keyed);
+    result.account = fmt::format("frame {} of “{}” as “{}”, {}", frame, from, name, counted(keyed, "joint"));
     return result;
 }
 
@@ -129,17 +129,12 @@ struct AdditiveSettings {
     int frame = 0;
 };
 
-Result<StepResult> apply_make_additive(const StepContext& context, const AdditiveSettings& settings) {
+Result<StepResult> apply_make_additive(const StepContext& context, const AdditiveSettings& settings, ClipWork work) {
     const Scene& scene = context.scene;
     const std::string& base = settings.base;
     const int frame = settings.frame;
-    const Result<std::vector<size_t>> chosen = chosen_clips(scene, settings.clips);
-    if (!chosen) {
-        return chosen.problem();
-    }
-    StepResult result;
-    result.scene = scene;
-    for (const size_t c : *chosen) {
+    StepResult& result = work.result;
+    for (const size_t c : work.clips) {
         Clip& clip = result.scene.clips[c];
         const Clip* from = base.empty() ? &scene.clips[c] : scene.find_clip(base);
         if (from == nullptr) {
@@ -158,9 +153,9 @@ Result<StepResult> apply_make_additive(const StepContext& context, const Additiv
         put_tracks(baked, clip.start_s, clip);
         mark_remade(clip);
     }
-    result.account = fmt::format("{} as what is added to frame {} of {}, on the rest pose", clips_said(scene, *chosen),
-                                 frame, base.empty() ? "its own" : "“" + base + "”");
-    return result;
+    result.account = fmt::format("{} as what is added to frame {} of {}, on the rest pose", work.said, frame,
+                                 base.empty() ? "its own" : "“" + base + "”");
+    return std::move(work.result);
 }
 
 } // namespace
@@ -182,14 +177,12 @@ StepKind pose_to_clip_step() {
 }
 
 StepKind make_additive_step() {
-    return make_step<AdditiveSettings>(
+    return make_clip_step<AdditiveSettings>(
         {"make_additive", "Make additive",
          "A breath or a flinch that plays over other clips holds only what it adds to a pose.", StepSubject::clips},
-        {list<&AdditiveSettings::clips>("clips", "Clips",
-                                        "Names of clips, with * and ?; all clips where it is not set. What each frame "
-                                        "adds to the pose is put on the rest pose")
-             .naming(NameOf::clip)
-             .typed_as("one per line, * and ? allowed; none: all")
+        {clips_parameter<&AdditiveSettings::clips>(
+             "Names of clips, with * and ?; all clips where it is not set. What each frame "
+             "adds to the pose is put on the rest pose")
              .starting(nlohmann::json::array()),
          text<&AdditiveSettings::base>("base", "To a pose of",
                                        "The clip that the pose is of; each its own where it is not set")

@@ -1,9 +1,9 @@
 // Fewer keys, as long as no point of the surface moves farther than a limit. Keys that lie on the line between their
 // neighbours go first (Ramer 1972, Douglas and Peucker 1973, on values over time).
+#include "core/base/counted.h"
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/drift.h"
-#include "core/steps/clips/chosen_clips.h"
-#include "core/steps/step_kind.h"
+#include "core/steps/clips/clip_step.h"
 
 #include <algorithm>
 #include <cmath>
@@ -192,20 +192,15 @@ struct ReduceSettings {
     double limit_mm = 0.1;
 };
 
-Result<StepResult> apply_reduce_keys(const StepContext& context, const ReduceSettings& settings) {
+Result<StepResult> apply_reduce_keys(const StepContext& context, const ReduceSettings& settings, ClipWork work) {
     const Scene& scene = context.scene;
     const double limit = settings.limit_mm;
-    const Result<std::vector<size_t>> chosen = chosen_clips(scene, settings.clips);
-    if (!chosen) {
-        return chosen.problem();
-    }
-    StepResult result;
-    result.scene = scene;
+    StepResult& result = work.result;
     const std::vector<double> reach = reaches(scene);
     size_t before = 0;
     size_t after = 0;
     double worst = 0;
-    for (const size_t c : *chosen) {
+    for (const size_t c : work.clips) {
         double drift = 0;
         before += keys_of(scene.clips[c]);
         result.scene.clips[c] = thin_within(scene, reach, c, limit, drift);
@@ -213,21 +208,19 @@ Result<StepResult> apply_reduce_keys(const StepContext& context, const ReduceSet
         worst = std::max(worst, drift);
     }
     result.account = fmt::format(
-        "{}: {} keys → {} ({:.0f} % saved), no point farther than {:.3f} mm of {:g}", clips_said(scene, *chosen),
-        before, after, before == 0 ? 0.0 : 100.0 * static_cast<double>(before - after) / static_cast<double>(before),
-        worst, limit);
-    return result;
+        "{}: {} → {} ({:.0f} % saved), no point farther than {:.3f} mm of {:g}", work.said, counted(before, "key"),
+        after, before == 0 ? 0.0 : 100.0 * static_cast<double>(before - after) / static_cast<double>(before), worst,
+        limit);
+    return std::move(work.result);
 }
 
 } // namespace
 
 StepKind reduce_keys_step() {
-    return make_step<ReduceSettings>(
+    return make_clip_step<ReduceSettings>(
         {"reduce_keys", "Reduce keys",
          "Captured motion has a key on every frame of every joint; most of them say nothing.", StepSubject::clips},
-        {list<&ReduceSettings::clips>("clips", "Clips", "Names of clips, with * and ?; all clips where it is not set")
-             .naming(NameOf::clip)
-             .typed_as("one per line, * and ? allowed; none: all"),
+        {clips_parameter<&ReduceSettings::clips>(),
          number<&ReduceSettings::limit_mm>(
              "limit_mm", "No vertex farther than",
              "Keys go as long as no vertex moves farther, measured at two moments per frame")

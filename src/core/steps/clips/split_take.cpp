@@ -1,4 +1,5 @@
 // Cuts clips out of a take. A clip looks at its part of the take's own keys, so that nothing is lost by cutting.
+#include "core/base/counted.h"
 #include "core/steps/clips/chosen_clips.h"
 #include "core/steps/names.h"
 #include "core/steps/step_kind.h"
@@ -99,9 +100,7 @@ Result<StepResult> apply_split_take(const StepContext& context, const SplitSetti
     for (const Clip& clip : clips) {
         cut_names.push_back(clip.name);
     }
-    result.account =
-        fmt::format("“{}” into {}: {}", name, clips.size() == 1 ? "1 clip" : fmt::format("{} clips", clips.size()),
-                    some_of(cut_names, 5));
+    result.account = fmt::format("“{}” into {}: {}", name, counted(clips.size(), "clip"), some_of(cut_names, 5));
     return result;
 }
 

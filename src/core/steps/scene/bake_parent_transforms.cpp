@@ -7,6 +7,7 @@
 // Holders that move, or that scale unevenly, have no such C; below those every frame is keyed anew.
 #include "core/math/angles.h"
 #include "core/measure/skeleton/pose.h"
+#include "core/scene/change_keys.h"
 #include "core/scene/visit.h"
 #include "core/steps/clips/rekey.h"
 #include "core/steps/names.h"
@@ -268,24 +269,14 @@ class Fold {
         if (!top && !frame.mirror && frame.factor == 1) {
             return;
         }
-        const bool cubic = channel.interpolation == Interpolation::cubic;
-        std::vector<float>& values = channel.values.edit();
-        const size_t width = channel.width;
-        for (size_t i = 0; i * width < values.size(); ++i) {
-            float* v = &values[i * width];
-            const bool tangent = cubic && i % 3 != 1;
-            if (channel.path == Path::translation) {
-                Vec3 moved = frame.inner(Vec3(v[0], v[1], v[2]));
-                if (top) {
-                    moved = frame.turn * moved + (tangent ? Vec3::Zero() : frame.offset);
-                }
-                std::copy_n(moved.cast<float>().eval().data(), 3, v);
-            } else {
-                Quat turned = frame.inner(Quat(v[3], v[0], v[1], v[2]));
-                turned = top ? frame.turn * turned : turned;
-                std::copy_n(turned.coeffs().cast<float>().eval().data(), 4, v);
-            }
-        }
+        change_keys(
+            channel,
+            [&](const Vec3& v, bool tangent) {
+                const Vec3 moved = frame.inner(v);
+                return top ? Vec3(frame.turn * moved + (tangent ? Vec3::Zero() : frame.offset)) : moved;
+            },
+            [&](const Quat& q) { return top ? frame.turn * frame.inner(q) : frame.inner(q); },
+            [](double s) { return s; });
     }
 
     /// Keys at every frame and at every key that was there.

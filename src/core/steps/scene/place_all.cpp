@@ -1,5 +1,6 @@
 #include "core/steps/scene/place_all.h"
 
+#include "core/scene/change_keys.h"
 #include "core/scene/visit.h"
 #include "core/steps/skeleton/reframe.h"
 
@@ -11,21 +12,9 @@ namespace wembrix {
 namespace {
 
 void carry_channel(Channel& channel, const Quat& turn, const Vec3& move) {
-    if (channel.path != Path::translation && channel.path != Path::rotation) {
-        return;
-    }
-    const bool cubic = channel.interpolation == Interpolation::cubic;
-    std::vector<float>& values = channel.values.edit();
-    const size_t width = channel.width;
-    for (size_t i = 0; i * width < values.size(); ++i) {
-        float* v = &values[i * width];
-        if (channel.path == Path::translation) {
-            const Vec3 place = cubic && i % 3 != 1 ? Vec3::Zero() : move; // a tangent has a direction and no place
-            std::copy_n(Vec3(turn * Vec3(v[0], v[1], v[2]) + place).cast<float>().eval().data(), 3, v);
-        } else {
-            std::copy_n((turn * Quat(v[3], v[0], v[1], v[2])).coeffs().cast<float>().eval().data(), 4, v);
-        }
-    }
+    change_keys(
+        channel, [&](const Vec3& v, bool tangent) { return Vec3(turn * v + (tangent ? Vec3::Zero() : move)); },
+        [&](const Quat& q) { return turn * q; }, [](double scale) { return scale; });
 }
 
 } // namespace

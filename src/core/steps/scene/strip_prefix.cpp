@@ -1,4 +1,5 @@
 // Takes prefixes ("market:tansy_rig:") off all names, at any depth.
+#include "core/base/counted.h"
 #include "core/steps/names.h"
 #include "core/steps/step_kind.h"
 
@@ -54,9 +55,9 @@ Result<StepResult> apply_strip_prefix(const StepContext& context, const PrefixSe
     strip(result.scene.skins, separator, others);
     strip(result.scene.clips, separator, others);
     const std::vector<std::string> prefixes(nodes.prefixes.begin(), nodes.prefixes.end());
-    result.account = nodes.count + others.count == 0
-                         ? "no name has a prefix"
-                         : fmt::format("“{}” off {} names", some_of(prefixes, 2), nodes.count + others.count);
+    result.account = nodes.count + others.count == 0 ? "no name has a prefix"
+                                                     : fmt::format("“{}” off {}", some_of(prefixes, 2),
+                                                                   counted(nodes.count + others.count, "name"));
     if (!nodes.kept.empty() || !others.kept.empty()) {
         std::vector<std::string> kept = nodes.kept;
         kept.insert(kept.end(), others.kept.begin(), others.kept.end());

@@ -1,6 +1,7 @@
 // Makes the skeleton that of a contract: names, parents, order and, if asked, rest rotations; every joint that stays
 // keeps its place through every frame. What the contract has no joint for is kept or dropped, weights to the joint
 // above.
+#include "core/base/counted.h"
 #include "core/measure/skeleton/contract.h"
 #include "core/steps/names.h"
 #include "core/steps/skeleton/reframe.h"
@@ -145,8 +146,8 @@ Result<StepResult> apply_fit_contract(const StepContext& context, const FitSetti
         // Joints that are lacking are no fault of the order.
         return done.problem();
     }
-    result.account = fmt::format("{} of {} joints of “{}”: {} renamed, {} under another joint",
-                                 nodes.size() - lacking.size(), nodes.size(), contract->name, renamed, moved);
+    result.account = fmt::format("{} of {} of “{}”: {} renamed, {} under another joint", nodes.size() - lacking.size(),
+                                 counted(nodes.size(), "joint"), contract->name, renamed, moved);
     if (!extra.empty()) {
         result.account += fmt::format(", {} {}", extra.size(), remove_others ? "others removed" : "others kept");
     }

@@ -1,4 +1,5 @@
 // Puts one root joint above all joints, on the ground below them or at the origin, looking along +Z.
+#include "core/base/counted.h"
 #include "core/measure/scene/bounds.h"
 #include "core/steps/names.h"
 #include "core/steps/step_kind.h"
@@ -105,7 +106,7 @@ Result<StepResult> apply_make_root(const StepContext& context, const RootSetting
     result.account =
         fmt::format("“{}” {}, {} under it", name,
                     on_ground ? fmt::format("on the ground at {:.2f}, {:.2f} m", at.x(), at.z()) : "at the origin",
-                    roots.size() == 1 ? "the one root" : fmt::format("all {} roots", roots.size()));
+                    roots.size() == 1 ? "the one root" : fmt::format("all {}", counted(roots.size(), "root")));
     if (!holders.empty()) {
         result.could_not.push_back(
             fmt::format("{} stays between the root and the joints; put “Bake parent transforms” before this step",

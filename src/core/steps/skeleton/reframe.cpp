@@ -2,6 +2,7 @@
 #include "core/scene/visit.h"
 
 #include "core/measure/skeleton/pose.h"
+#include "core/scene/change_keys.h"
 #include "core/steps/clips/rekey.h"
 #include "core/steps/skeleton/chosen_joints.h"
 
@@ -114,11 +115,11 @@ class Reframer {
     }
 
     /// How the node's local transform follows from that of before, without looking at any moment.
-    enum class Way { as_it_was, carried, still, anew };
+    enum class Keying { as_it_was, carried, still, anew };
 
     void place_rest() {
         place(world_, new_world_);
-        ways_.assign(count_, Way::anew);
+        keyings_.assign(count_, Keying::anew);
         above_.assign(count_, Similar{});
         below_.assign(count_, Similar{});
         for (size_t i = 0; i < count_; ++i) {
@@ -133,19 +134,19 @@ class Reframer {
                 const bool nothing =
                     (parent < 0 || frames_.correction[parent].isIdentity(0)) && frames_.correction[i].isIdentity(0);
                 if (nothing) {
-                    ways_[i] = Way::as_it_was;
+                    keyings_[i] = Keying::as_it_was;
                 } else if (above_[i].holds && below_[i].holds && below_[i].place.isZero(0) && scales_along(i)) {
-                    ways_[i] = Way::carried;
+                    keyings_[i] = Keying::carried;
                 }
             } else if (!stiff && parent >= 0 && source == above) {
-                ways_[i] = Way::still;
+                keyings_[i] = Keying::still;
             }
             Transform& rest = to_.nodes[i].rest;
-            if (ways_[i] == Way::carried) {
+            if (keyings_[i] == Keying::carried) {
                 rest.translation = carried(i, rest.translation);
                 rest.rotation = carried(i, rest.rotation);
                 rest.scale *= below_[i].factor / above_[i].factor;
-            } else if (ways_[i] != Way::as_it_was) {
+            } else if (keyings_[i] != Keying::as_it_was) {
                 const Decomposed local = decompose(local_of(new_world_, i));
                 note(i, local.shear, {}, 0);
                 rest = local.transform;
@@ -179,17 +180,17 @@ class Reframer {
 
     void carry_clip(const Clip& before, Clip& clip) {
         std::erase_if(clip.channels, [&](const Channel& channel) {
-            const Way way = ways_[channel.node];
-            return channel.path != Path::weights && (way == Way::anew || way == Way::still);
+            const Keying keying = keyings_[channel.node];
+            return channel.path != Path::weights && (keying == Keying::anew || keying == Keying::still);
         });
         for (Channel& channel : clip.channels) {
-            if (ways_[channel.node] == Way::carried && channel.path != Path::weights) {
+            if (keyings_[channel.node] == Keying::carried && channel.path != Path::weights) {
                 carry_channel(channel);
             }
         }
         std::vector<int> anew;
         for (size_t i = 0; i < count_; ++i) {
-            if (ways_[i] == Way::anew) {
+            if (keyings_[i] == Keying::anew) {
                 anew.push_back(static_cast<int>(i));
             }
         }
@@ -222,22 +223,10 @@ class Reframer {
 
     void carry_channel(Channel& channel) const {
         const auto node = static_cast<size_t>(channel.node);
-        const bool cubic = channel.interpolation == Interpolation::cubic;
-        std::vector<float>& values = channel.values.edit();
-        const size_t width = channel.width;
         const double factor = below_[node].factor / above_[node].factor;
-        for (size_t i = 0; i * width < values.size(); ++i) {
-            float* v = &values[i * width];
-            if (channel.path == Path::translation) {
-                const Vec3 moved = carried(node, Vec3(v[0], v[1], v[2]), cubic && i % 3 != 1);
-                std::copy_n(moved.cast<float>().eval().data(), 3, v);
-            } else if (channel.path == Path::rotation) {
-                const Quat turned = carried(node, Quat(v[3], v[0], v[1], v[2]));
-                std::copy_n(turned.coeffs().cast<float>().eval().data(), 4, v);
-            } else {
-                std::transform(v, v + width, v, [&](float s) { return static_cast<float>(s * factor); });
-            }
-        }
+        change_keys(
+            channel, [&](const Vec3& v, bool tangent) { return carried(node, v, tangent); },
+            [&](const Quat& q) { return carried(node, q); }, [&](double s) { return s * factor; });
     }
 
     /// Of the keys that were made, those that say nothing but the rest pose.
@@ -291,7 +280,7 @@ class Reframer {
         for (Skin& skin : to_.skins) {
             for (size_t j = 0; j < skin.joints.size(); ++j) {
                 const int joint = skin.joints[j];
-                if (ways_[joint] != Way::as_it_was || !frames_.correction[joint].isIdentity(0)) {
+                if (keyings_[joint] != Keying::as_it_was || !frames_.correction[joint].isIdentity(0)) {
                     const Mat4 moved = frames_.rigid[joint] == 0 ? Mat4(frames_.correction[joint].inverse())
                                                                  : Mat4(new_world_[joint].inverse() * world_[joint]);
                     skin.inverse_binds[j] = moved * skin.inverse_binds[j];
@@ -306,7 +295,7 @@ class Reframer {
     Scene to_;
     std::vector<Mat4> world_;
     std::vector<Mat4> new_world_;
-    std::vector<Way> ways_;
+    std::vector<Keying> keyings_;
     std::vector<Similar> above_; ///< correction of the parent, for what is carried over
     std::vector<Similar> below_; ///< its own
     std::vector<Lost> lost_;

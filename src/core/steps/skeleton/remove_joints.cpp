@@ -7,8 +7,10 @@
 // frame is keyed anew.
 #include "core/steps/skeleton/remove_joints.h"
 
+#include "core/base/counted.h"
 #include "core/measure/surface/weight_move.h"
 #include "core/measure/surface/weights.h"
+#include "core/scene/change_keys.h"
 #include "core/steps/clips/rekey.h"
 #include "core/steps/names.h"
 #include "core/steps/step_kind.h"
@@ -224,27 +226,8 @@ class Removal {
         const double factor = std::cbrt(linear_of(above).determinant());
         const Quat turn = Quat(Mat3(linear_of(above) / factor)).normalized();
         for (Channel& channel : clip.channels) {
-            if (channel.node != node || channel.path == Path::weights) {
-                continue;
-            }
-            const bool cubic = channel.interpolation == Interpolation::cubic;
-            const auto width = static_cast<size_t>(channel.width);
-            std::vector<float>& values = channel.values.edit();
-            for (size_t i = 0; i * width < values.size(); ++i) {
-                float* v = &values[i * width];
-                const bool tangent = cubic && i % 3 != 1;
-                if (channel.path == Path::translation) {
-                    Vec3 moved = linear_of(above) * Vec3(v[0], v[1], v[2]);
-                    moved += tangent ? Vec3::Zero() : Vec3(above.topRightCorner<3, 1>());
-                    std::copy_n(moved.cast<float>().eval().data(), 3, v);
-                } else if (channel.path == Path::rotation) {
-                    const Quat turned = turn * Quat(v[3], v[0], v[1], v[2]);
-                    std::copy_n(turned.coeffs().cast<float>().eval().data(), 4, v);
-                } else {
-                    for (size_t k = 0; k < 3; ++k) {
-                        v[k] = static_cast<float>(v[k] * factor);
-                    }
-                }
+            if (channel.node == node) {
+                change_keys(channel, above, turn, factor);
             }
         }
     }
@@ -372,8 +355,8 @@ std::string account_of(const Scene& scene, const RemovalPlan& plan) {
         worst = move.largest_mm >= worst.largest_mm ? move : worst;
     }
     if (points > 0) {
-        text += fmt::format("; weights of {} vertices moved on, at most {:.2f} mm ({} → {})", points, worst.largest_mm,
-                            scene.nodes[worst.joint].name, scene.nodes[worst.to].name);
+        text += fmt::format("; weights of {} moved on, at most {:.2f} mm ({} → {})", counted(points, "vertex"),
+                            worst.largest_mm, scene.nodes[worst.joint].name, scene.nodes[worst.to].name);
     } else {
         text += "; they had no weights";
     }

@@ -1,4 +1,5 @@
 // Puts the joints into an order: branch by branch, those of one parent as told.
+#include "core/base/counted.h"
 #include "core/steps/names.h"
 #include "core/steps/skeleton/reframe.h"
 #include "core/steps/step_kind.h"
@@ -161,7 +162,7 @@ Result<StepResult> apply_reorder_joints(const StepContext& context, const OrderS
         moved += order[i] != static_cast<int>(i) && scene.nodes[order[i]].kind == NodeKind::joint ? 1 : 0;
     }
     result.account = moved == 0 ? "the joints stand so already"
-                                : fmt::format("{} joints at another place in the list, {}", moved,
+                                : fmt::format("{} at another place in the list, {}", counted(moved, "joint"),
                                               by_name   ? "branch by branch, by name"
                                               : by_list ? "as listed"
                                                         : "branch by branch");

@@ -1,4 +1,5 @@
 // Puts joints under other joints; each keeps its place in the world through every frame.
+#include "core/base/counted.h"
 #include "core/steps/names.h"
 #include "core/steps/skeleton/reframe.h"
 #include "core/steps/step_kind.h"
@@ -56,10 +57,11 @@ Result<StepResult> apply_reparent_joints(const StepContext& context, const Repar
     Reframed reframed = reframe(scene, frames);
     StepResult result;
     result.scene = std::move(reframed.scene);
-    result.account = moved.empty()       ? "every joint hangs there already"
-                     : moved.size() == 1 ? fmt::format("{} under {}", moved[0],
-                                                       under.at(moved[0]).empty() ? "nothing" : under.at(moved[0]))
-                                         : fmt::format("{} joints hang elsewhere ({})", moved.size(), some_of(moved));
+    result.account =
+        moved.empty() ? "every joint hangs there already"
+        : moved.size() == 1
+            ? fmt::format("{} under {}", moved[0], under.at(moved[0]).empty() ? "nothing" : under.at(moved[0]))
+            : fmt::format("{} hang elsewhere ({})", counted(moved.size(), "joint"), some_of(moved));
     if (!missing.empty()) {
         result.could_not.push_back(fmt::format("there is no joint {} any more", some_of(missing)));
     }

@@ -1,4 +1,5 @@
 // Keeps the heaviest holders of each point.
+#include "core/base/counted.h"
 #include "core/measure/surface/influence_limit.h"
 #include "core/steps/step_kind.h"
 
@@ -23,10 +24,9 @@ Result<StepResult> apply_limit_influences(const StepContext& context, const Limi
         loss.points += one.points;
         loss.largest_weight = std::max(loss.largest_weight, one.largest_weight);
     }
-    result.account = loss.points == 0
-                         ? fmt::format("no vertex has more than {}", most)
-                         : fmt::format("{} vertices brought to {}; the most that one lost is {:.3f} of its weight",
-                                       loss.points, most, loss.largest_weight);
+    result.account = loss.points == 0 ? fmt::format("no vertex has more than {}", most)
+                                      : fmt::format("{} brought to {}; the most that one lost is {:.3f} of its weight",
+                                                    counted(loss.points, "vertex"), most, loss.largest_weight);
     return result;
 }
 

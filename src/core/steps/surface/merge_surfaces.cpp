@@ -1,4 +1,5 @@
 // Makes one surface of several: a prop of many parts goes out as one mesh. Parts (material slots) stay apart.
+#include "core/base/counted.h"
 #include "core/scene/append_mesh.h"
 #include "core/steps/names.h"
 #include "core/steps/step_kind.h"
@@ -144,14 +145,14 @@ class Join {
             }
             carry = carry ? carry : here;
         }
-        const Mat4 way = carry && !carry->isIdentity(1e-7) ? *carry : Mat4(Mat4::Identity());
-        transform_geometry(mesh, way);
+        const Mat4 to_first = carry && !carry->isIdentity(1e-7) ? *carry : Mat4(Mat4::Identity());
+        transform_geometry(mesh, to_first);
         std::vector<uint16_t> places;
         for (size_t j = 0; j < skin.joints.size(); ++j) {
             const size_t at = place_of(skin.joints[j]);
             if (at == bound_.joints.size()) {
                 bound_.joints.push_back(skin.joints[j]);
-                bound_.inverse_binds.push_back(skin.inverse_binds[j] * way.inverse());
+                bound_.inverse_binds.push_back(skin.inverse_binds[j] * to_first.inverse());
             }
             places.push_back(static_cast<uint16_t>(at));
         }
@@ -359,7 +360,7 @@ Result<StepResult> apply_merge_surfaces(const StepContext& context, const MergeS
     }
     Result<StepResult> joined = Join(scene, chosen).run(name);
     if (joined) {
-        joined->account = fmt::format("{} surfaces into “{}” ({})", chosen.size(), name, some_of(names));
+        joined->account = fmt::format("{} into “{}” ({})", counted(chosen.size(), "surface"), name, some_of(names));
     }
     return joined;
 }

@@ -1,4 +1,5 @@
 // Makes the weights of every point sum to 1.
+#include "core/base/counted.h"
 #include "core/measure/surface/weights.h"
 #include "core/steps/step_kind.h"
 
@@ -39,10 +40,11 @@ Result<StepResult> apply_normalize_weights(const StepContext& context, const NoS
         }
     }
     result.account = points == 0 ? "all weights sum to 1 already"
-                                 : fmt::format("{} vertices brought to a sum of 1 (they had {:.3g} to {:.3g})", points,
-                                               lowest, highest);
+                                 : fmt::format("{} brought to a sum of 1 (they had {:.3g} to {:.3g})",
+                                               counted(points, "vertex"), lowest, highest);
     if (unheld > 0) {
-        result.could_not.push_back(fmt::format("{} vertices have no weights and stay so", unheld));
+        result.could_not.push_back(
+            fmt::format("{} without weights: nothing to normalise there", counted(unheld, "vertex")));
     }
     return result;
 }

@@ -119,7 +119,7 @@ Result<StepResult> apply_rename_parts(const StepContext& context, const RenamePa
 
 StepKind rename_parts_step() {
     return make_step<RenamePartsSettings>(
-        {"rename_parts", "Rename parts",
+        {"rename_parts", "Rename surfaces and shapes",
          "Surfaces, shapes and materials are found by name in an engine; rules give them the names it asks for.",
          StepSubject::surface},
         parameters_of_parts(), apply_rename_parts);

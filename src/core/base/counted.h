@@ -1,0 +1,28 @@
+// How many of something, in words.
+#pragma once
+
+#include <cstdint>
+#include <fmt/format.h>
+#include <string>
+#include <string_view>
+
+namespace wembrix {
+
+/// "vertices" of "vertex".
+inline std::string plural_of(std::string_view noun) {
+    std::string many(noun);
+    if (many.ends_with("ex")) {
+        return many.replace(many.size() - 2, 2, "ices");
+    }
+    if (many.ends_with('y') && !many.ends_with("ey")) {
+        return many.replace(many.size() - 1, 1, "ies");
+    }
+    return many + "s";
+}
+
+/// "1 joint", "3 joints", "0 vertices".
+template <typename Count> std::string counted(Count count, std::string_view noun) {
+    return fmt::format("{} {}", count, count == Count(1) ? std::string(noun) : plural_of(noun));
+}
+
+} // namespace wembrix
