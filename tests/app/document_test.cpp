@@ -78,7 +78,7 @@ TEST_F(Bench, WhatACrashLeftIsOfferedAndOpenedUnsaved) {
         for (QWidget* widget : QApplication::topLevelWidgets()) {
             if (widget->objectName() == "recoveryOffer") {
                 for (QAbstractButton* button : widget->findChildren<QAbstractButton*>()) {
-                    if (button->text() == "Restore") {
+                    if (button->text().remove(QLatin1Char('&')) == "Restore") {
                         button->click();
                     }
                 }

@@ -3,6 +3,7 @@
 #include "core/base/counted.h"
 #include "core/destination/conform.h"
 #include "core/formats/format.h"
+#include "core/measure/comparison/compare_scenes.h"
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/facing.h"
 #include "core/steps/names.h"
@@ -145,24 +146,19 @@ void check_model(const Scene& prepared, const Scene& arrived, const Destination&
     check_root(prepared, arrived, destination, arrival);
     check_joints(prepared, arrived, destination, arrival);
 
-    std::vector<std::string> should_shapes;
-    std::vector<std::string> is_shapes;
-    size_t influences = 0;
-    size_t prepared_influences = 0;
-    auto list = [](const Scene& scene, std::vector<std::string>& names, size_t& most) {
+    const Conformed conformed = conform_model(prepared, destination);
+    for (Claim& claim : compare_scenes(conformed.scene, arrived)) {
+        arrival.claims.push_back(std::move(claim));
+    }
+    const auto most = [](const Scene& scene) {
+        size_t influences = 0;
         for (const int node : surfaces_of(scene)) {
-            const Mesh& mesh = scene.meshes[scene.nodes[node].mesh];
-            most = std::max(most, scene.nodes[node].influences.largest_row());
-            for (const MorphTarget& shape : mesh.shapes) {
-                names.push_back(scene.nodes[node].name + "/" + shape.name);
-            }
+            influences = std::max(influences, scene.nodes[static_cast<size_t>(node)].influences.largest_row());
         }
-        std::sort(names.begin(), names.end());
+        return influences;
     };
-    list(prepared, should_shapes, prepared_influences);
-    list(arrived, is_shapes, influences);
-    arrival.claims.push_back({"Shapes", fmt::format("{}", should_shapes.size()), fmt::format("{}", is_shapes.size()),
-                              should_shapes == is_shapes, should_shapes == is_shapes ? "" : "other shapes arrived"});
+    const size_t prepared_influences = most(prepared);
+    const size_t influences = most(arrived);
     const bool few = influences <= static_cast<size_t>(destination.influences);
     arrival.claims.push_back({"Influences", fmt::format("{}, limit {}", prepared_influences, destination.influences),
                               fmt::format("{}", influences), few, few ? "" : "more than the destination takes"});

@@ -5,6 +5,7 @@
 #include "core/delivery/made_from.h"
 #include "core/destination/destination.h"
 #include "core/findings/finding.h"
+#include "core/measure/comparison/claim.h"
 #include "core/measure/scene/drift.h"
 #include "core/scene/scene.h"
 
@@ -20,15 +21,6 @@ namespace wembrix {
 /// All that goes out, kind by kind. Refuses file names that clash, case ignored.
 Result<std::vector<Deliverable>> plan_deliverables(const Scene& prepared, const Destination& destination,
                                                    const std::string& job_name);
-
-/// One line of the arrival check.
-struct Claim {
-    std::string name;
-    std::string expected; ///< as Prepared has it
-    std::string actual;   ///< as it arrived
-    bool pass = false;
-    std::string detail; ///< why it does not pass
-};
 
 enum class CellState { never, stale, held, arrived };
 std::string_view cell_state_name(CellState state);

@@ -1,0 +1,19 @@
+// What is claimed of something that was read back, and whether it holds.
+#pragma once
+
+#include <string>
+#include <vector>
+
+namespace wembrix {
+
+/// One line of a check.
+struct Claim {
+    std::string name;
+    std::string expected;
+    std::string actual;
+    bool pass = false;
+    std::string detail;                     ///< why it does not pass
+    std::vector<std::string> differences{}; ///< each thing that differs, where and how; the first hundred
+};
+
+} // namespace wembrix

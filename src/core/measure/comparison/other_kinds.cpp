@@ -1,0 +1,83 @@
+// Cameras, lights, curves, caches and hulls, each by the node that carries it.
+#include "core/measure/comparison/subjects.h"
+
+#include <fmt/format.h>
+
+namespace wembrix {
+
+namespace {
+
+constexpr std::array<std::string_view, 9> camera_fields = {"name",       "kind",       "field of view",
+                                                           "aspect",     "half width", "half height",
+                                                           "near plane", "far plane",  "extras or extensions"};
+constexpr std::array<std::string_view, 8> light_fields = {
+    "name", "kind", "colour", "intensity", "range", "inner angle", "outer angle", "extras or extensions"};
+constexpr std::array<std::string_view, 9> curve_fields = {
+    "name", "counts", "points", "widths", "values of curves", "surface", "roots", "material", "extras or extensions"};
+constexpr std::array<std::string_view, 7> hull_fields = {
+    "name", "kind", "points", "triangles", "frame", "half size", "extras or extensions"};
+constexpr std::array<std::string_view, 7> cache_fields = {
+    "name", "surface", "rate", "frames", "positions", "normals", "extras or extensions"};
+
+/// What both nodes carry of one kind.
+template <typename Item, size_t N>
+void compare_kind(const NodePairs& pairs, Subject& subject, int Node::*place, std::vector<Item> Scene::*list,
+                  const std::array<std::string_view, N>& names) {
+    pairs.for_both([&](const Node& x, const Node& y) {
+        if (x.*place < 0 && y.*place < 0) {
+            return;
+        }
+        subject.compared();
+        if (x.*place < 0 || y.*place < 0) {
+            x.*place < 0 ? subject.is_too_much(x.name) : subject.is_missing(x.name);
+            return;
+        }
+        const std::string_view field = first_unlike((pairs.expected().*list)[static_cast<size_t>(x.*place)],
+                                                    (pairs.actual().*list)[static_cast<size_t>(y.*place)], names);
+        if (!field.empty()) {
+            subject.differs(x.name, fmt::format("other {}", field));
+        }
+    });
+}
+
+/// References to nodes and materials by number differ between scenes: they are told by what they point at.
+template <typename Item> std::vector<Item> without_places(std::vector<Item> items) {
+    for (Item& item : items) {
+        item.surface = -1;
+    }
+    return items;
+}
+
+void compare_caches(const NodePairs& pairs, Subject& subject) {
+    const std::vector<PointCache> a = without_places(pairs.expected().caches);
+    const std::vector<PointCache> b = without_places(pairs.actual().caches);
+    for (size_t i = 0; i < std::max(a.size(), b.size()); ++i) {
+        if (i >= a.size() || i >= b.size()) {
+            i < a.size() ? subject.is_missing(a[i].name) : subject.is_too_much(b[i].name);
+            continue;
+        }
+        subject.compared();
+        const std::string_view field = first_unlike(a[i], b[i], cache_fields);
+        if (!field.empty()) {
+            subject.differs(a[i].name, fmt::format("other {}", field));
+        }
+    }
+}
+
+} // namespace
+
+void compare_other_kinds(const NodePairs& pairs, std::vector<Subject>& subjects) {
+    Subject cameras("Cameras", "camera");
+    Subject lights("Lights", "light");
+    Subject curves("Curves", "set");
+    Subject hulls("Hulls", "hull");
+    Subject caches("Caches", "cache");
+    compare_kind(pairs, cameras, &Node::camera, &Scene::cameras, camera_fields);
+    compare_kind(pairs, lights, &Node::light, &Scene::lights, light_fields);
+    compare_kind(pairs, curves, &Node::curves, &Scene::curve_sets, curve_fields);
+    compare_kind(pairs, hulls, &Node::hull, &Scene::hulls, hull_fields);
+    compare_caches(pairs, caches);
+    subjects.insert(subjects.end(), {cameras, lights, curves, hulls, caches});
+}
+
+} // namespace wembrix
