@@ -4,6 +4,7 @@
 #include "core/base/result.h"
 #include "core/job/job.h"
 #include "core/job/replay.h"
+#include "core/measure/comparison/claim.h"
 
 #include <filesystem>
 #include <string>
@@ -14,6 +15,9 @@ namespace wembrix::cli {
 constexpr int all_well = 0;
 constexpr int held = 1;
 constexpr int bad_input = 2;
+
+/// {claim, expected, actual, pass, detail} and, where it does not pass, differences[].
+nlohmann::json claim_json(const Claim& claim);
 
 /// One clear sentence on standard error.
 int refuse(const Problem& problem);
@@ -37,6 +41,8 @@ int deliver_files(const DeliverOptions& options);
 struct CompareOptions {
     std::string first;
     std::string second;
+    bool all = false; ///< everything, claim by claim, and not drift alone
+    double limit_mm = 0.01;
     bool json = false;
 };
 int compare(const CompareOptions& options);

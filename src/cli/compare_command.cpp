@@ -2,6 +2,7 @@
 
 #include "core/base/counted.h"
 #include "core/formats/format.h"
+#include "core/measure/comparison/compare_scenes.h"
 #include "core/measure/scene/drift.h"
 
 #include <cstdio>
@@ -23,6 +24,34 @@ nlohmann::json row(const Drift& drift, const std::string& clip) {
             {"not_compared", drift.not_compared}};
 }
 
+int compare_all(const CompareOptions& options, const Scene& first, const Scene& second) {
+    std::vector<Claim> claims = compare_scenes(first, second);
+    for (Claim& claim : compare_motion(first, second, options.limit_mm)) {
+        claims.push_back(std::move(claim));
+    }
+    const bool compared = compared_anything(claims);
+    const bool pass =
+        compared && std::all_of(claims.begin(), claims.end(), [](const Claim& claim) { return claim.pass; });
+    if (options.json) {
+        nlohmann::json rows = nlohmann::json::array();
+        for (const Claim& claim : claims) {
+            rows.push_back(claim_json(claim));
+        }
+        fmt::print("{}\n", nlohmann::json{{"pass", pass}, {"claims", rows}}.dump(2));
+        return pass ? all_well : held;
+    }
+    for (const Claim& claim : claims) {
+        fmt::print("{:<28} {:<16} {}\n", claim.name, claim.expected, claim.pass ? "the same" : "FAIL");
+        for (const std::string& difference : claim.differences) {
+            fmt::print("    {}\n", difference);
+        }
+    }
+    if (!compared) {
+        fmt::print("nothing could be compared: neither has a node that the other has by that name\n");
+    }
+    return pass ? all_well : held;
+}
+
 } // namespace
 
 int compare(const CompareOptions& options) {
@@ -33,6 +62,9 @@ int compare(const CompareOptions& options) {
     Result<Scene> second = read_scene(options.second);
     if (!second) {
         return refuse(second.problem());
+    }
+    if (options.all) {
+        return compare_all(options, *first, *second);
     }
     nlohmann::json clips = nlohmann::json::array();
     DriftRequest request;

@@ -80,11 +80,7 @@ Result<Plan> plan_from_job(const DeliverOptions& options) {
 nlohmann::json arrival_json(const Arrival& arrival) {
     nlohmann::json claims = nlohmann::json::array();
     for (const Claim& claim : arrival.claims) {
-        claims.push_back({{"claim", claim.name},
-                          {"expected", claim.expected},
-                          {"actual", claim.actual},
-                          {"pass", claim.pass},
-                          {"detail", claim.detail}});
+        claims.push_back(claim_json(claim));
     }
     return {
         {"deliverable", arrival.deliverable.id()},

@@ -42,6 +42,9 @@ int run(int count, char** arguments) {
         app.add_subcommand("compare", "Drift between two files over the clips of the same name, in mm");
     compare_command->add_option("first", compare_options.first, "Where things should be")->required();
     compare_command->add_option("second", compare_options.second, "Where they are")->required();
+    compare_command->add_flag("--all", compare_options.all,
+                              "Everything that both hold, claim by claim; ends with 1 when one does not pass");
+    compare_command->add_option("--limit-mm", compare_options.limit_mm, "With --all: the most drift that passes");
     compare_command->add_flag("--json", compare_options.json, "As JSON");
     BoardOptions board_options;
     CLI::App* board_command = app.add_subcommand("board", "Say of every file of a job: never, stale, held or arrived");

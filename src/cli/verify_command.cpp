@@ -46,11 +46,7 @@ int verify(const VerifyOptions& options) {
     if (options.json) {
         nlohmann::json rows = nlohmann::json::array();
         for (const Claim& claim : claims) {
-            rows.push_back({{"claim", claim.name},
-                            {"expected", claim.expected},
-                            {"actual", claim.actual},
-                            {"pass", claim.pass},
-                            {"detail", claim.detail}});
+            rows.push_back(claim_json(claim));
         }
         fmt::print("{}\n", nlohmann::json{{"file", options.file}, {"clean", clean}, {"claims", rows}}.dump(
                                2, ' ', false, nlohmann::json::error_handler_t::replace));

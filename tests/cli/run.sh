@@ -82,6 +82,22 @@ check "in one sentence" one_sentence
 check "compare ends with 0" ends 0 "$cli" compare "$work/one/tansy_wade.glb" "$work/all/Tidewater_runtime/tansy_wade.glb" --json
 check "no drift between equals" python_says "d['clips'][0]['clip'] == 'wade' and d['clips'][0]['largest_mm'] < 1e-6 and d['clips'][0]['frames'] == 177"
 
+check "equal files are the same in everything" ends 0 "$cli" compare "$work/one/tansy_model.glb" "$work/all/Tidewater_runtime/tansy_model.glb" --all --json
+check "claim by claim" python_says "d['pass'] and len(d['claims']) >= 14 and {'Weights', 'Materials', 'Shapes', 'Drift'} <= {c['claim'] for c in d['claims']}"
+python3 - "$work/one/tansy_model.glb" "$work/tampered.glb" << 'PYTHON'
+import json, struct, sys
+data = open(sys.argv[1], "rb").read()
+size = struct.unpack("<I", data[12:16])[0]
+doc = json.loads(data[20:20 + size])
+doc["materials"][0]["pbrMetallicRoughness"]["roughnessFactor"] = 0.123
+text = json.dumps(doc).encode()
+text += b" " * (-len(text) % 4)
+rest = data[20 + size:]
+open(sys.argv[2], "wb").write(struct.pack("<4sII", b"glTF", 2, 20 + len(text) + len(rest)) + struct.pack("<I4s", len(text), b"JSON") + text + rest)
+PYTHON
+check "a material that is another one is seen" ends 1 "$cli" compare "$work/one/tansy_model.glb" "$work/tampered.glb" --all --json
+check "and named" python_says "[c['claim'] for c in d['claims'] if not c['pass']] == ['Materials'] and 'roughness' in d['claims'][[c['claim'] for c in d['claims']].index('Materials')]['detail']"
+check "files with nothing in common do not pass" ends 1 "$cli" compare "$work/one/tansy_model.glb" "$work/demo/market_props.glb" --all
 check "the board of a job" ends 1 "$cli" board "$work/demo/tansy.wembrix" --json
 check "never, with the reason" python_says "all(c['state'] == 'never' and c['reason'] == 'not delivered yet' for x in d['board'] for c in x['cells'])"
 check "the board of what was delivered" ends 0 "$cli" board "$work/demo/tansy.wembrix" --out "$work/all" --json

@@ -13,6 +13,7 @@ struct Claim {
     std::string actual;
     bool pass = false;
     std::string detail;                     ///< why it does not pass
+    size_t compared = 0;                    ///< how many things were held against their counterparts, where counted
     std::vector<std::string> differences{}; ///< each thing that differs, where and how; the first hundred
 };
 

@@ -41,7 +41,7 @@ std::vector<Claim> compare_scenes(const Scene& expected, const Scene& actual) {
 }
 
 bool compared_anything(const std::vector<Claim>& claims) {
-    return std::any_of(claims.begin(), claims.end(), [](const Claim& claim) { return claim.expected[0] != '0'; });
+    return std::any_of(claims.begin(), claims.end(), [](const Claim& claim) { return claim.compared > 0; });
 }
 
 } // namespace wembrix

@@ -1,5 +1,5 @@
 // Everything that one scene holds against another one: nodes, rest transforms, surfaces with all their data, shapes,
-// materials, cameras, lights, and what is carried along. Motion is compared by drift (measure/scene/drift.h).
+// materials, cameras, lights, what is carried along, and motion.
 #pragma once
 
 #include "core/measure/comparison/claim.h"
@@ -13,7 +13,11 @@ namespace wembrix {
 /// paired by name. Arrays have to be equal number for number; transforms, which are written in float, to a millionth.
 std::vector<Claim> compare_scenes(const Scene& expected, const Scene& actual);
 
-/// How many of those claims compared something.
+/// Clips of one name, and how far apart they and the rest poses hold surfaces and joints, at `moments_a_frame` moments
+/// of each frame; more than `limit_mm` does not pass.
+std::vector<Claim> compare_motion(const Scene& expected, const Scene& actual, double limit_mm);
+
+/// Whether any of those claims compared something.
 bool compared_anything(const std::vector<Claim>& claims);
 
 } // namespace wembrix

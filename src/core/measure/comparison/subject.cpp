@@ -25,6 +25,7 @@ Claim Subject::claim() const {
     Claim claim;
     claim.name = name_;
     claim.expected = counted(compared_, noun_);
+    claim.compared = compared_;
     claim.pass = found_ == 0;
     claim.actual = claim.pass ? "the same" : fmt::format("{} differ", places_.size());
     claim.differences = differences_;

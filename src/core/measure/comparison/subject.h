@@ -18,8 +18,8 @@ class Subject {
     /// One more thing was held against its counterpart.
     void compared() { ++compared_; }
     void differs(std::string where, std::string_view how);
-    void is_missing(std::string_view what) { differs(std::string(what), "did not arrive"); }
-    void is_too_much(std::string_view what) { differs(std::string(what), "was not there"); }
+    void is_missing(std::string_view what) { differs(std::string(what), "is missing"); }
+    void is_too_much(std::string_view what) { differs(std::string(what), "is too much"); }
     [[nodiscard]] bool is_empty() const { return compared_ == 0 && found_ == 0; }
     [[nodiscard]] Claim claim() const;
 
