@@ -4,6 +4,7 @@
 #include "core/base/files.h"
 #include "core/base/json_file.h"
 #include "core/delivery/delivery.h"
+#include "core/job/card_ledger.h"
 #include "core/job/inspect.h"
 #include "core/job/job.h"
 #include "core/job/takes_run.h"
@@ -102,7 +103,10 @@ nlohmann::json report_json(const DeliveryReport& report, const Destination& dest
     for (const Arrival& arrival : report.arrivals) {
         rows.push_back(arrival_json(arrival));
     }
-    return {{"destination", destination.name}, {"folder", folder.string()}, {"deliverables", rows}};
+    return {{"destination", destination.name},
+            {"folder", folder.string()},
+            {"deliverables", rows},
+            {"left", ledger_to_json(report.left)}};
 }
 
 void print_report(const DeliveryReport& report, const Destination& destination, const fs::path& folder) {
@@ -130,6 +134,23 @@ void print_report(const DeliveryReport& report, const Destination& destination, 
                            claim.pass ? "pass" : "FAIL: " + claim.detail);
             }
         }
+    }
+}
+
+/// What stayed behind, in one line and its first things.
+void print_left(const Ledger& left) {
+    constexpr size_t most = 12;
+    if (left.empty()) {
+        return;
+    }
+    fmt::print("  {}\n", ledger_said(left));
+    for (size_t i = 0; i < std::min(left.size(), most); ++i) {
+        const LedgerEntry& entry = left[i];
+        fmt::print("    {} {}{}: {}\n", entry.what, entry.name,
+                   entry.count > 1 ? fmt::format(" ({})", entry.count) : "", entry.why);
+    }
+    if (left.size() > most) {
+        fmt::print("    and {} more: --json lists them\n", left.size() - most);
     }
 }
 
@@ -225,6 +246,7 @@ int deliver_files(const DeliverOptions& options) {
         request.destination = destination;
         request.job_name = plan->job.name;
         request.folder = folder;
+        request.left = card_ledger(replayed);
         request.card_problems = replayed.problems();
         request.made_from = sources->made_from(plan->job.steps);
         Result<DeliveryReport> report = deliver(request);
@@ -236,6 +258,7 @@ int deliver_files(const DeliverOptions& options) {
             all.push_back(report_json(*report, destination, folder));
         } else {
             print_report(*report, destination, folder);
+            print_left(report->left);
         }
     }
     if (options.json) {

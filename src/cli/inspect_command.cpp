@@ -2,6 +2,7 @@
 
 #include "core/base/counted.h"
 #include "core/formats/format.h"
+#include "core/job/card_ledger.h"
 #include "core/job/inspect.h"
 #include "core/job/job.h"
 #include "core/measure/scene/bounds.h"
@@ -68,6 +69,7 @@ int inspect(const InspectOptions& options) {
         facts = inspect_scene(replayed.prepared(), destination);
         facts["received"] = inspect_scene(*replayed.received, destination);
         facts["steps"] = step_outcomes_to_json(replayed);
+        facts["left"] = ledger_to_json(card_ledger(replayed));
         facts["job"] = job->name;
         code = replayed.problems().empty() ? all_well : held;
     } else {
@@ -76,6 +78,7 @@ int inspect(const InspectOptions& options) {
             return refuse(scene.problem());
         }
         facts = inspect_scene(*scene, nullptr);
+        facts["left"] = ledger_to_json(reader_ledger(*scene));
     }
     if (options.json) {
         fmt::print("{}\n", facts.dump(2));

@@ -167,6 +167,47 @@ TEST_F(Window, DeliversAndTheBoardSaysWhatArrived) {
     EXPECT_EQ(board.count(CellState::arrived), 4);
 }
 
+TEST_F(Window, WhatStayedBehindIsListedAndSubjectsOpen) {
+    open();
+    mend();
+    window->runner().deliver_cells(window->board().due());
+    ASSERT_TRUE(wait_for([&] { return !window->runner().is_running(); }));
+    window->choose_station(3);
+    BoardModel& board = window->board();
+    ASSERT_TRUE(board.data(board.index(0, 0), Qt::DisplayRole).toString().contains("model"));
+    window->page<DeliverStation>().board_view().setCurrentIndex(board.index(0, 1));
+    auto* left = child<QPushButton>("leftBehind");
+    ASSERT_TRUE(wait_for([&] { return left->isVisible(); }));
+    EXPECT_TRUE(left->text().contains("stayed behind")) << left->text().toStdString();
+    QTimer::singleShot(0, window.get(), [] {
+        QWidget* dialog = QApplication::activeModalWidget();
+        ASSERT_NE(dialog, nullptr);
+        auto* table = dialog->findChild<QTableWidget*>("ledger");
+        ASSERT_NE(table, nullptr);
+        QStringList names;
+        for (int row = 0; row < table->rowCount(); ++row) {
+            names << table->item(row, 1)->text();
+            EXPECT_FALSE(table->item(row, 3)->text().isEmpty());
+        }
+        EXPECT_TRUE(names.contains("set_floor")) << names.join(", ").toStdString();
+        dialog->close();
+    });
+    QTest::mouseClick(left, Qt::LeftButton);
+    // Everything that was compared is one row, until it is opened.
+    auto* claims = child<QTableWidget>("claims");
+    const int few = claims->rowCount();
+    EXPECT_LE(few, 10);
+    const QTableWidgetItem* last = claims->item(few - 1, 0);
+    EXPECT_TRUE(last->text().contains("Contents"));
+    QTest::mouseClick(claims->viewport(), Qt::LeftButton, {}, claims->visualItemRect(last).center());
+    EXPECT_GT(claims->rowCount(), few + 8);
+    QStringList opened;
+    for (int row = 0; row < claims->rowCount(); ++row) {
+        opened << claims->item(row, 0)->text();
+    }
+    EXPECT_TRUE(opened.contains("Weights") && opened.contains("Materials")) << opened.join(", ").toStdString();
+}
+
 TEST_F(Window, TheBoardIsStillRightAfterARestart) {
     open();
     mend();

@@ -31,6 +31,7 @@ std::optional<DeliveryRequest> DeliveryRunner::request_for(const Destination& de
     request.job_name = document_.job().name;
     request.folder = folder_of(destination);
     request.made_from = state->sources->made_from(document_.job().steps);
+    request.left = state->left;
     request.card_problems = state->replay.problems();
     return request;
 }

@@ -1,6 +1,7 @@
 #include "session/session.h"
 
 #include "core/delivery/delivery.h"
+#include "core/job/card_ledger.h"
 #include "core/job/source_changes.h"
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/facing.h"
@@ -108,6 +109,7 @@ void Session::restart() {
             next->received_findings = next->findings; // nothing is done to it yet, so nothing is mended
         }
         next->prepared = facts_of(next->replay.prepared());
+        next->left = card_ledger(next->replay);
         auto mark = [](SceneFacts& facts, const std::vector<Finding>& findings) {
             facts.odd_size = std::any_of(findings.begin(), findings.end(),
                                          [](const Finding& finding) { return finding.id == "size"; });

@@ -1,6 +1,7 @@
 // Reads the sources, replays the route card and measures it, away from the interface thread.
 #pragma once
 
+#include "core/delivery/ledger.h"
 #include "core/findings/finding.h"
 #include "core/job/job.h"
 #include "core/job/replay.h"
@@ -43,6 +44,7 @@ struct SessionState {
     std::vector<Finding> findings; ///< of Prepared
     SceneFacts received;
     SceneFacts prepared;
+    Ledger left;                             ///< what stayed behind between the sources and Prepared
     std::vector<std::string> source_changes; ///< after the sources were read again: what is different
 };
 

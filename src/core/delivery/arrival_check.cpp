@@ -173,16 +173,31 @@ void check_model(const Scene& prepared, const Scene& arrived, const Destination&
 
 namespace {
 
-/// The arrived model with the arrived clip on it, joints paired by name.
+/// The surfaces of the arrived model under the hierarchy of the clip's own file, moved by the arrived clip. Nodes are
+/// paired by name.
 Scene put_together(const Scene& model, const Scene& arrived) {
     Scene scene = model;
     scene.clips.clear();
-    for (Node& node : scene.nodes) {
-        const int other = arrived.find_node(node.name);
-        if (other >= 0 && node.kind == NodeKind::joint) {
-            node.rest = arrived.nodes[other].rest;
+    std::vector<char> keyed(arrived.nodes.size(), 0);
+    for (const Clip& clip : arrived.clips) {
+        for (const Channel& channel : clip.channels) {
+            keyed[static_cast<size_t>(channel.node)] |= channel.path == Path::weights ? 0 : 1;
         }
     }
+    for (Node& node : scene.nodes) {
+        const int other = arrived.find_node(node.name);
+        if (other < 0) {
+            continue;
+        }
+        const Node& there = arrived.nodes[static_cast<size_t>(other)];
+        // A surface that only lends its shapes' names stands nowhere in the clip's file.
+        if (there.mesh >= 0 && keyed[static_cast<size_t>(other)] == 0) {
+            continue;
+        }
+        node.rest = there.rest;
+        node.parent = there.parent < 0 ? -1 : model.find_node(arrived.nodes[static_cast<size_t>(there.parent)].name);
+    }
+    reorder_nodes(scene, sorted_order(scene.nodes));
     for (Clip clip : arrived.clips) {
         for (Channel& channel : clip.channels) {
             channel.node = scene.find_node(arrived.nodes[channel.node].name);
@@ -210,9 +225,8 @@ void check_clip(const Scene& prepared, const Clip& whole, const Scene& arrived, 
     const int frames = static_cast<int>(std::ceil(clip.seconds * destination.rate - 1e-3)) + 1;
     const Clip* is = arrived.clips.size() == 1 ? &arrived.clips[0] : nullptr;
     const int is_frames = is == nullptr ? 0 : static_cast<int>(std::lround(is->seconds * destination.rate)) + 1;
-    Claim length{"Clip length", fmt::format("{:.3f} s, {}", clip.seconds, counted(frames, "frame")),
-                 is == nullptr ? "no clip" : fmt::format("{:.3f} s, {}", is->seconds, counted(is_frames, "frame")),
-                 false, ""};
+    Claim length{"Clip length", fmt::format("{:.3f} s, {} f", clip.seconds, frames),
+                 is == nullptr ? "no clip" : fmt::format("{:.3f} s, {} f", is->seconds, is_frames), false, ""};
     const Format* format = format_with_id(destination.container);
     const bool has_shapes = format != nullptr && has(format->writes, Content::shapes);
     const bool has_names = format != nullptr && has(format->writes, Content::clip_names);

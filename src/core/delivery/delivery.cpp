@@ -86,6 +86,9 @@ class Delivery {
                 wanted.push_back(deliverable);
             }
         }
+        const auto left = std::make_shared<const Ledger>(destination_ledger(*request_.prepared, request_.destination));
+        report.left = request_.left;
+        report.left.insert(report.left.end(), left->begin(), left->end());
         report.model_content = content_of_model(*request_.prepared, request_.destination, request_.job_name);
         int done = 0;
         for (const Deliverable& deliverable : wanted) {
@@ -98,6 +101,7 @@ class Delivery {
             }
             Arrival arrival;
             arrival.deliverable = deliverable;
+            arrival.left = left;
             arrival.content = content_of(deliverable, *request_.prepared, report.model_content);
             if (!held_back.empty()) {
                 arrival.state = CellState::held;
@@ -206,6 +210,7 @@ Result<Arrival> check_again(const DeliveryRequest& request, const Deliverable& d
     Arrival arrival;
     arrival.deliverable = deliverable;
     arrival.content = content;
+    arrival.left = std::make_shared<const Ledger>(destination_ledger(prepared, request.destination));
     arrival.files = {deliverable.stem + std::string(format->suffix())};
     Result<Scene> there = read_delivered(*format, request.folder / arrival.files.front(), request.destination);
     if (!there) {

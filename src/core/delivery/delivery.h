@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/delivery/deliverable.h"
+#include "core/delivery/ledger.h"
 #include "core/delivery/made_from.h"
 #include "core/destination/destination.h"
 #include "core/findings/finding.h"
@@ -42,8 +43,9 @@ struct Arrival {
     std::string reason; ///< why it is held or stale, in one line
     std::shared_ptr<const Scene> scene; ///< what arrived: the model, or the model moved by the clip
     uintmax_t bytes = 0;
-    std::string hash;    ///< of the first file
-    std::string content; ///< hash of what went into it
+    std::string hash;                   ///< of the first file
+    std::string content;                ///< hash of what went into it
+    std::shared_ptr<const Ledger> left; ///< what its destination does not take of what was prepared
 };
 
 struct DeliveryRequest {
@@ -53,6 +55,7 @@ struct DeliveryRequest {
     std::filesystem::path folder;           ///< where the files go; made if it is not there
     MadeFrom made_from;                     ///< kept in the manifest, to tell later what changed
     std::vector<std::string> only;          ///< ids of deliverables; empty: all
+    Ledger left;                            ///< of sources and card: what stayed behind before
     std::vector<std::string> card_problems; ///< steps that did not fit; any holds the delivery
     std::function<void(int done, int all, const std::string& what)> progress;
     std::function<bool()> stop;
@@ -62,6 +65,7 @@ struct DeliveryReport {
     std::vector<Arrival> arrivals;
     nlohmann::json manifest;
     std::string model_content; ///< hash of what the model is made of
+    Ledger left;               ///< the request's, and what the destination does not take
     bool stopped = false;
     [[nodiscard]] bool all_arrived() const;
 };

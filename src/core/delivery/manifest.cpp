@@ -215,6 +215,7 @@ json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable
         }
     }
     manifest["files"] = std::move(files);
+    manifest["left"] = ledger_to_json(report.left);
     for (auto& [list, rows] : lists) {
         manifest[std::string(list)] = std::move(rows);
     }

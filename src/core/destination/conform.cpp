@@ -24,7 +24,35 @@ bool is_keyed(const Clip& clip, int node, Path path) {
                        [&](const Channel& channel) { return channel.node == node && channel.path == path; });
 }
 
+/// The clip moves that node itself, whatever it does to its shapes.
+bool moves(const Clip& clip, int node) {
+    return std::any_of(clip.channels.begin(), clip.channels.end(),
+                       [&](const Channel& channel) { return channel.node == node && channel.path != Path::weights; });
+}
+
+/// Nodes that a clip's file keys: all joints, and whatever else the clip moves, in order.
+std::vector<int> nodes_keyed(const Scene& scene, const Clip& clip) {
+    std::vector<int> nodes;
+    for (size_t i = 0; i < scene.nodes.size(); ++i) {
+        const int node = static_cast<int>(i);
+        if (scene.nodes[i].kind == NodeKind::joint || moves(clip, node)) {
+            nodes.push_back(node);
+        }
+    }
+    return nodes;
+}
+
 } // namespace
+
+Clip channels_that_go_out(const Scene& scene, const Clip& clip) {
+    Clip out = clip;
+    std::erase_if(out.channels, [&](const Channel& channel) {
+        const Node& node = scene.nodes[static_cast<size_t>(channel.node)];
+        return channel.path == Path::weights &&
+               (node.mesh < 0 || scene.meshes[static_cast<size_t>(node.mesh)].shapes.empty());
+    });
+    return out;
+}
 
 Clip shown_part(const Clip& clip, const Destination& destination) {
     Clip part = clip;
@@ -41,16 +69,16 @@ Clip bake_clip(const Scene& scene, const Clip& clip, double rate) {
     baked.rate = rate;
     const int frames = static_cast<int>(std::ceil(clip.seconds * rate - 1e-3)) + 1;
     baked.seconds = (frames - 1) / rate;
-    const std::vector<int> joints = joints_of(scene);
+    const std::vector<int> keyed = nodes_keyed(scene, clip);
     std::vector<float> times(frames);
     for (int f = 0; f < frames; ++f) {
         times[f] = static_cast<float>(f / rate);
     }
     const Shared<float> shared_times(std::move(times));
-    std::vector<std::vector<float>> translations(joints.size());
-    std::vector<std::vector<float>> rotations(joints.size());
-    std::vector<std::vector<float>> scales(joints.size());
-    std::vector<Quat> last(joints.size(), Quat::Identity());
+    std::vector<std::vector<float>> translations(keyed.size());
+    std::vector<std::vector<float>> rotations(keyed.size());
+    std::vector<std::vector<float>> scales(keyed.size());
+    std::vector<Quat> last(keyed.size(), Quat::Identity());
     std::vector<int> shaped;
     for (const int node : surfaces_of(scene)) {
         if (!scene.meshes[scene.nodes[node].mesh].shapes.empty() && is_keyed(clip, node, Path::weights)) {
@@ -62,8 +90,8 @@ Clip bake_clip(const Scene& scene, const Clip& clip, double rate) {
     Pose pose;
     for (int f = 0; f < frames; ++f) {
         poser.at(std::min(f / rate, clip.seconds), pose);
-        for (size_t j = 0; j < joints.size(); ++j) {
-            Transform local = pose.local[joints[j]];
+        for (size_t j = 0; j < keyed.size(); ++j) {
+            Transform local = pose.local[keyed[j]];
             if (local.rotation.dot(last[j]) < 0) {
                 local.rotation.coeffs() *= -1;
             }
@@ -86,10 +114,10 @@ Clip bake_clip(const Scene& scene, const Clip& clip, double rate) {
         const Interpolation kind = is_stepped(clip, node, path) ? Interpolation::step : Interpolation::linear;
         baked.channels.push_back({node, path, kind, width, shared_times, std::move(values), {}});
     };
-    for (size_t j = 0; j < joints.size(); ++j) {
-        put(joints[j], Path::translation, 3, std::move(translations[j]));
-        put(joints[j], Path::rotation, 4, std::move(rotations[j]));
-        put(joints[j], Path::scale, 3, std::move(scales[j]));
+    for (size_t j = 0; j < keyed.size(); ++j) {
+        put(keyed[j], Path::translation, 3, std::move(translations[j]));
+        put(keyed[j], Path::rotation, 4, std::move(rotations[j]));
+        put(keyed[j], Path::scale, 3, std::move(scales[j]));
     }
     for (size_t s = 0; s < shaped.size(); ++s) {
         const int width = static_cast<int>(scene.meshes[scene.nodes[shaped[s]].mesh].shapes.size());
@@ -223,8 +251,15 @@ Conformed conform_clip(const Scene& prepared, const Clip& clip, const Destinatio
     scene.rotation_order = destination.rotation_order;
     scene.clips = {bake_clip(prepared, shown_part(clip, destination), destination.rate)};
     std::vector<char> shaped(scene.nodes.size(), 0);
+    std::vector<char> placed(scene.nodes.size(), 0); // its place in the file is that in the scene
     for (const Channel& channel : scene.clips[0].channels) {
-        shaped[channel.node] = channel.path == Path::weights ? 1 : shaped[channel.node];
+        (channel.path == Path::weights ? shaped : placed)[static_cast<size_t>(channel.node)] = 1;
+    }
+    // What stands above a node that the file places has to be there, too: it places what is below it.
+    for (size_t i = scene.nodes.size(); i-- > 0;) {
+        if (placed[i] != 0 && scene.nodes[i].parent >= 0) {
+            placed[static_cast<size_t>(scene.nodes[i].parent)] = 1;
+        }
     }
     std::vector<int> order;
     std::vector<Mesh> stand_ins;
@@ -237,9 +272,9 @@ Conformed conform_clip(const Scene& prepared, const Clip& clip, const Destinatio
         node.hull = -1;
         node.influences = {};
         if (shaped[i] != 0 && node.mesh >= 0) {
-            stand_ins.push_back(shape_stand_in(scene.meshes[node.mesh]));
+            stand_ins.push_back(shape_stand_in(scene.meshes[static_cast<size_t>(node.mesh)]));
             node.mesh = static_cast<int>(stand_ins.size()) - 1;
-            if (node.kind != NodeKind::joint) {
+            if (placed[i] == 0) {
                 node.parent = -1;
                 node.rest = {};
             }
@@ -247,23 +282,7 @@ Conformed conform_clip(const Scene& prepared, const Clip& clip, const Destinatio
             node.mesh = -1;
             node.shape_weights.clear();
         }
-        if (node.kind == NodeKind::joint) {
-            while (node.parent >= 0 && prepared.nodes[node.parent].kind != NodeKind::joint &&
-                   prepared.nodes[node.parent].kind != NodeKind::parent_transform) {
-                node.parent = prepared.nodes[node.parent].parent;
-            }
-        }
-    }
-    // Holders that nobody folded still place the joints below them.
-    std::vector<char> above_joint(scene.nodes.size(), 0);
-    for (size_t i = scene.nodes.size(); i-- > 0;) {
-        const Node& node = scene.nodes[i];
-        if ((node.kind == NodeKind::joint || above_joint[i] != 0) && node.parent >= 0) {
-            above_joint[node.parent] = 1;
-        }
-    }
-    for (size_t i = 0; i < scene.nodes.size(); ++i) {
-        if (scene.nodes[i].kind == NodeKind::joint || scene.nodes[i].mesh >= 0 || above_joint[i] != 0) {
+        if (placed[i] != 0 || node.mesh >= 0) {
             order.push_back(static_cast<int>(i));
         }
     }

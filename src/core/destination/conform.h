@@ -10,8 +10,12 @@
 
 namespace wembrix {
 
-/// Every joint (and every surface's shape weights) of a clip, sampled at each frame of `rate` from its first frame
-/// to its last. Stepped channels stay stepped; turns never take the long way. The last frame is the clip's end.
+/// What of a clip's channels a file of it holds: all but weights of shapes that are not there.
+Clip channels_that_go_out(const Scene& scene, const Clip& clip);
+
+/// Every joint, everything else that the clip moves, and every surface's shape weights, sampled at each frame of `rate`
+/// from its first frame to its last. Stepped channels stay stepped; turns never take the long way. The last frame is
+/// the clip's end.
 Clip bake_clip(const Scene& scene, const Clip& clip, double rate);
 
 /// What of a clip goes to a destination: all of it, or, of a repeat that ends on its first pose once more, all but
@@ -29,8 +33,9 @@ struct Conformed {
 };
 /// The model in its rest pose: what the card kept, without clips.
 Conformed conform_model(const Scene& prepared, const Destination& destination);
-/// Skeleton and one clip. Surfaces whose shapes the clip moves are stood in for by one point each that carries the
-/// shapes' names, since glTF has shape weights only on a node with a mesh.
+/// Skeleton, what else the clip moves with what stands above it, and the clip. Surfaces whose shapes the clip moves are
+/// stood in for by one point each that carries the shapes' names, since glTF has shape weights only on a node with a
+/// mesh.
 Conformed conform_clip(const Scene& prepared, const Clip& clip, const Destination& destination);
 
 } // namespace wembrix

@@ -1,11 +1,15 @@
 #include "stations/deliver/arrival_panel.h"
 
+#include "stations/deliver/ledger_window.h"
+#include "style/numbers.h"
+
 #include "style/theme.h"
 
 #include <QHBoxLayout>
 #include <QHeaderView>
 #include <QLabel>
 #include <QPainter>
+#include <QPushButton>
 #include <QTableWidget>
 #include <QVBoxLayout>
 
@@ -74,7 +78,22 @@ ArrivalPanel::ArrivalPanel(Session& session, Camera& camera, Clock& clock, QWidg
     claims_->setColumnWidth(3, 64);
     claims_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     claims_->setMinimumHeight(236);
+    connect(claims_, &QTableWidget::cellClicked, this, [this](int row, int) {
+        if (claims_->item(row, 0)->data(Qt::UserRole).toBool()) {
+            opened_ = !opened_;
+            show_claims(std::vector<Claim>(shown_));
+        }
+    });
     column->addWidget(claims_, 2);
+    left_ = new QPushButton(this);
+    left_->setObjectName(QStringLiteral("leftBehind"));
+    left_->setToolTip(tr("Every thing that is not in the files, why, and who left it out"));
+    left_->hide();
+    column->addWidget(left_, 0, Qt::AlignLeft);
+    connect(left_, &QPushButton::clicked, this, [this] {
+        LedgerWindow window(ledger_, tr("What stayed behind: %1").arg(title_->text()), this);
+        window.exec();
+    });
     auto* drift = new QLabel(tr("Drift over the clip"), this);
     drift->setStyleSheet(QStringLiteral("font-weight: 600;"));
     column->addWidget(drift);
@@ -100,31 +119,13 @@ void ArrivalPanel::show_cell(const QString& title, const Arrival* arrival, const
     }
     if (arrival == nullptr || destination == nullptr) {
         arrived_->clear(why_empty);
+        left_->hide();
         curve_->show_drift({}, 0);
         footer_->setText(QString());
         return;
     }
-    claims_->setRowCount(static_cast<int>(arrival->claims.size()));
-    int row = 0;
-    for (const Claim& claim : arrival->claims) {
-        const auto cell = [&](int column, const QString& text) {
-            auto* item = new QTableWidgetItem(text);
-            item->setToolTip(claim.detail.empty() ? text : QString::fromStdString(claim.detail));
-            if (column == 0) {
-                item->setForeground(theme().soft);
-            } else if (!claim.pass && column > 1) {
-                item->setForeground(theme().stop);
-            } else if (column == 3) {
-                item->setForeground(theme().well);
-            }
-            claims_->setItem(row, column, item);
-        };
-        cell(0, QString::fromStdString(claim.name));
-        cell(1, QString::fromStdString(claim.expected));
-        cell(2, QString::fromStdString(claim.actual));
-        cell(3, claim.pass ? tr("✓ Pass") : tr("✗ Fail"));
-        ++row;
-    }
+    show_claims(arrival->claims);
+    show_left(*arrival);
     if (arrival->scene) {
         arrived_->show_scene(arrival->scene, std::nullopt, State::arrived);
     } else {
@@ -151,6 +152,71 @@ void ArrivalPanel::show_cell(const QString& title, const Arrival* arrival, const
                 .arg(arrival->files.empty() ? QString() : QString::fromStdString(arrival->files.front())) +
             lost);
     }
+}
+
+void ArrivalPanel::show_claims(const std::vector<Claim>& claims) {
+    shown_ = claims;
+    claims_->setRowCount(0);
+    // What was compared thing by thing and is the same stands in one row until it is opened.
+    QStringList same;
+    for (const Claim& claim : claims) {
+        if (claim.compared > 0 && claim.pass) {
+            same << tr("%1: %2, the same")
+                        .arg(QString::fromStdString(claim.name), QString::fromStdString(claim.expected));
+        }
+    }
+    const auto add_row = [&](const QStringList& texts, const QString& detail, bool pass, bool opens) {
+        const int row = claims_->rowCount();
+        claims_->insertRow(row);
+        for (int column = 0; column < 4; ++column) {
+            auto* item = new QTableWidgetItem(texts[column]);
+            item->setToolTip(detail.isEmpty() ? texts[column] : detail);
+            item->setData(Qt::UserRole, opens);
+            if (column == 0) {
+                item->setForeground(theme().soft);
+            } else if (!pass && column > 1) {
+                item->setForeground(theme().stop);
+            } else if (column == 3) {
+                item->setForeground(theme().well);
+            }
+            claims_->setItem(row, column, item);
+        }
+    };
+    const auto add_claim = [&](const Claim& claim) {
+        QString detail = QString::fromStdString(claim.detail);
+        for (size_t i = 1; i < std::min<size_t>(claim.differences.size(), 20); ++i) {
+            detail += QLatin1Char('\n') + QString::fromStdString(claim.differences[i]);
+        }
+        add_row({QString::fromStdString(claim.name), QString::fromStdString(claim.expected),
+                 QString::fromStdString(claim.actual), claim.pass ? tr("✓ Pass") : tr("✗ Fail")},
+                detail, claim.pass, false);
+    };
+    for (const Claim& claim : claims) {
+        if (claim.compared == 0 || !claim.pass) {
+            add_claim(claim);
+        }
+    }
+    if (same.isEmpty()) {
+        return;
+    }
+    add_row({(opened_ ? tr("▾ Contents") : tr("▸ Contents")),
+             tr("%1 compared").arg(counted(same.size(), tr("subject"), tr("subjects"))), tr("the same"), tr("✓ Pass")},
+            same.join(QLatin1Char('\n')), true, true);
+    for (const Claim& claim : claims) {
+        if (opened_ && claim.compared > 0 && claim.pass) {
+            add_claim(claim);
+        }
+    }
+}
+
+void ArrivalPanel::show_left(const Arrival& arrival) {
+    const std::shared_ptr<const SessionState> state = session_.state();
+    ledger_ = state ? state->left : Ledger();
+    if (arrival.left) {
+        ledger_.insert(ledger_.end(), arrival.left->begin(), arrival.left->end());
+    }
+    left_->setVisible(!ledger_.empty());
+    left_->setText(QString::fromStdString(ledger_said(ledger_)) + QStringLiteral("…"));
 }
 
 } // namespace wembrix::app

@@ -8,6 +8,7 @@
 #include <QFrame>
 
 class QLabel;
+class QPushButton;
 class QTableWidget;
 
 namespace wembrix::app {
@@ -22,6 +23,9 @@ class ArrivalPanel : public QFrame {
     SceneView& arrived_view() { return *arrived_; }
 
   private:
+    void show_claims(const std::vector<Claim>& claims);
+    void show_left(const Arrival& arrival);
+
     Session& session_;
     Clock& clock_;
     QLabel* title_;
@@ -29,6 +33,10 @@ class ArrivalPanel : public QFrame {
     SceneView* prepared_;
     SceneView* arrived_;
     QTableWidget* claims_;
+    QPushButton* left_;
+    std::vector<Claim> shown_; ///< the claims of the table
+    bool opened_ = false;      ///< subjects that are the same have a row each, and not one together
+    Ledger ledger_;
     DriftCurve* curve_;
 };
 

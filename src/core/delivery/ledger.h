@@ -1,0 +1,43 @@
+// The ledger: what of a source stays behind on its way into files, where, why, and who asked for it.
+#pragma once
+
+#include "core/destination/destination.h"
+#include "core/measure/inventory/inventory.h"
+#include "core/scene/scene.h"
+
+#include <nlohmann/json.hpp>
+#include <string>
+#include <string_view>
+#include <vector>
+
+namespace wembrix {
+
+struct LedgerEntry {
+    /// Who left it out.
+    enum class By : uint8_t { reader, card, destination, container };
+    std::string what; ///< "joint", "texture coordinates", "translation keys"; "note" of what a reader says
+    std::string name;
+    size_t count = 1;
+    std::string why;
+    By by = By::card;
+    int step = -1; ///< its place on the card, where a step did
+};
+using Ledger = std::vector<LedgerEntry>;
+
+/// "reader", "card", "destination", "container"
+std::string_view by_name(LedgerEntry::By by);
+
+/// What readers say that they left out or altered.
+Ledger reader_ledger(const Scene& received);
+/// What the destination and its container do not take of what was prepared: neither the model nor a clip holds it.
+Ledger destination_ledger(const Scene& prepared, const Destination& destination);
+
+/// Entries made of things that were left, with one reason.
+void add_left(Ledger& ledger, std::vector<Thing> things, LedgerEntry::By by, const std::string& why, int step = -1);
+
+/// [{what, name, count, why, by, step?}]
+nlohmann::json ledger_to_json(const Ledger& ledger);
+/// "17 things stayed behind: 12 by the card, 5 by the destination"; empty where nothing did.
+std::string ledger_said(const Ledger& ledger);
+
+} // namespace wembrix
