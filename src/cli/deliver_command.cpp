@@ -57,6 +57,9 @@ Result<Plan> plan_from_job(const DeliverOptions& options) {
     if (!job) {
         return job.problem();
     }
+    if (const std::optional<Problem> shared = shared_folder(job->destinations)) {
+        return *shared;
+    }
     Plan plan;
     plan.job = job.take();
     plan.folder = fs::path(options.inputs[0]).parent_path();

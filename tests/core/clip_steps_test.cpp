@@ -465,6 +465,26 @@ TEST(MirrorClip, LeftBecomesRight) {
     EXPECT_NE(refused(tower({"a"}), {"mirror_clip"}).find("no clips"), std::string::npos);
 }
 
+TEST(MirrorClip, AcrossTheCharactersOwnSideAxis) {
+    Scene scene = two_legs();
+    Clip& clip = add_nod(scene, "kick", scene.find_node("hip_l"), 0.9, true);
+    key(clip, 1, Path::translation, {0, 1}, {0, 1, 0, 0.5F, 1, 2});
+    for (const char* degrees : {"90", "-90", "180"}) {
+        const Scene turned = done(scene, {"rotate", {{"degrees", std::stod(degrees)}, {"about", "+Y"}}}).scene;
+        const StepResult mirrored = done(turned, {"mirror_clip", {{"clips", {"kick"}}}});
+        const Quat to(Eigen::AngleAxisd(std::stod(degrees) * pi / 180, Vec3::UnitY()));
+        for (const int f : {0, 8, 15, 30}) {
+            for (const auto& [one, other] :
+                 {std::pair{"foot_l", "foot_r"}, std::pair{"foot_r", "foot_l"}, std::pair{"pelvis", "pelvis"}}) {
+                const Vec3 was = place_at(scene, "kick", one, f); // of a character that looks along +Z
+                const Vec3 is = to.inverse() * place_at(mirrored.scene, "kick_mirrored", other, f);
+                EXPECT_LT((is - Vec3(-was.x(), was.y(), was.z())).norm(), 1e-5)
+                    << degrees << ": " << one << " at " << f;
+            }
+        }
+    }
+}
+
 TEST(ReduceKeys, NeverBeyondTheLimit) {
     for (uint32_t seed = 1; seed <= 6; ++seed) {
         Scene scene = random_rig(seed, options_for(seed));

@@ -332,5 +332,19 @@ TEST(Planning, FileNamesThatClashAreRefused) {
     EXPECT_FALSE(plan_deliverables(Scene(), built_in_destinations()[0], "tansy").ok());
 }
 
+TEST(SharedFolder, DestinationsWhoseFoldersFallTogetherAreRefused) {
+    std::vector<Destination> destinations = built_in_destinations();
+    EXPECT_FALSE(shared_folder(destinations));
+    for (const char* name : {"Lantern_web_view", "lantern web view", "Lantern/web view"}) {
+        destinations = built_in_destinations();
+        destinations.push_back(destinations[1]);
+        destinations.back().name = name;
+        const std::optional<Problem> problem = shared_folder(destinations);
+        ASSERT_TRUE(problem) << name;
+        EXPECT_EQ(problem->where, name);
+        EXPECT_NE(problem->sentence().find("Lantern web view"), std::string::npos) << problem->sentence();
+    }
+}
+
 } // namespace
 } // namespace wembrix::testing

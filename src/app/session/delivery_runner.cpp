@@ -67,6 +67,12 @@ void DeliveryRunner::deliver_cells(const std::vector<CellKey>& cells) {
             requests.push_back(std::move(*request));
         }
     }
+    if (const std::optional<Problem> shared = shared_folder(document_.job().destinations)) {
+        problem_ = QString::fromStdString(shared->sentence());
+        Q_EMIT progressed();
+        Q_EMIT finished();
+        return;
+    }
     running_ = true;
     stop_ = false;
     done_ = 0;

@@ -7,8 +7,11 @@
 #include "core/formats/format.h"
 #include "core/math/axis_turns.h"
 
+#include <algorithm>
+#include <cctype>
 #include <cmath>
 #include <fmt/format.h>
+#include <map>
 #include <regex>
 
 namespace wembrix {
@@ -235,6 +238,21 @@ std::vector<Destination> built_in_destinations() {
     lantern.name = "Lantern web view";
     lantern.axes = {Axis::pos_y, Axis::pos_z, 1};
     return {tidewater, lantern};
+}
+
+std::optional<Problem> shared_folder(const std::vector<Destination>& destinations) {
+    std::map<std::string, std::string> seen;
+    for (const Destination& destination : destinations) {
+        std::string folder = file_name_safe(destination.name);
+        std::transform(folder.begin(), folder.end(), folder.begin(),
+                       [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
+        const auto [other, is_new] = seen.emplace(folder, destination.name);
+        if (!is_new) {
+            return Problem{fmt::format("shares its folder with \"{}\".", other->second), destination.name,
+                           "Give one of the two destinations another name."};
+        }
+    }
+    return std::nullopt;
 }
 
 } // namespace wembrix

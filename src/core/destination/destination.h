@@ -46,6 +46,10 @@ Result<Destination> read_destination(const std::filesystem::path& file);
 Result<std::string> file_stem(const std::string& pattern, const std::string& job, const std::string& clip,
                               const Destination& destination);
 
+/// Two destinations whose files would lie in one folder, since their names differ only in what a folder's name cannot
+/// hold or in case: each would take the other's files for its own.
+std::optional<Problem> shared_folder(const std::vector<Destination>& destinations);
+
 /// The destinations that come with Wembrix: those of the scenario.
 std::vector<Destination> built_in_destinations();
 

@@ -11,7 +11,7 @@ namespace wembrix {
 
 /// One thing that a scene holds. It belongs to a node or take by identity, so that renaming it changes nothing.
 struct Thing {
-    std::string what;      ///< "joint", "texture coordinates", "shape", "keys of a rotation"
+    std::string what;      ///< "joint", "texture coordinates", "rotation keys"
     std::string name;      ///< for people: "tower/smile"
     size_t count = 1;      ///< of vertices, keys and the like; 1 of what is one
     int64_t owner = 0;     ///< node that it belongs to; 0: the scene

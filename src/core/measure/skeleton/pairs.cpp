@@ -1,5 +1,6 @@
 #include "core/measure/skeleton/pairs.h"
 
+#include "core/math/axes.h"
 #include "core/measure/scene/bounds.h"
 
 #include <algorithm>
@@ -36,8 +37,19 @@ std::vector<Word> words_of(std::string_view name) {
     return words;
 }
 
-Vec3 mirrored(const Vec3& place, double middle_x) {
-    return {2 * middle_x - place.x(), place.y(), place.z()};
+Vec3 mirrored(const Vec3& place, const Sides& sides) {
+    return place + 2 * (sides.middle - sides.left.dot(place)) * sides.left;
+}
+
+/// The horizontal axis that the left ones of the pairs lie along most; +X where they say none.
+Vec3 left_of(const std::vector<JointPair>& pairs, const std::vector<Mat4>& world) {
+    Vec3 sum = Vec3::Zero();
+    for (const JointPair& pair : pairs) {
+        sum += point_of(world[static_cast<size_t>(pair.left)], Vec3::Zero()) -
+               point_of(world[static_cast<size_t>(pair.right)], Vec3::Zero());
+    }
+    sum.y() = 0;
+    return sum.norm() < 1e-9 ? Vec3(Vec3::UnitX()) : direction(nearest_axis(sum));
 }
 
 } // namespace
@@ -85,7 +97,6 @@ Sides find_sides(const Scene& scene) {
         joints.emplace(scene.nodes[joint].name, joint);
     }
     std::vector<char> paired(scene.nodes.size(), 0);
-    double middle = 0;
     const auto place = [&](int joint) { return point_of(world[joint], Vec3::Zero()); };
     for (const auto& [name, joint] : joints) {
         if (side_word(name).side != Side::left) {
@@ -95,11 +106,12 @@ Sides find_sides(const Scene& scene) {
         if (other != joints.end()) {
             sides.pairs.push_back({joint, other->second, true, 0, 0});
             paired[joint] = paired[other->second] = 1;
-            middle += (place(joint).x() + place(other->second).x()) / 2;
         }
     }
-    if (!sides.pairs.empty()) {
-        sides.middle_x = middle / static_cast<double>(sides.pairs.size());
+    sides.left = left_of(sides.pairs, world);
+    for (const JointPair& pair : sides.pairs) {
+        const double both = sides.left.dot(place(pair.left)) + sides.left.dot(place(pair.right));
+        sides.middle += both / 2 / static_cast<double>(sides.pairs.size());
     }
     std::vector<int> partner(scene.nodes.size(), -1);
     for (const JointPair& pair : sides.pairs) {
@@ -120,8 +132,8 @@ Sides find_sides(const Scene& scene) {
     const std::vector<int> in_order = joints_of(scene);
     for (const int left : in_order) {
         const Vec3 at = place(left);
-        if (paired[left] != 0 || at.x() - sides.middle_x <= near) {
-            continue; // +X is the left of a character that looks along +Z
+        if (paired[left] != 0 || sides.left.dot(at) - sides.middle <= near) {
+            continue;
         }
         int best = -1;
         double least = near;
@@ -129,7 +141,7 @@ Sides find_sides(const Scene& scene) {
             const int above = scene.nodes[left].parent;
             const int other_above = scene.nodes[right].parent;
             const bool answers = above == other_above || (above >= 0 && partner[above] == other_above);
-            const double apart = (mirrored(at, sides.middle_x) - place(right)).norm();
+            const double apart = (mirrored(at, sides) - place(right)).norm();
             if (right != left && paired[right] == 0 && answers && apart < least) {
                 least = apart;
                 best = right;
@@ -145,7 +157,7 @@ Sides find_sides(const Scene& scene) {
     std::erase_if(sides.alone, [&](int joint) { return paired[joint] != 0; });
     std::sort(sides.alone.begin(), sides.alone.end());
     for (JointPair& pair : sides.pairs) {
-        pair.apart_m = (mirrored(place(pair.left), sides.middle_x) - place(pair.right)).norm();
+        pair.apart_m = (mirrored(place(pair.left), sides) - place(pair.right)).norm();
         pair.longer_m =
             scene.nodes[pair.left].rest.translation.norm() - scene.nodes[pair.right].rest.translation.norm();
     }

@@ -31,7 +31,8 @@ struct JointPair {
 struct Sides {
     std::vector<JointPair> pairs; ///< in order of the left joint
     std::vector<int> alone;       ///< say a side and have nothing on the other
-    double middle_x = 0;          ///< the plane they mirror at, metres
+    Vec3 left = Vec3::UnitX();    ///< the axis that leads to the left: +X of a character that looks along +Z
+    double middle = 0;            ///< where along it the plane lies that they mirror at, metres
 };
 /// Joints of the rest pose. By name first; of the rest, those that stand within 1 % of the height of each other's
 /// mirror image, hang on joints that answer each other, and are farther than that from the middle.

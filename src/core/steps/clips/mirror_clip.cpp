@@ -17,7 +17,7 @@ class Mirroring {
   public:
     explicit Mirroring(const Scene& scene) : scene_(scene), joints_(joints_of(scene)), rest_(rest_world(scene)) {
         const Sides sides = find_sides(scene);
-        mirror_ = Vec3(-1, 1, 1).asDiagonal();
+        mirror_ = Mat3::Identity() - 2 * sides.left * sides.left.transpose();
         for (const int joint : joints_) {
             const int other = mirror_of(sides, joint);
             partner_.push_back(other < 0 ? joint : other);
