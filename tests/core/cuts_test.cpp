@@ -65,7 +65,7 @@ TEST(Cuts, BadListsAreRefusedWithTheirRow) {
     EXPECT_NE(why("[{\"name\":\"a\"}]").find("whole frame"), std::string::npos);
     EXPECT_NE(why("[{\"first\":1}]").find("no name"), std::string::npos);
     EXPECT_NE(why("[1e308]").find("no name"), std::string::npos);
-    EXPECT_NE(why("{").find("not JSON"), std::string::npos);
+    EXPECT_NE(why("{").find("not valid JSON"), std::string::npos);
     EXPECT_NE(why("{}").find("no list"), std::string::npos);
 }
 

@@ -52,11 +52,14 @@ class Sheet {
         return numbers(values, 5126, type, width);
     }
 
-    Scene read() {
+    std::string text() {
         json whole = root;
         whole["buffers"] = json::array(
             {{{"byteLength", bytes_.size()}, {"uri", "data:application/octet-stream;base64," + gltf::base64(bytes_)}}});
-        Result<Scene> scene = read_gltf_bytes(whole.dump(), {}, "sheet");
+        return whole.dump();
+    }
+    Scene read() {
+        Result<Scene> scene = read_gltf_bytes(text(), {}, "sheet");
         EXPECT_TRUE(scene.ok()) << (scene.ok() ? "" : scene.problem().sentence());
         return scene.ok() ? scene.take() : Scene();
     }
@@ -322,6 +325,72 @@ TEST(GltfReader, StripsAndFansAreTriangles) {
     const auto triangles = triangles_of(scene.meshes[0], scene.meshes[0].primitives[0]);
     ASSERT_EQ(triangles.size(), 3U);
     EXPECT_EQ(triangles[1], (std::array<uint32_t, 3>{1, 0, 2}));
+}
+
+/// A triangle with a shape, and a node that shows it.
+json triangle_in(Sheet& sheet) {
+    const int positions = sheet.floats({0, 0, 0, 1, 0, 0, 0, 1, 0}, "VEC3", 3);
+    const int moved = sheet.floats({0, 0, 1, 0, 0, 0, 0, 0, 0}, "VEC3", 3);
+    const int coordinates = sheet.floats({0, 0.5F, 0, 0, 0, 0}, "VEC2", 2);
+    sheet.root["nodes"] = json::array({{{"name", "shown"}, {"mesh", 0}}});
+    sheet.root["scenes"] = json::array({{{"nodes", {0}}}});
+    return {{"attributes", {{"POSITION", positions}}},
+            {"targets", json::array({{{"POSITION", moved}, {"TEXCOORD_0", coordinates}, {"COLOR_0", coordinates}}})}};
+}
+
+std::vector<std::string> notes_of(const Scene& scene) {
+    std::vector<std::string> notes;
+    for (const Note& note : scene.notes) {
+        notes.push_back(note.what);
+    }
+    return notes;
+}
+
+TEST(GltfReader, WhatShapesMoveBesidePositionsIsSaid) {
+    Sheet sheet;
+    sheet.root["meshes"] = json::array({{{"primitives", json::array({triangle_in(sheet)})}}});
+    const Scene scene = sheet.read();
+    ASSERT_EQ(scene.meshes[0].shapes.size(), 1U);
+    std::vector<std::string> notes = notes_of(scene);
+    notes.resize(2); // what follows is of names
+    EXPECT_EQ(notes, (std::vector<std::string>{"its shapes move COLOR_0, too: that is left out.",
+                                               "its shapes move TEXCOORD_0, too: that is left out."}));
+}
+
+TEST(GltfReader, ATakeThatMovesNoNodeIsLeftOutAndSaid) {
+    Sheet sheet;
+    sheet.root["meshes"] = json::array({{{"primitives", json::array({triangle_in(sheet)})}}});
+    const int times = sheet.floats({0, 1}, "SCALAR", 1);
+    const int values = sheet.floats({0, 1}, "SCALAR", 1);
+    sheet.root["animations"] = json::array(
+        {{{"name", "fade"},
+          {"samplers", json::array({{{"input", times}, {"output", values}}})},
+          {"channels",
+           json::array(
+               {{{"sampler", 0},
+                 {"target",
+                  {{"path", "pointer"},
+                   {"extensions", {{"KHR_animation_pointer", {{"pointer", "/materials/0/alphaCutoff"}}}}}}}}})}}});
+    const Scene scene = sheet.read();
+    EXPECT_TRUE(scene.clips.empty()) << "no dead clip of one frame";
+    const std::vector<std::string> notes = notes_of(scene);
+    EXPECT_NE(std::find(notes.begin(), notes.end(), "moves nothing else; the take is left out."), notes.end());
+}
+
+TEST(GltfReader, ACompressedPrimitiveWithNothingBesideItIsRefused) {
+    Sheet sheet;
+    json primitive = triangle_in(sheet);
+    primitive["extensions"] = {{"KHR_draco_mesh_compression", {{"bufferView", 0}, {"attributes", {{"POSITION", 0}}}}}};
+    // With plain data beside it, it is read.
+    sheet.root["meshes"] = json::array({{{"primitives", json::array({primitive})}}});
+    EXPECT_EQ(sheet.read().meshes[0].point_count(), 3U);
+    // Without: zeros would be read.
+    primitive.erase("targets");
+    primitive["attributes"]["POSITION"] = sheet.accessor(-1, 5126, "VEC3", 3);
+    sheet.root["meshes"] = json::array({{{"primitives", json::array({primitive})}}});
+    const Result<Scene> refused = read_gltf_bytes(sheet.text(), {}, "sheet");
+    ASSERT_FALSE(refused.ok());
+    EXPECT_NE(refused.problem().sentence().find("compressed"), std::string::npos) << refused.problem().sentence();
 }
 
 } // namespace

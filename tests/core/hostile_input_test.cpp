@@ -1,5 +1,12 @@
 #include "bad_files.h"
+#include "core/base/files.h"
+#include "core/base/json_file.h"
+#include "core/delivery/manifest.h"
+#include "core/destination/destination.h"
 #include "core/formats/gltf/gltf.h"
+#include "core/job/cuts.h"
+#include "core/job/job.h"
+#include "core/measure/skeleton/contract.h"
 
 #include <filesystem>
 #include <fstream>
@@ -92,6 +99,35 @@ TEST(HostileInput, AFolderOrNothingIsRefused) {
     EXPECT_FALSE(read_gltf("/").ok());
     EXPECT_FALSE(read_gltf("/nowhere/at/all.glb").ok());
     EXPECT_FALSE(read_scene("/etc/hostname").ok());
+}
+
+TEST(HostileInput, DeepNestingIsRefusedInEveryFileOfOurOwn) {
+    const std::filesystem::path folder = std::filesystem::temp_directory_path() / "wembrix_deep_nesting";
+    std::filesystem::create_directories(folder);
+    const std::string deep = std::string(400000, '[') + std::string(400000, ']');
+    const auto put = [&](const char* name, const std::string& text) {
+        EXPECT_TRUE(write_file_whole(folder / name, text).ok());
+        return folder / name;
+    };
+    const std::string open(400000, '[');
+    for (const std::string& inner : {deep, open}) {
+        const Result<Job> job =
+            read_job(put("a.wembrix", R"({"version": 2, "steps": [{"step": "scale", "factor": )" + inner + "}]}"));
+        ASSERT_FALSE(job.ok());
+        EXPECT_NE(job.problem().sentence().find("nested"), std::string::npos) << job.problem().sentence();
+        EXPECT_FALSE(read_destination(put("a.destination.json", R"({"version": 2, "name": )" + inner + "}")).ok());
+        EXPECT_FALSE(read_contract(put("a.contract.json", R"({"version": 2, "joints": )" + inner + "}")).ok());
+        EXPECT_FALSE(read_json_file(put("a.card.json", R"({"steps": )" + inner + "}")).ok());
+        put("delivery.json", R"({"format": "wembrix delivery", "version": 2, "files": )" + inner + "}");
+        EXPECT_TRUE(read_manifest(folder).empty()) << "one that cannot be read lists nothing";
+        EXPECT_FALSE(cuts_from_text(inner, "cuts", [](const std::string&) { return 30.0; }).ok());
+    }
+    // What is nested as deep as may be is read, and brackets in texts nest nothing.
+    const std::string most = std::string(199, '[') + std::string(199, ']');
+    EXPECT_TRUE(read_json_file(put("b.json", "[" + most + "]")).ok());
+    EXPECT_FALSE(read_json_file(put("b.json", "[[" + most + "]]")).ok());
+    EXPECT_TRUE(read_json_file(put("b.json", R"({"text": ")" + std::string(1000, '[') + R"(\""})")).ok());
+    std::filesystem::remove_all(folder);
 }
 
 } // namespace

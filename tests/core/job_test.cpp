@@ -156,5 +156,21 @@ TEST(Files, WholeOrNotAtAll) {
     fs::remove(file);
 }
 
+TEST(Jobs, AJobOfAStrangerDeliversIntoItsOwnFolder) {
+    const auto with = [](const char* folder) {
+        nlohmann::json json = job_to_json(Job());
+        json["deliveries"] = folder;
+        return job_from_json(json, "x.wembrix");
+    };
+    for (const char* folder : {"../../x", "..", "a/../../b", "./../x"}) {
+        const Result<Job> job = with(folder);
+        ASSERT_FALSE(job.ok()) << folder;
+        EXPECT_NE(job.problem().sentence().find("outside"), std::string::npos);
+    }
+    for (const char* folder : {"deliveries", "a/../b", "/srv/game/characters", "..hidden"}) {
+        EXPECT_TRUE(with(folder).ok()) << folder;
+    }
+}
+
 } // namespace
 } // namespace wembrix::testing

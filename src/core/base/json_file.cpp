@@ -3,19 +3,48 @@
 #include "core/base/files.h"
 
 #include <cmath>
+#include <fmt/format.h>
 
 namespace wembrix {
+
+bool is_too_deep(const std::string& text) {
+    int depth = 0;
+    bool quoted = false;
+    for (size_t i = 0; i < text.size(); ++i) {
+        const char c = text[i];
+        if (quoted) {
+            i += c == '\\' ? 1 : 0;
+            quoted = c != '"';
+        } else if (c == '"') {
+            quoted = true;
+        } else if (c == '[' || c == '{') {
+            if (++depth > deepest_json) {
+                return true;
+            }
+        } else if (c == ']' || c == '}') {
+            --depth;
+        }
+    }
+    return false;
+}
+
+Result<nlohmann::json> parse_json(const std::string& text, const std::string& where) {
+    if (is_too_deep(text)) {
+        return Problem{fmt::format("is nested more than {} levels deep.", deepest_json), where, "", true};
+    }
+    nlohmann::json parsed = nlohmann::json::parse(text, nullptr, false);
+    if (parsed.is_discarded()) {
+        return Problem{"is not valid JSON.", where, "", true};
+    }
+    return parsed;
+}
 
 Result<nlohmann::json> read_json_file(const std::filesystem::path& file) {
     const Result<std::string> bytes = read_file(file);
     if (!bytes) {
         return bytes.problem();
     }
-    nlohmann::json parsed = nlohmann::json::parse(*bytes, nullptr, false);
-    if (parsed.is_discarded()) {
-        return Problem{"is not valid JSON.", file.string(), ""};
-    }
-    return parsed;
+    return parse_json(*bytes, file.string());
 }
 
 bool numbers_from(const nlohmann::json& json, const char* key, size_t count, double* out) {

@@ -2,6 +2,7 @@
 
 #include "core/base/file_version.h"
 #include "core/base/files.h"
+#include "core/base/json_file.h"
 #include "core/destination/conform.h"
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/facing.h"
@@ -43,7 +44,8 @@ json read_manifest(const fs::path& folder) {
     if (!bytes) {
         return json::object();
     }
-    json manifest = json::parse(*bytes, nullptr, false);
+    Result<json> parsed = parse_json(*bytes, file_name);
+    json manifest = parsed ? parsed.take() : json();
     if (!manifest.is_object() || text_in(manifest, "format") != "wembrix delivery" ||
         !bring_up_to_date(manifest, file_name, manifest_from_1)) {
         return json::object();

@@ -1,6 +1,7 @@
 #include "core/job/cuts.h"
 
 #include "core/base/csv.h"
+#include "core/base/json_file.h"
 
 #include <algorithm>
 #include <array>
@@ -247,11 +248,8 @@ Result<std::vector<Cut>> cuts_from_text(const std::string& text, const std::stri
     if (begin == std::string::npos || (text[begin] != '[' && text[begin] != '{')) {
         return cuts_from_csv(text, where, rate);
     }
-    const json parsed = json::parse(text, nullptr, false);
-    if (parsed.is_discarded()) {
-        return Problem{"is not JSON.", where, "", true};
-    }
-    return cuts_from_json(parsed, where, rate);
+    const Result<json> parsed = parse_json(text, where);
+    return parsed ? cuts_from_json(*parsed, where, rate) : Result<std::vector<Cut>>(parsed.problem());
 }
 
 namespace {

@@ -59,6 +59,11 @@ Result<Job> job_from_json(const json& given, const std::string& where) {
     };
     text("name", job.name);
     text("deliveries", job.deliveries);
+    const std::filesystem::path deliveries = std::filesystem::path(job.deliveries).lexically_normal();
+    if (deliveries.is_relative() && !deliveries.empty() && *deliveries.begin() == "..") {
+        return Problem{"delivers into a folder outside its own.", where,
+                       "Give a folder below the job's, or the whole path of another one."};
+    }
     if (from.contains("sources") && from["sources"].is_array()) {
         for (const json& source : from["sources"]) {
             if (!source.is_string()) {

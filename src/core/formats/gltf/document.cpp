@@ -1,6 +1,7 @@
 #include "core/formats/gltf/document.h"
 
 #include "core/base/files.h"
+#include "core/base/json_file.h"
 
 #include <array>
 #include <cmath>
@@ -25,34 +26,10 @@ void Document::spend(size_t bytes, const std::string& where) {
 
 namespace {
 
-constexpr int deepest_json = 200;
-
-/// Nesting is limited before parsing: everything behind the parser walks the tree by recursion.
-void check_depth(const std::string& text) {
-    int depth = 0;
-    bool quoted = false;
-    for (size_t i = 0; i < text.size(); ++i) {
-        const char c = text[i];
-        if (quoted) {
-            if (c == '\\') {
-                ++i;
-            } else if (c == '"') {
-                quoted = false;
-            }
-        } else if (c == '"') {
-            quoted = true;
-        } else if (c == '[' || c == '{') {
-            if (++depth > deepest_json) {
-                refuse("JSON", fmt::format("is nested more than {} levels deep.", deepest_json));
-            }
-        } else if (c == ']' || c == '}') {
-            --depth;
-        }
-    }
-}
-
 Json parse(const std::string& text) {
-    check_depth(text);
+    if (is_too_deep(text)) {
+        refuse("JSON", fmt::format("is nested more than {} levels deep.", deepest_json));
+    }
     Json root = Json::parse(text, nullptr, false);
     if (root.is_discarded()) {
         try {

@@ -127,6 +127,10 @@ void read_clips(Document& document, const std::vector<int>& nodes, Scene& scene)
             scene.notes.push_back(
                 {where, fmt::format("{} channels move what is no node; they are left out.", foreign)});
         }
+        if (clip.channels.empty() && foreign > 0) {
+            scene.notes.push_back({where, "moves nothing else; the take is left out."});
+            continue;
+        }
         clip.rate = guess_rate(clip);
         clip.carried = carried_of(json, {}, scene, where);
         scene.clips.push_back(std::move(clip));

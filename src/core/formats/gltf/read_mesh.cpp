@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <fmt/format.h>
 #include <map>
+#include <set>
 
 namespace wembrix::gltf {
 
@@ -175,8 +176,25 @@ size_t read_points(Document& document, const Json& attributes, const std::string
     return points;
 }
 
+/// A compressed primitive may hold plain data beside it, or nothing at all: then its accessors name no bytes.
+void refuse_compressed(const Document& document, const Json& primitive, const std::string& where) {
+    const auto extensions = primitive.find("extensions");
+    if (extensions == primitive.end() || !extensions->is_object() ||
+        !extensions->contains("KHR_draco_mesh_compression")) {
+        return;
+    }
+    const Json& accessors = array_of(document.root, "accessors", "accessors");
+    const int64_t position =
+        index_of(primitive["attributes"], "POSITION", static_cast<int64_t>(accessors.size()), where);
+    const Json& accessor = accessors[static_cast<size_t>(position)];
+    if (accessor.is_object() && !accessor.contains("bufferView") && !accessor.contains("sparse")) {
+        refuse(where,
+               "is compressed (KHR_draco_mesh_compression), and nothing that is not compressed stands beside it.");
+    }
+}
+
 void read_shapes(Document& document, const Json& targets, const Primitive& part, const std::string& where,
-                 std::vector<GatheredShape>& shapes) {
+                 std::vector<GatheredShape>& shapes, std::set<std::string>& left_out) {
     if (shapes.size() < targets.size()) {
         shapes.resize(targets.size());
     }
@@ -193,6 +211,11 @@ void read_shapes(Document& document, const Json& targets, const Primitive& part,
             }
             return values;
         };
+        for (const auto& [name, accessor] : targets[t].items()) {
+            if (name != "POSITION" && name != "NORMAL" && name != "TANGENT") {
+                left_out.insert(name);
+            }
+        }
         const std::vector<Vec3f> positions = differences("POSITION");
         const std::vector<Vec3f> normals = differences("NORMAL");
         const std::vector<Vec3f> tangents = differences("TANGENT");
@@ -249,6 +272,7 @@ Mesh read_mesh(Document& document, size_t index, Scene& scene, Influences& influ
     const size_t materials = array_of(document.root, "materials", where).size();
     Gathered all;
     std::vector<GatheredShape> shapes;
+    std::set<std::string> left_out; // what shapes move beside positions, normals and tangents
     std::map<std::string, std::pair<uint32_t, uint32_t>> seen; // parts that share one set of points
     const Json& primitives = array_of(json, "primitives", where);
     for (size_t p = 0; p < primitives.size(); ++p) {
@@ -262,6 +286,7 @@ Mesh read_mesh(Document& document, size_t index, Scene& scene, Influences& influ
             scene.notes.push_back({here, "has no positions; the part is left out."});
             continue;
         }
+        refuse_compressed(document, primitive, here);
         Primitive part;
         const uint64_t mode = count_of(primitive, "mode", 4, here);
         if (mode > 6) {
@@ -282,10 +307,13 @@ Mesh read_mesh(Document& document, size_t index, Scene& scene, Influences& influ
         } else {
             seen[key] = {static_cast<uint32_t>(mesh.primitives.size()), 0};
             read_points(document, attributes, here, all, part);
-            read_shapes(document, targets, part, here, shapes);
+            read_shapes(document, targets, part, here, shapes, left_out);
         }
         read_indices(document, primitive, accessors, here, all, part);
         mesh.primitives.push_back(std::move(part));
+    }
+    for (const std::string& name : left_out) {
+        scene.notes.push_back({where, fmt::format("its shapes move {}, too: that is left out.", name.substr(0, 80))});
     }
     if (all.unheld > 0) {
         scene.notes.push_back(
