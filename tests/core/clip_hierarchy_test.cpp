@@ -2,9 +2,9 @@
 // under an animated node that is no joint.
 #include "core/delivery/arrival_check.h"
 #include "core/destination/conform.h"
-#include "core/formats/gltf/gltf.h"
 #include "core/measure/skeleton/pose.h"
 #include "small_scenes.h"
+#include "through_a_file.h"
 
 #include <algorithm>
 #include <gtest/gtest.h>
@@ -81,20 +81,6 @@ Scene cart() {
     (void)lid;
     (void)knob;
     return scene;
-}
-
-Destination any_destination() {
-    Destination destination = built_in_destinations()[1];
-    destination.joint_names = "^.*$";
-    return destination;
-}
-
-Scene through_a_file(const Scene& scene) {
-    const Result<std::vector<WrittenFile>> written = write_glb(scene, "cart");
-    EXPECT_TRUE(written.ok());
-    Result<Scene> read = read_gltf_bytes(written->front().bytes, {}, "cart.glb");
-    EXPECT_TRUE(read.ok()) << (read.ok() ? "" : read.problem().sentence());
-    return read.take();
 }
 
 Vec3 place_of(const Scene& scene, const char* name, double seconds) {

@@ -2,6 +2,7 @@
 #include "core/formats/gltf/document.h"
 #include "core/formats/gltf/gltf.h"
 #include "core/measure/surface/deform.h"
+#include "small_scenes.h"
 
 #include <cstring>
 #include <fmt/format.h>

@@ -1,10 +1,10 @@
 // One thing of a right delivery is damaged: the arrival check fails for each, and names it.
 #include "core/delivery/arrival_check.h"
 #include "core/destination/conform.h"
-#include "core/formats/gltf/gltf.h"
 #include "core/measure/comparison/compare_scenes.h"
 #include "core/scene/visit.h"
 #include "small_scenes.h"
+#include "through_a_file.h"
 
 #include <algorithm>
 #include <functional>
@@ -115,21 +115,6 @@ Scene rich() {
     add("shine", -1).light = 0;
     classify_nodes(scene);
     return scene;
-}
-
-Destination any_destination() {
-    Destination destination = built_in_destinations()[1];
-    destination.joint_names = "^.*$";
-    return destination;
-}
-
-/// Written and read back, as a delivery is.
-Scene through_a_file(const Scene& scene) {
-    const Result<std::vector<WrittenFile>> written = write_glb(scene, "rich");
-    EXPECT_TRUE(written.ok());
-    Result<Scene> read = read_gltf_bytes(written->front().bytes, {}, "rich.glb");
-    EXPECT_TRUE(read.ok()) << (read.ok() ? "" : read.problem().sentence());
-    return read.take();
 }
 
 Arrival checked(const Scene& arrived) {

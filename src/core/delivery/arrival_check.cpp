@@ -267,7 +267,7 @@ void check_clip(const Scene& prepared, const Clip& whole, const Scene& arrived, 
         std::erase_if(held_against.channels, [](const Channel& channel) { return channel.path == Path::weights; });
     }
     auto together = std::make_shared<Scene>(put_together(model, arrived));
-    if (!together->clips.empty()) {
+    if (is != nullptr && !together->clips.empty()) {
         together->clips[0].rate = destination.rate;
         DriftRequest request;
         request.should = &prepared;
@@ -278,6 +278,8 @@ void check_clip(const Scene& prepared, const Clip& whole, const Scene& arrived, 
         request.rate = destination.rate;
         request.frames = static_cast<int>(std::floor(clip.seconds * destination.rate + 1e-3)) + 1;
         check_drift(measure_drift(request), destination, arrival);
+        arrival.claims.push_back(compare_node_motion(
+            {&prepared, &held_against, &arrived, is, destination.rate, request.frames, destination.drift_limit_mm}));
         // What lies between the frames is the rate's to lose: measured and said, it holds nothing back.
         if (!lies_on_frames(held_against, destination.rate)) {
             request.rate = moments_a_frame * destination.rate;

@@ -17,6 +17,18 @@ std::vector<Claim> compare_scenes(const Scene& expected, const Scene& actual);
 /// of each frame; more than `limit_mm` does not pass.
 std::vector<Claim> compare_motion(const Scene& expected, const Scene& actual, double limit_mm);
 
+struct MotionRequest {
+    const Scene* expected = nullptr;
+    const Clip* expected_clip = nullptr;
+    const Scene* actual = nullptr; ///< of the clip's own file
+    const Clip* actual_clip = nullptr;
+    double rate = 30; ///< frames per second
+    int frames = 1;
+    double limit_mm = 0.5; ///< the furthest that a node may stand from its place
+};
+/// Where each node of a clip's file stands in the world and how it is rotated, at every frame.
+Claim compare_node_motion(const MotionRequest& request);
+
 /// Whether any of those claims compared something.
 bool compared_anything(const std::vector<Claim>& claims);
 
