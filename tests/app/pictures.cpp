@@ -4,8 +4,10 @@
 #include "shell/destinations_dialog.h"
 #include "shell/guide_window.h"
 #include "shell/main_window.h"
+#include "shell/step_chooser.h"
 #include "shell/step_dialog.h"
 #include "stations/deliver/deliver_station.h"
+#include "stations/deliver/ledger_window.h"
 #include "stations/intake/intake_station.h"
 #include "stations/joints/joints_station.h"
 #include "stations/takes/takes_station.h"
@@ -244,6 +246,19 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         GuideWindow guide;
         guide.show_page(QStringLiteral("takes"));
         dialog_picture(guide, "guide");
+    }
+    if (only == QStringLiteral("more")) { // windows that are not among the pictures of the documentation
+        window.choose_station(3);
+        window.runner().deliver_cells(window.board().due());
+        wait_for([&] { return !window.runner().is_running() && window.board().is_current(); });
+        window.page<DeliverStation>().board_view().setCurrentIndex(window.board().index(0, 1));
+        wait_for([&] { return window.page<DeliverStation>().panel().arrived_view().is_ready(); });
+        take(window, out, QStringLiteral("deliver-model"));
+        Ledger ledger = window.session().state()->left;
+        LedgerWindow left(ledger, QStringLiteral("What stayed behind: model → Tidewater runtime"));
+        dialog_picture(left, "ledger");
+        StepChooser chooser;
+        dialog_picture(chooser, "step-chooser");
     }
     if (only.startsWith(QStringLiteral("look:"))) {
         // look:CLIP:FRAME:YAW:PITCH:DISTANCE for trying things out

@@ -66,7 +66,7 @@ TEST(Ledger, ANodeThatGoesIsToldOnceAndNothingThatItCarried) {
     EXPECT_EQ(ledger[0].by, LedgerEntry::By::card);
     EXPECT_EQ(ledger[0].step, 0);
     EXPECT_EQ(ledger[0].why, "Leave behind");
-    EXPECT_EQ(ledger_said(ledger), "1 thing stayed behind: 1 by the card");
+    EXPECT_EQ(ledger_said(ledger), "1 thing stayed behind: 1 by your card");
 }
 
 TEST(Ledger, PartsOfWhatStaysAreToldByName) {
@@ -129,7 +129,7 @@ TEST(Ledger, IsTheSameInJson) {
             {"what", "joint"}, {"name", "tip"}, {"count", 1}, {"why", "Remove joints"}, {"by", "card"}, {"step", 2}}));
     EXPECT_FALSE(json[1].contains("step"));
     EXPECT_EQ(json[1]["by"], "container");
-    EXPECT_EQ(ledger_said(ledger), "2 things stayed behind: 1 by the card, 1 the container does not hold");
+    EXPECT_EQ(ledger_said(ledger), "2 things stayed behind: 1 by your card, 1 the container does not hold");
 }
 
 class LedgerOnRandomRigs : public ::testing::TestWithParam<int> {};

@@ -80,6 +80,7 @@ QString sheet(const Theme& l) {
     const QString text = QStringLiteral(R"(
 QWidget { color: @ink; font-size: 12px; }
 QMainWindow, QDialog, #bench { background: @ground; }
+QDialogButtonBox, QMessageBox { dialogbuttonbox-buttons-have-icons: 0; }
 QMenuBar { background: @ground; border-bottom: 1px solid @line; padding: 1px 4px; }
 QMenuBar::item { padding: 3px 8px; background: transparent; }
 QMenuBar::item:selected, QMenu::item:selected { background: @well_ground; color: @ink; }

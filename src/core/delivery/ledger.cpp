@@ -125,7 +125,7 @@ std::string ledger_said(const Ledger& ledger) {
         ++counts.at(static_cast<size_t>(entry.by));
     }
     const size_t left = ledger.size() - counts[0];
-    constexpr std::array<const char*, 4> words = {"", "by the card", "the destination does not take",
+    constexpr std::array<const char*, 4> words = {"", "by your card", "the destination does not take",
                                                   "the container does not hold"};
     std::string said;
     for (size_t by = 1; by < counts.size(); ++by) {

@@ -37,7 +37,7 @@ void add_left(Ledger& ledger, std::vector<Thing> things, LedgerEntry::By by, con
 
 /// [{what, name, count, why, by, step?}]
 nlohmann::json ledger_to_json(const Ledger& ledger);
-/// "17 things stayed behind: 12 by the card, 5 by the destination"; empty where nothing did.
+/// "17 things stayed behind: 12 by your card, 5 the destination does not take"; empty where nothing did.
 std::string ledger_said(const Ledger& ledger);
 
 } // namespace wembrix

@@ -165,6 +165,7 @@ void ArrivalPanel::show_claims(const std::vector<Claim>& claims) {
                         .arg(QString::fromStdString(claim.name), QString::fromStdString(claim.expected));
         }
     }
+    const bool gathers = same.size() > 2;
     const auto add_row = [&](const QStringList& texts, const QString& detail, bool pass, bool opens) {
         const int row = claims_->rowCount();
         claims_->insertRow(row);
@@ -192,15 +193,15 @@ void ArrivalPanel::show_claims(const std::vector<Claim>& claims) {
                 detail, claim.pass, false);
     };
     for (const Claim& claim : claims) {
-        if (claim.compared == 0 || !claim.pass) {
+        if (!gathers || claim.compared == 0 || !claim.pass) {
             add_claim(claim);
         }
     }
-    if (same.isEmpty()) {
+    if (!gathers) {
         return;
     }
-    add_row({(opened_ ? tr("▾ Contents") : tr("▸ Contents")),
-             tr("%1 compared").arg(counted(same.size(), tr("subject"), tr("subjects"))), tr("the same"), tr("✓ Pass")},
+    add_row({(opened_ ? tr("▾ Contents") : tr("▸ Contents")), counted(same.size(), tr("subject"), tr("subjects")),
+             tr("the same"), tr("✓ Pass")},
             same.join(QLatin1Char('\n')), true, true);
     for (const Claim& claim : claims) {
         if (opened_ && claim.compared > 0 && claim.pass) {

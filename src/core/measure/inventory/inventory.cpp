@@ -134,7 +134,8 @@ class Counting {
     }
 
     void clip(const Clip& clip) {
-        constexpr std::array<const char*, 4> paths = {"translation keys", "rotation keys", "scale keys", "keys of shapes"};
+        constexpr std::array<const char*, 4> paths = {"translation keys", "rotation keys", "scale keys",
+                                                      "keys of shapes"};
         take_ = clip.take;
         owner_ = 0;
         put("take", clip.name, 1, "");
