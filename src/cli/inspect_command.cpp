@@ -17,6 +17,10 @@ namespace {
 
 void print_facts(const nlohmann::json& facts) {
     const auto& facing = facts["facing"];
+    if (facts["joints"].empty() && facts["meshes"].empty() && facts["clips"].empty() && facts["others"].empty()) {
+        fmt::print("holds nothing: no joint, no surface, no clip and no other node\n");
+        return;
+    }
     fmt::print("{:.3f} m tall, {}, {}, {}\n", facts["height_m"].get<double>(),
                facing.is_null() ? "no side named" : "faces " + facing.get<std::string>(),
                counted(facts["joints"].size(), "joint"), counted(facts["roots"].size(), "root"));

@@ -98,6 +98,8 @@ PYTHON
 check "a material that is another one is seen" ends 1 "$cli" compare "$work/one/tansy_model.glb" "$work/tampered.glb" --all --json
 check "and named" python_says "[c['claim'] for c in d['claims'] if not c['pass']] == ['Materials'] and 'roughness' in d['claims'][[c['claim'] for c in d['claims']].index('Materials')]['detail']"
 check "files with nothing in common do not pass" ends 1 "$cli" compare "$work/one/tansy_model.glb" "$work/demo/market_props.glb" --all
+printf '{"asset":{"version":"2.0"}}' > "$work/empty.gltf"
+check "an empty file is said to be empty" sh -c "'$cli' inspect '$work/empty.gltf' | grep -q 'holds nothing'"
 check "the board of a job" ends 1 "$cli" board "$work/demo/tansy.wembrix" --json
 check "never, with the reason" python_says "all(c['state'] == 'never' and c['reason'] == 'not delivered yet' for x in d['board'] for c in x['cells'])"
 check "the board of what was delivered" ends 0 "$cli" board "$work/demo/tansy.wembrix" --out "$work/all" --json

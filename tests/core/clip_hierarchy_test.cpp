@@ -62,8 +62,8 @@ Scene cart() {
     scene.meshes.push_back(plate);
     const int wheels = put(scene, "cart", -1, Vec3(0, 0.5, 0));
     const int chest = put(scene, "chest", -1, Vec3(2, 0, 0), 1);
-    const int lid = put(scene, "lid", chest, Vec3(0, 1, 0), 1);
-    const int knob = put(scene, "knob", 1, Vec3(0, 0.2, 0));
+    put(scene, "lid", chest, Vec3(0, 1, 0), 1);
+    put(scene, "knob", 1, Vec3(0, 0.2, 0));
     // The skeleton stands on the cart, which is no joint.
     std::vector<int> order = {wheels};
     for (int i = 0; i < static_cast<int>(scene.nodes.size()); ++i) {
@@ -78,8 +78,6 @@ Scene cart() {
     clip.channels.push_back(moving(scene.find_node("cart"), Vec3(0, 0.5, 0), Vec3(3, 0.5, 0), clip.seconds));
     clip.channels.push_back(turning(scene.find_node("lid"), 1.2, clip.seconds));
     clip.channels.push_back(moving(scene.find_node("knob"), Vec3(0, 0.2, 0), Vec3(0, 0.6, 0), clip.seconds));
-    (void)lid;
-    (void)knob;
     return scene;
 }
 

@@ -1,5 +1,6 @@
 // Where every node of a clip's file stands at each frame, in the file's own hierarchy: joints that hold no surface,
 // attachment points, lids.
+#include "core/math/angles.h"
 #include "core/measure/comparison/compare_scenes.h"
 #include "core/measure/comparison/subjects.h"
 #include "core/measure/skeleton/pose.h"
@@ -68,8 +69,8 @@ Claim compare_node_motion(const MotionRequest& request) {
             motion.differs(name,
                            fmt::format("{:.3f} mm away at frame {}", furthest[p].moved_m * 1000, furthest[p].moved_at));
         } else if (!(furthest[p].rotated <= most_rotation)) {
-            motion.differs(name, fmt::format("rotated by {:.3f}° at frame {}",
-                                             furthest[p].rotated * 180 / 3.14159265358979, furthest[p].rotated_at));
+            motion.differs(name, fmt::format("rotated by {:.3f}° at frame {}", furthest[p].rotated * degrees_per_radian,
+                                             furthest[p].rotated_at));
         }
     }
     return motion.claim();

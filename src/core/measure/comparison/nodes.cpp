@@ -1,5 +1,6 @@
 // Nodes: which there are, in what order, under which parents; where they rest; skins; what is carried with them.
 #include "core/base/counted.h"
+#include "core/math/angles.h"
 #include "core/measure/comparison/subjects.h"
 
 #include <Eigen/LU>
@@ -51,7 +52,7 @@ std::string unlike(const Transform& a, const Transform& b) {
         }
     }
     if (const double turned = a.rotation.normalized().angularDistance(b.rotation.normalized()); turned > 1e-5) {
-        return fmt::format("rotated by {:.4f}°", turned * 180 / 3.14159265358979323846);
+        return fmt::format("rotated by {:.4f}°", turned * degrees_per_radian);
     }
     for (int k = 0; k < 3; ++k) {
         if (!near(a.scale[k], b.scale[k])) {

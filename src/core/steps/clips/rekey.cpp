@@ -1,8 +1,6 @@
 #include "core/steps/clips/rekey.h"
 
 #include <algorithm>
-#include <iterator>
-#include <map>
 #include <set>
 
 namespace wembrix {
@@ -53,55 +51,46 @@ double size_of(const Scene& scene) {
     return std::max(size, 1e-6);
 }
 
-/// Local transforms at any moment, kept so that none is posed twice.
+/// Local transforms at moments that follow the motion, handed on in order: no more are held than are being halved.
 class Samples {
   public:
-    Samples(const Scene& from, const Clip& whole, size_t nodes,
-            const std::function<void(double, const Pose&, Locals&)>& place)
+    using Place = std::function<void(double, const Pose&, Locals&)>;
+    using Take = std::function<void(float, const Locals&)>;
+    Samples(const Scene& from, const Clip& whole, size_t nodes, const Place& place)
         : poser_(from, &whole), size_(size_of(from)), nodes_(nodes), place_(place) {}
 
-    const Locals& at(float time) {
-        const auto [found, is_new] = kept_.try_emplace(time);
-        if (is_new) {
-            found->second.resize(nodes_);
-            poser_.at(time, pose_);
-            place_(time, pose_, found->second);
-        }
-        return found->second;
+    Locals at(float time) {
+        Locals locals(nodes_);
+        poser_.at(time, pose_);
+        place_(time, pose_, locals);
+        return locals;
     }
 
-    /// Adds moments between two until lines from each to the next follow the motion.
-    void refine(float from, float to, int halvings) {
+    /// Hands on what has to stand between two moments for lines from each to the next to follow the motion.
+    void between(float from, const Locals& first, float to, const Locals& last, int halvings, const Take& take) {
         const float middle = from + (to - from) / 2;
         if (halvings == 0 || !(middle > from && middle < to)) {
             return;
         }
-        const Locals between = at(middle);
-        if (passes_through(at(from), between, at(to), size_)) {
+        const Locals half = at(middle);
+        if (passes_through(first, half, last, size_)) {
             // The middle of a line and of a bend that crosses it are one: a quarter tells them apart.
             const float quarter = from + (middle - from) / 2;
-            const Locals early = at(quarter);
-            const bool straight =
-                !(quarter > from && quarter < middle) || passes_through(at(from), early, between, size_);
-            kept_.erase(quarter);
-            if (straight) {
-                kept_.erase(middle);
+            if (!(quarter > from && quarter < middle) || passes_through(first, at(quarter), half, size_)) {
                 return;
             }
         }
-        refine(from, middle, halvings - 1);
-        refine(middle, to, halvings - 1);
+        between(from, first, middle, half, halvings - 1, take);
+        take(middle, half);
+        between(middle, half, to, last, halvings - 1, take);
     }
-
-    [[nodiscard]] const std::map<float, Locals>& all() const { return kept_; }
 
   private:
     Poser poser_;
     double size_;
     size_t nodes_;
-    const std::function<void(double, const Pose&, Locals&)>& place_;
+    const Place& place_;
     Pose pose_;
-    std::map<float, Locals> kept_;
 };
 
 } // namespace
@@ -116,23 +105,13 @@ void resample(const Scene& from, const Clip& before, const std::vector<int>& nod
     for (int f = 0; f < whole.frames(); ++f) {
         moments.insert(static_cast<float>(f / whole.rate));
     }
-    Samples samples(from, whole, nodes.size(), place);
-    for (auto moment = moments.begin(); moment != moments.end(); ++moment) {
-        samples.at(*moment);
-        if (moment != moments.begin()) {
-            samples.refine(*std::prev(moment), *moment, most_halvings);
-        }
-    }
     std::vector<float> all_times;
-    for (const auto& [time, unused] : samples.all()) {
-        all_times.push_back(time);
-    }
-    const Shared<float> times(std::move(all_times));
     std::vector<std::vector<float>> translations(nodes.size());
     std::vector<std::vector<float>> rotations(nodes.size());
     std::vector<std::vector<float>> scales(nodes.size());
     std::vector<Quat> last(nodes.size(), Quat::Identity());
-    for (const auto& [time, locals] : samples.all()) {
+    const Samples::Take take = [&](float time, const Locals& locals) {
+        all_times.push_back(time);
         for (size_t n = 0; n < nodes.size(); ++n) {
             Transform local = locals[n];
             if (local.rotation.dot(last[n]) < 0) {
@@ -147,7 +126,20 @@ void resample(const Scene& from, const Clip& before, const std::vector<int>& nod
                 rotations[n].push_back(static_cast<float>(local.rotation.coeffs()[k]));
             }
         }
+    };
+    Samples samples(from, whole, nodes.size(), place);
+    Locals before_it;
+    float last_time = 0;
+    for (const float moment : moments) {
+        Locals here = samples.at(moment);
+        if (!before_it.empty()) {
+            samples.between(last_time, before_it, moment, here, most_halvings, take);
+        }
+        take(moment, here);
+        before_it = std::move(here);
+        last_time = moment;
     }
+    const Shared<float> times(std::move(all_times));
     for (size_t n = 0; n < nodes.size(); ++n) {
         clip.channels.push_back(
             {nodes[n], Path::translation, Interpolation::linear, 3, times, std::move(translations[n]), {}});
