@@ -3,6 +3,7 @@
 #include "core/destination/conform.h"
 #include "core/formats/format.h"
 #include "core/job/takes_run.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "tansy_scene.h"
 

@@ -1,5 +1,6 @@
 #include "commands.h"
 
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/step_table.h"
 

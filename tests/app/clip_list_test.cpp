@@ -2,6 +2,7 @@
 // card.
 #include "bench_fixture.h"
 #include "core/job/card_edits.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "shell/card_edge.h"
 

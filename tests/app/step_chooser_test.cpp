@@ -1,6 +1,7 @@
 // Adding a step: found by what it is for, set in its window, put on the card.
 #include "shell/step_chooser.h"
 
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 
 #include <QLineEdit>

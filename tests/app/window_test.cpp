@@ -1,3 +1,4 @@
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "window_fixture.h"
 

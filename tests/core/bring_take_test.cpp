@@ -3,6 +3,7 @@
 #include "core/job/assemble.h"
 #include "core/measure/skeleton/pose.h"
 #include "core/steps/clips/bring_take.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "random_rig.h"
 #include "small_scenes.h"

@@ -6,6 +6,7 @@
 #include "core/job/card_edits.h"
 #include "core/job/takes_run.h"
 #include "core/measure/skeleton/pose.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "small_scenes.h"
 

@@ -3,6 +3,7 @@
 #include "core/job/card_edits.h"
 #include "core/job/replay.h"
 #include "core/steps/names_in_step.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "small_scenes.h"
 #include "step_results.h"

@@ -8,6 +8,7 @@
 #include "core/measure/clips/travel.h"
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/drift.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "random_rig.h"
 #include "small_scenes.h"

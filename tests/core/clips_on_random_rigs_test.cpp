@@ -4,6 +4,7 @@
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/drift.h"
 #include "core/measure/surface/deform.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "random_rig.h"
 #include "step_results.h"

@@ -7,6 +7,7 @@
 #include "core/formats/gltf/gltf.h"
 #include "core/measure/scene/drift.h"
 #include "core/measure/skeleton/contract.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "random_rig.h"
 #include "small_scenes.h"

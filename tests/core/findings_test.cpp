@@ -2,6 +2,7 @@
 #include "core/findings/take_names.h"
 #include "core/job/keep.h"
 #include "core/job/replay.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "tansy_scene.h"
 

@@ -3,6 +3,7 @@
 #include "core/destination/conform.h"
 #include "core/job/card_ledger.h"
 #include "core/job/job.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "random_rig.h"
 #include "small_scenes.h"

@@ -2,6 +2,7 @@
 #include "core/base/counted.h"
 #include "core/base/files.h"
 #include "core/steps/names_in_step.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/step_table.h"
 

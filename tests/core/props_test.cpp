@@ -4,6 +4,7 @@
 #include "core/measure/scene/drift.h"
 #include "core/measure/scene/props.h"
 #include "core/measure/skeleton/pose.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "small_scenes.h"
 #include "step_results.h"

@@ -4,6 +4,7 @@
 #include "core/measure/surface/weight_move.h"
 #include "core/measure/surface/weights.h"
 #include "core/steps/skeleton/remove_joints.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "random_rig.h"
 #include "small_scenes.h"

@@ -1,6 +1,7 @@
 // Keys that are made anew follow the motion between frames, too.
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/drift.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "small_scenes.h"
 #include "step_results.h"

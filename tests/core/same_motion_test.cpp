@@ -1,6 +1,7 @@
 // What is told to move alike without being posed does; and what does not is never told so.
 #include "core/measure/scene/drift.h"
 #include "core/scene/same_motion.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "random_rig.h"
 #include "small_scenes.h"

@@ -2,6 +2,7 @@
 #include "core/destination/conform.h"
 #include "core/formats/gltf/gltf.h"
 #include "core/measure/scene/drift.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "small_scenes.h"
 #include "step_results.h"

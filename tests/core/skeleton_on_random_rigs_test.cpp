@@ -1,6 +1,7 @@
 // Steps on the skeleton keep motion on any rig: alone, and in any order of up to eight.
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/drift.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "random_rig.h"
 

@@ -5,6 +5,7 @@
 #include "core/measure/skeleton/pairs.h"
 #include "core/measure/skeleton/pose.h"
 #include "core/steps/skeleton/stored_pose.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "small_scenes.h"
 #include "step_results.h"

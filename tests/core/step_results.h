@@ -1,6 +1,7 @@
 // A step that is expected to fit, and one that is expected not to.
 #pragma once
 
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 
 #include <gtest/gtest.h>

@@ -2,6 +2,7 @@
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/facing.h"
 #include "core/steps/names.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "random_rig.h"
 #include "tansy_scene.h"

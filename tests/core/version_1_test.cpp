@@ -5,6 +5,7 @@
 #include "core/destination/destination.h"
 #include "core/job/cuts.h"
 #include "core/job/job.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 
 #include <gtest/gtest.h>

@@ -3,6 +3,7 @@
 #include "core/measure/surface/influence_limit.h"
 #include "core/measure/surface/weights.h"
 #include "core/steps/rename_rules.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "random_rig.h"
 #include "small_scenes.h"

@@ -3,6 +3,7 @@
 #include "core/findings/finding.h"
 #include "core/formats/gltf/gltf.h"
 #include "core/measure/surface/deform.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 
 #include <cstddef>

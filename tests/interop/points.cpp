@@ -7,6 +7,7 @@
 #include "core/formats/gltf/gltf.h"
 #include "core/measure/scene/bounds.h"
 #include "core/measure/surface/deform.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "random_rig.h"
 

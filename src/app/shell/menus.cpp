@@ -1,4 +1,5 @@
 #include "shell/menus.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 
 #include "shell/main_window.h"

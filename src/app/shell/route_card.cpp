@@ -1,6 +1,7 @@
 #include "shell/route_card.h"
 
 #include "core/job/card_edits.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 
 #include "shell/step_chooser.h"

@@ -1,5 +1,6 @@
 #include "shell/step_chooser.h"
 
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "style/theme.h"
 

@@ -1,5 +1,6 @@
 #include "shell/step_dialog.h"
 
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "shell/step_text.h"
 #include "style/theme.h"

@@ -1,6 +1,7 @@
 #include "core/job/card_edits.h"
 
 #include "core/steps/names_in_step.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 
 #include <algorithm>

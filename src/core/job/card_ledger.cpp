@@ -1,5 +1,6 @@
 #include "core/job/card_ledger.h"
 
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 
 namespace wembrix {

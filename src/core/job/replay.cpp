@@ -1,6 +1,7 @@
 #include "core/job/replay.h"
 
 #include "core/job/job.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 
 #include <span>

@@ -1,6 +1,7 @@
 #include "core/job/takes_run.h"
 #include "core/base/counted.h"
 #include "core/steps/names_in_step.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 
 #include "core/base/files.h"

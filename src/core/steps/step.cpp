@@ -31,6 +31,10 @@ Result<StepResult> apply_step(const Scene& scene, const Step& step) {
     return apply_step(StepContext{scene}, step);
 }
 
+Result<StepResult> apply_step(const Scene& scene, std::string_view id, const nlohmann::json& parameters) {
+    return apply_step(scene, Step{std::string{id}, parameters});
+}
+
 Result<Step> step_from_json(const nlohmann::json& json) {
     if (!json.is_object() || !json.contains("step") || !json["step"].is_string()) {
         return Problem{"a step does not say what it is: it needs \"step\".", "route card", ""};

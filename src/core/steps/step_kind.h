@@ -5,7 +5,6 @@
 #include "core/measure/scene/moved.h"
 #include "core/parameters/parameter.h"
 #include "core/scene/named_scene.h"
-#include "core/steps/step.h"
 
 #include <functional>
 #include <span>
@@ -14,6 +13,8 @@
 #include <vector>
 
 namespace wembrix {
+
+struct Step;
 
 struct StepResult {
     Scene scene;
@@ -82,5 +83,7 @@ const StepKind* step_kind(std::string_view id);
 /// Checks the parameters and applies one step. Unknown ids and parameters come back as a Problem that names the step.
 Result<StepResult> apply_step(const StepContext& context, const Step& step);
 Result<StepResult> apply_step(const Scene& scene, const Step& step);
+/// The same within another step.
+Result<StepResult> apply_step(const Scene& scene, std::string_view id, const nlohmann::json& parameters);
 
 } // namespace wembrix

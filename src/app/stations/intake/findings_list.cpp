@@ -1,6 +1,7 @@
 #include "stations/intake/findings_list.h"
 
 #include "core/job/card_edits.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "style/chip.h"
 #include "style/theme.h"

@@ -1,4 +1,5 @@
 #include "stations/takes/clip_list.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 
 #include "stations/takes/clip_words.h"

@@ -1,4 +1,5 @@
 // What is said of the chosen clip below the list, and the steps that are offered for it.
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "stations/takes/clip_list.h"
 

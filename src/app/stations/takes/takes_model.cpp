@@ -5,6 +5,7 @@
 #include "core/measure/scene/bounds.h"
 #include "core/measure/surface/deform.h"
 #include "core/scene/same_motion.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 
 #include <algorithm>

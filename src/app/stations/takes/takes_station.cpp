@@ -3,6 +3,7 @@
 #include "core/base/files.h"
 #include "core/job/card_edits.h"
 #include "core/measure/clips/motion.h"
+#include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "stations/takes/strip_edits.h"
 #include "style/numbers.h"

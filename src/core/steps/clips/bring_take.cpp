@@ -354,11 +354,13 @@ class Bringing {
     [[nodiscard]] std::vector<Clip> carried(double factor) const {
         // Upright, in the model's unit, with nothing above its joints.
         Scene take = take_;
-        for (const Step& step : std::vector<Step>{{"bake_parent_transforms"}, {"scale", {{"factor", factor}}}}) {
-            if (Result<StepResult> done = apply_step(take, step)) {
+        const auto then = [&take](std::string_view id, const nlohmann::json& parameters) {
+            if (Result<StepResult> done = apply_step(take, id, parameters)) {
                 take = std::move(done->scene);
             }
-        }
+        };
+        then("bake_parent_transforms", nlohmann::json::object());
+        then("scale", {{"factor", factor}});
         std::vector<Mat4> world(take_.nodes.size(), Mat4::Identity());
         std::vector<int> now(take_.nodes.size(), -1);
         const std::vector<Mat4> folded = rest_world(take);

@@ -129,8 +129,8 @@ Result<StepResult> apply_fit_contract(const StepContext& context, const FitSetti
     for (const ContractJoint& joint : contract->joints) {
         order.push_back(joint.name);
     }
-    const auto then = [&](const Step& step) -> Outcome {
-        Result<StepResult> done = apply_step(result.scene, step);
+    const auto then = [&](std::string_view id, const nlohmann::json& parameters) -> Outcome {
+        Result<StepResult> done = apply_step(result.scene, id, parameters);
         if (!done) {
             return done.problem();
         }
@@ -138,11 +138,11 @@ Result<StepResult> apply_fit_contract(const StepContext& context, const FitSetti
         return Done{};
     };
     if (remove_others && !extra.empty()) {
-        if (Outcome done = then({"remove_joints", {{"names", extra}}}); !done) {
+        if (Outcome done = then("remove_joints", {{"names", extra}}); !done) {
             return done.problem();
         }
     }
-    if (Outcome done = then({"reorder_joints", {{"by", "list"}, {"order", order}}}); !done) {
+    if (Outcome done = then("reorder_joints", {{"by", "list"}, {"order", order}}); !done) {
         // Joints that are lacking are no fault of the order.
         return done.problem();
     }
