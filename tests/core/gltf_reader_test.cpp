@@ -1,7 +1,7 @@
 // Numbers and structures of glTF, made by hand, with the answers known.
-#include "core/formats/gltf/document.h"
 #include "core/formats/gltf/gltf.h"
 #include "core/measure/surface/deform.h"
+#include "gltf_sheet.h"
 #include "small_scenes.h"
 
 #include <cstring>
@@ -13,73 +13,6 @@ namespace wembrix::testing {
 namespace {
 
 using nlohmann::json;
-
-/// Puts together a text glTF with one buffer, by hand.
-class Sheet {
-  public:
-    json root = {{"asset", {{"version", "2.0"}}}};
-
-    template <typename T> int view(const std::vector<T>& values, int stride = 0) {
-        bytes_.resize((bytes_.size() + 7) / 8 * 8, '\0');
-        json row = {{"buffer", 0}, {"byteOffset", bytes_.size()}, {"byteLength", values.size() * sizeof(T)}};
-        if (stride > 0) {
-            row["byteStride"] = stride;
-        }
-        bytes_.append(reinterpret_cast<const char*>(values.data()), values.size() * sizeof(T));
-        root["bufferViews"].push_back(row);
-        return static_cast<int>(root["bufferViews"].size()) - 1;
-    }
-    int accessor(int view, int component, const std::string& type, size_t count, bool normalised = false,
-                 size_t offset = 0) {
-        json row = {{"componentType", component}, {"type", type}, {"count", count}};
-        if (view >= 0) {
-            row["bufferView"] = view;
-        }
-        if (normalised) {
-            row["normalized"] = true;
-        }
-        if (offset > 0) {
-            row["byteOffset"] = offset;
-        }
-        root["accessors"].push_back(row);
-        return static_cast<int>(root["accessors"].size()) - 1;
-    }
-    template <typename T>
-    int numbers(const std::vector<T>& values, int component, const std::string& type, size_t width,
-                bool normalised = false) {
-        return accessor(view(values), component, type, values.size() / width, normalised);
-    }
-    int floats(const std::vector<float>& values, const std::string& type, size_t width) {
-        return numbers(values, 5126, type, width);
-    }
-
-    std::string text() {
-        json whole = root;
-        whole["buffers"] = json::array(
-            {{{"byteLength", bytes_.size()}, {"uri", "data:application/octet-stream;base64," + gltf::base64(bytes_)}}});
-        return whole.dump();
-    }
-    Scene read() {
-        Result<Scene> scene = read_gltf_bytes(text(), {}, "sheet");
-        EXPECT_TRUE(scene.ok()) << (scene.ok() ? "" : scene.problem().sentence());
-        return scene.ok() ? scene.take() : Scene();
-    }
-
-  private:
-    std::string bytes_;
-};
-
-Sheet triangle() {
-    Sheet sheet;
-    sheet.root["nodes"] = json::array({{{"mesh", 0}}});
-    const int position = sheet.floats({0, 0, 0, 1, 0, 0, 0, 1, 0}, "VEC3", 3);
-    sheet.root["meshes"] = json::array({{{"primitives", json::array({{{"attributes", {{"POSITION", position}}}}})}}});
-    return sheet;
-}
-
-json& attributes(Sheet& sheet) {
-    return sheet.root["meshes"][0]["primitives"][0]["attributes"];
-}
 
 const Attribute& attribute(const Scene& scene, const std::string& name) {
     for (const Attribute& candidate : scene.meshes[0].attributes) {
@@ -281,7 +214,7 @@ TEST(GltfReader, MaterialsPicturesExtensionsAndExtrasAreCarriedThrough) {
                                             {"extensions", {{"KHR_materials_ior", {{"ior", 1.3}}}}}}});
     sheet.root["meshes"][0]["primitives"][0]["material"] = 0;
     sheet.root["nodes"][0]["extras"] = {{"tide", "high"}};
-    sheet.root["nodes"][0]["extensions"] = {{"EXT_of_somebody", {{"depth", 3}}}};
+    sheet.root["nodes"][0]["extensions"] = {{"EXT_of_somebody", {{"depth", 3.5}}}};
     sheet.root["extensionsUsed"] = {"KHR_materials_ior", "EXT_of_somebody"};
     const Scene scene = sheet.read();
     const json again = json::parse(write_gltf_embedded(scene, "again")->front().bytes);

@@ -3,36 +3,9 @@
 #include "core/scene/picture_references.h"
 #include "core/scene/visit.h"
 
-#include <nlohmann/json.hpp>
-
 namespace wembrix {
 
 namespace {
-
-using nlohmann::json;
-
-/// True when the file's own extensions speak of textures, images or variants.
-bool refers_to_pictures(const json& object) {
-    for (const auto& [key, value] : object.items()) {
-        const bool named = object.is_object() && (key.find("exture") != std::string::npos ||
-                                                  key.find("mage") != std::string::npos || key == "variants");
-        if (named || (value.is_structured() && refers_to_pictures(value))) {
-            return true;
-        }
-    }
-    return false;
-}
-
-bool has_references_of_its_own(const Scene& scene) {
-    for (const Mesh& mesh : scene.meshes) {
-        for (const Primitive& part : mesh.primitives) {
-            if (part.carried.extensions.find("material") != std::string::npos) {
-                return true;
-            }
-        }
-    }
-    return !scene.carried.extensions.empty() && refers_to_pictures(json::parse(scene.carried.extensions));
-}
 
 /// Which of a list stay, and where they then stand.
 class Kept {
@@ -93,9 +66,6 @@ void drop_unplaced(Scene& scene) {
 }
 
 void drop_unused_materials(Scene& scene) {
-    if (has_references_of_its_own(scene)) {
-        return;
-    }
     // The primitives of surfaces that nothing places keep no material: they are not written.
     std::vector<char> placed(scene.meshes.size(), 0);
     for (const Node& node : scene.nodes) {
@@ -105,7 +75,10 @@ void drop_unused_materials(Scene& scene) {
     }
     for (size_t m = 0; m < scene.meshes.size(); ++m) {
         for (Primitive& primitive : scene.meshes[m].primitives) {
-            primitive.material = placed[m] == 0 ? -1 : primitive.material;
+            if (placed[m] == 0) {
+                primitive.material = -1;
+                primitive.carried = {};
+            }
         }
     }
     Kept materials(scene.materials.size());

@@ -8,9 +8,8 @@ namespace wembrix {
 /// Removes curves, hulls, caches, cameras and lights that no node places.
 void drop_unplaced(Scene& scene);
 
-/// Removes materials that no part of a placed surface uses, then the textures, images and samplers that only those
-/// used. Changes nothing where parts choose among materials (variants) or the file itself refers to pictures, since
-/// what such data points at is not core's to know.
+/// Removes materials that no part of a placed surface uses, in no variant either, then the textures, images and
+/// samplers that only those used.
 void drop_unused_materials(Scene& scene);
 
 } // namespace wembrix

@@ -1,5 +1,6 @@
 #include "core/job/assemble.h"
 
+#include "core/scene/carried_lists.h"
 #include "core/scene/picture_references.h"
 #include "core/scene/visit.h"
 
@@ -80,6 +81,7 @@ void add_beside(Scene& base, NamedScene source, int64_t identity) {
         for_image_references(texture, by(base.images.size()));
         for_sampler_references(texture, by(base.samplers.size()));
     }
+    join_carried(base, added, source.name);
     const auto append = [](auto& to, auto& from) {
         to.insert(to.end(), std::make_move_iterator(from.begin()), std::make_move_iterator(from.end()));
     };
@@ -101,9 +103,6 @@ void add_beside(Scene& base, NamedScene source, int64_t identity) {
     for (Note& note : added.notes) {
         note.where = source.name + ", " + note.where;
         base.notes.push_back(std::move(note));
-    }
-    if (!added.carried.extensions.empty()) {
-        base.notes.push_back({source.name, "extensions of the file as a whole are kept only from the first source."});
     }
 }
 

@@ -1,5 +1,7 @@
 #include "core/scene/picture_references.h"
 
+#include "core/scene/carried_lists.h"
+
 #include <nlohmann/json.hpp>
 #include <string_view>
 
@@ -56,6 +58,20 @@ void for_key(Texture& texture, const char* key, const EachReference& each) {
 }
 
 } // namespace
+
+void for_material_references(Primitive& primitive, const EachReference& each) {
+    each(primitive.material);
+    if (primitive.carried.extensions.find(variants_extension) == std::string::npos) {
+        return;
+    }
+    in_json(primitive.carried.extensions, [&](json& extensions) {
+        for_each_mapping(extensions, [&](json& mapping) {
+            if (const auto its = mapping.find("material"); its != mapping.end() && its->is_number_unsigned()) {
+                give(*its, each);
+            }
+        });
+    });
+}
 
 void for_texture_references(Material& material, const EachReference& each) {
     for (TextureUse* use : {&material.base_colour_texture, &material.metalness_roughness_texture,

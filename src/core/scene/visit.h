@@ -2,6 +2,7 @@
 // prunes goes through here; a new kind of geometry is added to these functions and nowhere else.
 #pragma once
 
+#include "core/scene/picture_references.h"
 #include "core/scene/scene.h"
 
 namespace wembrix {
@@ -65,12 +66,52 @@ template <typename S, typename Each> void for_node_references(S& scene, const Ea
 template <typename S, typename Each> void for_material_references(S& scene, const Each& each) {
     for (auto& mesh : scene.meshes) {
         for (auto& primitive : mesh.primitives) {
-            each(primitive.material);
+            for_material_references(primitive, EachReference(each));
         }
     }
     for (auto& curves : scene.curve_sets) {
         each(curves.material);
     }
+}
+
+/// Calls `visit` with everything that a source said beyond what core reads, wherever it stands.
+template <typename S, typename Visit> void for_each_carried(S& scene, const Visit& visit) {
+    visit(scene.carried);
+    visit(scene.asset);
+    for (auto& node : scene.nodes) {
+        visit(node.carried);
+    }
+    for_each_geometry(scene, [&](auto& geometry) { visit(geometry.carried); });
+    for (auto& mesh : scene.meshes) {
+        for (auto& primitive : mesh.primitives) {
+            visit(primitive.carried);
+        }
+    }
+    for (auto& clip : scene.clips) {
+        visit(clip.carried);
+        for (auto& channel : clip.channels) {
+            visit(channel.carried);
+        }
+    }
+    for (auto& material : scene.materials) {
+        visit(material.carried);
+        visit(material.carried_surface);
+        for (auto* use : {&material.base_colour_texture, &material.metalness_roughness_texture,
+                          &material.normal_texture, &material.occlusion_texture, &material.emission_texture}) {
+            visit(use->carried);
+        }
+    }
+    const auto each = [&](auto& list) {
+        for (auto& one : list) {
+            visit(one.carried);
+        }
+    };
+    each(scene.skins);
+    each(scene.textures);
+    each(scene.images);
+    each(scene.samplers);
+    each(scene.cameras);
+    each(scene.lights);
 }
 
 /// How much of each kind there is, of what nodes place.

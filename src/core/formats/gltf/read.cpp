@@ -8,6 +8,7 @@
 #include <cmath>
 #include <fmt/format.h>
 #include <set>
+#include <unordered_map>
 #include <unordered_set>
 
 namespace wembrix {
@@ -18,9 +19,10 @@ namespace {
 
 /// Extensions that a file may require and that change nothing this reader relies on.
 bool harmless(const std::string& extension) {
-    return extension == "KHR_mesh_quantization" || extension == "KHR_lights_punctual" ||
-           extension.compare(0, 14, "KHR_materials_") == 0 || extension.compare(0, 12, "KHR_texture_") == 0 ||
-           extension.compare(0, 12, "EXT_texture_") == 0;
+    const KnownExtension* row = known_extension(extension);
+    return row != nullptr ? row->may_be_required
+                          : extension.starts_with("KHR_materials_") || extension.starts_with("KHR_texture_") ||
+                                extension.starts_with("EXT_texture_");
 }
 
 bool names_buffer_view(const Json& value) {
@@ -266,6 +268,28 @@ void check_influences(Scene& scene) {
     }
 }
 
+/// What holds of many things is said once, of the first and how many more.
+void gather_notes(std::vector<Note>& notes) {
+    std::vector<Note> gathered;
+    std::vector<size_t> more;
+    std::unordered_map<std::string, size_t> place;
+    for (Note& note : notes) {
+        const auto [found, fresh] = place.try_emplace(note.what, gathered.size());
+        if (fresh) {
+            gathered.push_back(std::move(note));
+            more.push_back(0);
+        } else {
+            ++more[found->second];
+        }
+    }
+    for (size_t i = 0; i < gathered.size(); ++i) {
+        if (more[i] > 0) {
+            gathered[i].where += fmt::format(" and {} more", more[i]);
+        }
+    }
+    notes = std::move(gathered);
+}
+
 Scene read_all(Document& document) {
     Scene scene;
     const Json& root = document.root;
@@ -313,15 +337,23 @@ Scene read_all(Document& document) {
     scene.copyright = text_of(root["asset"], "copyright");
     scene.asset = carried_of(root["asset"], {}, scene, "asset");
     classify_nodes(scene);
+    gather_notes(scene.notes);
     return scene;
 }
 
 } // namespace
 
-Carried carried_of(const Json& object, const std::set<std::string>& taken, Scene& scene, const std::string& where) {
+Carried carried_of(const Json& object, const std::set<std::string>& taken, Scene& scene, const std::string& where,
+                   Owner owner) {
     Carried carried;
     if (const auto extras = object.find("extras"); extras != object.end() && !extras->is_null()) {
         carried.extras = dump(*extras);
+        if (const std::string key = place_in_extras(*extras); !key.empty()) {
+            scene.notes.push_back(
+                {where, fmt::format("\"{}\" in its extras may be a place in the file; it is carried as "
+                                    "it is, and things may stand elsewhere.",
+                                    key.substr(0, 60))});
+        }
     }
     if (const auto extensions = object.find("extensions"); extensions != object.end() && extensions->is_object()) {
         Json kept = Json::object();
@@ -332,6 +364,14 @@ Carried carried_of(const Json& object, const std::set<std::string>& taken, Scene
             if (names_buffer_view(value)) {
                 scene.notes.push_back({where, "the extension \"" + name.substr(0, 60) +
                                                   "\" holds data of its own and cannot be carried over."});
+                continue;
+            }
+            if (!can_be_carried(name, value, owner)) {
+                scene.notes.push_back({where, fmt::format("the extension \"{}\" is left out: {}.", name.substr(0, 60),
+                                                          known_extension(name) != nullptr
+                                                              ? known_extension(name)->said
+                                                              : "its numbers may point into lists of the file, and it "
+                                                                "is not known which")});
                 continue;
             }
             kept[name] = value;

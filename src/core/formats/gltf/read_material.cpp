@@ -114,7 +114,7 @@ Material read_material(const Json& json, size_t textures, const std::string& whe
         material.base_colour_texture = read_use(surface, "baseColorTexture", textures, "", nullptr, scene);
         material.metalness_roughness_texture =
             read_use(surface, "metallicRoughnessTexture", textures, "", nullptr, scene);
-        material.carried_surface = surface.carried({}, scene);
+        material.carried_surface = surface.carried({}, scene, Owner::material);
     }
     material.normal_texture = read_use(taken, "normalTexture", textures, "scale", &material.normal_scale, scene);
     material.occlusion_texture =
@@ -126,7 +126,7 @@ Material read_material(const Json& json, size_t textures, const std::string& whe
     material.alpha_mode = static_cast<AlphaMode>(mode);
     taken.number("alphaCutoff", material.alpha_cutoff);
     taken.flag("doubleSided", material.double_sided);
-    material.carried = taken.carried({}, scene);
+    material.carried = taken.carried({}, scene, Owner::material);
     return material;
 }
 
@@ -195,7 +195,7 @@ void read_materials(Document& document, Scene& scene) {
         taken.text("name", texture.name);
         texture.image = taken.index("source", images.size());
         texture.sampler = taken.index("sampler", samplers.size());
-        texture.carried = taken.carried({}, scene);
+        texture.carried = taken.carried({}, scene, Owner::texture);
         for_image_references(texture, within(images.size(), where));
         for_sampler_references(texture, within(samplers.size(), where));
         scene.textures.push_back(std::move(texture));

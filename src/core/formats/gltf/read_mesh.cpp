@@ -1,6 +1,7 @@
 #include "core/base/counted.h"
 #include "core/formats/gltf/accessor.h"
 #include "core/formats/gltf/read_parts.h"
+#include "core/scene/picture_references.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -295,6 +296,11 @@ Mesh read_mesh(Document& document, size_t index, Scene& scene, Influences& influ
         part.topology = static_cast<Topology>(mode);
         part.material = static_cast<int>(index_of(primitive, "material", static_cast<int64_t>(materials), here));
         part.carried = carried_of(primitive, {"KHR_draco_mesh_compression"}, scene, here);
+        for_material_references(part, [&](int place) {
+            if (place >= static_cast<int>(materials)) {
+                refuse(here, "has a variant with a material that does not exist.");
+            }
+        });
         const Json& targets = array_of(primitive, "targets", here);
         const std::string key = dump(attributes) + dump(targets);
         if (const auto same = seen.find(key); same != seen.end()) {

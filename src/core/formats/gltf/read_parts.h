@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/formats/gltf/document.h"
+#include "core/formats/gltf/known_extensions.h"
 #include "core/scene/scene.h"
 
 #include <set>
@@ -9,8 +10,10 @@
 
 namespace wembrix::gltf {
 
-/// `extras` and `extensions` as text, less the extensions that this reader has taken in itself.
-Carried carried_of(const Json& object, const std::set<std::string>& taken, Scene& scene, const std::string& where);
+/// `extras` and `extensions` as text, less the extensions that this reader has taken in itself and, with a note, those
+/// that cannot be carried.
+Carried carried_of(const Json& object, const std::set<std::string>& taken, Scene& scene, const std::string& where,
+                   Owner owner = Owner::other);
 
 /// Gives every string of the list another name than the others', in order; returns how many were changed.
 void make_unique(std::vector<std::string*> names, const std::string& fallback, const std::string& kind, Scene& scene);

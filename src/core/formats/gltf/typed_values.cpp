@@ -99,8 +99,8 @@ int Taken::index(const char* key, size_t limit) {
     return static_cast<int>(place);
 }
 
-Carried Taken::carried(const std::set<std::string>& taken_extensions, Scene& scene) {
-    Carried carried = carried_of(rest_, taken_extensions, scene, where_);
+Carried Taken::carried(const std::set<std::string>& taken_extensions, Scene& scene, Owner owner) {
+    Carried carried = carried_of(rest_, taken_extensions, scene, where_, owner);
     rest_.erase("extras");
     rest_.erase("extensions");
     carried.other = rest_.empty() ? "" : dump(rest_);

@@ -28,7 +28,7 @@ class Taken {
     Json object(const char* key);
     int index(const char* key, size_t limit); ///< -1 where it is missing
     /// What is left: extras and extensions on their own, all else as `other`.
-    Carried carried(const std::set<std::string>& taken_extensions, Scene& scene);
+    Carried carried(const std::set<std::string>& taken_extensions, Scene& scene, Owner owner = Owner::other);
     [[nodiscard]] const std::string& where() const { return where_; }
 
   private:
