@@ -161,7 +161,7 @@ int cuts(const CutsOptions& options) {
     }
     const bool as_json = std::filesystem::path(options.to).extension() == ".json";
     const std::string text = as_json ? cuts_to_json(list).dump(2) + "\n" : cuts_to_csv(list);
-    if (const Outcome written = write_file_whole(options.to, text); !written) {
+    if (const Outcome written = replace_file(options.to, text); !written) {
         return refuse(written.problem());
     }
     fmt::print("{} cuts are in {}\n", list.size(), options.to);

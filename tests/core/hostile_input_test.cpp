@@ -7,6 +7,7 @@
 #include "core/job/cuts.h"
 #include "core/job/job.h"
 #include "core/measure/skeleton/contract.h"
+#include "gltf_sheet.h"
 
 #include <filesystem>
 #include <fstream>
@@ -16,6 +17,8 @@
 
 namespace wembrix::testing {
 namespace {
+
+using nlohmann::json;
 
 size_t largest_memory_kib() {
     struct rusage usage {};
@@ -128,6 +131,70 @@ TEST(HostileInput, DeepNestingIsRefusedInEveryFileOfOurOwn) {
     EXPECT_FALSE(read_json_file(put("b.json", "[[" + most + "]]")).ok());
     EXPECT_TRUE(read_json_file(put("b.json", R"({"text": ")" + std::string(1000, '[') + R"(\""})")).ok());
     std::filesystem::remove_all(folder);
+}
+
+TEST(HostileInput, PicturesOfOneFileShareItsBytesHereAndInWhatIsWritten) {
+    const std::filesystem::path folder = std::filesystem::temp_directory_path() / "wembrix_one_picture";
+    std::filesystem::create_directories(folder);
+    std::ofstream(folder / "moss.png") << "\x89PNG\r\n\x1a\n" << std::string(5000, 'm');
+    Sheet sheet = triangle();
+    sheet.root["materials"] = json::array({{{"name", "moss"}}});
+    sheet.root["meshes"][0]["primitives"][0]["material"] = 0;
+    for (int i = 0; i < 200; ++i) {
+        sheet.root["images"].push_back({{"uri", "moss.png"}});
+    }
+    const Result<Scene> scene = read_gltf_bytes(sheet.text(), folder, "pictures");
+    ASSERT_TRUE(scene.ok()) << scene.problem().sentence();
+    ASSERT_EQ(scene->images.size(), 200U);
+    EXPECT_TRUE(scene->images[0].bytes.same_array(scene->images[199].bytes));
+    EXPECT_EQ(scene->beside.size(), 1U);
+    const Result<std::vector<WrittenFile>> written = write_glb(*scene, "pictures");
+    EXPECT_LT(written->front().bytes.size(), 40'000U);
+    const Result<Scene> again = read_gltf_bytes(written->front().bytes, {}, "again");
+    ASSERT_EQ(again->images.size(), 200U);
+    EXPECT_TRUE(again->images[0].bytes.same_array(again->images[199].bytes));
+    EXPECT_EQ(again->images[7].bytes.get(), scene->images[7].bytes.get());
+    std::filesystem::remove_all(folder);
+}
+
+TEST(HostileInput, OneSurfaceAtFarTooManyPlacesIsRefused) {
+    Sheet sheet = triangle();
+    sheet.root["nodes"] = json::array();
+    for (int i = 0; i < 1000; ++i) {
+        sheet.root["nodes"].push_back({{"mesh", 0}});
+    }
+    EXPECT_TRUE(read_gltf_bytes(sheet.text(), {}, "fence").ok()) << "a fence of a thousand planks is a scene";
+    std::vector<float> many(9 * 2000, 0.5F);
+    attributes(sheet)["POSITION"] = sheet.floats(many, "VEC3", 3);
+    EXPECT_FALSE(read_gltf_bytes(sheet.text(), {}, "wall").ok());
+}
+
+/// A node that moves at the times.
+Sheet moving_at(const std::vector<float>& times) {
+    Sheet sheet = triangle();
+    sheet.root["nodes"][0]["name"] = "plank";
+    std::vector<float> places;
+    for (size_t k = 0; k < times.size(); ++k) {
+        places.insert(places.end(), {static_cast<float>(k), 0, 0});
+    }
+    const int input = sheet.floats(times, "SCALAR", 1);
+    const int output = sheet.floats(places, "VEC3", 3);
+    sheet.root["animations"] = json::array(
+        {{{"name", "sway"},
+          {"samplers", json::array({{{"input", input}, {"output", output}}})},
+          {"channels", json::array({{{"sampler", 0}, {"target", {{"node", 0}, {"path", "translation"}}}}})}}});
+    return sheet;
+}
+
+TEST(HostileInput, AKeyDaysBehindTheOthersDoesNotMakeMillionsOfFrames) {
+    const Scene scene = moving_at({0, 0.5F, 1, 1e6F}).read();
+    ASSERT_EQ(scene.clips.size(), 1U);
+    EXPECT_DOUBLE_EQ(scene.clips[0].seconds, 1);
+    EXPECT_EQ(scene.clips[0].channels[0].times.size(), 4U) << "no key is lost";
+    ASSERT_FALSE(scene.notes.empty());
+    EXPECT_NE(scene.notes.back().what.find("1000000"), std::string::npos) << scene.notes.back().what;
+    // What is merely slow stays as it is.
+    EXPECT_DOUBLE_EQ(moving_at({0, 300}).read().clips[0].seconds, 300);
 }
 
 } // namespace

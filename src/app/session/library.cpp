@@ -44,7 +44,7 @@ QString save_to_library(const Destination& destination) {
     QDir().mkpath(library_folder());
     const std::string file =
         library_folder().toStdString() + "/" + file_name_safe(destination.name) + ".destination.json";
-    const Outcome done = write_file_whole(file, destination_to_json(destination).dump(2) + "\n");
+    const Outcome done = replace_file(file, destination_to_json(destination).dump(2) + "\n");
     return done ? QString() : QString::fromStdString(done.problem().sentence());
 }
 

@@ -79,7 +79,7 @@ void ContractRow::write_file() {
     if (file.isEmpty()) {
         return;
     }
-    const Outcome done = write_file_whole(file.toStdString(), contract_to_json(*now_).dump(2) + "\n");
+    const Outcome done = replace_file(file.toStdString(), contract_to_json(*now_).dump(2) + "\n");
     if (!done) {
         Q_EMIT failed(QString::fromStdString(done.problem().sentence()));
     }

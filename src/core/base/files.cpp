@@ -67,7 +67,7 @@ Result<std::string> read_file(const std::filesystem::path& file) {
 }
 
 Outcome write_file_whole(const std::filesystem::path& file, const std::string& bytes) {
-    const std::string beside = fmt::format("{}.{}.part", file.string(), ::getpid());
+    std::string beside;
     auto failed = [&](const char* doing) {
         Problem problem{fmt::format("cannot be {}: {}.", doing, reason()), file.string(),
                         "Check that the folder can be written to and the disk has room."};
@@ -75,7 +75,16 @@ Outcome write_file_whole(const std::filesystem::path& file, const std::string& b
         return problem;
     };
     {
-        const Descriptor out(::open(beside.c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, 0644));
+        // Never through a file or link that somebody put at the name.
+        int made = -1;
+        for (int n = 0; n < 100 && made < 0 && (n == 0 || errno == EEXIST); ++n) {
+            beside = fmt::format("{}.{}{}.part", file.string(), ::getpid(), n == 0 ? "" : fmt::format("-{}", n));
+            made = ::open(beside.c_str(), O_WRONLY | O_CREAT | O_EXCL | O_NOFOLLOW | O_CLOEXEC, 0644);
+        }
+        if (made < 0) {
+            beside.clear();
+        }
+        const Descriptor out(made);
         if (out.get() < 0) {
             return failed("created");
         }
@@ -103,6 +112,12 @@ Outcome write_file_whole(const std::filesystem::path& file, const std::string& b
         ::fsync(folder.get());
     }
     return Done{};
+}
+
+Outcome replace_file(const std::filesystem::path& file, const std::string& bytes) {
+    std::error_code error;
+    const std::filesystem::path real = std::filesystem::canonical(file, error);
+    return write_file_whole(error ? file : real, bytes);
 }
 
 std::string hash_of(const std::string& bytes) {

@@ -1,6 +1,7 @@
 #include "core/delivery/arrival_check.h"
 
 #include "core/base/counted.h"
+#include "core/base/pattern.h"
 #include "core/destination/conform.h"
 #include "core/formats/format.h"
 #include "core/measure/comparison/compare_scenes.h"
@@ -11,7 +12,6 @@
 #include <algorithm>
 #include <cmath>
 #include <fmt/format.h>
-#include <regex>
 
 namespace wembrix {
 
@@ -54,10 +54,10 @@ void check_joints(const Scene& prepared, const Scene& arrived, const Destination
     }
     arrival.claims.push_back(std::move(claim));
 
-    const std::regex pattern(destination.joint_names);
+    const Pattern pattern = Pattern::checked(destination.joint_names);
     std::vector<std::string> strange;
     for (const JointRow& row : is) {
-        if (row.name.size() > static_cast<size_t>(destination.longest_name) || !std::regex_match(row.name, pattern)) {
+        if (row.name.size() > static_cast<size_t>(destination.longest_name) || !pattern.matches_whole(row.name)) {
             strange.push_back(row.name);
         }
     }

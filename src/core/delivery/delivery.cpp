@@ -68,7 +68,6 @@ class Delivery {
         : request_(request), staging_folder_(staging_folder) {}
 
     Outcome run(const std::vector<Deliverable>& plan, DeliveryReport& report) {
-        manifest_ = read_manifest(request_.folder);
         const std::vector<Finding> findings = look_for_findings({*request_.prepared, &request_.destination});
         std::string held_back;
         for (const std::string& problem : request_.card_problems) {
@@ -165,16 +164,20 @@ class Delivery {
         for (Arrival& arrival : report.arrivals) {
             arrivals.push_back(&arrival);
         }
-        if (Outcome placed = put_in_place(arrivals, manifest_, request_.folder); !placed) {
+        const Result<FolderLock> lock = FolderLock::wait(request_.folder);
+        if (!lock) {
+            return lock.problem();
+        }
+        const nlohmann::json old = read_manifest(request_.folder);
+        if (Outcome placed = put_in_place(arrivals, old, request_.folder); !placed) {
             return placed;
         }
-        report.manifest = make_manifest(request_, plan, report, manifest_);
-        return settle_manifest(manifest_, report.manifest, request_.folder);
+        report.manifest = make_manifest(request_, plan, report, old);
+        return settle_manifest(old, report.manifest, request_.folder);
     }
 
     const DeliveryRequest& request_;
     fs::path staging_folder_;
-    nlohmann::json manifest_;
     std::shared_ptr<const Scene> model_;
 };
 
@@ -188,9 +191,8 @@ Result<DeliveryReport> deliver(const DeliveryRequest& request) {
     std::error_code error;
     fs::create_directories(request.folder, error);
     const StagingFolder staging(request.folder);
-    if (error || staging.failed()) {
-        return Problem{"cannot be written to.", request.folder.string(),
-                       "Choose another folder, or give yourself the right to write there."};
+    if (staging.problem()) {
+        return *staging.problem();
     }
     DeliveryReport report;
     if (Outcome done = Delivery(request, staging.path()).run(*plan, report); !done) {

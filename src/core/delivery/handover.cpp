@@ -6,9 +6,11 @@
 #include "core/destination/file_space.h"
 #include "core/formats/format.h"
 
+#include <charconv>
 #include <csignal>
+#include <cstdlib>
 #include <fmt/format.h>
-#include <regex>
+#include <string_view>
 #include <unistd.h>
 
 namespace wembrix {
@@ -17,20 +19,46 @@ namespace fs = std::filesystem;
 
 namespace {
 
-/// Takes away what an earlier run that was killed left behind: folders and half files named for a process that is
-/// no more.
+constexpr std::string_view prefix = ".wembrix-";
+constexpr const char* held_file = "held"; // in each staging folder, locked as long as its process lives
+
+/// The process that an older version's folder or a half manifest is named for, or 0.
+pid_t process_named(std::string_view name) {
+    constexpr std::string_view manifest = "delivery.json.";
+    constexpr std::string_view part = ".part";
+    if (name.starts_with(prefix)) {
+        name.remove_prefix(prefix.size());
+    } else if (name.starts_with(manifest) && name.ends_with(part)) {
+        name.remove_prefix(manifest.size());
+        name = name.substr(0, name.find_first_of(".-"));
+    } else {
+        return 0;
+    }
+    int number = 0;
+    const auto [end, error] = std::from_chars(name.data(), name.data() + name.size(), number);
+    return error == std::errc() && end == name.data() + name.size() ? number : 0;
+}
+
+bool is_of_the_dead(const fs::directory_entry& entry) {
+    const std::string name = entry.path().filename().string();
+    std::error_code error;
+    if (const pid_t process = process_named(name); process > 0) {
+        return ::kill(process, 0) != 0 && errno == ESRCH;
+    }
+    if (!name.starts_with(prefix) || !fs::is_directory(entry.symlink_status(error))) {
+        return false;
+    }
+    return !fs::exists(entry.path() / held_file, error) || HeldFile::is_free(entry.path() / held_file);
+}
+
+/// Takes away what an earlier run that was killed left behind. The folder is locked: nobody is just making a staging
+/// folder or writing a manifest there.
 void sweep(const fs::path& folder) {
-    static const std::regex ours(R"(\.wembrix-(\d{1,9})|delivery\.json\.(\d{1,9})\.part)");
     std::error_code error;
     std::vector<fs::path> left;
     for (fs::directory_iterator entry(folder, error), end; !error && entry != end; entry.increment(error)) {
-        std::smatch match;
-        const std::string name = entry->path().filename().string();
-        if (std::regex_match(name, match, ours)) {
-            const pid_t process = std::stoi(match[1].matched ? match[1].str() : match[2].str());
-            if (::kill(process, 0) != 0 && errno == ESRCH) {
-                left.push_back(entry->path());
-            }
+        if (is_of_the_dead(*entry)) {
+            left.push_back(entry->path());
         }
     }
     for (const fs::path& path : left) {
@@ -40,17 +68,29 @@ void sweep(const fs::path& folder) {
 
 } // namespace
 
-StagingFolder::StagingFolder(const fs::path& folder) : path_(folder / fmt::format(".wembrix-{}", ::getpid())) {
-    std::error_code error;
+StagingFolder::StagingFolder(const fs::path& folder) {
+    const Result<FolderLock> lock = FolderLock::wait(folder);
+    if (!lock) {
+        problem_ = lock.problem();
+        return;
+    }
     sweep(folder);
-    fs::remove_all(path_, error);
-    fs::create_directories(path_, error);
-    failed_ = static_cast<bool>(error);
+    std::string name = (folder / ".wembrix-staged-XXXXXX").string();
+    if (::mkdtemp(name.data()) != nullptr) {
+        path_ = name;
+        held_ = HeldFile::create(path_ / held_file);
+    }
+    if (!held_.holds()) {
+        problem_ = Problem{"cannot be written to.", folder.string(),
+                           "Choose another folder, or give yourself the right to write there."};
+    }
 }
 
 StagingFolder::~StagingFolder() {
     std::error_code error;
-    fs::remove_all(path_, error);
+    if (!path_.empty()) {
+        fs::remove_all(path_, error);
+    }
 }
 
 Result<Scene> read_delivered(const Format& format, const fs::path& file, const Destination& destination) {

@@ -2,16 +2,19 @@
 // checked.
 #pragma once
 
+#include "core/base/folder_lock.h"
 #include "core/delivery/delivery.h"
 
 #include <filesystem>
 #include <functional>
+#include <optional>
 #include <string>
 #include <vector>
 
 namespace wembrix {
 
-/// A folder beside the delivery that is gone when this is. What runs that were killed left behind is swept away first.
+/// A folder within the delivery's, for this user only, that is gone when this is. What runs that were killed left
+/// behind is swept away first; those of runs that live, on any machine, are left alone.
 class StagingFolder {
   public:
     explicit StagingFolder(const std::filesystem::path& folder);
@@ -19,11 +22,12 @@ class StagingFolder {
     StagingFolder& operator=(const StagingFolder&) = delete;
     ~StagingFolder();
     [[nodiscard]] const std::filesystem::path& path() const { return path_; }
-    [[nodiscard]] bool failed() const { return failed_; }
+    [[nodiscard]] const std::optional<Problem>& problem() const { return problem_; }
 
   private:
     std::filesystem::path path_;
-    bool failed_ = false;
+    HeldFile held_;
+    std::optional<Problem> problem_;
 };
 
 /// Reads a file that a destination was given, into core's own axes and unit.

@@ -1,6 +1,7 @@
 #include "core/delivery/verify.h"
 
 #include "core/base/counted.h"
+#include "core/base/pattern.h"
 #include "core/measure/scene/bounds.h"
 #include "core/steps/names.h"
 
@@ -8,7 +9,6 @@
 #include <cctype>
 #include <fmt/format.h>
 #include <map>
-#include <regex>
 
 namespace wembrix {
 
@@ -73,12 +73,12 @@ Claim scales_one(const Scene& scene) {
 }
 
 Claim names_fit(const Scene& scene, const Destination& destination) {
-    const std::regex pattern(destination.joint_names);
+    const Pattern pattern = Pattern::checked(destination.joint_names);
     std::vector<std::string> strange;
     std::map<std::string, std::vector<std::string>> alike;
     for (const int joint : joints_of(scene)) {
         const std::string& name = scene.nodes[joint].name;
-        if (name.size() > static_cast<size_t>(destination.longest_name) || !std::regex_match(name, pattern)) {
+        if (name.size() > static_cast<size_t>(destination.longest_name) || !pattern.matches_whole(name)) {
             strange.push_back(name);
         }
         std::string lower = name;

@@ -4,6 +4,7 @@
 #include "core/base/file_version.h"
 #include "core/base/files.h"
 #include "core/base/json_file.h"
+#include "core/base/pattern.h"
 #include "core/formats/format.h"
 #include "core/math/axis_turns.h"
 
@@ -12,7 +13,6 @@
 #include <cmath>
 #include <fmt/format.h>
 #include <map>
-#include <regex>
 
 namespace wembrix {
 
@@ -149,10 +149,8 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
     if (wrong.empty() && !rotation_order_from(to.rotation_order)) {
         wrong = "\"rotation_order\" is none of XYZ, XZY, YXZ, YZX, ZXY, ZYX.";
     }
-    try {
-        const std::regex pattern(to.joint_names);
-    } catch (const std::regex_error&) {
-        wrong = "\"joint_names\" is not a regular expression.";
+    if (const Result<Pattern> names = Pattern::compile(to.joint_names); wrong.empty() && !names) {
+        wrong = "\"joint_names\": " + names.problem().what;
     }
     if (wrong.empty()) {
         for (const std::string& pattern : {to.model_file, to.clip_file}) {

@@ -1,4 +1,5 @@
 // Names that an engine project refuses, or cannot tell apart.
+#include "core/base/pattern.h"
 #include "core/findings/finding.h"
 #include "core/steps/names.h"
 #include "core/steps/rename_rules.h"
@@ -7,7 +8,6 @@
 #include <fmt/format.h>
 #include <functional>
 #include <map>
-#include <regex>
 
 namespace wembrix {
 
@@ -52,7 +52,7 @@ std::vector<Finding> groups(const FindingContext& context, std::string (*key)(co
 }
 
 /// Rules, each tried alone and with those before it, that make all of these names fit the pattern.
-std::optional<nlohmann::json> rules_that_fit(const std::vector<std::string>& names, const std::regex& pattern,
+std::optional<nlohmann::json> rules_that_fit(const std::vector<std::string>& names, const Pattern& pattern,
                                              size_t longest) {
     const nlohmann::json candidates = {{{"find", "[^A-Za-z0-9_]+"}, {"replace", "_"}},
                                        {{"find", "^([0-9])"}, {"replace", "j$1"}},
@@ -64,7 +64,7 @@ std::optional<nlohmann::json> rules_that_fit(const std::vector<std::string>& nam
         const Result<RenameRules> made = RenameRules::from_json(json);
         const std::vector<Result<std::string>> after = made->apply(names);
         const bool all = std::all_of(after.begin(), after.end(), [&](const Result<std::string>& now) {
-            return now && now->size() <= longest && std::regex_match(*now, pattern);
+            return now && now->size() <= longest && pattern.matches_whole(*now);
         });
         if (all) {
             return rules;
@@ -91,14 +91,14 @@ std::vector<Finding> find_illegal_names(const FindingContext& context) {
     if (context.destination == nullptr) {
         return {};
     }
-    const std::regex pattern(context.destination->joint_names);
+    const Pattern pattern = Pattern::checked(context.destination->joint_names);
     const auto longest = static_cast<size_t>(context.destination->longest_name);
     Finding finding;
     finding.grade = Grade::stop;
     for (const int joint : joints_of(context.scene)) {
         const std::string& name = context.scene.nodes[joint].name;
         // Prefixes have a finding of their own, and go first.
-        if (prefix_of(name, ":").empty() && (name.size() > longest || !std::regex_match(name, pattern))) {
+        if (prefix_of(name, ":").empty() && (name.size() > longest || !pattern.matches_whole(name))) {
             finding.nodes.push_back(name);
         }
     }

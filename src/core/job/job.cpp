@@ -112,7 +112,7 @@ Result<Job> read_job(const std::filesystem::path& file) {
 }
 
 Outcome write_job(const Job& job, const std::filesystem::path& file) {
-    return write_file_whole(file, job_to_json(job).dump(2) + "\n");
+    return replace_file(file, job_to_json(job).dump(2) + "\n");
 }
 
 Job new_job(const std::vector<std::filesystem::path>& sources) {

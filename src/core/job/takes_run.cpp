@@ -301,6 +301,10 @@ void hold_doubled(std::vector<Through>& all) {
 
 Result<TakesReport> settle_all(const TakesRequest& request, const Scene& model, std::vector<Through> all) {
     hold_doubled(all);
+    const Result<FolderLock> lock = FolderLock::wait(request.folder);
+    if (!lock) {
+        return lock.problem();
+    }
     const json old = read_manifest(request.folder);
     std::vector<Arrival*> arrivals;
     for (Through& one : all) {
@@ -346,9 +350,8 @@ Result<TakesReport> deliver_takes(const TakesRequest& request) {
     std::error_code error;
     fs::create_directories(request.folder, error);
     const StagingFolder staging(request.folder);
-    if (error || staging.failed()) {
-        return Problem{"cannot be written to.", request.folder.string(),
-                       "Choose another folder, or give yourself the right to write there."};
+    if (staging.problem()) {
+        return *staging.problem();
     }
     TakesRun run(request, staging.path());
     const Result<Scene> model = run.model_alone();

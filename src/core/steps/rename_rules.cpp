@@ -1,22 +1,20 @@
 #include "core/steps/rename_rules.h"
 
+#include "core/base/pattern.h"
 #include "core/measure/skeleton/pairs.h"
 
 #include <cctype>
 #include <fmt/format.h>
-#include <regex>
 #include <unordered_map>
 
 namespace wembrix {
 
 struct RenameRules::Compiled {
     RenameRule rule;
-    std::regex find;
+    Pattern find;
 };
 
 namespace {
-
-constexpr size_t longest = 256; // the matcher recurses once a character
 
 std::string in_case(std::string name, const std::string& letters) {
     for (size_t i = 0; i < name.size(); ++i) {
@@ -66,28 +64,21 @@ std::string numbered(const std::string& name, int number) {
 }
 
 /// One name after one rule. `counts` holds how often each numbered text has come.
-Result<std::string> after_rule(const std::string& name, const RenameRule& rule, const std::regex& find,
-                               std::map<std::string, int>& counts) {
-    if (name.size() > longest) {
-        return Problem{"is longer than 256 characters.", name.substr(0, 40) + "…", ""};
+std::string after_rule(const std::string& name, const RenameRule& rule, const Pattern& find,
+                       std::map<std::string, int>& counts) {
+    if (!find.is_found_in(name)) {
+        return name;
     }
-    try {
-        if (!std::regex_search(name, find)) {
-            return name;
-        }
-        if (!rule.letter_case.empty()) {
-            return in_case(name, rule.letter_case);
-        }
-        if (!rule.left.empty()) {
-            return with_side_word(name, rule);
-        }
-        const std::string now = std::regex_replace(name, find, rule.replace);
-        return rule.replace.find('#') != std::string::npos && now.find('#') != std::string::npos
-                   ? numbered(now, ++counts[now])
-                   : now;
-    } catch (const std::regex_error&) {
-        return Problem{"a rule takes too long on this name.", name, "Write the rule more simply."};
+    if (!rule.letter_case.empty()) {
+        return in_case(name, rule.letter_case);
     }
+    if (!rule.left.empty()) {
+        return with_side_word(name, rule);
+    }
+    const std::string now = find.replace_all(name, rule.replace);
+    return rule.replace.find('#') != std::string::npos && now.find('#') != std::string::npos
+               ? numbered(now, ++counts[now])
+               : now;
 }
 
 } // namespace
@@ -101,14 +92,15 @@ std::vector<Result<std::string>> RenameRules::apply(const std::vector<std::strin
             after.emplace_back(given->second);
             continue;
         }
-        Result<std::string> now = name;
-        for (size_t r = 0; r < rules_->size() && now; ++r) {
-            now = after_rule(*now, (*rules_)[r].rule, (*rules_)[r].find, counts[r]);
+        std::string now = name;
+        for (size_t r = 0; r < rules_->size(); ++r) {
+            now = after_rule(now, (*rules_)[r].rule, (*rules_)[r].find, counts[r]);
         }
-        if (now && now->empty()) {
-            now = Problem{"the rules leave nothing of the name.", name, ""};
+        if (now.empty()) {
+            after.emplace_back(Problem{"the rules leave nothing of the name.", name, ""});
+        } else {
+            after.emplace_back(std::move(now));
         }
-        after.push_back(std::move(now));
     }
     return after;
 }
@@ -134,11 +126,13 @@ Result<RenameRules> RenameRules::compile(const std::vector<RenameRule>& rules,
         if (!sides && rule.letter_case.empty() && rule.find.empty()) {
             return malformed("needs \"find\".", where);
         }
-        try {
-            compiled.push_back({rule, std::regex(rule.find, std::regex::ECMAScript)});
-        } catch (const std::regex_error&) {
-            return malformed(fmt::format("\"{}\" is not a regular expression.", rule.find), where);
+        Result<Pattern> find = Pattern::compile(rule.find);
+        if (!find) {
+            Problem problem = find.problem();
+            problem.where = where;
+            return problem;
         }
+        compiled.push_back({rule, find.take()});
     }
     RenameRules ready;
     ready.rules_ = std::make_shared<const std::vector<Compiled>>(std::move(compiled));

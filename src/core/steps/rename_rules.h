@@ -12,7 +12,7 @@ namespace wembrix {
 
 /// One rule as it is written down: find and replace; or a case for the whole name; or words for the sides.
 struct RenameRule {
-    std::string find;        ///< regular expression (ECMAScript); names it finds nothing in are left alone
+    std::string find;        ///< regular expression (core/base/pattern.h); names it finds nothing in are left alone
     std::string replace;     ///< with $1 $2 …; a run of # in it is a number, counted for each other text
     std::string letter_case; ///< "lower", "upper", "first"; empty: as they are
     std::string left;        ///< what the token for the side becomes
@@ -32,7 +32,8 @@ template <typename Settings> std::vector<Parameter> rename_parameters() {
     return {
         rows<&Settings::rules>("rules", "Rules", "rule", rename_rule_columns(),
                                "One after another: `{\"find\": regular expression, \"replace\": text with $1 $2 …}` "
-                               "(ECMAScript; a run of `#` in the text is a number of so many digits, counted for each "
+                               "(no look-ahead, no references back; a run of `#` in the text is a number of so many "
+                               "digits, counted for each "
                                "other text in order); `{\"left\", \"right\", \"at\"}` for the tokens that say a side; "
                                "`{\"case\"}`; the last two may have a `find`, too")
             .typed_as("find → replace, one per line")

@@ -93,7 +93,7 @@ QString TakesStation::write_list(const QString& file) {
     }
     const std::string text =
         file.endsWith(QStringLiteral(".json")) ? cuts_to_json(list).dump(2) + "\n" : cuts_to_csv(list);
-    const Outcome done = write_file_whole(file.toStdString(), text);
+    const Outcome done = replace_file(file.toStdString(), text);
     return done ? QString() : QString::fromStdString(done.problem().sentence());
 }
 

@@ -218,7 +218,7 @@ std::string_view view_bytes(Document& document, int64_t view, const std::string&
     }
     const uint64_t offset = count_of(views[view], "byteOffset", 0, here);
     const uint64_t length = count_of(views[view], "byteLength", 0, here);
-    const std::string& bytes = document.buffers[buffer];
+    const std::string& bytes = *document.buffers[buffer];
     if (offset > bytes.size() || length > bytes.size() - offset) {
         refuse(here, fmt::format("reaches past the end of buffer {}, which has {} bytes.", buffer, bytes.size()));
     }

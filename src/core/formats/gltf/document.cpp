@@ -158,32 +158,31 @@ Document open_document(std::string bytes, const std::filesystem::path& folder) {
     for (size_t i = 0; i < buffers.size(); ++i) {
         const std::string where = fmt::format("buffer {}", i);
         const uint64_t length = count_of(buffers[i], "byteLength", 0, where);
-        std::string data;
+        auto data = std::make_shared<const std::string>();
         if (buffers[i].contains("uri")) {
             data = resolve_uri(document, text_of(buffers[i], "uri"), where);
-            document.source_bytes += data.size();
         } else if (i == 0 && has_binary) {
-            data = std::exchange(binary, {});
-        } else if (buffers[i].contains("extensions")) {
-            data.clear(); // a placeholder that an extension fills
-        } else {
+            data = std::make_shared<const std::string>(std::exchange(binary, {}));
+        } else if (!buffers[i].contains("extensions")) { // else a placeholder that an extension fills
             refuse(where, "has no data.");
         }
-        if (data.size() < length && !(data.empty() && buffers[i].contains("extensions"))) {
-            refuse(where, fmt::format("says {} bytes but has {}.", length, data.size()));
+        if (data->size() < length && !(data->empty() && buffers[i].contains("extensions"))) {
+            refuse(where, fmt::format("says {} bytes but has {}.", length, data->size()));
         }
         document.buffers.push_back(std::move(data));
     }
     return document;
 }
 
-std::string resolve_uri(Document& document, const std::string& uri, const std::string& where) {
+std::shared_ptr<const std::string> resolve_uri(Document& document, const std::string& uri, const std::string& where) {
     if (uri.compare(0, 5, "data:") == 0) {
         const size_t comma = uri.find(',');
         if (comma == std::string::npos || uri.rfind(";base64", comma) == std::string::npos) {
             refuse(where, "has embedded data that is not base64.");
         }
-        return decode_base64(std::string_view(uri).substr(comma + 1), where);
+        std::string data = decode_base64(std::string_view(uri).substr(comma + 1), where);
+        document.source_bytes += data.size();
+        return std::make_shared<const std::string>(std::move(data));
     }
     const std::string name = percent_decoded(uri, where);
     const size_t colon = name.find(':');
@@ -203,12 +202,17 @@ std::string resolve_uri(Document& document, const std::string& uri, const std::s
     if (error || folder_end != folder.end()) {
         refuse(where, "points at \"" + name.substr(0, 60) + "\", outside the folder of the file.");
     }
-    Result<std::string> data = read_file(full);
-    if (!data) {
-        refuse(where, "points at \"" + name.substr(0, 60) + "\", which cannot be read.");
+    const auto [known, fresh] = document.files.try_emplace(full.string());
+    if (fresh) {
+        Result<std::string> data = read_file(full);
+        if (!data) {
+            refuse(where, "points at \"" + name.substr(0, 60) + "\", which cannot be read.");
+        }
+        document.beside.push_back(full);
+        document.source_bytes += data->size();
+        known->second = std::make_shared<const std::string>(data.take());
     }
-    document.beside.push_back(full);
-    return data.take();
+    return known->second;
 }
 
 const Json& array_of(const Json& object, const char* key, const std::string& where) {

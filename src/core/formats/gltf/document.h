@@ -2,9 +2,12 @@
 #pragma once
 
 #include "core/base/result.h"
+#include "core/base/shared.h"
 
 #include <cstdint>
 #include <filesystem>
+#include <map>
+#include <memory>
 #include <nlohmann/json.hpp>
 #include <span>
 #include <string>
@@ -22,9 +25,12 @@ struct Refused {
 
 struct Document {
     Json root;
-    std::vector<std::string> buffers;
+    std::vector<std::shared_ptr<const std::string>> buffers; ///< of a file that several name, the same bytes
     std::filesystem::path folder;
     std::vector<std::filesystem::path> beside; ///< files that were read besides the document itself
+    std::map<std::string, std::shared_ptr<const std::string>> files; ///< neighbours that were read, by their path
+    std::map<int64_t, Shared<uint8_t>> pictures_of_views;            ///< by buffer view
+    std::map<const std::string*, Shared<uint8_t>> pictures_of_files; ///< by the bytes in `files`
     size_t source_bytes = 0;
     size_t decoded_bytes = 0; ///< what was unpacked so far, held against source_bytes
 
@@ -38,7 +44,8 @@ struct Document {
 Document open_document(std::string bytes, const std::filesystem::path& folder);
 
 /// The bytes behind a data: address or a neighbouring file. Remote addresses and ways out of the folder are refused.
-std::string resolve_uri(Document& document, const std::string& uri, const std::string& where);
+/// What several name is read once, and counts once as a part of the source.
+std::shared_ptr<const std::string> resolve_uri(Document& document, const std::string& uri, const std::string& where);
 
 /// Array `key` of `object`, or an empty array. Refuses other types.
 const Json& array_of(const Json& object, const char* key, const std::string& where);

@@ -126,9 +126,29 @@ std::vector<int> parents_of(const Json& nodes) {
     return parents;
 }
 
+/// A few bytes can place a surface at a great many nodes; all that is measured is measured at each of them.
+void refuse_too_many_places(const Json& nodes, const Scene& scene) {
+    constexpr size_t always = 4'000'000;
+    constexpr size_t times = 16;
+    size_t vertices = 0;
+    for (const Mesh& mesh : scene.meshes) {
+        vertices += mesh.point_count();
+    }
+    size_t placed = 0;
+    for (const Json& node : nodes) {
+        const int64_t mesh = index_of(node, "mesh", static_cast<int64_t>(scene.meshes.size()), "nodes");
+        placed += mesh < 0 ? 0 : scene.meshes[static_cast<size_t>(mesh)].point_count();
+    }
+    if (placed > always + vertices * times) {
+        refuse("nodes", fmt::format("place {} at {} places in all, far more than there are.",
+                                    counted(vertices, "vertex"), placed));
+    }
+}
+
 void read_nodes(Document& document, const std::vector<Influences>& influences, Scene& scene, std::vector<int>& place) {
     const Json& nodes = array_of(document.root, "nodes", "nodes");
     const std::vector<int> parents = parents_of(nodes);
+    refuse_too_many_places(nodes, scene);
     const auto meshes = static_cast<int64_t>(scene.meshes.size());
     const auto skins = static_cast<int64_t>(array_of(document.root, "skins", "skins").size());
     for (size_t i = 0; i < nodes.size(); ++i) {

@@ -47,6 +47,34 @@ void check_times(const std::vector<float>& times, const std::string& where) {
 
 } // namespace
 
+namespace {
+
+/// A key that stands days behind the others, by a slip or on purpose, would make millions of frames out of nothing: the
+/// clip shows what lies before the longest stretch without keys. The keys behind it stay.
+void end_before_the_gap(Clip& clip, const std::string& where, Scene& scene) {
+    constexpr double many_frames = 20'000;
+    constexpr double frames_for_a_key = 100;
+    std::vector<float> times = {0};
+    for (const Channel& channel : clip.channels) {
+        times.insert(times.end(), channel.times.begin(), channel.times.end());
+    }
+    const double frames = clip.seconds * clip.rate;
+    if (frames < many_frames || frames < frames_for_a_key * static_cast<double>(times.size())) {
+        return;
+    }
+    std::sort(times.begin(), times.end());
+    size_t before = 0;
+    for (size_t k = 0; k + 1 < times.size(); ++k) {
+        before = times[k + 1] - times[k] > times[before + 1] - times[before] ? k : before;
+    }
+    scene.notes.push_back({where, fmt::format("has no key between {:.3f} s and {:.3f} s, and lasts {:.3f} s; it is "
+                                              "shown up to the first of these, and its later keys stay.",
+                                              times[before], times[before + 1], clip.seconds)});
+    clip.seconds = times[before];
+}
+
+} // namespace
+
 void read_clips(Document& document, const std::vector<int>& nodes, Scene& scene) {
     const Json& animations = array_of(document.root, "animations", "animations");
     std::map<int64_t, Shared<float>> times; // accessors that several channels use are read once
@@ -132,6 +160,7 @@ void read_clips(Document& document, const std::vector<int>& nodes, Scene& scene)
             continue;
         }
         clip.rate = guess_rate(clip);
+        end_before_the_gap(clip, where, scene);
         clip.carried = carried_of(json, {}, scene, where);
         scene.clips.push_back(std::move(clip));
     }

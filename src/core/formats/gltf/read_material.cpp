@@ -26,22 +26,35 @@ std::string mime_of(const std::string& bytes) {
     return "";
 }
 
+/// Images of one file or one view share their bytes.
+Shared<uint8_t> image_bytes(Document& document, const Json& json, const std::string& where) {
+    const auto unpacked = [&](std::string_view bytes) {
+        document.spend(bytes.size(), where);
+        return Shared<uint8_t>(std::vector<uint8_t>(bytes.begin(), bytes.end()));
+    };
+    if (json.contains("uri")) {
+        const std::shared_ptr<const std::string> bytes = resolve_uri(document, text_of(json, "uri"), where);
+        if (bytes.use_count() == 1) {
+            return unpacked(*bytes); // embedded: of nobody else
+        }
+        const auto [known, fresh] = document.pictures_of_files.try_emplace(bytes.get());
+        return fresh ? known->second = unpacked(*bytes) : known->second;
+    }
+    const int64_t view = index_of(json, "bufferView", INT64_MAX, where);
+    if (view < 0) {
+        refuse(where, "has no data.");
+    }
+    const auto [known, fresh] = document.pictures_of_views.try_emplace(view);
+    return fresh ? known->second = unpacked(view_bytes(document, view, where)) : known->second;
+}
+
 void read_image(Document& document, const Json& json, const std::string& where, Scene& scene) {
     Image image;
     image.mime = text_of(json, "mimeType");
-    std::string bytes;
-    if (json.contains("uri")) {
-        bytes = resolve_uri(document, text_of(json, "uri"), where);
-        document.source_bytes += bytes.size();
-    } else {
-        const int64_t view = index_of(json, "bufferView", INT64_MAX, where);
-        if (view < 0) {
-            refuse(where, "has no data.");
-        }
-        bytes = std::string(view_bytes(document, view, where));
-    }
-    document.spend(bytes.size(), where);
-    if (const std::string told = mime_of(bytes); !told.empty()) {
+    image.bytes = image_bytes(document, json, where);
+    const auto first = std::min<size_t>(image.bytes.size(), 16);
+    if (const std::string told = mime_of(std::string(image.bytes.begin(), image.bytes.begin() + first));
+        !told.empty()) {
         image.mime = told;
     }
     if (image.mime.empty()) {
@@ -54,7 +67,6 @@ void read_image(Document& document, const Json& json, const std::string& where, 
     Taken taken(rest, where);
     taken.text("name", image.name);
     image.carried = taken.carried({}, scene);
-    image.bytes = std::vector<uint8_t>(bytes.begin(), bytes.end());
     scene.images.push_back(std::move(image));
 }
 

@@ -2,6 +2,8 @@
 
 #include "core/formats/gltf/typed_values.h"
 
+#include <map>
+
 namespace wembrix::gltf {
 
 namespace {
@@ -86,11 +88,16 @@ void write_materials(const Scene& scene, BufferBuilder& buffer, Json& root) {
         materials.push_back(write_material(material));
     }
     Json images = Json::array();
+    std::map<const uint8_t*, int> views; // images that share their bytes share them in the file
     for (const Image& image : scene.images) {
+        const auto [view, fresh] = views.try_emplace(image.bytes.data(), 0);
+        if (fresh) {
+            view->second = buffer.add_bytes(reinterpret_cast<const char*>(image.bytes.data()), image.bytes.size());
+        }
         Given to(image.carried);
         to.text("name", image.name);
         to.at("mimeType") = image.mime;
-        to.at("bufferView") = buffer.add_bytes(reinterpret_cast<const char*>(image.bytes.data()), image.bytes.size());
+        to.at("bufferView") = view->second;
         images.push_back(to.take());
     }
     Json textures = Json::array();

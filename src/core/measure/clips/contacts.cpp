@@ -27,12 +27,17 @@ std::vector<int> foot_joints(const Scene& scene, double height_m) {
     }
     // The first of a chain that is down there stands for all below it: a foot, not each of its toes.
     std::vector<int> feet;
-    for (const int joint : holding) {
-        const bool low = height(joint) - lowest <= 0.12 * height_m;
-        const bool covered =
-            std::any_of(feet.begin(), feet.end(), [&](int foot) { return is_above(scene, foot, joint); });
-        if (low && !covered) {
-            feet.push_back(joint);
+    std::vector<char> covered(scene.nodes.size(), 0); // a foot, or below one
+    auto next = holding.begin();
+    for (size_t n = 0; n < scene.nodes.size(); ++n) {
+        const int parent = scene.nodes[n].parent;
+        covered[n] = parent >= 0 ? covered[static_cast<size_t>(parent)] : 0;
+        if (next != holding.end() && *next == static_cast<int>(n)) {
+            if (covered[n] == 0 && height(*next) - lowest <= 0.12 * height_m) {
+                feet.push_back(*next);
+                covered[n] = 1;
+            }
+            ++next;
         }
     }
     std::stable_sort(feet.begin(), feet.end(), [&](int a, int b) { return height(a) < height(b); });

@@ -102,31 +102,32 @@ int carrying_joint(const Scene& scene) {
         return -1;
     }
     const std::vector<Holding> held = holding_of(scene);
+    // Parents come before their children: one pass from the end counts what is below each.
+    std::vector<std::vector<int>> below(scene.nodes.size());
+    std::vector<size_t> joints_at_and_below(scene.nodes.size(), 0);
+    for (size_t n = scene.nodes.size(); n-- > 0;) {
+        const Node& node = scene.nodes[n];
+        const bool is_joint = node.kind == NodeKind::joint;
+        joints_at_and_below[n] += is_joint ? 1 : 0;
+        if (node.parent >= 0) {
+            joints_at_and_below[static_cast<size_t>(node.parent)] += joints_at_and_below[n];
+            if (is_joint) {
+                below[static_cast<size_t>(node.parent)].push_back(static_cast<int>(n));
+            }
+        }
+    }
     int at = roots[0];
     while (at >= 0) {
-        std::vector<int> below;
-        for (const int joint : joints_of(scene)) {
-            if (scene.nodes[joint].parent == at) {
-                below.push_back(joint);
-            }
-        }
-        if (at != roots[0] && (held[at].points > 0 || below.size() > 1)) {
+        std::vector<int>& under = below[static_cast<size_t>(at)];
+        if (at != roots[0] && (held[static_cast<size_t>(at)].points > 0 || under.size() > 1)) {
             return at;
         }
-        // Of several below the root, the one with the most below it.
-        int most = -1;
-        size_t largest = 0;
-        for (const int joint : below) {
-            size_t size = 1;
-            for (const int other : joints_of(scene)) {
-                size += is_above(scene, joint, other) ? 1 : 0;
-            }
-            if (size > largest) {
-                largest = size;
-                most = joint;
-            }
-        }
-        at = most;
+        // Of several below the root, the one with the most below it; of equal ones the first.
+        std::reverse(under.begin(), under.end());
+        const auto most = std::max_element(under.begin(), under.end(), [&](int a, int b) {
+            return joints_at_and_below[static_cast<size_t>(a)] < joints_at_and_below[static_cast<size_t>(b)];
+        });
+        at = most == under.end() ? -1 : *most;
     }
     return -1;
 }
