@@ -8,6 +8,9 @@ nlohmann::json claim_json(const Claim& claim) {
                            {"actual", claim.actual},
                            {"pass", claim.pass},
                            {"detail", claim.detail}};
+    if (!claim.accepted.empty()) {
+        json["accepted"] = claim.accepted;
+    }
     if (!claim.differences.empty()) {
         json["differences"] = claim.differences;
     }

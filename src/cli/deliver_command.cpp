@@ -9,6 +9,7 @@
 #include "core/job/job.h"
 #include "core/job/takes_run.h"
 
+#include <algorithm>
 #include <cstdio>
 #include <filesystem>
 #include <fmt/format.h>
@@ -106,20 +107,33 @@ nlohmann::json report_json(const DeliveryReport& report, const Destination& dest
     for (const Arrival& arrival : report.arrivals) {
         rows.push_back(arrival_json(arrival));
     }
+    nlohmann::json accepted = nlohmann::json::array();
+    for (const Finding& finding : report.accepted) {
+        accepted.push_back(finding_to_json(finding));
+    }
     return {{"destination", destination.name},
             {"folder", folder.string()},
+            {"accepted", accepted},
             {"deliverables", rows},
             {"left", ledger_to_json(report.left)}};
 }
 
 void print_report(const DeliveryReport& report, const Destination& destination, const fs::path& folder) {
     fmt::print("{} ({}) → {}\n", destination.name, destination.summary(), folder.string());
+    for (const Finding& finding : report.accepted) {
+        fmt::print("  accepted {}. Note: {}\n", finding.message, finding.accepted);
+    }
     for (const Arrival& arrival : report.arrivals) {
         const std::string name = arrival.files.empty() ? arrival.deliverable.stem : arrival.files.front();
         fmt::print("  {:<8} {:<28} ", cell_state_name(arrival.state), name);
         if (arrival.state == CellState::arrived) {
             const Drift& between = arrival.between;
-            fmt::print("{} claims pass · drift {:.4f} mm{} · {} bytes\n", arrival.claims.size(),
+            const auto passed = static_cast<size_t>(std::count_if(arrival.claims.begin(), arrival.claims.end(),
+                                                                  [](const Claim& claim) { return claim.pass; }));
+            fmt::print("{} claims pass{} · drift {:.4f} mm{} · {} bytes\n", passed,
+                       passed == arrival.claims.size()
+                           ? ""
+                           : fmt::format(", {} accepted as it is", arrival.claims.size() - passed),
                        arrival.drift.largest_mm,
                        between.largest_mm > 0
                            ? fmt::format(", between frames {:.4f} mm at {}, frame {:g}", between.largest_mm,
@@ -134,7 +148,9 @@ void print_report(const DeliveryReport& report, const Destination& destination, 
         if (arrival.deliverable.kind->is_the_model && !arrival.claims.empty()) {
             for (const Claim& claim : arrival.claims) {
                 fmt::print("    {:<18} {:<28} {:<22} {}\n", claim.name, claim.expected, claim.actual,
-                           claim.pass ? "pass" : "FAIL: " + claim.detail);
+                           claim.pass               ? "pass"
+                           : claim.accepted.empty() ? "FAIL: " + claim.detail
+                                                    : "accepted: " + claim.accepted);
             }
         }
     }

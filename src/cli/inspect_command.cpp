@@ -46,8 +46,9 @@ void print_facts(const nlohmann::json& facts) {
         }
     }
     for (const auto& finding : facts["findings"]) {
-        fmt::print("  [{}] {}. {}{}\n", finding["grade"].get<std::string>(), finding["message"].get<std::string>(),
-                   finding["reason"].get<std::string>(),
+        const std::string accepted = finding.value("accepted", "");
+        fmt::print("  [{}] {}. {}{}{}\n", finding["grade"].get<std::string>(), finding["message"].get<std::string>(),
+                   accepted.empty() ? "" : "Accepted: " + accepted + ". ", finding["reason"].get<std::string>(),
                    finding["step"].is_null() ? "" : " Mended by " + finding["step"].get<std::string>() + ".");
     }
 }

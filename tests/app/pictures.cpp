@@ -7,7 +7,7 @@
 #include "shell/step_chooser.h"
 #include "shell/step_dialog.h"
 #include "stations/deliver/deliver_station.h"
-#include "stations/deliver/ledger_window.h"
+#include "stations/intake/accept_dialog.h"
 #include "stations/intake/intake_station.h"
 #include "stations/joints/joints_station.h"
 #include "stations/takes/takes_station.h"
@@ -259,6 +259,32 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         dialog_picture(left, "ledger");
         StepChooser chooser;
         dialog_picture(chooser, "step-chooser");
+        chooser.hide();
+        // Without its scale the character is a giant, and that is accepted.
+        window.choose_station(0);
+        window.document().edit(QStringLiteral("Off"), [](Job& job) {
+            for (Step& step : job.steps) {
+                step.on = step.id != "scale" && step.id != "strip_prefix";
+            }
+        });
+        wait_for([&] { return window.session().is_current(); });
+        for (const Finding& finding : window.session().state()->findings) {
+            if (finding.id == "size") {
+                AcceptDialog ask(finding);
+                ask.findChild<QLineEdit*>()->setText(QStringLiteral("she is a giant in this story"));
+                dialog_picture(ask, "accept");
+                const Step step = accepting(finding, ask.note().toStdString());
+                window.document().edit(QStringLiteral("Accept"), [&](Job& job) { add_step_at_its_place(job, step); });
+                break;
+            }
+        }
+        window.document().edit(QStringLiteral("On"), [](Job& job) {
+            for (Step& step : job.steps) {
+                step.on = step.on || step.id == "strip_prefix";
+            }
+        });
+        wait_for([&] { return window.session().is_current() && !window.session().is_busy(); });
+        take(window, out, QStringLiteral("intake-accepted"));
     }
     if (only.startsWith(QStringLiteral("look:"))) {
         // look:CLIP:FRAME:YAW:PITCH:DISTANCE for trying things out

@@ -3,10 +3,13 @@
 #include "core/delivery/delivery.h"
 #include "core/delivery/manifest.h"
 #include "core/destination/conform.h"
+#include "core/findings/finding.h"
 #include "core/formats/format.h"
 #include "core/job/job.h"
 #include "core/job/replay.h"
 #include "core/measure/scene/bounds.h"
+#include "core/steps/step.h"
+#include "core/steps/step_kind.h"
 #include "tansy_scene.h"
 
 #include <filesystem>
@@ -228,6 +231,32 @@ TEST_F(Delivering, AnOpenStopHoldsEverything) {
     request.prepared = &prepared();
     request.card_problems = {"resize: no"};
     EXPECT_EQ(deliver(request)->arrivals[0].state, CellState::held);
+}
+
+TEST_F(Delivering, AnAcceptedStopGoesOutAndEveryDeliverySaysSo) {
+    request.destination.joint_names = "^[a-z_0-9]*$"; // some of the demo's names have capitals
+    Scene scene = prepared();
+    const std::vector<Finding> findings = look_for_findings({scene, &request.destination});
+    const auto names = std::find_if(findings.begin(), findings.end(),
+                                    [](const Finding& finding) { return finding.id == "illegal_name"; });
+    ASSERT_NE(names, findings.end());
+    EXPECT_EQ(deliver(request)->arrivals[0].state, CellState::held);
+    scene = apply_step(scene, accepting(*names, "the importer was told"))->scene;
+    request.prepared = &scene;
+    const Result<DeliveryReport> report = deliver(request);
+    ASSERT_TRUE(report.ok());
+    EXPECT_TRUE(report->all_arrived()) << report->arrivals[0].reason;
+    ASSERT_EQ(report->accepted.size(), 1U);
+    const std::vector<Claim>& claims = report->arrivals[0].claims;
+    const auto claim =
+        std::find_if(claims.begin(), claims.end(), [](const Claim& one) { return one.name == "Joint names"; });
+    ASSERT_NE(claim, claims.end());
+    EXPECT_FALSE(claim->pass) << "what does not fit is not said to fit";
+    EXPECT_EQ(claim->accepted, "the importer was told");
+    const json manifest = json::parse(*read_file(folder / "delivery.json"));
+    ASSERT_EQ(manifest["accepted"].size(), 1U);
+    EXPECT_EQ(manifest["accepted"][0]["note"], "the importer was told");
+    EXPECT_EQ(manifest["accepted"][0]["finding"], "illegal_name");
 }
 
 TEST_F(Delivering, OnlyOurOwnFilesAreReplaced) {

@@ -95,5 +95,41 @@ TEST(Keep, ATickForEachThing) {
     EXPECT_TRUE(job.steps.empty()) << "a step that leaves nothing is none";
 }
 
+TEST(AcceptedStops, AnAcceptedStopIsALookWithItsNote) {
+    const Scene scene = tansy();
+    const Finding size = *find(findings_of(scene), "size");
+    const Result<StepResult> accepted = apply_step(scene, accepting(size, "she is a giant"));
+    ASSERT_TRUE(accepted.ok());
+    const std::vector<Finding> after = findings_of(accepted->scene);
+    EXPECT_EQ(find(after, "size")->grade, Grade::look);
+    EXPECT_EQ(find(after, "size")->accepted, "she is a giant");
+    EXPECT_EQ(find(after, "roots")->grade, Grade::stop) << "only what was accepted";
+    ASSERT_EQ(accepted_stops(after).size(), 1U);
+}
+
+TEST(AcceptedStops, WhatHasBecomeAnotherStopStopsAgain) {
+    const Scene scene = tansy();
+    const Finding size = *find(findings_of(scene), "size");
+    Scene larger = apply_step(scene, accepting(size, "she is a giant"))->scene;
+    larger = apply_step(larger, {"scale", {{"factor", 10}}})->scene;
+    EXPECT_EQ(find(findings_of(larger), "size")->grade, Grade::stop);
+    Scene whatever = apply_step(scene, {"accept_finding", {{"finding", "size"}, {"note", "any giant"}}})->scene;
+    whatever = apply_step(whatever, {"scale", {{"factor", 10}}})->scene;
+    EXPECT_EQ(find(findings_of(whatever), "size")->grade, Grade::look) << "accepted whatever it says";
+}
+
+TEST(AcceptedStops, ANoteIsNeeded) {
+    EXPECT_FALSE(apply_step(tansy(), {"accept_finding", {{"finding", "size"}}}).ok());
+    EXPECT_FALSE(apply_step(tansy(), {"accept_finding", {{"finding", "size"}, {"note", ""}}}).ok());
+}
+
+TEST(AcceptedStops, ManyOfOneKindAreAcceptedOnlyTogether) {
+    Scene scene = tansy();
+    EXPECT_EQ(accepted_note("roots", {scene}), "");
+    scene.accepted.push_back({"roots", "", "", "two machines in one"});
+    EXPECT_EQ(accepted_note("roots", {scene}), "two machines in one");
+    EXPECT_EQ(accepted_note("size", {scene}), "");
+}
+
 } // namespace
 } // namespace wembrix::testing

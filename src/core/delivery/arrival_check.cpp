@@ -30,6 +30,7 @@ void check_root(const Scene& prepared, const Scene& arrived, const Destination& 
     Claim claim{"Root", some_of(should), some_of(is), should == is, ""};
     if (should.size() > 1) {
         claim.pass = false;
+        claim.accepted = should == is ? accepted_note("roots", {prepared, &destination}) : "";
         claim.detail =
             fmt::format("{}, where one is expected; “Make root” gives it one", counted(should.size(), "root"));
     } else if (!is.empty() && is[0] != destination.root) {
@@ -64,6 +65,7 @@ void check_joints(const Scene& prepared, const Scene& arrived, const Destination
     Claim names{"Joint names", "fit the pattern",
                 strange.empty() ? "fit the pattern" : fmt::format("{} do not fit", strange.size()), strange.empty(),
                 ""};
+    names.accepted = strange.empty() ? "" : accepted_note("illegal_name", {prepared, &destination});
     names.detail = strange.empty() ? "" : some_of(strange) + " cannot stand there; rename them by a rule";
     arrival.claims.push_back(std::move(names));
 
@@ -131,7 +133,7 @@ void check_height_and_facing(const Scene& prepared, const Scene& arrived, const 
 void settle(Arrival& arrival) {
     arrival.state = CellState::arrived;
     for (const Claim& claim : arrival.claims) {
-        if (!claim.pass) {
+        if (claim.holds_back()) {
             arrival.state = CellState::held;
             arrival.reason = claim.name + ": " + claim.detail;
             break;

@@ -69,6 +69,7 @@ class Delivery {
 
     Outcome run(const std::vector<Deliverable>& plan, DeliveryReport& report) {
         const std::vector<Finding> findings = look_for_findings({*request_.prepared, &request_.destination});
+        report.accepted = accepted_stops(findings);
         std::string held_back;
         for (const std::string& problem : request_.card_problems) {
             held_back = held_back.empty() ? "a step does not fit: " + problem : held_back;
@@ -101,6 +102,7 @@ class Delivery {
             Arrival arrival;
             arrival.deliverable = deliverable;
             arrival.left = left;
+            arrival.accepted = report.accepted;
             arrival.content = content_of(deliverable, *request_.prepared, report.model_content);
             if (!held_back.empty()) {
                 arrival.state = CellState::held;
@@ -213,6 +215,7 @@ Result<Arrival> check_again(const DeliveryRequest& request, const Deliverable& d
     arrival.deliverable = deliverable;
     arrival.content = content;
     arrival.left = std::make_shared<const Ledger>(destination_ledger(prepared, request.destination));
+    arrival.accepted = accepted_stops(look_for_findings({prepared, &request.destination}));
     arrival.files = {deliverable.stem + std::string(format->suffix())};
     Result<Scene> there = read_delivered(*format, request.folder / arrival.files.front(), request.destination);
     if (!there) {

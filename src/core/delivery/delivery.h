@@ -46,6 +46,7 @@ struct Arrival {
     std::string hash;                   ///< of the first file
     std::string content;                ///< hash of what went into it
     std::shared_ptr<const Ledger> left; ///< what its destination does not take of what was prepared
+    std::vector<Finding> accepted;      ///< stops that the route card accepts, each with its note
 };
 
 struct DeliveryRequest {
@@ -64,8 +65,9 @@ struct DeliveryRequest {
 struct DeliveryReport {
     std::vector<Arrival> arrivals;
     nlohmann::json manifest;
-    std::string model_content; ///< hash of what the model is made of
-    Ledger left;               ///< the request's, and what the destination does not take
+    std::string model_content;     ///< hash of what the model is made of
+    Ledger left;                   ///< the request's, and what the destination does not take
+    std::vector<Finding> accepted; ///< stops that the route card accepts, each with its note
     bool stopped = false;
     [[nodiscard]] bool all_arrived() const;
 };

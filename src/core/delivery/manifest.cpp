@@ -218,6 +218,13 @@ json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable
     }
     manifest["files"] = std::move(files);
     manifest["left"] = ledger_to_json(report.left);
+    manifest["accepted"] = json::array();
+    for (const Finding& finding : report.accepted) {
+        manifest["accepted"].push_back({{"finding", finding.id},
+                                        {"where", finding.where},
+                                        {"message", finding.message},
+                                        {"note", finding.accepted}});
+    }
     for (auto& [list, rows] : lists) {
         manifest[std::string(list)] = std::move(rows);
     }

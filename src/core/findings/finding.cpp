@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <array>
+#include <iterator>
 #include <tbb/parallel_for.h>
 #include <tbb/partitioner.h>
 
@@ -58,6 +59,52 @@ std::span<const FindingKind> finding_kinds() {
     return rows;
 }
 
+namespace {
+
+void settle(const FindingKind& kind, const Scene& scene, Finding& finding) {
+    finding.id = kind.id;
+    finding.station = kind.station;
+    for (const Accepted& accepted : scene.accepted) {
+        if (finding.grade == Grade::stop && accepted.finding == finding.id &&
+            (accepted.where.empty() || accepted.where == finding.where) &&
+            (accepted.message.empty() || accepted.message == finding.message)) {
+            finding.accepted = accepted.note;
+            finding.grade = Grade::look;
+        }
+    }
+}
+
+} // namespace
+
+Step accepting(const Finding& finding, const std::string& note) {
+    return {"accept_finding",
+            {{"finding", finding.id}, {"where", finding.where}, {"message", finding.message}, {"note", note}}};
+}
+
+std::vector<Finding> accepted_stops(const std::vector<Finding>& findings) {
+    std::vector<Finding> accepted;
+    std::copy_if(findings.begin(), findings.end(), std::back_inserter(accepted),
+                 [](const Finding& finding) { return !finding.accepted.empty(); });
+    return accepted;
+}
+
+std::string accepted_note(std::string_view id, const FindingContext& context) {
+    std::string note;
+    for (const FindingKind& kind : finding_kinds()) {
+        if (kind.id != id || context.scene.accepted.empty()) {
+            continue;
+        }
+        for (Finding& finding : kind.find(context)) {
+            settle(kind, context.scene, finding);
+            if (finding.grade == Grade::stop) {
+                return {};
+            }
+            note = finding.accepted.empty() ? note : finding.accepted;
+        }
+    }
+    return note;
+}
+
 std::vector<Finding> look_for_findings(const FindingContext& context) {
     // Side by side, since some go over every frame; in their order, whichever is done first.
     const std::span<const FindingKind> kinds = finding_kinds();
@@ -67,8 +114,7 @@ std::vector<Finding> look_for_findings(const FindingContext& context) {
     std::vector<Finding> all;
     for (size_t k = 0; k < kinds.size(); ++k) {
         for (Finding& finding : found[k]) {
-            finding.id = kinds[k].id;
-            finding.station = kinds[k].station;
+            settle(kinds[k], context.scene, finding);
             all.push_back(std::move(finding));
         }
     }

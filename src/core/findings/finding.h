@@ -28,7 +28,8 @@ struct Finding {
     std::string message; ///< what it is, with its numbers
     std::string reason;  ///< why it matters
     std::optional<Step> step;
-    std::string no_step; ///< why there is no step, where there is none
+    std::string no_step;  ///< why there is no step, where there is none
+    std::string accepted; ///< of a stop that the route card accepts: the note. It is graded as a look then
 
     // The place, so that a click can go there.
     std::vector<std::string> nodes; ///< joints or surfaces it is about
@@ -53,5 +54,12 @@ std::span<const FindingKind> finding_kinds();
 
 /// All findings of all kinds, stops first.
 std::vector<Finding> look_for_findings(const FindingContext& context);
+
+/// The step that accepts a stop as it is now.
+Step accepting(const Finding& finding, const std::string& note);
+/// The stops that are accepted.
+std::vector<Finding> accepted_stops(const std::vector<Finding>& findings);
+/// The note, where findings of that id stop and all of them are accepted; else empty.
+std::string accepted_note(std::string_view id, const FindingContext& context);
 
 } // namespace wembrix

@@ -12,14 +12,18 @@ namespace wembrix {
 using nlohmann::json;
 
 json finding_to_json(const Finding& finding) {
-    return {{"id", finding.id},
-            {"grade", grade_name(finding.grade)},
-            {"where", finding.where},
-            {"message", finding.message},
-            {"reason", finding.reason},
-            {"no_step", finding.no_step},
-            {"step", finding.step ? json(finding.step->id) : json()},
-            {"parameters", finding.step ? finding.step->parameters : json()}};
+    json row = {{"id", finding.id},
+                {"grade", grade_name(finding.grade)},
+                {"where", finding.where},
+                {"message", finding.message},
+                {"reason", finding.reason},
+                {"no_step", finding.no_step},
+                {"step", finding.step ? json(finding.step->id) : json()},
+                {"parameters", finding.step ? finding.step->parameters : json()}};
+    if (!finding.accepted.empty()) {
+        row["accepted"] = finding.accepted;
+    }
+    return row;
 }
 
 json inspect_scene(const Scene& scene, const Destination* destination) {

@@ -79,6 +79,15 @@ struct Note {
     template <typename Self> static auto fields(Self& s) { return std::tie(s.where, s.what); }
 };
 
+/// A stop that a person decided to live with: which, what it said then, and why it goes out all the same.
+struct Accepted {
+    std::string finding; ///< id
+    std::string where;   ///< as the finding says it; empty: wherever it is
+    std::string message; ///< as it was when it was accepted; another one is another stop. Empty: whatever it says
+    std::string note;
+    template <typename Self> static auto fields(Self& s) { return std::tie(s.finding, s.where, s.message, s.note); }
+};
+
 struct Scene {
     std::vector<Node> nodes; ///< parents before children
     std::vector<Mesh> meshes;
@@ -100,8 +109,9 @@ struct Scene {
     Carried asset;
     std::string copyright;
     std::string rotation_order =
-        "ZXY";               ///< in which rotations about three axes are written, by formats that write them so
-    std::vector<Note> notes; ///< what the reader mended or could not take
+        "ZXY";                      ///< in which rotations about three axes are written, by formats that write them so
+    std::vector<Note> notes;        ///< what the reader mended or could not take
+    std::vector<Accepted> accepted; ///< by the route card
     std::vector<std::filesystem::path> beside; ///< files beside the source that it was read from, too
 
     /// What a file holds of it, but for its clips.
@@ -112,7 +122,7 @@ struct Scene {
     }
     /// What has its own place in a content (clips), is told anew (extensions used) or is of one run.
     template <typename Self> static auto marks(Self& s) {
-        return std::tie(s.clips, s.extensions_used, s.rotation_order, s.notes, s.beside);
+        return std::tie(s.clips, s.extensions_used, s.rotation_order, s.notes, s.accepted, s.beside);
     }
 
     [[nodiscard]] int find_node(std::string_view name) const; ///< -1 if there is none

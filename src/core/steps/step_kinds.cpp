@@ -16,6 +16,7 @@ namespace wembrix {
     ROW(face_forward)                                                                                                  \
     ROW(ground)                                                                                                        \
     ROW(place_origin)                                                                                                  \
+    ROW(accept_finding)                                                                                                \
     ROW(make_root)                                                                                                     \
     ROW(remove_joints)                                                                                                 \
     ROW(reparent_joints)                                                                                               \

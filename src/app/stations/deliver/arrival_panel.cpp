@@ -132,6 +132,11 @@ void ArrivalPanel::show_cell(const QString& title, const Arrival* arrival, const
         arrived_->clear(tr("Nothing was written: %1").arg(QString::fromStdString(arrival->reason)));
     }
     curve_->show_drift(arrival->drift.per_frame_mm, destination->drift_limit_mm);
+    QString accepted;
+    for (const Finding& finding : arrival->accepted) {
+        accepted += tr("Accepted: %1 (%2). ")
+                        .arg(QString::fromStdString(finding.message), QString::fromStdString(finding.accepted));
+    }
     if (arrival->state == CellState::held) {
         footer_->setText(tr("Held. %1").arg(QString::fromStdString(arrival->reason)));
     } else {
@@ -143,6 +148,7 @@ void ArrivalPanel::show_cell(const QString& title, const Arrival* arrival, const
                                        .arg(static_cast<double>(between.frame) / moments_a_frame)
                                  : QString();
         footer_->setText(
+            accepted +
             tr("Largest %1 mm at %2, frame %3 · %4 vertices and %5 joints compared at every frame, read back from %6.")
                 .arg(arrival->drift.largest_mm, 0, 'f', 4)
                 .arg(QString::fromStdString(arrival->drift.place))
@@ -189,8 +195,12 @@ void ArrivalPanel::show_claims(const std::vector<Claim>& claims) {
             detail += QLatin1Char('\n') + QString::fromStdString(claim.differences[i]);
         }
         add_row({QString::fromStdString(claim.name), QString::fromStdString(claim.expected),
-                 QString::fromStdString(claim.actual), claim.pass ? tr("✓ Pass") : tr("✗ Fail")},
-                detail, claim.pass, false);
+                 QString::fromStdString(claim.actual),
+                 claim.pass           ? tr("✓ Pass")
+                 : claim.holds_back() ? tr("✗ Fail")
+                                      : tr("Accepted")},
+                claim.accepted.empty() ? detail : detail + QLatin1Char('\n') + QString::fromStdString(claim.accepted),
+                !claim.holds_back(), false);
     };
     for (const Claim& claim : claims) {
         if (!gathers || claim.compared == 0 || !claim.pass) {

@@ -3,6 +3,7 @@
 #include "core/job/card_edits.h"
 #include "core/steps/step.h"
 #include "core/steps/step_kind.h"
+#include "stations/intake/accept_dialog.h"
 #include "style/chip.h"
 #include "style/theme.h"
 
@@ -10,6 +11,8 @@
 #include <QLabel>
 #include <QPushButton>
 #include <QScrollArea>
+#include <QScrollBar>
+#include <QTimer>
 #include <QVBoxLayout>
 #include <algorithm>
 
@@ -32,16 +35,16 @@ FindingsList::FindingsList(Document& document, Session& session, QWidget* parent
     title_ = new QLabel(tr("Findings"), this);
     title_->setObjectName(QStringLiteral("cardTitle"));
     outer->addWidget(title_);
-    auto* scroll = new QScrollArea(this);
-    scroll->setWidgetResizable(true);
-    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    list_ = new QWidget(scroll);
+    scroll_ = new QScrollArea(this);
+    scroll_->setWidgetResizable(true);
+    scroll_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    list_ = new QWidget(scroll_);
     list_->setObjectName(QStringLiteral("findings"));
     column_ = new QVBoxLayout(list_);
     column_->setContentsMargins(0, 0, 6, 0);
     column_->setSpacing(6);
-    scroll->setWidget(list_);
-    outer->addWidget(scroll, 1);
+    scroll_->setWidget(list_);
+    outer->addWidget(scroll_, 1);
     connect(&session_, &Session::changed, this, &FindingsList::rebuild);
     rebuild();
 }
@@ -67,6 +70,12 @@ QFrame* FindingsList::finding_card(const Finding& finding) {
     reason->setObjectName(QStringLiteral("soft"));
     reason->setStyleSheet(QStringLiteral("font-size: 11px;"));
     words->addWidget(reason);
+    if (!finding.accepted.empty()) {
+        auto* note = new QLabel(tr("Accepted: %1").arg(QString::fromStdString(finding.accepted)), card);
+        note->setWordWrap(true);
+        note->setStyleSheet(QStringLiteral("font-size: 11px; font-style: italic;"));
+        words->addWidget(note);
+    }
     auto* links = new QHBoxLayout;
     links->setSpacing(14);
     const auto link = [&](const QString& text, const QString& tip) {
@@ -91,6 +100,11 @@ QFrame* FindingsList::finding_card(const Finding& finding) {
         why->setStyleSheet(QStringLiteral("font-size: 11px; font-style: italic;"));
         words->addWidget(why);
     }
+    if (finding.grade == Grade::stop) {
+        auto* accept = link(tr("Accept…"), tr("It goes out as it is, with a note of yours on the card"));
+        accept->setProperty("accepts", QString::fromStdString(finding.id));
+        connect(accept, &QPushButton::clicked, this, [this, finding] { ask_to_accept(finding); });
+    }
     if (!finding.nodes.empty() || !finding.clip.empty()) {
         auto* show =
             link(tr("Show it"), finding.clip.empty() ? tr("Chooses what it is about, in the view and on the ladder")
@@ -104,7 +118,52 @@ QFrame* FindingsList::finding_card(const Finding& finding) {
     return card;
 }
 
+void FindingsList::ask_to_accept(const Finding& finding) {
+    AcceptDialog ask(finding, window());
+    if (ask.exec() == QDialog::Accepted) {
+        const Step step = accepting(finding, ask.note().toStdString());
+        document_.edit(tr("Accept a stop"), [&](Job& job) { add_step_at_its_place(job, step); });
+    }
+}
+
+QFrame* FindingsList::mended_card(const Finding& finding) {
+    auto* card = new QFrame(list_);
+    card->setObjectName(QStringLiteral("card"));
+    card->setProperty("mended", QString::fromStdString(finding.id));
+    auto* row = new QHBoxLayout(card);
+    row->setContentsMargins(8, 7, 8, 7);
+    auto* words = new QLabel(tr("✓ Mended: %1").arg(QString::fromStdString(finding.message)), card);
+    words->setWordWrap(true);
+    words->setStyleSheet(QStringLiteral("color: %1;").arg(theme().well.name()));
+    row->addWidget(words, 1);
+    return card;
+}
+
+/// What stood in the list before keeps its place, mended or not; what is new stands behind its own grade.
+void FindingsList::merge(const std::vector<Finding>& now) {
+    std::vector<char> placed(now.size(), 0);
+    for (Row& row : rows_) {
+        const auto same = std::find_if(now.begin(), now.end(), [&](const Finding& finding) {
+            return placed[static_cast<size_t>(&finding - now.data())] == 0 && finding.same_as(row.finding);
+        });
+        row.open = same != now.end();
+        if (row.open) {
+            row.finding = *same;
+            placed[static_cast<size_t>(same - now.begin())] = 1;
+        }
+    }
+    for (size_t i = 0; i < now.size(); ++i) {
+        if (placed[i] == 0) {
+            const auto behind = std::find_if(rows_.begin(), rows_.end(), [&](const Row& row) {
+                return row.open && row.finding.grade > now[i].grade;
+            });
+            rows_.insert(behind, {now[i], true});
+        }
+    }
+}
+
 void FindingsList::rebuild() {
+    const int place = scroll_->verticalScrollBar()->value();
     while (QLayoutItem* item = column_->takeAt(0)) {
         if (item->widget() != nullptr) {
             item->widget()->hide();
@@ -120,6 +179,7 @@ void FindingsList::rebuild() {
         column_->addWidget(label);
     };
     if (!state) {
+        rows_.clear();
         title_->setText(tr("Findings"));
         quiet(tr("What is wrong or odd in the sources will be listed here, each with the step that mends it."));
         column_->addStretch(1);
@@ -127,14 +187,21 @@ void FindingsList::rebuild() {
     }
     title_->setText(state->findings.empty() ? tr("Findings · none open")
                                             : tr("Findings · %1 open").arg(state->findings.size()));
-    for (const Finding& finding : state->findings) {
-        column_->addWidget(finding_card(finding));
+    if (document_.job().sources != sources_) {
+        rows_.clear();
+        sources_ = document_.job().sources;
+    }
+    merge(state->findings);
+    for (const Row& row : rows_) {
+        column_->addWidget(row.open ? finding_card(row.finding) : mended_card(row.finding));
     }
     QStringList mended;
     for (const Finding& before : state->received_findings) {
         const bool open = std::any_of(state->findings.begin(), state->findings.end(),
                                       [&](const Finding& now) { return now.id == before.id; });
-        if (!open) {
+        const bool stands_above =
+            std::any_of(rows_.begin(), rows_.end(), [&](const Row& row) { return row.finding.same_as(before); });
+        if (!open && !stands_above) {
             mended << QStringLiteral("✓ ") + QString::fromStdString(before.message);
         }
     }
@@ -145,6 +212,9 @@ void FindingsList::rebuild() {
         quiet(mended.join(QLatin1Char('\n')));
     }
     column_->addStretch(1);
+    // The list has its new height only when it is laid out; what held the keys is gone, and must not take it along.
+    list_->adjustSize();
+    QTimer::singleShot(0, this, [this, place] { scroll_->verticalScrollBar()->setValue(place); });
 }
 
 } // namespace wembrix::app

@@ -7,6 +7,7 @@
 #include <QWidget>
 
 class QFrame;
+class QScrollArea;
 class QVBoxLayout;
 class QLabel;
 
@@ -21,8 +22,18 @@ class FindingsList : public QWidget {
     void placeAsked(const wembrix::Finding& finding);
 
   private:
+    struct Row {
+        Finding finding;
+        bool open = true; ///< else it is mended, and stands where it stood
+    };
     QFrame* finding_card(const Finding& finding);
+    QFrame* mended_card(const Finding& finding);
+    void ask_to_accept(const Finding& finding);
+    void merge(const std::vector<Finding>& now);
     void rebuild();
+    std::vector<Row> rows_;
+    std::vector<std::string> sources_; ///< of the job that the rows are about
+    QScrollArea* scroll_;
     Document& document_;
     Session& session_;
     QWidget* list_;

@@ -13,8 +13,10 @@ struct Claim {
     std::string actual;
     bool pass = false;
     std::string detail;                     ///< why it does not pass
+    std::string accepted{};                 ///< the note, where a person decided to live with what does not pass
     size_t compared = 0;                    ///< how many things were held against their counterparts, where counted
     std::vector<std::string> differences{}; ///< each thing that differs, where and how; the first hundred
+    [[nodiscard]] bool holds_back() const { return !pass && accepted.empty(); }
 };
 
 } // namespace wembrix
