@@ -7,6 +7,7 @@
 #include "shell/step_chooser.h"
 #include "shell/step_dialog.h"
 #include "stations/deliver/deliver_station.h"
+#include "stations/deliver/ledger_window.h"
 #include "stations/intake/accept_dialog.h"
 #include "stations/intake/intake_station.h"
 #include "stations/joints/joints_station.h"

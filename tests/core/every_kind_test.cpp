@@ -79,6 +79,7 @@ Scene every_kind() {
     light.kind = Light::Kind::spot;
     light.intensity = 600;
     scene.lights = {light};
+    scene.scenes = {{"market", {R"({"tide":"low"})", "", ""}}};
     add("eye", -1).camera = 0;
     add("shine", -1).light = 0;
     add_nod(scene, "nod", 1, 0.5, true);

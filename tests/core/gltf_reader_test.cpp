@@ -194,12 +194,18 @@ TEST(GltfReader, SeveralScenesSkinsAndPlainNodesComeBackAsTheyWere) {
     sheet.root["nodes"].push_back({{"name", "elsewhere"}, {"translation", {5, 0, 0}}});
     sheet.root["scenes"] =
         json::array({{{"name", "day"}, {"nodes", {0, 1, 2, 3, 4, 5, 6, 7}}}, {{"name", "night"}, {"nodes", {8, 0}}}});
+    sheet.root["scenes"][1]["extras"] = {{"stars", 0.5}};
+    sheet.root["scene"] = 1;
     const Scene scene = sheet.read();
-    EXPECT_EQ(scene.scene_names, (std::vector<std::string>{"day", "night"}));
+    ASSERT_EQ(scene.scenes.size(), 2U);
+    EXPECT_EQ(scene.scenes[1].name, "night");
+    EXPECT_EQ(scene.first_scene, 1);
     const std::vector<WrittenFile> files = write_gltf_embedded(scene, "again").take();
     const json again = json::parse(files[0].bytes);
     EXPECT_EQ(again["scenes"].size(), 2U);
     EXPECT_EQ(again["scenes"][1]["nodes"].size(), 2U);
+    EXPECT_EQ(again["scenes"][1]["extras"], sheet.root["scenes"][1]["extras"]);
+    EXPECT_EQ(again["scene"], 1);
 }
 
 TEST(GltfReader, MaterialsPicturesExtensionsAndExtrasAreCarriedThrough) {
@@ -226,6 +232,42 @@ TEST(GltfReader, MaterialsPicturesExtensionsAndExtrasAreCarriedThrough) {
     EXPECT_EQ(again["extensionsUsed"].size(), 2U);
     const Scene twice = read_gltf_bytes(again.dump(), {}, "again").take();
     EXPECT_EQ(std::string(twice.images[0].bytes.begin(), twice.images[0].bytes.end()), png);
+}
+
+TEST(GltfReader, ColoursOfThreeAndOfFourComponentsInOneMeshAreOneAttribute) {
+    for (const bool four_first : {true, false}) {
+        Sheet sheet = triangle();
+        json second = sheet.root["meshes"][0]["primitives"][0];
+        second["attributes"]["POSITION"] = sheet.floats({0, 0, 1, 1, 0, 1, 0, 1, 1}, "VEC3", 3);
+        const int four = sheet.floats({1, 0, 0, 0.5F, 1, 0, 0, 0.5F, 1, 0, 0, 0.5F}, "VEC4", 4);
+        const int three = sheet.floats({0, 1, 0, 0, 1, 0, 0, 1, 0}, "VEC3", 3);
+        attributes(sheet)["COLOR_0"] = four_first ? four : three;
+        second["attributes"]["COLOR_0"] = four_first ? three : four;
+        sheet.root["meshes"][0]["primitives"].push_back(second);
+        const Scene scene = sheet.read();
+        const Attribute& colours = attribute(scene, "COLOR_0");
+        ASSERT_EQ(colours.width, 4);
+        const size_t of_three = four_first ? 3 * 4 : 0;
+        EXPECT_EQ(colours.data[of_three + 1], 1.0F);
+        EXPECT_EQ(colours.data[of_three + 3], 1.0F) << "without opacity is with all of it";
+        EXPECT_EQ(colours.data[(four_first ? 0 : 3 * 4) + 3], 0.5F);
+    }
+}
+
+TEST(GltfReader, ShapesThatMoveTangentsAndNoNormalsAreWrittenSo) {
+    Sheet sheet = triangle();
+    attributes(sheet)["NORMAL"] = sheet.floats({0, 0, 1, 0, 0, 1, 0, 0, 1}, "VEC3", 3);
+    attributes(sheet)["TANGENT"] = sheet.floats({1, 0, 0, 1, 1, 0, 0, 1, 1, 0, 0, 1}, "VEC4", 4);
+    sheet.root["meshes"][0]["primitives"][0]["targets"] =
+        json::array({{{"POSITION", sheet.floats({0, 0, 1, 0, 0, 0, 0, 0, 0}, "VEC3", 3)},
+                      {"TANGENT", sheet.floats({0, 0.25F, 0, 0, 0, 0, 0, 0, 0}, "VEC3", 3)}}});
+    const Scene scene = sheet.read();
+    const Result<std::vector<WrittenFile>> written = write_glb(scene, "again");
+    const Scene again = read_gltf_bytes(written->front().bytes, {}, "again").take();
+    ASSERT_EQ(again.meshes[0].shapes.size(), 1U);
+    EXPECT_TRUE(again.meshes[0].shapes[0].has_tangents);
+    EXPECT_FALSE(again.meshes[0].shapes[0].has_normals);
+    EXPECT_EQ(again.meshes[0].shapes[0].tangents[0], Vec3f(0, 0.25F, 0));
 }
 
 TEST(GltfReader, NeighbouringBuffersAreReadAndNamesMadeUnique) {

@@ -164,5 +164,21 @@ TEST_P(LedgerOnRandomRigs, WhatIsPreparedAndWhatIsLeftAreTheWhole) {
 
 INSTANTIATE_TEST_SUITE_P(Seeds, LedgerOnRandomRigs, ::testing::Range(0, 40));
 
+TEST(Ledger, ASkinThatNoSurfaceHasIsToldAndOneThatSaysSomethingIsKept) {
+    Scene scene = with_everything();
+    ASSERT_FALSE(scene.skins.empty());
+    Skin spare = scene.skins[0];
+    spare.name = "spare";
+    scene.skins.push_back(spare);
+    scene.skins[0].carried.extras = R"({"fit":"loose"})";
+    const Destination destination = built_in_destinations()[1];
+    const Ledger ledger = destination_ledger(scene, destination);
+    const std::vector<std::string> lines = told(ledger);
+    EXPECT_EQ(std::count(lines.begin(), lines.end(), "skin spare"), 1);
+    EXPECT_EQ(std::count_if(lines.begin(), lines.end(), [](const auto& line) { return line.starts_with("extras"); }),
+              0);
+    EXPECT_EQ(conform_model(scene, destination).scene.skins[0].carried.extras, scene.skins[0].carried.extras);
+}
+
 } // namespace
 } // namespace wembrix::testing

@@ -33,6 +33,10 @@ for file in "$work"/demo/tansy_model.glb "$work"/delivered/*/*.glb "$work"/rigs/
 done
 (cd "$work/js" && node three_points.mjs "${pairs[@]}")
 
+# Files made at random: what is in them arrives or stands in the ledger, and moves as it did.
+(cd "$work/js" && node conserved.mjs "$build/src/cli/wembrix-cli" "$work/demo/Lantern_web_view.destination.json" "$work/random" \
+    0 "${WEMBRIX_RANDOM_FILES:-500}")
+
 # BVH, by three.js's own reader: every joint where ours has it.
 sed 's/"container": "glb"/"container": "bvh"/' "$work/demo/Lantern_web_view.destination.json" > "$work/bvh.json"
 "$build/src/cli/wembrix-cli" deliver --card "$work/card.json" --destination "$work/bvh.json" --out "$work/bvh" \

@@ -28,7 +28,11 @@ void check_root(const Scene& prepared, const Scene& arrived, const Destination& 
     const std::vector<std::string> should = names(prepared);
     const std::vector<std::string> is = names(arrived);
     Claim claim{"Root", some_of(should), some_of(is), should == is, ""};
-    if (should.size() > 1) {
+    if (should.empty()) {
+        // Nothing here is a skeleton: what moves hangs on joints only in the file of its motion.
+        claim.expected = "no joints";
+        claim.pass = true;
+    } else if (should.size() > 1) {
         claim.pass = false;
         claim.accepted = should == is ? accepted_note("roots", {prepared, &destination}) : "";
         claim.detail =
@@ -44,7 +48,12 @@ void check_root(const Scene& prepared, const Scene& arrived, const Destination& 
 
 void check_joints(const Scene& prepared, const Scene& arrived, const Destination& destination, Arrival& arrival) {
     const std::vector<JointRow> should = joint_rows(prepared);
-    const std::vector<JointRow> is = joint_rows(arrived);
+    std::vector<JointRow> is = joint_rows(arrived);
+    if (should.empty()) {
+        // A file of motion alone does not say that what moves is a door and no bone: what is Prepared's own counts as
+        // what it is there.
+        std::erase_if(is, [&](const JointRow& row) { return prepared.find_node(row.name) >= 0; });
+    }
     Claim claim{"Joints, in order", fmt::format("{}", should.size()), fmt::format("{}", is.size()), should == is, ""};
     for (size_t i = 0; !claim.pass && i < std::max(should.size(), is.size()); ++i) {
         if (i >= should.size() || i >= is.size() || !(should[i] == is[i])) {
@@ -279,9 +288,15 @@ void check_clip(const Scene& prepared, const Clip& whole, const Scene& arrived, 
         request.matching = Matching::name;
         request.rate = destination.rate;
         request.frames = static_cast<int>(std::floor(clip.seconds * destination.rate + 1e-3)) + 1;
-        check_drift(measure_drift(request), destination, arrival);
-        arrival.claims.push_back(compare_node_motion(
-            {&prepared, &held_against, &arrived, is, destination.rate, request.frames, destination.drift_limit_mm}));
+        Claim nodes = compare_node_motion(
+            {&prepared, &held_against, &arrived, is, destination.rate, request.frames, destination.drift_limit_mm});
+        if (joints_of(prepared).empty() && surfaces_of(prepared).empty() && nodes.compared > 0) {
+            arrival.claims.push_back({"Drift", fmt::format("at most {:g} mm", destination.drift_limit_mm),
+                                      "no joints, no surfaces: see its nodes", true, ""});
+        } else {
+            check_drift(measure_drift(request), destination, arrival);
+        }
+        arrival.claims.push_back(std::move(nodes));
         // What lies between the frames is the rate's to lose: measured and said, it holds nothing back.
         if (!lies_on_frames(held_against, destination.rate)) {
             request.rate = moments_a_frame * destination.rate;

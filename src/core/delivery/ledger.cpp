@@ -1,6 +1,7 @@
 #include "core/delivery/ledger.h"
 
 #include "core/base/counted.h"
+#include "core/delivery/deliverable.h"
 #include "core/destination/conform.h"
 #include "core/formats/format.h"
 
@@ -9,6 +10,7 @@
 #include <fmt/format.h>
 #include <iterator>
 #include <map>
+#include <set>
 
 namespace wembrix {
 
@@ -41,6 +43,25 @@ Contents needed_for(const std::string& what) {
 /// What the model and the clips of a destination hold together.
 Scene all_that_goes_out(const Scene& prepared, const Destination& destination) {
     Scene out = conform_model(prepared, destination).scene;
+    if (model_kind().plan(prepared).empty()) {
+        // Files of motion alone: nodes that are moved, and nothing that they carry.
+        std::set<int64_t> moved;
+        for (const Clip& clip : prepared.clips) {
+            for (const Node& node :
+                 clip.deliver ? conform_clip(prepared, clip, destination).scene.nodes : std::vector<Node>()) {
+                moved.insert(node.identity);
+            }
+        }
+        std::vector<int> stays;
+        for (size_t n = 0; n < out.nodes.size(); ++n) {
+            out.nodes[n].camera = -1;
+            out.nodes[n].light = -1;
+            if (moved.count(out.nodes[n].identity) > 0) {
+                stays.push_back(static_cast<int>(n));
+            }
+        }
+        reorder_nodes(out, stays);
+    }
     for (const Clip& clip : prepared.clips) {
         if (clip.deliver) {
             // Keys are made anew at every frame: which of them there are is what counts here.

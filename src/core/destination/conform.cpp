@@ -4,6 +4,7 @@
 #include "core/destination/prune.h"
 #include "core/measure/skeleton/pose.h"
 #include "core/measure/surface/influence_limit.h"
+#include "core/scene/content.h"
 
 #include <Eigen/LU>
 #include <algorithm>
@@ -179,7 +180,8 @@ void unify_skins(Scene& scene) {
             for (size_t j = 0; j < joints.size(); ++j) {
                 apart = std::max(apart, (skins[same].inverse_binds[j] - after.inverse_binds[j]).cwiseAbs().maxCoeff());
             }
-            if (apart < 1e-9) {
+            const bool says_the_same = same_content(skins[same].carried, after.carried);
+            if (apart < 1e-9 && says_the_same) {
                 break;
             }
             ++same;

@@ -122,8 +122,9 @@ class Joining {
         into = text_of_object(first);
     }
 
-  private:
     void say(std::string what) { base_.notes.push_back({name_, std::move(what)}); }
+
+  private:
     void said_of_keys(const std::vector<std::string>& keys, const std::string& of) {
         for (const std::string& key : keys) {
             say(fmt::format("{}: \"{}\" is kept only from the first source.", of, key.substr(0, 60)));
@@ -174,6 +175,15 @@ void join_carried(Scene& base, Scene& added, const std::string& name) {
     joining.extras(base.carried.extras, added.carried.extras, "the file");
     joining.extensions(base.asset.extensions, object_in(added.asset.extensions), "the asset");
     joining.extras(base.asset.extras, added.asset.extras, "the asset");
+    if (added.scenes.size() > 1) {
+        joining.say(fmt::format("its {} scenes are one with the first source's.", added.scenes.size()));
+    }
+    if (!added.scenes.empty() && (base.scenes.empty() || !added.scenes[0].carried.empty())) {
+        base.scenes.resize(std::max<size_t>(1, base.scenes.size()));
+        joining.extensions(base.scenes[0].carried.extensions, object_in(added.scenes[0].carried.extensions),
+                           "the scene");
+        joining.extras(base.scenes[0].carried.extras, added.scenes[0].carried.extras, "the scene");
+    }
     if (!added.copyright.empty() && base.copyright.find(added.copyright) == std::string::npos) {
         base.copyright += (base.copyright.empty() ? "" : "; ") + added.copyright;
     }

@@ -79,6 +79,13 @@ struct Note {
     template <typename Self> static auto fields(Self& s) { return std::tie(s.where, s.what); }
 };
 
+/// One of the scenes that a file divides its nodes into.
+struct FileScene {
+    std::string name;
+    Carried carried;
+    template <typename Self> static auto fields(Self& s) { return std::tie(s.name, s.carried); }
+};
+
 /// A stop that a person decided to live with: which, what it said then, and why it goes out all the same.
 struct Accepted {
     std::string finding; ///< id
@@ -102,7 +109,8 @@ struct Scene {
     std::vector<Sampler> samplers;
     std::vector<Camera> cameras;
     std::vector<Light> lights;
-    std::vector<std::string> scene_names; ///< one per scene of the file; empty: one without a name
+    std::vector<FileScene> scenes; ///< of the file; empty: one without a name
+    int first_scene = 0;           ///< the one that is shown when the file is opened
     std::vector<std::string> extensions_used;
     std::vector<std::string> extensions_required;
     Carried carried; ///< of the file itself
@@ -117,8 +125,8 @@ struct Scene {
     /// What a file holds of it, but for its clips.
     template <typename Self> static auto fields(Self& s) {
         return std::tie(s.nodes, s.meshes, s.curve_sets, s.caches, s.hulls, s.skins, s.materials, s.images, s.textures,
-                        s.samplers, s.cameras, s.lights, s.scene_names, s.extensions_required, s.carried, s.asset,
-                        s.copyright);
+                        s.samplers, s.cameras, s.lights, s.scenes, s.first_scene, s.extensions_required, s.carried,
+                        s.asset, s.copyright);
     }
     /// What has its own place in a content (clips), is told anew (extensions used) or is of one run.
     template <typename Self> static auto marks(Self& s) {

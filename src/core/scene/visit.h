@@ -106,6 +106,7 @@ template <typename S, typename Visit> void for_each_carried(S& scene, const Visi
             visit(one.carried);
         }
     };
+    each(scene.scenes);
     each(scene.skins);
     each(scene.textures);
     each(scene.images);

@@ -190,7 +190,7 @@ void read_nodes(Document& document, const std::vector<Influences>& influences, S
         }
         for (size_t s = 0; s < scenes.size(); ++s) {
             const std::string where = fmt::format("scene {}", s);
-            scene.scene_names.push_back(text_of(scenes[s], "name"));
+            scene.scenes.push_back({text_of(scenes[s], "name"), carried_of(scenes[s], {}, scene, where)});
             for (const Json& root : array_of(scenes[s], "nodes", where)) {
                 if (!root.is_number_integer() || root.get<int64_t>() < 0 ||
                     root.get<uint64_t>() >= scene.nodes.size()) {
@@ -200,6 +200,8 @@ void read_nodes(Document& document, const std::vector<Influences>& influences, S
             }
         }
     }
+    scene.first_scene = static_cast<int>(
+        std::max<int64_t>(0, index_of(document.root, "scene", static_cast<int64_t>(scenes.size()), "scene")));
     const std::vector<int> order = sorted_order(scene.nodes);
     reorder_nodes(scene, order);
     place.assign(order.size(), -1);

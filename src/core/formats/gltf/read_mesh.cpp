@@ -145,9 +145,10 @@ size_t read_points(Document& document, const Json& attributes, const std::string
         const std::vector<float> data = read_floats(document, accessor, 0, where + " " + name);
         check(data.size() / width, name);
         // Parts without this attribute hold room for it too: a file of many names could ask for far too much.
-        document.spend((all.positions.size() - all.attribute_data[name].size() / width) * width * sizeof(float), where);
         Attribute& attribute = all.attributes[name];
         std::vector<float>& gathered = all.attribute_data[name];
+        const auto wider = static_cast<size_t>(std::max(attribute.width, width));
+        document.spend(all.positions.size() * wider * sizeof(float) - gathered.size() * sizeof(float), where);
         if (attribute.width != 0 && attribute.width != width) {
             // Colours may have three or four components; the wider form holds both.
             const int wide = std::max(attribute.width, width);

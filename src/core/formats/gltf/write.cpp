@@ -201,11 +201,14 @@ class GltfWriter {
         }
         root_["nodes"] = std::move(nodes);
         Json scenes = Json::array();
-        const size_t scene_count = std::max<size_t>(1, scene_.scene_names.size());
+        const size_t scene_count = std::max<size_t>(1, scene_.scenes.size());
         for (size_t s = 0; s < scene_count; ++s) {
             Json json = Json::object();
-            if (s < scene_.scene_names.size() && !scene_.scene_names[s].empty()) {
-                json["name"] = scene_.scene_names[s];
+            if (s < scene_.scenes.size()) {
+                if (!scene_.scenes[s].name.empty()) {
+                    json["name"] = scene_.scenes[s].name;
+                }
+                put_carried(json, scene_.scenes[s].carried);
             }
             Json list = Json::array();
             for (const size_t root : roots) {
@@ -219,7 +222,7 @@ class GltfWriter {
             scenes.push_back(std::move(json));
         }
         root_["scenes"] = std::move(scenes);
-        root_["scene"] = 0;
+        root_["scene"] = scene_.first_scene;
     }
 
     void write_skins() {

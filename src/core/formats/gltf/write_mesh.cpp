@@ -128,9 +128,9 @@ Json put_shapes(const Mesh& mesh, const Primitive& part, BufferBuilder& buffer) 
         Json target = {{"POSITION", buffer.add_floats(dense(shape.positions), 3, Use::points, true)}};
         if (shape.has_normals && part.has_normals) {
             target["NORMAL"] = buffer.add_floats(dense(shape.normals), 3, Use::points, false);
-            if (shape.has_tangents && part.has_tangents) {
-                target["TANGENT"] = buffer.add_floats(dense(shape.tangents), 3, Use::points, false);
-            }
+        }
+        if (shape.has_tangents && part.has_tangents) {
+            target["TANGENT"] = buffer.add_floats(dense(shape.tangents), 3, Use::points, false);
         }
         targets.push_back(std::move(target));
     }

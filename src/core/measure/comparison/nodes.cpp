@@ -161,6 +161,23 @@ void compare_nodes(const NodePairs& pairs, std::vector<Subject>& subjects) {
             }
         }
     });
+    const size_t scenes = std::min(pairs.expected().scenes.size(), pairs.actual().scenes.size());
+    for (size_t s = 0; s < scenes; ++s) {
+        const FileScene& x = pairs.expected().scenes[s];
+        const FileScene& y = pairs.actual().scenes[s];
+        carried.compared();
+        if (x.name != y.name) {
+            carried.differs("scene " + x.name, fmt::format("is called “{}”", y.name));
+        } else if (!same_content(x.carried, y.carried)) {
+            carried.differs("scene " + x.name, "other extras or extensions");
+        }
+    }
+    if (pairs.expected().scenes.size() > 1 && pairs.expected().scenes.size() != pairs.actual().scenes.size()) {
+        nodes.differs("the file", fmt::format("{} scenes and not {}", pairs.actual().scenes.size(),
+                                              pairs.expected().scenes.size()));
+    } else if (pairs.expected().first_scene != pairs.actual().first_scene) {
+        nodes.differs("the file", "another scene is shown first");
+    }
     compare_order(pairs, nodes);
     compare_points(pairs, points);
     compare_skins(pairs, skins);

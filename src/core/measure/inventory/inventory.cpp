@@ -53,9 +53,13 @@ class Counting {
         if (!scene_.copyright.empty()) {
             put("copyright", scene_.copyright, 1, scene_.copyright);
         }
-        for (size_t s = 1; s < scene_.scene_names.size(); ++s) {
-            put("scene", scene_.scene_names[s], 1, std::to_string(s));
+        for (size_t s = 0; s < scene_.scenes.size(); ++s) {
+            if (s > 0) {
+                put("scene", scene_.scenes[s].name, 1, std::to_string(s));
+            }
+            carried(scene_.scenes[s].carried, "scene " + scene_.scenes[s].name);
         }
+        skins();
         for (const Clip& clip : scene_.clips) {
             this->clip(clip);
         }
@@ -79,6 +83,23 @@ class Counting {
         }
         for (const std::string& extension : extensions_in(carried.extensions)) {
             put("extension", name + ", " + extension, 1, extension);
+        }
+    }
+
+    /// A skin is the way a surface hangs on joints: it counts as a thing of its own where no surface has it, or where
+    /// something is said of it.
+    void skins() {
+        std::vector<char> used(scene_.skins.size(), 0);
+        for (const Node& node : scene_.nodes) {
+            if (node.skin >= 0) {
+                used[static_cast<size_t>(node.skin)] = 1;
+            }
+        }
+        for (size_t s = 0; s < used.size(); ++s) {
+            if (used[s] == 0) {
+                put("skin", scene_.skins[s].name, 1, scene_.skins[s].name);
+            }
+            carried(scene_.skins[s].carried, "skin " + scene_.skins[s].name);
         }
     }
 

@@ -1,0 +1,50 @@
+// A .glb file taken apart by a few lines of its own: its JSON, and its numbers as the standard says.
+import fs from 'node:fs';
+import {asGlb} from './random_gltf.mjs';
+
+export function readGlb(file) {
+  const bytes = fs.readFileSync(file);
+  const length = bytes.readUInt32LE(12);
+  const json = JSON.parse(bytes.subarray(20, 20 + length).toString());
+  const binary = bytes.length > 28 + length ? bytes.subarray(28 + length) : Buffer.alloc(0);
+  return {json, binary};
+}
+
+const WIDTH = {SCALAR: 1, VEC2: 2, VEC3: 3, VEC4: 4, MAT4: 16};
+const TYPES = {5120: [1, 'readInt8', 127], 5121: [1, 'readUInt8', 255], 5122: [2, 'readInt16LE', 32767],
+               5123: [2, 'readUInt16LE', 65535], 5125: [4, 'readUInt32LE', 4294967295], 5126: [4, 'readFloatLE', 1]};
+
+/// All numbers of an accessor, one after another.
+export function numbers({json, binary}, index) {
+  const accessor = json.accessors[index];
+  const width = WIDTH[accessor.type];
+  const [size, read, most] = TYPES[accessor.componentType];
+  const value = (raw) => accessor.normalized ? Math.max(raw / most, -1) : raw;
+  const elements = (view, offset, count, bytes, get, wide, stride) => [...Array(count * wide).keys()].map((i) =>
+    binary[get]((view.byteOffset ?? 0) + offset + Math.floor(i / wide) * stride + i % wide * bytes));
+  let out = Array(accessor.count * width).fill(0);
+  if (accessor.bufferView !== undefined) {
+    const view = json.bufferViews[accessor.bufferView];
+    out = elements(view, accessor.byteOffset ?? 0, accessor.count, size, read, width, view.byteStride ?? size * width).map(value);
+  }
+  if (accessor.sparse) {
+    const {count, indices, values} = accessor.sparse;
+    const [bytes, get] = TYPES[indices.componentType];
+    const places = elements(json.bufferViews[indices.bufferView], indices.byteOffset ?? 0, count, bytes, get, 1, bytes);
+    const its = elements(json.bufferViews[values.bufferView], values.byteOffset ?? 0, count, size, read, width, size * width).map(value);
+    places.forEach((place, i) => its.slice(i * width, (i + 1) * width).forEach((x, k) => { out[place * width + k] = x; }));
+  }
+  return out;
+}
+
+/// The file without what a reader of motion does not need: pictures want a browser.
+export function withoutLooks({json, binary}) {
+  const bare = structuredClone(json);
+  for (const list of ['materials', 'textures', 'images', 'samplers', 'extensions', 'extensionsUsed']) delete bare[list];
+  delete bare.extensionsRequired;
+  for (const mesh of bare.meshes ?? []) {
+    for (const primitive of mesh.primitives) { delete primitive.material; delete primitive.extensions; }
+  }
+  for (const node of bare.nodes ?? []) delete node.extensions;
+  return asGlb({json: bare, binary});
+}
