@@ -164,6 +164,22 @@ TEST_P(LedgerOnRandomRigs, WhatIsPreparedAndWhatIsLeftAreTheWhole) {
 
 INSTANTIATE_TEST_SUITE_P(Seeds, LedgerOnRandomRigs, ::testing::Range(0, 40));
 
+TEST(Ledger, FilesOfMotionAloneHoldWhatIsMovedAndNoCameras) {
+    Scene scene;
+    for (const char* name : {"still", "moving"}) {
+        Node node;
+        node.name = name;
+        node.kind = NodeKind::camera;
+        node.camera = 0;
+        node.identity = static_cast<int64_t>(scene.nodes.size()) + 1;
+        scene.nodes.push_back(node);
+    }
+    scene.cameras.resize(1);
+    add_nod(scene, "pan", 1, 0.4, true);
+    const std::vector<std::string> lines = told(destination_ledger(scene, built_in_destinations()[1]));
+    EXPECT_EQ(lines, (std::vector<std::string>{"camera still", "camera moving"}));
+}
+
 TEST(Ledger, ASkinThatNoSurfaceHasIsToldAndOneThatSaysSomethingIsKept) {
     Scene scene = with_everything();
     ASSERT_FALSE(scene.skins.empty());

@@ -43,6 +43,12 @@ Contents needed_for(const std::string& what) {
 /// What the model and the clips of a destination hold together.
 Scene all_that_goes_out(const Scene& prepared, const Destination& destination) {
     Scene out = conform_model(prepared, destination).scene;
+    for (const Clip& clip : prepared.clips) {
+        if (clip.deliver) {
+            // Keys are made anew at every frame: which of them there are is what counts here.
+            out.clips.push_back(channels_that_go_out(prepared, clip));
+        }
+    }
     if (model_kind().plan(prepared).empty()) {
         // Files of motion alone: nodes that are moved, and nothing that they carry.
         std::set<int64_t> moved;
@@ -61,12 +67,6 @@ Scene all_that_goes_out(const Scene& prepared, const Destination& destination) {
             }
         }
         reorder_nodes(out, stays);
-    }
-    for (const Clip& clip : prepared.clips) {
-        if (clip.deliver) {
-            // Keys are made anew at every frame: which of them there are is what counts here.
-            out.clips.push_back(channels_that_go_out(prepared, clip));
-        }
     }
     return out;
 }
