@@ -1,0 +1,127 @@
+#include "targets.h"
+
+#include "core/base/json_file.h"
+#include "core/delivery/manifest.h"
+#include "core/formats/bvh/bvh.h"
+#include "core/formats/gltf/gltf.h"
+#include "core/job/cuts.h"
+#include "core/job/job.h"
+#include "core/job/replay.h"
+#include "core/measure/skeleton/contract.h"
+#include "small_scenes.h"
+
+#include <cstdlib>
+
+namespace wembrix::testing {
+
+namespace {
+
+/// What is written of something that was read is read as the same again.
+void require(bool holds) {
+    if (!holds) {
+        std::abort();
+    }
+}
+
+Scene small_character() {
+    Scene scene = tower({"root", "hip_l", "hip_r", "head"});
+    Mesh& mesh = scene.meshes[0];
+    MorphTarget smile;
+    smile.name = "smile";
+    smile.points = std::vector<uint32_t>{0};
+    smile.positions = std::vector<Vec3f>{{0.1F, 0, 0}};
+    mesh.shapes = {smile};
+    add_nod(scene, "nod", 1, 0.4, true);
+    add_nod(scene, "shake", 2, 0.3, false);
+    classify_nodes(scene);
+    return scene;
+}
+
+} // namespace
+
+void fuzz_gltf(const std::string& bytes) {
+    (void)read_gltf_bytes(bytes, "/nonexistent", "fuzz");
+}
+
+void fuzz_bvh(const std::string& bytes) {
+    (void)read_bvh_text(bytes, "fuzz");
+}
+
+void fuzz_job(const std::string& bytes) {
+    const Result<nlohmann::json> json = parse_json(bytes, "fuzz");
+    if (const Result<Job> job = json ? job_from_json(*json, "fuzz") : Result<Job>(json.problem())) {
+        require(job_from_json(job_to_json(*job), "again").ok());
+    }
+}
+
+void fuzz_card(const std::string& bytes) {
+    const Result<nlohmann::json> json = parse_json(bytes, "fuzz");
+    if (!json) {
+        return;
+    }
+    if (const Result<std::vector<Step>> card = card_from_json(*json, "fuzz")) {
+        for (const Step& step : *card) {
+            const Result<Step> again = step_from_json(step_to_json(step));
+            require(again.ok() && *again == step);
+        }
+    }
+}
+
+void fuzz_destination(const std::string& bytes) {
+    const Result<nlohmann::json> json = parse_json(bytes, "fuzz");
+    if (const Result<Destination> destination =
+            json ? destination_from_json(*json, "fuzz") : Result<Destination>(json.problem())) {
+        require(destination_from_json(destination_to_json(*destination), "again").ok());
+    }
+}
+
+void fuzz_contract(const std::string& bytes) {
+    const Result<nlohmann::json> json = parse_json(bytes, "fuzz");
+    if (const Result<Contract> contract = json ? contract_from_json(*json, "fuzz") : Result<Contract>(json.problem())) {
+        require(contract_from_json(contract_to_json(*contract), "again").ok());
+    }
+}
+
+void fuzz_manifest(const std::string& bytes) {
+    if (const Result<nlohmann::json> json = parse_json(bytes, "fuzz")) {
+        (void)rows_of(*json);
+        (void)held_in(*json);
+        (void)lists_file(*json, "model.glb");
+    }
+}
+
+void fuzz_cuts(const std::string& bytes) {
+    (void)cuts_from_text(bytes, "fuzz");
+    (void)cuts_from_text(bytes, "fuzz", [](const std::string&) { return 29.97; });
+    Clip take;
+    take.seconds = 1e4;
+    take.carried.extras = bytes;
+    for (const Cut& range : ranges_inside(take)) {
+        require(!range.name.empty() && range.start >= 0 && range.end < take.frames() && range.start < range.end);
+    }
+}
+
+void fuzz_steps(const std::string& bytes) {
+    static const auto character = std::make_shared<const Scene>(small_character());
+    const Result<nlohmann::json> json = parse_json(bytes, "fuzz");
+    if (!json) {
+        return;
+    }
+    if (Result<std::vector<Step>> card = card_from_json(*json, "fuzz"); card && card->size() <= 4) {
+        const Replay made = replay(character, *card);
+        // Whatever a card does, each node stands behind its parent and each reference names something.
+        const Scene& scene = made.prepared();
+        for (size_t n = 0; n < scene.nodes.size(); ++n) {
+            require(scene.nodes[n].parent < static_cast<int>(n));
+            require(scene.nodes[n].mesh < static_cast<int>(scene.meshes.size()));
+            require(scene.nodes[n].skin < static_cast<int>(scene.skins.size()));
+        }
+        for (const Clip& clip : scene.clips) {
+            for (const Channel& channel : clip.channels) {
+                require(channel.node >= 0 && channel.node < static_cast<int>(scene.nodes.size()));
+            }
+        }
+    }
+}
+
+} // namespace wembrix::testing

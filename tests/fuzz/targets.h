@@ -1,0 +1,36 @@
+// What is fuzzed: each takes any bytes at all and ends with something read or one sentence, never more. The fuzzer runs
+// them (main.cpp), and the tests run them over the corpus that is kept.
+#pragma once
+
+#include <array>
+#include <string>
+#include <string_view>
+
+namespace wembrix::testing {
+
+void fuzz_gltf(const std::string& bytes);
+void fuzz_bvh(const std::string& bytes);
+void fuzz_job(const std::string& bytes);
+void fuzz_card(const std::string& bytes);
+void fuzz_destination(const std::string& bytes);
+void fuzz_contract(const std::string& bytes);
+void fuzz_manifest(const std::string& bytes);
+void fuzz_cuts(const std::string& bytes);
+/// A route card over a small scene with joints, weights, shapes and a clip.
+void fuzz_steps(const std::string& bytes);
+
+struct FuzzTarget {
+    std::string_view name; ///< of its corpus folder, too
+    void (*run)(const std::string& bytes);
+};
+inline constexpr std::array<FuzzTarget, 9> fuzz_targets = {{{"gltf", fuzz_gltf},
+                                                            {"bvh", fuzz_bvh},
+                                                            {"job", fuzz_job},
+                                                            {"card", fuzz_card},
+                                                            {"destination", fuzz_destination},
+                                                            {"contract", fuzz_contract},
+                                                            {"manifest", fuzz_manifest},
+                                                            {"cuts", fuzz_cuts},
+                                                            {"steps", fuzz_steps}}};
+
+} // namespace wembrix::testing
