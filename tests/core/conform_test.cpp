@@ -1,11 +1,13 @@
 // What a delivery holds beyond its points: materials and pictures, skins, and what stays out; and how sources come
 // together.
+#include "core/delivery/arrival_check.h"
 #include "core/destination/conform.h"
 #include "core/destination/prune.h"
 #include "core/job/assemble.h"
 #include "core/job/replay.h"
 #include "core/measure/scene/drift.h"
 #include "small_scenes.h"
+#include "through_a_file.h"
 
 #include <gtest/gtest.h>
 #include <nlohmann/json.hpp>
@@ -193,6 +195,48 @@ TEST(Replay, EditingAStepCostsThatOneAndThoseAfter) {
     EXPECT_EQ(third.outcomes[1].account, "off");
     EXPECT_NEAR(third.moved()(0, 0), 1, 1e-12);
     EXPECT_TRUE(third.problems().empty());
+}
+
+/// A skinned surface in a group that stands elsewhere, with a bag below it or not.
+Scene grouped(bool with_bag) {
+    Scene scene = tower({"root", "spine"});
+    Node group;
+    group.name = "group";
+    group.identity = 50;
+    group.rest.translation = Vec3(3, 0, 0);
+    scene.nodes.push_back(group);
+    const int surface = scene.find_node("tower");
+    scene.nodes[static_cast<size_t>(surface)].parent = static_cast<int>(scene.nodes.size()) - 1;
+    scene.nodes[static_cast<size_t>(surface)].rest.translation = Vec3(0, 2, 0);
+    if (with_bag) {
+        Node bag;
+        bag.name = "bag";
+        bag.identity = 51;
+        bag.parent = surface;
+        bag.rest.translation = Vec3(0, 0, 1);
+        scene.nodes.push_back(bag);
+    }
+    reorder_nodes(scene, sorted_order(scene.nodes));
+    classify_nodes(scene);
+    return scene;
+}
+
+TEST(ConformModel, ASkinnedSurfaceInAGroupArrivesAndWhatHangsBelowItStandsWhereItDid) {
+    for (const bool with_bag : {false, true}) {
+        const Scene scene = grouped(with_bag);
+        const Destination destination = any_destination();
+        const Scene conformed = conform_model(scene, destination).scene;
+        const Scene arrived = through_a_file(conformed);
+        Arrival arrival;
+        check_model(scene, arrived, destination, arrival);
+        EXPECT_EQ(arrival.state, CellState::arrived) << arrival.reason;
+        const Node& surface = arrived.nodes[static_cast<size_t>(arrived.find_node("tower"))];
+        EXPECT_EQ(surface.parent < 0, !with_bag) << "at the top where nothing hangs below it";
+        if (with_bag) {
+            const Vec3 place = rest_world(arrived)[static_cast<size_t>(arrived.find_node("bag"))].col(3).head<3>();
+            EXPECT_NEAR((place - Vec3(3, 2, 1)).norm(), 0, 1e-6);
+        }
+    }
 }
 
 } // namespace

@@ -221,5 +221,43 @@ TEST(Names, WildcardsAndSides) {
     EXPECT_EQ(side_of("upright"), Side::middle);
 }
 
+TEST(Steps, WhatHangsBelowTheNodeOfASkinnedSurfaceIsTurnedWithAllElse) {
+    Scene scene = tower({"root", "spine"});
+    const int surface = scene.find_node("tower");
+    Node lamp;
+    lamp.name = "lamp";
+    lamp.parent = surface;
+    lamp.rest.translation = Vec3(1, 2, 0);
+    scene.nodes.push_back(lamp);
+    classify_nodes(scene);
+    const Result<StepResult> turned = apply_step(scene, {"rotate", {{"degrees", 90}, {"about", "+Y"}}});
+    ASSERT_TRUE(turned.ok());
+    const Vec3 place = rest_world(turned->scene)[static_cast<size_t>(turned->scene.find_node("lamp"))].col(3).head<3>();
+    EXPECT_NEAR((place - Vec3(0, 2, -1)).norm(), 0, 1e-9);
+}
+
+TEST(Steps, ScaleMakesTheLengthsOfCamerasLightsAndMaterialsLarger) {
+    Scene scene = tower({"root"});
+    Camera camera;
+    camera.near_m = 0.1;
+    camera.far_m = 100;
+    camera.half_width_m = 3;
+    scene.cameras = {camera};
+    Light light;
+    light.range_m = 5;
+    scene.lights = {light};
+    Material glass;
+    glass.carried.extensions = R"({"KHR_materials_volume":{"attenuationDistance":2.0,"thicknessFactor":0.5}})";
+    scene.materials = {glass};
+    const Scene larger = apply_step(scene, {"scale", {{"factor", 2}}})->scene;
+    EXPECT_DOUBLE_EQ(larger.cameras[0].near_m, 0.2);
+    EXPECT_DOUBLE_EQ(larger.cameras[0].far_m, 200);
+    EXPECT_DOUBLE_EQ(larger.cameras[0].half_width_m, 6);
+    EXPECT_DOUBLE_EQ(larger.lights[0].range_m, 10);
+    const auto volume = nlohmann::json::parse(larger.materials[0].carried.extensions)["KHR_materials_volume"];
+    EXPECT_EQ(volume["attenuationDistance"], 4.0);
+    EXPECT_EQ(volume["thicknessFactor"], 1.0);
+}
+
 } // namespace
 } // namespace wembrix::testing

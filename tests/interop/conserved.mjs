@@ -16,6 +16,9 @@ const destination = {...JSON.parse(fs.readFileSync(destinationFile)), max_influe
 // These are no characters: what stops a character's delivery is accepted.
 const accepts = ['size', 'roots', 'contract', 'illegal_name'].map((finding) => ({step: 'accept_finding', finding, note: 'made at random'}));
 fs.writeFileSync(`${work}/accept.card.json`, JSON.stringify({steps: accepts}));
+// Every other file is turned and resized on its way.
+fs.writeFileSync(`${work}/moved.card.json`, JSON.stringify({steps: [{step: 'rotate', degrees: 90, about: '+Y'}, {step: 'scale', factor: 2}, ...accepts]}));
+const moved = new THREE.Matrix4().makeScale(2, 2, 2).multiply(new THREE.Matrix4().makeRotationY(Math.PI / 2));
 
 const close = (a, b, limit = 2e-6) => a.length === b.length && a.every((x, i) => Math.abs(x - b[i]) <= limit * Math.max(1, Math.abs(x)));
 const same = (a, b) => JSON.stringify(sorted(a)) === JSON.stringify(sorted(b));
@@ -51,6 +54,7 @@ function things(file) {
     if (!value || typeof value !== 'object' || Array.isArray(value)) return value;
     return Object.fromEntries(Object.entries(value).filter(([key, inner]) => key !== 'index' && inner !== undefined).map(([key, inner]) => [key, plain(inner)]));
   };
+  const within = (list) => list.flatMap((n) => [n, ...within(json.nodes[n].children ?? [])]);
   const variants = json.extensions?.KHR_materials_variants?.variants ?? [];
   for (const node of json.nodes ?? []) {
     put(node.name, 'node', true);
@@ -104,9 +108,21 @@ function things(file) {
   if (json.asset.copyright) put('the file', 'copyright', json.asset.copyright);
   told('the file', json, ['KHR_lights_punctual', 'KHR_materials_variants']);
   told('the asset', json.asset);
-  for (const scene of (json.scenes ?? []).slice(1)) put(scene.name, 'scene', (scene.nodes ?? []).map((n) => json.nodes[n].name).sort());
+  for (const scene of (json.scenes ?? []).slice(1)) put(scene.name, 'scene', within(scene.nodes ?? []).map((n) => json.nodes[n].name).sort());
   for (const scene of json.scenes ?? []) told(`scene ${scene.name}`, scene);
   return found;
+}
+
+/// The lengths that a file says in words of its own, as they are when all of it is twice as large.
+function twiceAsLarge(file) {
+  const twice = (object, keys) => { for (const key of keys) if (object?.[key] !== undefined) object[key] *= 2; };
+  for (const camera of file.json.cameras ?? []) {
+    twice(camera.perspective, ['znear', 'zfar']);
+    twice(camera.orthographic, ['znear', 'zfar', 'xmag', 'ymag']);
+  }
+  for (const light of file.json.extensions?.KHR_lights_punctual?.lights ?? []) twice(light, ['range']);
+  for (const material of file.json.materials ?? []) twice(material.extensions?.KHR_materials_volume, ['thicknessFactor', 'attenuationDistance']);
+  return file;
 }
 
 const value_holds = (what, source, arrived) => Array.isArray(source) && source.every((x) => typeof x === 'number') ? close(source, arrived ?? []) : same(source, arrived);
@@ -165,7 +181,7 @@ function mixerOf(gltf, animation) {
   return {setTime: (time) => { action.reset().play(); mixer.setTime(time); }};
 }
 
-async function motion(seed, sourceFile, modelFile, clips) {
+async function motion(matrix, sourceFile, modelFile, clips) {
   const wrong = [];
   let compared = 0;
   const source = readGlb(sourceFile);
@@ -196,6 +212,13 @@ async function motion(seed, sourceFile, modelFile, clips) {
       from.gltf.scene.updateMatrixWorld(true);
       to.gltf.scene.updateMatrixWorld(true);
       const limit = 2e-4 + ((between ?? 0) / 1000 * (quarter % 4 === 0 ? 5e-5 : 1.02));
+      for (const node of file ? [] : source.json.nodes) {  // where nothing is seen, too: cameras, lights, points
+        const [a, b] = [from, to].map((side) => side.gltf.scene.getObjectByName(node.name));
+        if (!a || !b || node.skin !== undefined) continue;
+        ++compared;
+        const apart = new THREE.Vector3().setFromMatrixPosition(a.matrixWorld).applyMatrix4(matrix).distanceTo(new THREE.Vector3().setFromMatrixPosition(b.matrixWorld));
+        if (!(apart <= limit + 1e-5 * Math.hypot(...b.matrixWorld.elements.slice(12, 15)))) wrong.push(`${node.name} is ${(apart * 1000).toFixed(2)} mm off at rest`);
+      }
       for (const surface of to.surfaces) {
         const was = from.surfaces.find((candidate) => candidate.name === surface.name);
         if (!was || ambiguous.has(surface.name)) continue;
@@ -203,7 +226,7 @@ async function motion(seed, sourceFile, modelFile, clips) {
           if (!was.pieces[k]) return;
           const [a, b] = [paletteOf(was.pieces[k]), paletteOf(piece)];
           for (let i = 0; i < piece.object.geometry.attributes.position.count; ++i, ++compared) {
-            const was_at = worldPoint(was.pieces[k], i, a).clone();
+            const was_at = worldPoint(was.pieces[k], i, a).clone().applyMatrix4(matrix);
             const here_at = worldPoint(piece, i, b).clone();
             const apart = was_at.distanceTo(here_at);
             if (!(apart <= limit + 1e-5 * here_at.length())) wrong.push(`${name} at ${time.toFixed(4)} s: ${surface.name} point ${i} is ${(apart * 1000).toFixed(2)} mm off (allowed ${(limit * 1000).toFixed(2)})`);
@@ -235,7 +258,7 @@ for (let seed = Number(first); seed < Number(first) + Number(count); ++seed) {
   let report, wrong = [];
   const deliver = (root) => {
     fs.writeFileSync(`${work}/any.destination.json`, JSON.stringify({...destination, root}));
-    return JSON.parse(execFileSync(cli, ['deliver', '--json', '--card', `${work}/accept.card.json`, '--destination', `${work}/any.destination.json`, '--out', out, sourceFile], {stdio: ['ignore', 'pipe', 'pipe'], maxBuffer: 1 << 28}));
+    return JSON.parse(execFileSync(cli, ['deliver', '--json', '--card', `${work}/${seed % 2 ? 'moved' : 'accept'}.card.json`, '--destination', `${work}/any.destination.json`, '--out', out, sourceFile], {stdio: ['ignore', 'pipe', 'pipe'], maxBuffer: 1 << 28}));
   };
   try {
     try {
@@ -262,7 +285,7 @@ for (let seed = Number(first); seed < Number(first) + Number(count); ++seed) {
         for (const [key, value] of its) if (!arrived.has(key) || row.deliverable === 'model') arrived.set(key, value);
       }
     }
-    const source = things(readGlb(sourceFile));
+    const source = things(seed % 2 ? twiceAsLarge(readGlb(sourceFile)) : readGlb(sourceFile));
     counted += source.size;
     left += ledger.length;
     if (deliverables.every((row) => row.state === 'arrived')) {
@@ -271,7 +294,7 @@ for (let seed = Number(first); seed < Number(first) + Number(count); ++seed) {
       const clips = deliverables.filter((row) => row !== model).map((row) => ({name: row.deliverable.replace(/^clip[: ]*/, ''), file: `${out}/${row.files[0]}`, between: row.between_frames?.drift_mm ?? 0}));
       if (model) {
         try {
-          const played = await motion(seed, sourceFile, `${out}/${model.files[0]}`, clips);
+          const played = await motion(seed % 2 ? moved : new THREE.Matrix4(), sourceFile, `${out}/${model.files[0]}`, clips);
           wrong.push(...played.wrong);
           compared += played.compared;
         } catch (error) { wrong.push(`three.js: ${error.stack}`.slice(0, 400)); }

@@ -284,13 +284,14 @@ class Builder {
         node.skin = dice.below(this.skeletons.length);
         json.meshes.push(this.mesh(true, this.skeletons[node.skin].length));
         node.mesh = json.meshes.length - 1;
+        if (dice.chance(0.3)) this.rest(node);  // places what hangs below it, and not the surface
       } else {
         this.rest(node);
         if (kind === 'camera') node.camera = dice.below(json.cameras.length);
         if (kind === 'light') node.extensions = {[this.uses('KHR_lights_punctual')]: {light: dice.below(this.lights.length)}};
         if (kind === 'empty' && dice.chance(0.3)) node.extensions = {[this.uses('EXT_unheard_of')]: dice.chance(0.5) ? {target: dice.below(4)} : {strength: 0.5, word: 'kept'}};
       }
-      add(node, kind === 'skinned' ? -1 : parent);
+      add(node, kind === 'skinned' && dice.chance(0.7) ? -1 : parent);
     }
     if (json.nodes.length === 0) add(this.rest({name: this.name('empty')}), -1);
     const roots = json.nodes.map((_, n) => n).filter((n) => !json.nodes.some((other) => other.children?.includes(n)));

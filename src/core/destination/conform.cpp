@@ -203,6 +203,21 @@ void unify_skins(Scene& scene) {
     scene.skins = std::move(skins);
 }
 
+/// The standard ignores where a skinned surface's node stands; at the top nobody can mistake it. One that things hang
+/// below stays where it places them.
+void set_skinned_to_top(Scene& scene) {
+    std::vector<char> has_children(scene.nodes.size(), 0);
+    for (size_t n = scene.nodes.size(); n-- > 0;) { // children before their parents
+        Node& node = scene.nodes[n];
+        if (node.mesh >= 0 && node.skin >= 0 && has_children[n] == 0) {
+            node.parent = -1;
+            node.rest = Transform();
+        } else if (node.parent >= 0) {
+            has_children[static_cast<size_t>(node.parent)] = 1;
+        }
+    }
+}
+
 /// A surface of one point that moves nothing but has the shapes' names.
 Mesh shape_stand_in(const Mesh& mesh) {
     Mesh stand_in;
@@ -237,6 +252,7 @@ Conformed conform_model(const Scene& prepared, const Destination& destination) {
         loss.largest_weight = std::max(loss.largest_weight, one.largest_weight);
     }
     unify_skins(result.scene);
+    set_skinned_to_top(result.scene);
     drop_unplaced(result.scene);
     drop_unused_materials(result.scene);
     if (loss.points > 0) {

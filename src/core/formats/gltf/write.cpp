@@ -126,16 +126,23 @@ class GltfWriter {
     }
 
     [[nodiscard]] bool stands_alone(size_t node) const {
-        return scene_.nodes[node].skin >= 0 && mesh_of_node_[node] >= 0;
+        return scene_.nodes[node].skin >= 0 && mesh_of_node_[node] >= 0 && has_children_[node] == 0;
     }
 
     void write_nodes() {
         const size_t count = scene_.nodes.size();
+        has_children_.assign(count, 0);
+        for (const Node& node : scene_.nodes) {
+            if (node.parent >= 0) {
+                has_children_[static_cast<size_t>(node.parent)] = 1;
+            }
+        }
         std::vector<Json> children(count, Json::array());
         std::vector<size_t> roots;
         for (size_t i = 0; i < count; ++i) {
             const Node& node = scene_.nodes[i];
-            // The standard ignores the place of a skinned surface; under a root of its own nobody can mistake it.
+            // The standard ignores the place of a skinned surface; under a root of its own nobody can mistake it. One
+            // that things hang below stays where it places them.
             if (node.parent < 0 || stands_alone(i)) {
                 roots.push_back(i);
             } else {
@@ -330,7 +337,8 @@ class GltfWriter {
     const Scene& scene_;
     Weights weights_;
     Json root_ = Json::object();
-    std::vector<int> mesh_of_node_; ///< its place among the written ones, or -1
+    std::vector<int> mesh_of_node_;
+    std::vector<char> has_children_; ///< its place among the written ones, or -1
     bool materials_used_ = false;
     bool lights_used_ = false;
 };
