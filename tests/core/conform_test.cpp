@@ -197,6 +197,22 @@ TEST(Replay, EditingAStepCostsThatOneAndThoseAfter) {
     EXPECT_TRUE(third.problems().empty());
 }
 
+TEST(ConformModel, AJointThatRestsAtNoSizeArrives) {
+    Scene scene = tower({"root", "hidden", "spine"});
+    scene.nodes[1].rest.scale = Vec3::Zero();
+    add_nod(scene, "nod", 0, 0.3, true);
+    const Destination destination = any_destination();
+    for (const Scene& conformed :
+         {conform_model(scene, destination).scene, conform_clip(scene, scene.clips[0], destination).scene}) {
+        for (const Skin& skin : conformed.skins) {
+            for (const Mat4& bind : skin.inverse_binds) {
+                EXPECT_TRUE(bind.allFinite());
+            }
+        }
+        EXPECT_EQ(through_a_file(conformed).find_node("hidden") >= 0, true);
+    }
+}
+
 /// A skinned surface in a group that stands elsewhere, with a bag below it or not.
 Scene grouped(bool with_bag) {
     Scene scene = tower({"root", "spine"});

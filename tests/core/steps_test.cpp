@@ -5,6 +5,7 @@
 #include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "random_rig.h"
+#include "small_scenes.h"
 #include "tansy_scene.h"
 
 #include <gtest/gtest.h>
@@ -257,6 +258,55 @@ TEST(Steps, ScaleMakesTheLengthsOfCamerasLightsAndMaterialsLarger) {
     const auto volume = nlohmann::json::parse(larger.materials[0].carried.extensions)["KHR_materials_volume"];
     EXPECT_EQ(volume["attenuationDistance"], 4.0);
     EXPECT_EQ(volume["thicknessFactor"], 1.0);
+}
+
+TEST(NamePatterns, ANameWithAStarOrAQuestionMarkMeansThatThingAlone) {
+    const Scene scene = chain({"root", "arm*", "arm_l", "what?", "whats"});
+    const NamePatterns names({"arm*", "what?"}, scene);
+    EXPECT_TRUE(names.any_fits("arm*"));
+    EXPECT_FALSE(names.any_fits("arm_l"));
+    EXPECT_FALSE(names.any_fits("whats"));
+    const NamePatterns patterns({"w*", "ro?t"}, scene);
+    EXPECT_TRUE(patterns.any_fits("whats") && patterns.any_fits("what?") && patterns.any_fits("root"));
+    EXPECT_FALSE(patterns.any_fits("arm_l"));
+    const Result<StepResult> without = apply_step(scene, {"remove_joints", {{"names", {"arm*"}}}});
+    ASSERT_TRUE(without.ok()) << without.problem().sentence();
+    EXPECT_EQ(without->scene.find_node("arm*"), -1);
+    EXPECT_GE(without->scene.find_node("arm_l"), 0);
+    const Scene left = apply_step(scene, {"leave_behind", {{"names", {"what?"}}}})->scene;
+    EXPECT_EQ(left.find_node("what?"), -1);
+}
+
+TEST(Steps, AdditiveShapesAreAddedToTheWeightThatTheyRestAt) {
+    Scene scene = tower({"root", "spine"});
+    MorphTarget smile;
+    smile.name = "smile";
+    smile.points = std::vector<uint32_t>{0};
+    smile.positions = std::vector<Vec3f>{{0.1F, 0, 0}};
+    scene.meshes[0].shapes = {smile};
+    scene.meshes[0].shape_weights = {0.25F};
+    Clip clip;
+    clip.name = "grin";
+    clip.take = 1;
+    clip.seconds = 1;
+    clip.rate = 2;
+    Channel channel;
+    channel.node = scene.find_node("tower");
+    channel.path = Path::weights;
+    channel.width = 1;
+    channel.times = std::vector<float>{0, 1};
+    channel.values = std::vector<float>{0.5F, 0.75F};
+    clip.channels = {channel};
+    scene.clips = {clip};
+    classify_nodes(scene);
+    const Result<StepResult> added = apply_step(scene, {"make_additive", {{"clips", {"grin"}}}});
+    ASSERT_TRUE(added.ok()) << added.problem().sentence();
+    for (const Channel& made : added->scene.clips[0].channels) {
+        if (made.path == Path::weights) {
+            EXPECT_NEAR(made.values.get().front(), 0.25F, 1e-6) << "nothing added is the rest";
+            EXPECT_NEAR(made.values.get().back(), 0.5F, 1e-6);
+        }
+    }
 }
 
 } // namespace

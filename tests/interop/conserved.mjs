@@ -136,7 +136,9 @@ function unexplained(source, arrived, left) {
   const rows = left.filter((row) => row.what !== 'note');
   for (const [key, thing] of source) {
     const there = arrived.get(key);
-    if (there && value_holds(thing.what, thing.value, there.value)) continue;
+    // Of a scene what is not left behind itself, which is asked of it by its own name.
+    const value = thing.what === 'scene' ? thing.value.filter((name) => arrived.has(`${name}|node`)) : thing.value;
+    if (there && value_holds(thing.what, value, there.value)) continue;
     const named = thing.what.match(/keys of (.*)$/)?.[1];
     const byRow = rows.some((row) => row.name.includes(thing.owner) || (named && row.name.includes(named)) || (row.what === 'copyright' && thing.what === 'copyright'));
     const byNote = notes.some((note) => noteWords(thing).some((word) => (note.name + ' ' + note.why).includes(word)));

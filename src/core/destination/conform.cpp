@@ -147,6 +147,12 @@ Drift drift_between_frames(const Scene& prepared, const Clip& clip, const Destin
 
 namespace {
 
+/// Where a joint that holds nothing would be bound: at its place, though it may have no size there.
+Mat4 unheld_bind(const Mat4& world) {
+    const Mat4 inverse = world.inverse();
+    return inverse.allFinite() ? inverse : translating(-world.col(3).head<3>());
+}
+
 /// Every skin lists every joint in order; surfaces with the same binds share one skin.
 void unify_skins(Scene& scene) {
     const std::vector<int> joints = joints_of(scene);
@@ -168,7 +174,7 @@ void unify_skins(Scene& scene) {
                 place[found - before.joints.begin()] = static_cast<uint16_t>(j);
                 after.inverse_binds.push_back(before.inverse_binds[found - before.joints.begin()]);
             } else {
-                after.inverse_binds.emplace_back(world[joints[j]].inverse());
+                after.inverse_binds.emplace_back(unheld_bind(world[joints[j]]));
             }
         }
         for (uint16_t& joint : node.influences.joints.edit()) {
@@ -196,7 +202,7 @@ void unify_skins(Scene& scene) {
         skeleton.name = "skeleton";
         skeleton.joints = joints;
         for (const int joint : joints) {
-            skeleton.inverse_binds.emplace_back(world[joint].inverse());
+            skeleton.inverse_binds.emplace_back(unheld_bind(world[joint]));
         }
         skins.push_back(std::move(skeleton));
     }

@@ -14,26 +14,27 @@ auto first_step(std::vector<Step>& steps) {
     return std::find_if(steps.begin(), steps.end(), [](const Step& step) { return step.id == "leave_behind"; });
 }
 
-bool listed(const json& parameters, const char* key, const std::string& value, bool wildcards) {
+/// Of nodes of a scene, with wildcards; of anything else, as it is.
+bool listed(const json& parameters, const char* key, const std::string& value, const Scene* nodes = nullptr) {
     const auto found = parameters.find(key);
     if (found == parameters.end() || !found->is_array()) {
         return false;
     }
     return std::any_of(found->begin(), found->end(), [&](const json& entry) {
-        return entry.is_string() &&
-               (wildcards ? matches_wildcard(value, entry.get<std::string>()) : entry.get<std::string>() == value);
+        return entry.is_string() && (nodes != nullptr ? NamePatterns({entry.get<std::string>()}, *nodes).any_fits(value)
+                                                      : entry.get<std::string>() == value);
     });
 }
 
 bool left_by(const json& parameters, const Scene& received, int node) {
     const Node& at = received.nodes[node];
     const bool still = at.mesh >= 0 && at.skin < 0 && at.kind == NodeKind::surface;
-    if (listed(parameters, "kinds", std::string(kind_name(at.kind)), false) ||
-        (still && listed(parameters, "kinds", "static", false))) {
+    if (listed(parameters, "kinds", std::string(kind_name(at.kind))) ||
+        (still && listed(parameters, "kinds", "static"))) {
         return true;
     }
     for (int above = node; above >= 0; above = received.nodes[above].parent) {
-        if (listed(parameters, "names", received.nodes[above].name, true)) {
+        if (listed(parameters, "names", received.nodes[above].name, &received)) {
             return true;
         }
     }

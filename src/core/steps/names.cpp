@@ -47,6 +47,15 @@ bool matches_wildcard(std::string_view name, std::string_view pattern) {
     return pattern.find_first_not_of('*', p) == std::string_view::npos;
 }
 
+bool NamePatterns::any_fits(std::string_view name) const {
+    for (size_t p = 0; p < patterns_.size(); ++p) {
+        if (fits(name, p)) {
+            return true;
+        }
+    }
+    return false;
+}
+
 std::string some_of(const std::vector<std::string>& names, size_t most) {
     std::string text;
     for (size_t i = 0; i < names.size() && i < most; ++i) {

@@ -26,10 +26,9 @@ Problem none_fits(const Scene& scene, const std::string& wanted) {
 
 Result<std::vector<size_t>> chosen_clips(const Scene& scene, const std::vector<std::string>& patterns) {
     std::vector<size_t> chosen;
+    const NamePatterns meant(patterns, [&](const std::string& name) { return scene.find_clip(name) != nullptr; });
     for (size_t c = 0; c < scene.clips.size(); ++c) {
-        if (patterns.empty() || std::any_of(patterns.begin(), patterns.end(), [&](const std::string& pattern) {
-                return matches_wildcard(scene.clips[c].name, pattern);
-            })) {
+        if (patterns.empty() || meant.any_fits(scene.clips[c].name)) {
             chosen.push_back(c);
         }
     }

@@ -99,7 +99,7 @@ Result<StepResult> apply_pose_to_clip(const StepContext& context, const PoseSett
 }
 
 /// Each value becomes what it adds to the base, put on the rest value.
-void take_off(BakedTrack& track, const float* base, const Transform& rest) {
+void take_off(BakedTrack& track, const float* base, const Transform& rest, const std::vector<float>& shapes) {
     const size_t frames = track.values.size() / static_cast<size_t>(track.width);
     for (size_t f = 0; f < frames; ++f) {
         float* v = track.at(static_cast<int>(f));
@@ -114,7 +114,10 @@ void take_off(BakedTrack& track, const float* base, const Transform& rest) {
             if (track.path == Path::scale) {
                 v[k] = std::abs(base[k]) > 1e-9F ? static_cast<float>(rest.scale[k]) * v[k] / base[k] : v[k];
             } else {
-                v[k] += (track.path == Path::translation ? static_cast<float>(rest.translation[k]) : 0.0F) - base[k];
+                const float at_rest = track.path == Path::translation          ? static_cast<float>(rest.translation[k])
+                                      : static_cast<size_t>(k) < shapes.size() ? shapes[static_cast<size_t>(k)]
+                                                                               : 0.0F;
+                v[k] += at_rest - base[k];
             }
         }
     }
@@ -148,7 +151,8 @@ Result<StepResult> apply_make_additive(const StepContext& context, const Additiv
         add_rest_tracks(scene, baked, still);
         for (BakedTrack& track : baked.tracks) {
             const std::vector<float> was = still.find(track.node, track.path)->values;
-            take_off(track, was.data(), scene.nodes[track.node].rest);
+            take_off(track, was.data(), scene.nodes[track.node].rest,
+                     track.path == Path::weights ? scene.rest_shape_weights(track.node) : std::vector<float>());
         }
         put_tracks(baked, clip.start_s, clip);
         mark_remade(clip);

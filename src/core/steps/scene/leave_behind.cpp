@@ -67,10 +67,10 @@ Result<StepResult> apply_leave_behind(const StepContext& context, const LeaveSet
     const Scene& scene = context.scene;
     const std::vector<std::string>& patterns = settings.names;
     const std::vector<std::string>& kinds = settings.kinds;
-    auto named = [&](const std::string& name) {
-        return std::any_of(patterns.begin(), patterns.end(),
-                           [&](const std::string& pattern) { return matches_wildcard(name, pattern); });
-    };
+    const NamePatterns meant(patterns, [&](const std::string& name) {
+        return scene.find_node(name) >= 0 || scene.find_clip(name) != nullptr;
+    });
+    auto named = [&](const std::string& name) { return meant.any_fits(name); };
     StepResult result;
     result.scene = scene;
     // By name a node goes with all below it; by kind it goes alone.

@@ -23,8 +23,9 @@ struct OriginSettings {
 };
 
 bool is_named(const Scene& scene, const Prop& prop, const std::string& pattern) {
+    const NamePatterns meant({pattern}, scene);
     return std::any_of(prop.nodes.begin(), prop.nodes.end(),
-                       [&](int node) { return matches_wildcard(scene.nodes[node].name, pattern); });
+                       [&](int node) { return meant.any_fits(scene.nodes[node].name); });
 }
 
 /// The props that are meant; without names all but the character, where there is more than it.

@@ -11,13 +11,14 @@ ChosenJoints choose_joints(const Scene& scene, const std::vector<std::string>& p
     ChosenJoints chosen;
     chosen.in.assign(scene.nodes.size(), 0);
     std::vector<char> used(patterns.size(), 0);
+    const NamePatterns wanted(patterns, scene);
     for (size_t i = 0; i < scene.nodes.size(); ++i) {
         if (scene.nodes[i].kind != NodeKind::joint) {
             continue;
         }
         chosen.in[i] = patterns.empty() ? 1 : 0;
         for (size_t p = 0; p < patterns.size(); ++p) {
-            if (matches_wildcard(scene.nodes[i].name, patterns[p])) {
+            if (wanted.fits(scene.nodes[i].name, p)) {
                 chosen.in[i] = 1;
                 used[p] = 1;
             }

@@ -39,10 +39,8 @@ Result<RemovalPlan> plan_removal(const Scene& scene, const RemovalSettings& sett
             has_joint_below[above] = 1;
         }
     }
-    const auto fits = [](const std::string& name, const std::vector<std::string>& patterns) {
-        return std::any_of(patterns.begin(), patterns.end(),
-                           [&](const std::string& pattern) { return matches_wildcard(name, pattern); });
-    };
+    const NamePatterns to_drop(names, scene);
+    const NamePatterns to_keep(keep, scene);
     std::set<int> nothing;
     if (unweighted) {
         for (const int joint : idle_joints(scene)) {
@@ -51,14 +49,14 @@ Result<RemovalPlan> plan_removal(const Scene& scene, const RemovalSettings& sett
     }
     for (const int joint : joints_of(scene)) {
         const std::string& name = scene.nodes[joint].name;
-        const bool asked = fits(name, names) || (tips && has_joint_below[joint] == 0) || nothing.count(joint) != 0;
-        plan.dropped[joint] = asked && !fits(name, keep) ? 1 : 0;
+        const bool asked = to_drop.any_fits(name) || (tips && has_joint_below[joint] == 0) || nothing.count(joint) != 0;
+        plan.dropped[joint] = asked && !to_keep.any_fits(name) ? 1 : 0;
     }
-    for (const std::string& pattern : names) {
+    for (size_t p = 0; p < names.size(); ++p) {
         const std::vector<int> joints = joints_of(scene);
         if (std::none_of(joints.begin(), joints.end(),
-                         [&](int joint) { return matches_wildcard(scene.nodes[joint].name, pattern); })) {
-            plan.no_such.push_back(pattern);
+                         [&](int joint) { return to_drop.fits(scene.nodes[joint].name, p); })) {
+            plan.no_such.push_back(names[p]);
         }
     }
     int taker = -1;

@@ -336,10 +336,9 @@ Result<StepResult> apply_merge_surfaces(const StepContext& context, const MergeS
     const std::vector<std::string>& patterns = settings.surfaces;
     std::string name = settings.name;
     std::vector<int> chosen;
+    const NamePatterns meant(patterns, scene);
     for (const int node : surfaces_of(scene)) {
-        if (std::any_of(patterns.begin(), patterns.end(), [&](const std::string& pattern) {
-                return matches_wildcard(scene.nodes[node].name, pattern);
-            })) {
+        if (meant.any_fits(scene.nodes[node].name)) {
             chosen.push_back(node);
         }
     }
