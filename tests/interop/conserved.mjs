@@ -213,7 +213,7 @@ async function motion(matrix, sourceFile, modelFile, clips) {
       here.setTime(Math.min(time, clip.duration));
       from.gltf.scene.updateMatrixWorld(true);
       to.gltf.scene.updateMatrixWorld(true);
-      const limit = 2e-4 + ((between ?? 0) / 1000 * (quarter % 4 === 0 ? 5e-5 : 1.02));
+      const limit = 2e-4 + ((between ?? 0) / 1000 * (quarter % 4 === 0 ? 1e-4 : 1.02));
       for (const node of file ? [] : source.json.nodes) {  // where nothing is seen, too: cameras, lights, points
         const [a, b] = [from, to].map((side) => side.gltf.scene.getObjectByName(node.name));
         if (!a || !b || node.skin !== undefined) continue;
