@@ -301,5 +301,28 @@ TEST_F(Bench, EveryStationFitsAThousandTwoHundredAndEightyPixels) {
     fits("delivered");
 }
 
+TEST_F(Bench, TheSpeedOfStandingStillFollowsTheSizeOfTheCharacter) {
+    open_mended();
+    window->choose_station(2);
+    const auto measured = [&] {
+        return wait_for([&] {
+            return !window->page<TakesStation>().model().takes().empty() &&
+                   !window->page<TakesStation>().model().takes()[0].energy.empty() &&
+                   !window->page<TakesStation>().model().is_busy();
+        });
+    };
+    ASSERT_TRUE(measured());
+    auto* below = child<QDoubleSpinBox>("stillBelow");
+    const double before = below->value();
+    ASSERT_GT(before, 0);
+    below->setValue(before * 2); // a person's own
+    window->document().edit(QStringLiteral("Larger"), [](Job& job) {
+        add_step_at_its_place(job, {"scale", {{"factor", 10}}});
+    });
+    settle();
+    ASSERT_TRUE(measured());
+    EXPECT_NEAR(below->value(), before * 20, before);
+}
+
 } // namespace
 } // namespace wembrix::app

@@ -133,6 +133,18 @@ TEST_F(Board, SourcesThatChangeNothingLeaveTheFilesArrived) {
     EXPECT_EQ(cell("clip:rise").state, CellState::arrived);
 }
 
+TEST_F(Board, AChangedByteIsSeenThoughTheTimeIsSetBack) {
+    deliver_all();
+    const fs::path rise = folder / "rig_rise.glb";
+    const auto time = fs::last_write_time(rise);
+    std::string bytes = *read_file(rise);
+    bytes[bytes.size() / 2] = static_cast<char>(bytes[bytes.size() / 2] ^ 1);
+    std::ofstream(rise, std::ios::binary) << bytes;
+    fs::last_write_time(rise, time);
+    EXPECT_EQ(cell("clip:rise").state, CellState::stale);
+    EXPECT_EQ(cell("clip:fall").state, CellState::arrived);
+}
+
 TEST_F(Board, TellsSourcesThatCameAndWent) {
     deliver_all();
     scene.copyright = "other";

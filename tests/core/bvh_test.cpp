@@ -6,6 +6,7 @@
 #include "random_rig.h"
 #include "small_scenes.h"
 
+#include <algorithm>
 #include <fmt/format.h>
 #include <gtest/gtest.h>
 #include <random>
@@ -215,6 +216,60 @@ TEST(Bvh, OddSpacingAndLettersAreRead) {
     std::string spaced = with(arm, "1 90 0 90 0 0 0 90 0", "1\t90   0\n90 0 0\n\n0 90 0");
     EXPECT_LT((position_in(read(spaced), "upper arm", 1) - Vec3(-9, 90, 0)).norm(), 1e-4);
     EXPECT_EQ(read(with(with(arm, "ROOT", "Root"), "MOTION", "Motion")).nodes.size(), 3U);
+}
+
+bool says(const Scene& scene, const std::string& words) {
+    return std::any_of(scene.notes.begin(), scene.notes.end(),
+                       [&](const Note& note) { return note.what.find(words) != std::string::npos; });
+}
+
+TEST(Bvh, PositionsThatBeginInACrouchAreWhereTheRootIs) {
+    std::string text = with(arm, "OFFSET 0 0 0", "OFFSET 0 90 0");
+    text = with(text, "0 90 0 0 0 0 0 0 0", "0 40 0 0 0 0 0 0 0"); // it stands at 90 later
+    const Scene scene = read(text);
+    EXPECT_NEAR(position_in(scene, "hips", 0).y(), 40, 1e-4);
+    EXPECT_NEAR(position_in(scene, "hips", 1).y(), 90, 1e-4);
+    EXPECT_FALSE(says(scene, "OFFSET"));
+}
+
+TEST(Bvh, PositionsThatAreAddedToTheOffsetAre) {
+    std::string text = with(arm, "OFFSET 0 0 0", "OFFSET 0 90 0");
+    text = with(text, "0 90 0 0 0 0 0 0 0", "0 -50 0 0 0 0 0 0 0");
+    text = with(text, "1 90 0 90", "1 0 0 90");
+    text = with(text, "2 90 0 90", "2 0 0 90");
+    const Scene scene = read(text);
+    EXPECT_NEAR(position_in(scene, "hips", 0).y(), 40, 1e-4);
+    EXPECT_NEAR(position_in(scene, "hips", 1).y(), 90, 1e-4);
+}
+
+TEST(Bvh, WhereTheTakeDoesNotTellItIsSaidWhatIsAssumed) {
+    std::string text = with(arm, "OFFSET 0 0 0", "OFFSET 0 90 0");
+    for (const char* frame : {"0 90 0 0", "1 90 0 90", "2 90 0 90"}) {
+        const std::string crouched = std::string(frame).replace(2, 2, "45");
+        text = with(text, frame, crouched);
+    }
+    EXPECT_TRUE(says(read(text), "OFFSET")) << "neither near 90 nor near 0 at any time";
+}
+
+TEST(Bvh, BonesTellOfTheRootToo) {
+    // The arm has positions of its own, which keep its length only when they are taken as they are.
+    std::string text = with(arm, "OFFSET 0 0 0", "OFFSET 0 90 0");
+    text = with(text, "CHANNELS 3 Yrotation", "CHANNELS 6 Xposition Yposition Zposition Yrotation");
+    text = with(text, "0 90 0 0 0 0 0 0 0", "0 45 0 0 0 0 0 10 0 0 0 0");
+    text = with(text, "1 90 0 90 0 0 0 90 0", "1 45 0 90 0 0 10 0 0 0 90 0");
+    text = with(text, "2 90 0 90 0 0 30 90 10", "2 45 0 90 0 0 0 10 0 30 90 10");
+    const Scene scene = read(text);
+    EXPECT_NEAR(position_in(scene, "hips", 0).y(), 45, 1e-4);
+    EXPECT_FALSE(says(scene, "OFFSET"));
+}
+
+TEST(Bvh, NamesOfOneByteALetterBecomeUtf8AndAreWritten) {
+    const Scene scene = read(with(arm, "upper arm", "Schl\xFCssel"));
+    EXPECT_GE(scene.find_node("Schlüssel"), 0);
+    EXPECT_TRUE(says(scene, "Latin-1"));
+    EXPECT_TRUE(write_bvh(scene, "again").ok());
+    EXPECT_GE(read(with(arm, "upper arm", "Schlüssel")).find_node("Schlüssel"), 0);
+    EXPECT_FALSE(says(read(with(arm, "upper arm", "Schlüssel")), "Latin-1"));
 }
 
 } // namespace

@@ -95,6 +95,30 @@ TEST(Keep, ATickForEachThing) {
     EXPECT_TRUE(job.steps.empty()) << "a step that leaves nothing is none";
 }
 
+TEST(Findings, APropIsNoCharacterAndMayBeAsSmallAsARing) {
+    Scene scene;
+    Mesh mesh;
+    mesh.positions = std::vector<Vec3f>{{0, 0, 0}, {0.01F, 0, 0}, {0, 0.018F, 0}};
+    mesh.indices = std::vector<uint32_t>{0, 1, 2};
+    Primitive primitive;
+    primitive.point_count = 3;
+    primitive.index_count = 3;
+    mesh.primitives = {primitive};
+    scene.meshes = {mesh};
+    Node ring;
+    ring.name = "ring";
+    ring.mesh = 0;
+    scene.nodes = {ring};
+    classify_nodes(scene);
+    EXPECT_EQ(find(findings_of(scene), "size"), nullptr);
+    const Scene huge = apply_step(scene, {"scale", {{"factor", 1e5}}})->scene;
+    const std::vector<Finding> found = findings_of(huge);
+    const Finding* size = find(found, "size");
+    ASSERT_NE(size, nullptr);
+    EXPECT_EQ(size->grade, Grade::stop);
+    EXPECT_EQ(size->message.find("Character"), std::string::npos) << size->message;
+}
+
 TEST(AcceptedStops, AnAcceptedStopIsALookWithItsNote) {
     const Scene scene = tansy();
     const Finding size = *find(findings_of(scene), "size");

@@ -6,6 +6,7 @@
 
 #include <algorithm>
 #include <fmt/format.h>
+#include <sys/stat.h>
 
 namespace wembrix {
 
@@ -50,16 +51,27 @@ std::string why_stale(const ManifestRow& row, const DeliveryRequest& request, co
     return some_of(changed);
 }
 
-/// True when the file is there and still as the manifest says. The bytes are read only if the file is newer than
-/// the manifest.
+/// The file system notes when anything of a file was changed last, its times too, and lets nobody set that back.
+bool is_older(const fs::path& file, const fs::path& than) {
+    struct stat its {};
+    struct stat other {};
+    if (::stat(file.c_str(), &its) != 0 || ::stat(than.c_str(), &other) != 0) {
+        return false;
+    }
+    const auto& a = its.st_ctim;
+    const auto& b = other.st_ctim;
+    return a.tv_sec != b.tv_sec ? a.tv_sec < b.tv_sec : a.tv_nsec < b.tv_nsec;
+}
+
+/// True when the file is there and still as the manifest says. The bytes are read where anything happened to the file
+/// since the manifest was written.
 bool is_untouched(const fs::path& folder, const ManifestRow& row) {
     std::error_code error;
     const fs::path file = folder / row.file;
     if (fs::file_size(file, error) != row.bytes || error) {
         return false;
     }
-    const auto written = fs::last_write_time(folder / "delivery.json", error);
-    if (!error && fs::last_write_time(file, error) <= written && !error) {
+    if (is_older(file, folder / "delivery.json")) {
         return true;
     }
     const Result<std::string> bytes = read_file(file);

@@ -9,7 +9,9 @@
 namespace wembrix {
 
 std::vector<Finding> find_odd_size(const FindingContext& context) {
-    constexpr double smallest = 0.02;
+    // A ring is smaller than any creature; both are smaller than thirty metres.
+    const bool character = !joints_of(context.scene).empty();
+    const double smallest = character ? 0.02 : 0.002;
     constexpr double largest = 30;
     const double height = height_m(context.scene);
     if (height <= 0 || (height >= smallest && height <= largest)) {
@@ -28,13 +30,15 @@ std::vector<Finding> find_odd_size(const FindingContext& context) {
     Finding finding;
     finding.grade = Grade::stop;
     finding.where = "scene";
-    finding.message = height >= 1 ? fmt::format("Character stands {:.4g} m tall", height)
-                                  : fmt::format("Character stands {:.3g} mm tall", height * 1000);
-    finding.reason = "No creature has that size. Set the height that it should have.";
+    const char* what = character ? "Character stands" : "Surfaces stand";
+    finding.message = height >= 1 ? fmt::format("{} {:.4g} m tall", what, height)
+                                  : fmt::format("{} {:.3g} mm tall", what, height * 1000);
+    finding.reason =
+        fmt::format("No {} has that size. Set the height that it should have.", character ? "creature" : "prop");
     finding.step = Step{"scale", {{"height_m", 1.7}}};
     for (const Unit& unit : units) {
         const double then = height * unit.factor;
-        if (then >= 0.15 && then <= 12) {
+        if (then >= (character ? 0.15 : 0.02) && then <= 12) {
             finding.reason = fmt::format("{}: × {:g} makes it {:.3g} m.", unit.read_as, unit.factor, then);
             finding.step = Step{"scale", {{"factor", unit.factor}}};
             break;

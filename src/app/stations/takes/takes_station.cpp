@@ -221,11 +221,16 @@ void TakesStation::refresh() {
          std::initializer_list<QWidget*>{tools_->still_below, tools_->shortest, tools_->cut_all, tools_->cut_here}) {
         tool->setEnabled(one != nullptr && !one->energy.empty());
     }
-    if (one != nullptr && !one->energy.empty() && threshold_of_ != tools_->takes->currentText()) {
+    if (one != nullptr && !one->energy.empty() &&
+        (threshold_of_ != tools_->takes->currentText() || measured_threshold_ != one->still_below)) {
+        // Of another size the same take has other speeds: what a person set keeps its share of what was measured.
+        const bool same_take = threshold_of_ == tools_->takes->currentText() && measured_threshold_ > 0;
+        const double share = same_take ? tools_->still_below->value() / measured_threshold_ : 1;
         threshold_of_ = tools_->takes->currentText();
+        measured_threshold_ = one->still_below;
         const QSignalBlocker quiet(tools_->still_below);
         tools_->still_below->setSingleStep(std::pow(10, std::floor(std::log10(std::max(1e-3, one->still_below)))));
-        tools_->still_below->setValue(one->still_below);
+        tools_->still_below->setValue(one->still_below * share);
     }
     tools_->curves->setEnabled(one != nullptr);
     refresh_offers();

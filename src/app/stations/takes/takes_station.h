@@ -69,7 +69,8 @@ class TakesStation : public StationPage {
     QWidget* place_;
     QWidget* empty_;
     TwinView* twin_ = nullptr;
-    QString threshold_of_; ///< the take that the threshold in the box belongs to
+    QString threshold_of_;          ///< the take that the threshold in the box belongs to
+    double measured_threshold_ = 0; ///< of that take, metres per second
     std::vector<int> offers_;
 };
 

@@ -9,6 +9,8 @@
 #include <charconv>
 #include <cmath>
 #include <fmt/format.h>
+#include <limits>
+#include <nlohmann/json.hpp>
 #include <optional>
 #include <unordered_set>
 
@@ -137,7 +139,29 @@ class Reader {
         if (name.empty()) {
             fail(fmt::format("a {} has no name", what));
         }
-        return std::string(name);
+        return in_utf8(name);
+    }
+
+    /// Names of old programs are of one byte a letter.
+    std::string in_utf8(std::string_view name) {
+        // What JSON cannot hold as it is would be replaced: that is what tells.
+        const std::string text(name);
+        if (nlohmann::json::parse(nlohmann::json(text).dump(-1, ' ', false, nlohmann::json::error_handler_t::replace))
+                .get<std::string>() == text) {
+            return text;
+        }
+        std::string converted;
+        for (const char c : name) {
+            const auto byte = static_cast<unsigned char>(c);
+            if (byte < 0x80) {
+                converted += c;
+            } else {
+                converted += static_cast<char>(0xC0U | byte >> 6U);
+                converted += static_cast<char>(0x80U | (byte & 0x3FU));
+            }
+        }
+        ++converted_names_;
+        return converted;
     }
 
     void begin_joint(const std::string& name, int parent) {
@@ -312,14 +336,77 @@ class Reader {
             node.rest.translation = joint.offset;
             node.identity = static_cast<int64_t>(j) + 1;
             scene.nodes.push_back(std::move(node));
-            add_channels(static_cast<int>(j), times, clip);
+            add_channels(static_cast<int>(j), times, clip, scene);
         }
         scene.clips.push_back(std::move(clip));
+        if (converted_names_ > 0) {
+            scene.notes.push_back({name_, fmt::format("{} had letters that are not UTF-8; they are read as Latin-1.",
+                                                      counted(converted_names_, "name"))});
+        }
         scene.notes.push_back({name_, "a BVH says no unit: its numbers are taken for metres."});
         return scene;
     }
 
-    void add_channels(int node, const Shared<float>& times, Clip& clip) {
+    /// Some programs write where a joint is, others what is added to its OFFSET. Over the whole take a bone keeps its
+    /// length, so that the values are once near the OFFSET or once near nothing. A root has no bone: it goes by the
+    /// other joints of the file where they say which, and where that leaves it open a note says what is assumed.
+    template <typename Place> bool is_added(int node, Scene& scene, const Place& place) {
+        const BvhJoint& joint = joints_[static_cast<size_t>(node)];
+        if (joint.offset.isZero(0)) {
+            return false;
+        }
+        double from_nothing = std::numeric_limits<double>::max();
+        double from_offset = from_nothing;
+        for (size_t f = 0; f < frames_; ++f) {
+            const Vec3 at = place(f);
+            from_nothing = std::min(from_nothing, at.norm());
+            from_offset = std::min(from_offset, (at - joint.offset).norm());
+        }
+        if (joint.parent < 0) {
+            if (const std::optional<bool> others = bones_are_added(); others) {
+                return *others;
+            }
+        }
+        const bool added = from_nothing < from_offset;
+        if (std::min(from_nothing, from_offset) > 0.3 * std::max(from_nothing, from_offset)) {
+            scene.notes.push_back(
+                {scene.nodes[static_cast<size_t>(node)].name,
+                 fmt::format("its positions are taken {} its OFFSET, {:.3g} away; the file does not "
+                             "say which is meant, and the other way it would stand that far off.",
+                             added ? "as what is added to" : "for where it is, without", joint.offset.norm())});
+        }
+        return added;
+    }
+
+    /// Whether joints below the root that have positions keep their bones' lengths with the OFFSET added; nothing where
+    /// none of them tells.
+    [[nodiscard]] std::optional<bool> bones_are_added() const {
+        double with = 0;
+        double without = 0;
+        for (const BvhJoint& joint : joints_) {
+            std::array<std::optional<size_t>, 3> places;
+            for (size_t c = 0; c < joint.channels.size(); ++c) {
+                if (joint.channels[c] < 3) {
+                    places[static_cast<size_t>(joint.channels[c])] = joint.first_value + c;
+                }
+            }
+            const double length = joint.offset.norm();
+            if (joint.parent < 0 || length < 1e-9 || !places[0] || !places[1] || !places[2]) {
+                continue;
+            }
+            for (size_t f = 0; f < frames_; ++f) {
+                const Vec3 at(value(f, *places[0]), value(f, *places[1]), value(f, *places[2]));
+                with += std::abs((at + joint.offset).norm() - length) / length;
+                without += std::abs(at.norm() - length) / length;
+            }
+        }
+        if (with == without) {
+            return std::nullopt;
+        }
+        return with < without;
+    }
+
+    void add_channels(int node, const Shared<float>& times, Clip& clip, Scene& scene) {
         const BvhJoint& joint = joints_[static_cast<size_t>(node)];
         std::vector<size_t> turns;
         std::array<std::optional<size_t>, 3> places;
@@ -338,8 +425,7 @@ class Reader {
                 }
                 return at;
             };
-            const Vec3 first = place(0, Vec3::Zero());
-            const bool added = first.norm() < (first - joint.offset).norm();
+            const bool added = is_added(node, scene, [&](size_t frame) { return place(frame, Vec3::Zero()); });
             std::vector<float> values;
             for (size_t f = 0; f < frames_; ++f) {
                 const Vec3 at = added ? Vec3(joint.offset + place(f, Vec3::Zero())) : place(f, joint.offset);
@@ -374,6 +460,7 @@ class Reader {
 
     Words words_;
     bool opened_ = false;
+    size_t converted_names_ = 0;
     std::string name_;
     std::vector<BvhJoint> joints_;
     size_t width_ = 0;
