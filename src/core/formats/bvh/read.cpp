@@ -145,7 +145,7 @@ class Reader {
     /// Names of old programs are of one byte a letter.
     std::string in_utf8(std::string_view name) {
         // What JSON cannot hold as it is would be replaced: that is what tells.
-        const std::string text(name);
+        std::string text(name);
         if (nlohmann::json::parse(nlohmann::json(text).dump(-1, ' ', false, nlohmann::json::error_handler_t::replace))
                 .get<std::string>() == text) {
             return text;
