@@ -10,6 +10,7 @@
 #include <QMenuBar>
 #include <QMessageBox>
 #include <QStandardPaths>
+#include <QTextBrowser>
 #include <set>
 
 namespace wembrix::app {
@@ -81,6 +82,12 @@ TEST_F(Bench, TheGuideIsInTheProgram) {
         EXPECT_GT(guide.text().size(), 300) << page;
         EXPECT_TRUE(seen.insert(guide.text()).second) << page << " shows the page before it";
         EXPECT_TRUE(page == std::string("README") || guide.text().contains("Why")) << page;
+    }
+    guide.show_page(QStringLiteral("takes"));
+    auto* browser = guide.findChild<QTextBrowser*>("guideText");
+    for (const char* picture : {"takes.png", "takes-curves.png"}) {
+        const QVariant shown = browser->loadResource(QTextDocument::ImageResource, QUrl(QString::fromUtf8(picture)));
+        EXPECT_GT(shown.value<QImage>().height(), 100) << picture;
     }
 }
 

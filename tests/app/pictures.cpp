@@ -263,8 +263,8 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         chooser.hide();
         // Without its scale the character is a giant, and that is accepted.
         window.choose_station(0);
-        window.document().edit(QStringLiteral("Off"), [](Job& job) {
-            for (Step& step : job.steps) {
+        window.document().edit(QStringLiteral("Off"), [](Job& changed) {
+            for (Step& step : changed.steps) {
                 step.on = step.id != "scale" && step.id != "strip_prefix";
             }
         });
@@ -275,12 +275,12 @@ int run(const QString& job, const QString& first_look, const QString& out, const
                 ask.findChild<QLineEdit*>()->setText(QStringLiteral("she is a giant in this story"));
                 dialog_picture(ask, "accept");
                 const Step step = accepting(finding, ask.note().toStdString());
-                window.document().edit(QStringLiteral("Accept"), [&](Job& job) { add_step_at_its_place(job, step); });
+                window.document().edit(QStringLiteral("Accept"), [&](Job& changed) { add_step_at_its_place(changed, step); });
                 break;
             }
         }
-        window.document().edit(QStringLiteral("On"), [](Job& job) {
-            for (Step& step : job.steps) {
+        window.document().edit(QStringLiteral("On"), [](Job& changed) {
+            for (Step& step : changed.steps) {
                 step.on = step.on || step.id == "strip_prefix";
             }
         });

@@ -6,6 +6,11 @@
 #include <QListWidget>
 #include <QTextBrowser>
 
+/// A library's object comes along only when it is asked for; this stands outside namespaces as Qt wants it.
+static void bring_pictures() {
+    Q_INIT_RESOURCE(pictures);
+}
+
 namespace wembrix::app {
 
 namespace {
@@ -41,6 +46,7 @@ class GuideBrowser : public QTextBrowser {
 GuideWindow::GuideWindow(QWidget* parent) : QDialog(parent) {
     setWindowTitle(tr("Guide"));
     resize(860, 620);
+    bring_pictures();
     auto* row = new QHBoxLayout(this);
     pages_ = new QListWidget(this);
     pages_->setObjectName(QStringLiteral("guidePages"));

@@ -5,6 +5,25 @@
 #include <algorithm>
 #include <array>
 
+template class std::vector<wembrix::Node>;
+template class std::vector<wembrix::Mesh>;
+template class std::vector<wembrix::CurveSet>;
+template class std::vector<wembrix::PointCache>;
+template class std::vector<wembrix::Hull>;
+template class std::vector<wembrix::Skin>;
+template class std::vector<wembrix::Clip>;
+template class std::vector<wembrix::Channel>;
+template class std::vector<wembrix::Primitive>;
+template class std::vector<wembrix::MorphTarget>;
+template class std::vector<wembrix::Attribute>;
+template class std::vector<wembrix::Material>;
+template class std::vector<wembrix::Image>;
+template class std::vector<wembrix::Texture>;
+template class std::vector<wembrix::Sampler>;
+template class std::vector<wembrix::Camera>;
+template class std::vector<wembrix::Light>;
+template class std::vector<wembrix::Note>;
+
 namespace wembrix {
 
 std::string_view kind_name(NodeKind kind) {

@@ -167,3 +167,23 @@ std::vector<int> sorted_order(const std::vector<Node>& nodes);
 void classify_nodes(Scene& scene);
 
 } // namespace wembrix
+
+// Compiled once, in scene.cpp: written out by each file that copies a scene they were a sixth of all code.
+extern template class std::vector<wembrix::Node>;
+extern template class std::vector<wembrix::Mesh>;
+extern template class std::vector<wembrix::CurveSet>;
+extern template class std::vector<wembrix::PointCache>;
+extern template class std::vector<wembrix::Hull>;
+extern template class std::vector<wembrix::Skin>;
+extern template class std::vector<wembrix::Clip>;
+extern template class std::vector<wembrix::Channel>;
+extern template class std::vector<wembrix::Primitive>;
+extern template class std::vector<wembrix::MorphTarget>;
+extern template class std::vector<wembrix::Attribute>;
+extern template class std::vector<wembrix::Material>;
+extern template class std::vector<wembrix::Image>;
+extern template class std::vector<wembrix::Texture>;
+extern template class std::vector<wembrix::Sampler>;
+extern template class std::vector<wembrix::Camera>;
+extern template class std::vector<wembrix::Light>;
+extern template class std::vector<wembrix::Note>;

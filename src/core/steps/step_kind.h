@@ -20,7 +20,7 @@ struct StepResult {
     Scene scene;
     std::string account;                ///< what it did, in one line
     std::vector<std::string> could_not; ///< what it left undone, and why
-    Moved moved;                        ///< where things are meant to have gone (a scale)
+    Moved moved{};                      ///< where things are meant to have gone (a scale)
     int subsamples = 1;                 ///< it makes keys anew: held against before at so many moments per frame
     bool other_rest = false;            ///< it rests in another pose on purpose: only clips can be held against before
 };
