@@ -275,7 +275,8 @@ int run(const QString& job, const QString& first_look, const QString& out, const
                 ask.findChild<QLineEdit*>()->setText(QStringLiteral("she is a giant in this story"));
                 dialog_picture(ask, "accept");
                 const Step step = accepting(finding, ask.note().toStdString());
-                window.document().edit(QStringLiteral("Accept"), [&](Job& changed) { add_step_at_its_place(changed, step); });
+                window.document().edit(QStringLiteral("Accept"),
+                                       [&](Job& changed) { add_step_at_its_place(changed, step); });
                 break;
             }
         }
