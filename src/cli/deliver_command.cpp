@@ -102,27 +102,35 @@ nlohmann::json arrival_json(const Arrival& arrival) {
         {"claims", claims}};
 }
 
+nlohmann::json findings_json(const std::vector<Finding>& findings) {
+    nlohmann::json rows = nlohmann::json::array();
+    for (const Finding& finding : findings) {
+        rows.push_back(finding_to_json(finding));
+    }
+    return rows;
+}
+
+void print_accepted(const std::vector<Finding>& accepted) {
+    for (const Finding& finding : accepted) {
+        fmt::print("  accepted {}. Note: {}\n", finding.message, finding.accepted);
+    }
+}
+
 nlohmann::json report_json(const DeliveryReport& report, const Destination& destination, const fs::path& folder) {
     nlohmann::json rows = nlohmann::json::array();
     for (const Arrival& arrival : report.arrivals) {
         rows.push_back(arrival_json(arrival));
     }
-    nlohmann::json accepted = nlohmann::json::array();
-    for (const Finding& finding : report.accepted) {
-        accepted.push_back(finding_to_json(finding));
-    }
     return {{"destination", destination.name},
             {"folder", folder.string()},
-            {"accepted", accepted},
+            {"accepted", findings_json(report.accepted)},
             {"deliverables", rows},
             {"left", ledger_to_json(report.left)}};
 }
 
 void print_report(const DeliveryReport& report, const Destination& destination, const fs::path& folder) {
     fmt::print("{} ({}) → {}\n", destination.name, destination.summary(), folder.string());
-    for (const Finding& finding : report.accepted) {
-        fmt::print("  accepted {}. Note: {}\n", finding.message, finding.accepted);
-    }
+    print_accepted(report.accepted);
     for (const Arrival& arrival : report.arrivals) {
         const std::string name = arrival.files.empty() ? arrival.deliverable.stem : arrival.files.front();
         fmt::print("  {:<8} {:<28} ", cell_state_name(arrival.state), name);
@@ -176,6 +184,7 @@ void print_left(const Ledger& left) {
 /// Many takes: what is held is said one by one, what arrived in one line.
 void print_report(const TakesReport& report, const Destination& destination, const fs::path& folder) {
     fmt::print("{} ({}) → {}\n", destination.name, destination.summary(), folder.string());
+    print_accepted(report.accepted);
     uintmax_t bytes = 0;
     double worst = 0;
     std::string worst_at;
@@ -222,6 +231,8 @@ int deliver_over_takes(const DeliverOptions& options, const Plan& plan, LoadedSo
         code = report->all_arrived() ? code : held;
         if (!options.json) {
             print_report(*report, destination, folder);
+            print_left(report->left);
+            print_left(summed(report->left_of_takes));
             continue;
         }
         nlohmann::json rows = nlohmann::json::array();
@@ -229,7 +240,12 @@ int deliver_over_takes(const DeliverOptions& options, const Plan& plan, LoadedSo
             rows.push_back(arrival_json(row.arrival));
             rows.back()["take"] = row.take;
         }
-        all.push_back({{"destination", destination.name}, {"folder", folder.string()}, {"deliverables", rows}});
+        all.push_back({{"destination", destination.name},
+                       {"folder", folder.string()},
+                       {"accepted", findings_json(report->accepted)},
+                       {"deliverables", rows},
+                       {"left", ledger_to_json(report->left)},
+                       {"left_of_takes", ledger_to_json(report->left_of_takes)}});
     }
     if (options.json) {
         fmt::print("{}\n", nlohmann::json{{"job", plan.job.name}, {"deliveries", all}}.dump(2));

@@ -4,13 +4,18 @@
 #include "shell/destinations_dialog.h"
 #include "shell/guide_window.h"
 #include "shell/preferences.h"
+#include "shell/step_dialog.h"
 #include "style/theme.h"
 
+#include <QCheckBox>
 #include <QDialogButtonBox>
+#include <QLabel>
+#include <QLineEdit>
 #include <QMenuBar>
 #include <QMessageBox>
 #include <QStandardPaths>
 #include <QTextBrowser>
+#include <map>
 #include <set>
 
 namespace wembrix::app {
@@ -71,6 +76,93 @@ TEST_F(Bench, DestinationsAreExplainedCheckedResetAndKept) {
     QFile::remove(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) +
                   "/destinations/Harbour_handheld.destination.json");
     EXPECT_FALSE(from_library("Harbour handheld").has_value());
+}
+
+/// The letters that reach a field or button of a window with Alt, each with what has it.
+std::multimap<QString, QString> letters_of(const QWidget& dialog) {
+    std::multimap<QString, QString> letters;
+    const auto add = [&](const QString& text) {
+        if (const QKeySequence keys = QKeySequence::mnemonic(text); !keys.isEmpty()) {
+            letters.emplace(keys.toString(), text);
+        }
+    };
+    for (const QLabel* label : dialog.findChildren<QLabel*>()) {
+        if (label->buddy() != nullptr) {
+            add(label->text());
+        }
+    }
+    for (const QAbstractButton* button : dialog.findChildren<QAbstractButton*>()) {
+        add(button->text());
+    }
+    return letters;
+}
+
+TEST_F(Bench, FieldsAreReachedByALetter) {
+    StepDialog step({"scale"}, {}, nullptr);
+    DestinationsDialog destinations(built_in_destinations());
+    for (QDialog* dialog : {static_cast<QDialog*>(&step), static_cast<QDialog*>(&destinations)}) {
+        const std::multimap<QString, QString> letters = letters_of(*dialog);
+        EXPECT_GE(letters.size(), 3U);
+        for (const auto& [letter, text] : letters) {
+            EXPECT_EQ(letters.count(letter), 1U)
+                << (letter + " of " + text + " in " + dialog->windowTitle()).toStdString();
+        }
+        for (const QLabel* label : dialog->findChildren<QLabel*>()) {
+            if (label->buddy() != nullptr && letters.size() < 20) {
+                EXPECT_TRUE(label->text().contains('&')) << label->text().toStdString();
+            }
+        }
+    }
+    // The letter takes one there.
+    destinations.show();
+    QApplication::setActiveWindow(&destinations);
+    QLabel* root = nullptr;
+    for (QLabel* label : destinations.findChildren<QLabel*>()) {
+        root = QString(label->text()).remove('&') == "Root joint" ? label : root;
+    }
+    ASSERT_NE(root, nullptr);
+    const QKeySequence keys = QKeySequence::mnemonic(root->text());
+    ASSERT_FALSE(keys.isEmpty()) << root->text().toStdString();
+    QTest::keyClick(&destinations, static_cast<Qt::Key>(keys[0].key()), Qt::AltModifier);
+    EXPECT_EQ(QApplication::focusWidget(), destinations.findChild<QLineEdit*>("destination_root"));
+}
+
+TEST_F(Bench, ADestinationHasTheOptionsOfItsContainer) {
+    DestinationsDialog dialog(built_in_destinations());
+    dialog.show();
+    EXPECT_EQ(dialog.findChild<QWidget*>("containerOptions"), nullptr) << "a .glb has none";
+    auto* container = dialog.findChild<QComboBox*>("destination_container");
+    const auto choose = [](QComboBox* box, const char* text) {
+        box->setCurrentIndex(box->findText(QString::fromUtf8(text), Qt::MatchStartsWith));
+        Q_EMIT box->activated(box->currentIndex());
+    };
+    choose(container, "BVH");
+    auto* order = dialog.findChild<QComboBox*>("option_rotation_order");
+    ASSERT_NE(order, nullptr);
+    EXPECT_EQ(order->currentText(), "ZXY") << "what holds where nothing is set";
+    choose(order, "YXZ");
+    auto* decimals = dialog.findChild<QLineEdit*>("option_decimals");
+    auto* problem = dialog.findChild<QLabel*>("destinationProblem");
+    auto* apply = dialog.findChild<QPushButton*>("go");
+    QTest::keyClicks(decimals, "2");
+    EXPECT_TRUE(problem->text().contains("between 3 and 9")) << problem->text().toStdString();
+    EXPECT_FALSE(apply->isEnabled());
+    decimals->clear();
+    QTest::keyClicks(decimals, "4");
+    EXPECT_TRUE(problem->text().isEmpty()) << problem->text().toStdString();
+    EXPECT_EQ(dialog.destinations()[0].options_of("bvh"), nlohmann::json({{"rotation_order", "YXZ"}, {"decimals", 4}}));
+    choose(container, "glTF 2.0, text with its buffer inside");
+    EXPECT_EQ(dialog.findChild<QComboBox*>("option_rotation_order"), nullptr);
+    QTest::mouseClick(dialog.findChild<QCheckBox*>("option_one_line"), Qt::LeftButton, {}, QPoint(8, 8));
+    EXPECT_EQ(dialog.destinations()[0].options_of("gltf_embedded"), nlohmann::json({{"one_line", true}}));
+    choose(container, "BVH");
+    EXPECT_EQ(dialog.findChild<QComboBox*>("option_rotation_order")->currentText(), "YXZ")
+        << "kept when the container changes";
+    choose(dialog.findChild<QComboBox*>("destination_handedness"), "Left");
+    choose(dialog.findChild<QComboBox*>("destination_keep_last"), "Leave");
+    EXPECT_EQ(dialog.destinations()[0].axes.handedness, Handedness::left);
+    EXPECT_FALSE(dialog.destinations()[0].keep_last);
+    EXPECT_TRUE(dialog.destinations()[1] == built_in_destinations()[1]) << "the other one is as it was";
 }
 
 TEST_F(Bench, TheGuideIsInTheProgram) {

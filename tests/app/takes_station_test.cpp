@@ -4,6 +4,7 @@
 #include "stations/takes/strip_edits.h"
 
 #include <QDoubleSpinBox>
+#include <QScrollBar>
 
 namespace wembrix::app {
 namespace {
@@ -295,6 +296,25 @@ TEST_F(Bench, EveryStationFitsAThousandTwoHundredAndEightyPixels) {
     window->card().show();
     settle();
     EXPECT_LE(window->minimumSizeHint().width(), 1280) << "Takes with the route card unfolded";
+    auto* clips = child<QTableWidget>("clipList");
+    EXPECT_EQ(clips->horizontalScrollBar()->maximum(), 0) << "the clip list scrolls sideways";
+    EXPECT_TRUE(clips->isColumnHidden(10)) << "notes that nobody wrote have no room there";
+    clips->item(0, 10)->setText("from Maro's second take");
+    QTest::qWait(50);
+    settle();
+    EXPECT_FALSE(clips->isColumnHidden(10)) << "one that somebody wrote has";
+    EXPECT_TRUE(clips->isColumnHidden(9)) << "and the bake error gives way";
+    EXPECT_TRUE(clips->item(1, 1)->toolTip().contains("Bake error: ")) << clips->item(1, 1)->toolTip().toStdString();
+    EXPECT_EQ(clips->horizontalScrollBar()->maximum(), 0);
+    window->card().hide();
+    settle();
+    EXPECT_FALSE(clips->isColumnHidden(9));
+    EXPECT_FALSE(clips->isColumnHidden(10));
+    EXPECT_EQ(clips->horizontalScrollBar()->maximum(), 0);
+    undo();
+    settle();
+    window->card().show();
+    settle();
     window->runner().deliver_cells(window->board().due());
     ASSERT_TRUE(wait_for([&] { return !window->runner().is_running() && window->board().is_current(); }));
     window->page<DeliverStation>().board_view().setCurrentIndex(window->board().index(2, 1));

@@ -154,12 +154,12 @@ document = surface()
 document["nodes"][0]["name"] = "a" * 5000 + "!"
 (work / "long_name.gltf").write_text(json.dumps(document))
 rule = work / "rule.card.json"
-rule.write_text(json.dumps({"steps": [{"step": "rename_parts", "what": "surfaces",
+rule.write_text(json.dumps({"steps": [{"step": "rename_surfaces", "what": "surfaces",
                                        "rules": [{"find": "(a+)+$", "replace": "b"}]}]}))
 run("endless rule", "deliver", "--card", rule, "--destination", destination, "--out", work / "out_rule",
     work / "long_name.gltf", exits=(0,))
 for expression in ("(?=a)", "(a)\\1", "(((a{1000}){1000}){1000})", "("):
-    rule.write_text(json.dumps({"steps": [{"step": "rename_parts", "rules": [{"find": expression, "replace": ""}]}]}))
+    rule.write_text(json.dumps({"steps": [{"step": "rename_surfaces", "rules": [{"find": expression, "replace": ""}]}]}))
     run(f"rule {expression}", "deliver", "--card", rule, "--destination", destination, "--out", work / "out_rule",
         work / "long_name.gltf", exits=(1, 2), says="regular expression")
 

@@ -60,7 +60,7 @@ python3 - "$work" <<'PY'
 import json, sys
 work = sys.argv[1]
 d = json.load(open(work + "/demo/Lantern_web_view.destination.json"))
-d.update(container="bvh", name="Motion sheet", rotation_order="XYZ")
+d.update(container="bvh", name="Motion sheet", format_options={"bvh": {"rotation_order": "XYZ"}})
 json.dump(d, open(work + "/bvh.destination.json", "w"))
 PY
 echo '{"steps": []}' > "$work/empty.card.json"

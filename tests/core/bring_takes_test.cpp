@@ -188,6 +188,23 @@ TEST(BringTakes, WhatIsCutAlreadyAndWhatIsNotThereIsSaid) {
     EXPECT_EQ(steps[1].id, "split_take");
 }
 
+TEST(BringTakes, ASourceWhoseNameHasAStarIsMeantAlone) {
+    const Scene model = still_walker();
+    const Scene take = walker_with_root(6);
+    const std::vector<NamedScene> sources = {{"model.glb", model}, {"walk*.glb", take}, {"walk_2.glb", take}};
+    Scene received = model;
+    for (size_t s = 1; s < sources.size(); ++s) {
+        ASSERT_TRUE(add_source(received, sources[s], s));
+    }
+    const auto account = [&](const char* asked) {
+        const Result<StepResult> result =
+            apply_step({received, {}, {}, sources}, {"bring_takes", {{"sources", {asked}}, {"carry", "always"}}});
+        return result ? result->account : result.problem().sentence();
+    };
+    EXPECT_EQ(account("walk*.glb").find("walk_2"), std::string::npos) << account("walk*.glb");
+    EXPECT_NE(account("walk*").find("walk_2"), std::string::npos) << account("walk*");
+}
+
 TEST(BringTakes, NotesOfATakesReaderStayOnReceived) {
     Scene take = walker();
     take.notes.push_back({"skin 1", "has a joint twice; the second is left out."});
@@ -202,7 +219,7 @@ TEST(BringTakes, OfARunOverManyTakesEachIsBrought) {
     fs::create_directories(folder / "takes");
     const double rise = 6;
     const Scene take = walker_with_root(rise);
-    const Result<std::vector<WrittenFile>> written = format_with_id("glb")->write(take, "far");
+    const Result<std::vector<WrittenFile>> written = format_with_id("glb")->write(take, "far", {});
     ASSERT_TRUE(written.ok());
     ASSERT_TRUE(write_file_whole(folder / "takes/far.glb", written->front().bytes).ok());
     TakesRequest request;

@@ -151,8 +151,8 @@ TEST(Bvh, WrittenAndReadBackEveryJointIsWhereItWas) {
             std::erase_if(clip.channels, [](const Channel& channel) { return channel.path == Path::scale; });
         }
         constexpr const char* orders[] = {"ZXY", "XYZ", "YZX"};
-        scene.rotation_order = orders[seed % 3];
-        const Result<std::vector<WrittenFile>> written = write_bvh(scene, "rig");
+        const Result<std::vector<WrittenFile>> written =
+            write_bvh(scene, "rig", {{"rotation_order", orders[seed % 3]}, {"decimals", 6 + seed % 4}});
         ASSERT_TRUE(written.ok()) << written.problem().sentence();
         const Scene back = read(written->front().bytes);
         EXPECT_EQ(joints_of(back).size(), joints_of(scene).size());
@@ -172,6 +172,26 @@ TEST(Bvh, WrittenAndReadBackEveryJointIsWhereItWas) {
             }
         }
         EXPECT_LT(worst, 1e-4) << "seed " << seed;
+    }
+}
+
+TEST(Bvh, ItsOptionsAreInTheFile) {
+    const Scene scene = read(arm);
+    const auto written = [&](const nlohmann::json& options) {
+        EXPECT_FALSE(check_parameters(bvh_options(), options)) << options;
+        return write_bvh(scene, "arm", options)->front().bytes;
+    };
+    EXPECT_EQ(written(nlohmann::json::object()), written({{"rotation_order", "ZXY"}, {"decimals", 6}}));
+    EXPECT_NE(written({{"rotation_order", "YXZ"}}).find("Yrotation Xrotation Zrotation\n"), std::string::npos);
+    EXPECT_NE(written({{"decimals", 3}}).find("OFFSET 0.000 10.000 0.000\n"), std::string::npos);
+    EXPECT_LT(written({{"decimals", 3}}).size(), written({{"decimals", 9}}).size());
+    for (const auto& [options, wrong] : {std::pair<nlohmann::json, const char*>{{{"decimals", 2}}, "between 3 and 9"},
+                                         {{{"decimals", 4.5}}, "whole"},
+                                         {{{"rotation_order", "XYX"}}, "neither"},
+                                         {{{"frames", 3}}, "no parameter"}}) {
+        const std::optional<Problem> problem = check_parameters(bvh_options(), options);
+        ASSERT_TRUE(problem) << options;
+        EXPECT_NE(problem->what.find(wrong), std::string::npos) << problem->what;
     }
 }
 

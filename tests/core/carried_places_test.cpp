@@ -50,7 +50,7 @@ TEST(CarriedPlaces, InstancesOfANodeAreLeftOutAndSaidOnceForAll) {
     for (const Note& note : scene.notes) {
         said += note.what.find("EXT_mesh_gpu_instancing") != std::string::npos ? 1 : 0;
         if (note.what.find("EXT_mesh_gpu_instancing") != std::string::npos) {
-            EXPECT_NE(note.where.find("and 2 more"), std::string::npos) << note.where;
+            EXPECT_NE(note.places().find("and 2 more"), std::string::npos) << note.where;
         }
     }
     EXPECT_EQ(said, 1U);

@@ -1,6 +1,7 @@
 // What a delivery holds beyond its points: materials and pictures, skins, and what stays out; and how sources come
 // together.
 #include "core/delivery/arrival_check.h"
+#include "core/delivery/ledger.h"
 #include "core/destination/conform.h"
 #include "core/destination/prune.h"
 #include "core/job/assemble.h"
@@ -9,6 +10,7 @@
 #include "small_scenes.h"
 #include "through_a_file.h"
 
+#include <algorithm>
 #include <gtest/gtest.h>
 #include <nlohmann/json.hpp>
 
@@ -113,6 +115,16 @@ TEST(ConformModel, TellsWhatLimitingCost) {
     two.influences = 2;
     EXPECT_EQ(conform_model(scene, two).account, "9 vertices brought to 2 influences, the largest weight lost 0.100");
     EXPECT_EQ(conform_model(scene, built_in_destinations()[0]).account, "");
+    const Ledger ledger = destination_ledger(scene, two);
+    ASSERT_EQ(ledger.size(), 1U);
+    EXPECT_TRUE(ledger[0].altered);
+    EXPECT_EQ(ledger[0].name, "tower");
+    EXPECT_EQ(ledger[0].count, 9U);
+    EXPECT_EQ(ledger[0].why, "brought to 2 influences, the largest weight lost 0.100");
+    two.container = "bvh";
+    for (const LedgerEntry& entry : destination_ledger(scene, two)) {
+        EXPECT_FALSE(entry.altered) << "what does not go out at all is not altered, too";
+    }
 }
 
 TEST(BakeClip, StartsAtZeroAndKeepsTheLastFrame) {
@@ -253,6 +265,60 @@ TEST(ConformModel, ASkinnedSurfaceInAGroupArrivesAndWhatHangsBelowItStandsWhereI
             EXPECT_NEAR((place - Vec3(3, 2, 1)).norm(), 0, 1e-6);
         }
     }
+}
+
+/// A surface with a shape that stands between two joints, is moved by a clip, and that no skin lists.
+TEST(ConformModel, ASurfaceBetweenJointsIsNoBone) {
+    Scene scene = tower({"root", "spine", "head"});
+    scene.skins[0].joints.pop_back();
+    scene.skins[0].inverse_binds.pop_back();
+    for (uint16_t& joint : influences_of(scene).joints.edit()) {
+        joint = std::min<uint16_t>(joint, 1);
+    }
+    Mesh puff = scene.meshes[0];
+    puff.name = "collar_mesh";
+    MorphTarget shape;
+    shape.name = "puff";
+    shape.points = std::vector<uint32_t>{0};
+    shape.positions = std::vector<Vec3f>{{0, 0, 0.1F}};
+    puff.shapes = {shape};
+    scene.meshes.push_back(puff);
+    scene.nodes[1].name = "collar";
+    scene.nodes[1].mesh = 1;
+    // Listed by the skin are the root and the head; the collar stands between them.
+    scene.skins[0].joints = {0, 2};
+    scene.skins[0].inverse_binds = {Mat4::Identity(), translating(Vec3(0, -2, 0))};
+    classify_nodes(scene);
+    ASSERT_EQ(scene.nodes[1].kind, NodeKind::joint);
+    add_nod(scene, "nod", 1, 0.5, false);
+    Channel weights;
+    weights.node = 1;
+    weights.path = Path::weights;
+    weights.width = 1;
+    weights.times = std::vector<float>{0, 1};
+    weights.values = std::vector<float>{0, 1};
+    scene.clips[0].channels.push_back(weights);
+    const Destination destination = any_destination();
+    const Scene model = conform_model(scene, destination).scene;
+    const Scene clip = conform_clip(scene, scene.clips[0], destination).scene;
+    for (const Scene& conformed : {model, clip}) {
+        ASSERT_EQ(conformed.skins.size(), 1U);
+        std::vector<std::string> listed;
+        for (const int joint : conformed.skins[0].joints) {
+            listed.push_back(conformed.nodes[static_cast<size_t>(joint)].name);
+        }
+        EXPECT_EQ(listed, (std::vector<std::string>{"root", "head"}));
+    }
+    Arrival arrival;
+    check_model(scene, through_a_file(model), destination, arrival);
+    EXPECT_EQ(arrival.state, CellState::arrived) << arrival.reason;
+    const Scene moved = through_a_file(clip);
+    ASSERT_EQ(moved.clips.size(), 1U);
+    const int collar = moved.find_node("collar");
+    EXPECT_EQ(std::count_if(moved.clips[0].channels.begin(), moved.clips[0].channels.end(),
+                            [&](const Channel& channel) { return channel.node == collar; }),
+              4)
+        << "moved as a joint is, and its shape with it";
 }
 
 } // namespace

@@ -1,6 +1,7 @@
 // Numbers and structures of glTF, made by hand, with the answers known.
 #include "core/formats/gltf/gltf.h"
 #include "core/measure/surface/deform.h"
+#include "core/scene/content.h"
 #include "gltf_sheet.h"
 #include "small_scenes.h"
 
@@ -322,15 +323,126 @@ std::vector<std::string> notes_of(const Scene& scene) {
     return notes;
 }
 
-TEST(GltfReader, WhatShapesMoveBesidePositionsIsSaid) {
+TEST(GltfReader, NumbersOfTheSourcesOwnKeepTheFormThatTheyAreStoredIn) {
+    Sheet sheet = triangle();
+    json& own = attributes(sheet);
+    own["_BYTES"] = sheet.accessor(sheet.view(std::vector<int8_t>{-128, 0, 127, 0, 5, 0, -1, 0, 9, 0, 0, 0}, 4), 5120,
+                                   "VEC2", 3);
+    own["_SHARE"] = sheet.accessor(sheet.view(std::vector<uint8_t>{0, 0, 0, 0, 51, 0, 0, 0, 255, 0, 0, 0}, 4), 5121,
+                                   "SCALAR", 3, true);
+    own["_SHORTS"] = sheet.accessor(
+        sheet.view(std::vector<int16_t>{-32768, 7, 32767, 0, 1, 2, 3, 0, 4, 5, 6, 0}, 8), 5122, "VEC3", 3);
+    own["_ZONE"] = sheet.accessor(sheet.view(std::vector<uint16_t>{1, 0, 65535, 0, 3, 0}, 4), 5123, "SCALAR", 3);
+    own["_TURN"] = sheet.floats({1, 0, 0, 1, 2, 0, 0, 2, 3, 0, 0, 3}, "MAT2", 4);
+    own["_HEAT"] = sheet.floats({0.1F, 0.2F, 0.3F}, "SCALAR", 1);
+    const Scene read = sheet.read();
+    const std::string text = write_gltf_embedded(read, "again")->front().bytes;
+    const json file = json::parse(text);
+    const json& written = file["meshes"][0]["primitives"][0]["attributes"];
+    for (const auto& [name, component, type] :
+         {std::tuple{"_BYTES", 5120, "VEC2"}, std::tuple{"_SHARE", 5121, "SCALAR"}, std::tuple{"_SHORTS", 5122, "VEC3"},
+          std::tuple{"_ZONE", 5123, "SCALAR"}, std::tuple{"_TURN", 5126, "MAT2"}, std::tuple{"_HEAT", 5126, "SCALAR"}}) {
+        const json& accessor = file["accessors"][written[name].get<size_t>()];
+        EXPECT_EQ(accessor["componentType"], component) << name;
+        EXPECT_EQ(accessor["type"], type) << name;
+        EXPECT_EQ(accessor.value("normalized", false), name == std::string("_SHARE")) << name;
+    }
+    const Scene back = read_gltf_bytes(text, {}, "again").take();
+    for (size_t a = 0; a < read.meshes[0].attributes.size(); ++a) {
+        EXPECT_TRUE(same_content(read.meshes[0].attributes[a], back.meshes[0].attributes[a]))
+            << read.meshes[0].attributes[a].name;
+    }
+    EXPECT_EQ(read.meshes[0].attributes[0].data.get(), (std::vector<float>{-128, 0, 5, 0, 9, 0}));
+    // What no longer fits goes out as floats, and a form that is only of one of two primitives is said to go.
+    Scene changed = read;
+    for (Attribute& attribute : changed.meshes[0].attributes) {
+        attribute.data.edit()[0] = 0.3F;
+    }
+    const json changed_file = json::parse(write_gltf_embedded(changed, "again")->front().bytes);
+    for (const auto& [name, accessor] : changed_file["meshes"][0]["primitives"][0]["attributes"].items()) {
+        EXPECT_EQ(changed_file["accessors"][accessor.get<size_t>()]["componentType"], 5126) << name;
+    }
+    json second = sheet.root["meshes"][0]["primitives"][0];
+    second["attributes"]["_ZONE"] = sheet.floats({1, 2, 3}, "SCALAR", 1);
+    sheet.root["meshes"][0]["primitives"].push_back(second);
+    const std::vector<std::string> notes = notes_of(sheet.read());
+    EXPECT_EQ(std::count(notes.begin(), notes.end(), "the numbers of _ZONE are stored as floats now, each the same."), 1);
+}
+
+TEST(GltfReader, WhatShapesChangeAndTheSurfaceLacksIsSaid) {
     Sheet sheet;
     sheet.root["meshes"] = json::array({{{"primitives", json::array({triangle_in(sheet)})}}});
     const Scene scene = sheet.read();
     ASSERT_EQ(scene.meshes[0].shapes.size(), 1U);
+    EXPECT_TRUE(scene.meshes[0].shapes[0].attributes.empty());
     std::vector<std::string> notes = notes_of(scene);
     notes.resize(2); // what follows is of names
-    EXPECT_EQ(notes, (std::vector<std::string>{"its shapes move COLOR_0, too: that is left out.",
-                                               "its shapes move TEXCOORD_0, too: that is left out."}));
+    EXPECT_EQ(notes, (std::vector<std::string>{
+                         "its shapes change COLOR_0, which it does not have itself: that is left out.",
+                         "its shapes change TEXCOORD_0, which it does not have itself: that is left out."}));
+}
+
+/// Two triangles as two primitives: the first's shape moves a vertex, the second's only changes a coordinate and a
+/// colour.
+Sheet shapes_of_colours(const char* coordinates = "VEC2") {
+    Sheet sheet;
+    json moving = triangle_in(sheet);
+    moving["targets"][0].erase("TEXCOORD_0");
+    moving["targets"][0].erase("COLOR_0");
+    const int positions = moving["attributes"]["POSITION"];
+    const int still = sheet.floats({0, 0, 0, 0, 0, 0, 0, 0, 0}, "VEC3", 3);
+    const int uv = sheet.floats({0, 0, 1, 0, 0, 1}, "VEC2", 2);
+    const int white = sheet.floats({1, 1, 1, 1, 1, 1, 1, 1, 1}, "VEC3", 3);
+    const int clear = sheet.floats({1, 1, 1, 0.5F, 1, 1, 1, 0.5F, 1, 1, 1, 0.5F}, "VEC4", 4);
+    const int uv_by = coordinates == std::string("VEC3") ? sheet.floats({0, 0, 0, 0.5F, 0, 0, 0, 0, 0}, "VEC3", 3)
+                                                         : sheet.floats({0, 0, 0.5F, -0.25F, 0, 0}, "VEC2", 2);
+    const int colour_by = sheet.floats({0, 0, 0, -1, 0, 0.5F, 0, 0, 0}, "VEC3", 3);
+    moving["attributes"]["COLOR_0"] = clear;
+    const json changing = {
+        {"attributes", {{"POSITION", positions}, {"TEXCOORD_0", uv}, {"COLOR_0", white}}},
+        {"targets", json::array({{{"POSITION", still}, {"TEXCOORD_0", uv_by}, {"COLOR_0", colour_by}}})}};
+    sheet.root["meshes"] = json::array({{{"name", "sheet"},
+                                         {"primitives", json::array({moving, changing})},
+                                         {"extras", {{"targetNames", {"rinse"}}}}}});
+    return sheet;
+}
+
+TEST(GltfReader, ShapesOfCoordinatesAndColoursAreKeptAndWritten) {
+    const Scene read = shapes_of_colours().read();
+    const Scene back = read_gltf_bytes(write_glb(read, "again")->front().bytes, {}, "again").take();
+    for (const Scene* scene : {&read, &back}) {
+        ASSERT_EQ(scene->meshes[0].shapes.size(), 1U);
+        const MorphTarget& shape = scene->meshes[0].shapes[0];
+        EXPECT_EQ(shape.points.get(), (std::vector<uint32_t>{0, 4}));
+        ASSERT_EQ(shape.attributes.size(), 2U);
+        EXPECT_EQ(shape.attributes[0].name, "COLOR_0");
+        EXPECT_EQ(shape.attributes[0].width, 4) << "as wide as the surface's";
+        EXPECT_EQ(shape.attributes[0].data.get(), (std::vector<float>{0, 0, 0, 0, -1, 0, 0.5F, 0}));
+        EXPECT_EQ(shape.attributes[1].name, "TEXCOORD_0");
+        EXPECT_EQ(shape.attributes[1].data.get(), (std::vector<float>{0, 0, 0.5F, -0.25F}));
+    }
+    EXPECT_TRUE(std::none_of(read.notes.begin(), read.notes.end(), [](const Note& note) {
+        return note.what.find("left out") != std::string::npos;
+    })) << "nothing is lost";
+    const Result<Scene> wide = read_gltf_bytes(shapes_of_colours("VEC3").text(), {}, "wide");
+    ASSERT_FALSE(wide.ok());
+    EXPECT_NE(wide.problem().sentence().find("has 3 numbers where the surface's has 2"), std::string::npos)
+        << wide.problem().sentence();
+}
+
+TEST(GltfReader, ScenesBeyondThe64thAreSaidToFallTogether) {
+    Sheet sheet = triangle();
+    for (int s = 0; s < 66; ++s) {
+        sheet.root["scenes"].push_back({{"name", fmt::format("set {}", s)}, {"nodes", {0}}});
+    }
+    const Scene scene = sheet.read();
+    EXPECT_EQ(scene.scenes.size(), 66U);
+    const auto note = std::find_if(scene.notes.begin(), scene.notes.end(),
+                                   [](const Note& one) { return one.what.find("64") != std::string::npos; });
+    ASSERT_NE(note, scene.notes.end());
+    EXPECT_EQ(note->places(), "scene 64 and 1 more");
+    EXPECT_EQ(note->also, std::vector<std::string>{"scene 65"});
+    EXPECT_EQ(note->of_source("set.glb").also, std::vector<std::string>{"set.glb, scene 65"});
 }
 
 TEST(GltfReader, ATakeThatMovesNoNodeIsLeftOutAndSaid) {

@@ -7,6 +7,7 @@
 #include "core/steps/step_kind.h"
 #include "random_rig.h"
 #include "small_scenes.h"
+#include "through_a_file.h"
 
 #include <algorithm>
 #include <gtest/gtest.h>
@@ -52,7 +53,7 @@ TEST(Ledger, NothingIsLeftByWhatOnlyRenamesOrMoves) {
         replayed(with_everything(), {{"rename_joints", {{"names", {{"spine", "back"}}}}},
                                      {"scale", {{"factor", 2}}},
                                      {"rotate", {{"degrees", 90}, {"about", "+Y"}}},
-                                     {"rename_parts", {{"what", "shapes"}, {"names", {{"smile", "grin"}}}}},
+                                     {"rename_surfaces", {{"what", "shapes"}, {"names", {{"smile", "grin"}}}}},
                                      {"bake", {{"rate", 30}}}});
     EXPECT_TRUE(made.problems().empty()) << made.problems().front();
     EXPECT_TRUE(card_ledger(made).empty()) << told(card_ledger(made)).front();
@@ -115,6 +116,21 @@ TEST(Ledger, ClipsThatStayAreTheJobs) {
     ASSERT_EQ(ledger.size(), 1U);
     EXPECT_EQ(ledger[0].what + " " + ledger[0].name, "take shake");
     EXPECT_EQ(ledger[0].by, LedgerEntry::By::card);
+}
+
+TEST(Ledger, AClipThatEndsBetweenTwoFramesIsSaidToBeLonger) {
+    Scene scene = with_everything();
+    scene.clips[0].seconds = 0.958;
+    Destination destination = any_destination();
+    const Ledger left = destination_ledger(scene, destination);
+    ASSERT_EQ(left.size(), 1U);
+    EXPECT_EQ(told(left), std::vector<std::string>{"clip length nod"});
+    EXPECT_NE(left[0].why.find("8.7 ms longer"), std::string::npos) << left[0].why;
+    EXPECT_EQ(ledger_said(left), "1 is altered");
+    EXPECT_EQ(ledger_to_json(left)[0]["altered"], true);
+    EXPECT_EQ(destination_ledger_of_takes(scene, destination).size(), 1U);
+    destination.rate = 500;
+    EXPECT_TRUE(destination_ledger(scene, destination).empty());
 }
 
 TEST(Ledger, IsTheSameInJson) {

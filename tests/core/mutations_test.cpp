@@ -26,11 +26,14 @@ Scene rich() {
     Scene scene = tower({"root", "spine", "neck", "head"});
     Mesh& mesh = scene.meshes[0];
     const size_t vertices = mesh.point_count();
-    mesh.attributes = {numbers("TEXCOORD_0", 2, vertices, 0.1F), numbers("TEXCOORD_1", 2, vertices, 0.4F),
-                       numbers("COLOR_0", 4, vertices, 0.2F), numbers("_WETNESS", 1, vertices, 0.5F)};
+    mesh.attributes = {numbers("TEXCOORD_0", 2, vertices, 0.1F),
+                       numbers("TEXCOORD_1", 2, vertices, 0.4F),
+                       numbers("COLOR_0", 4, vertices, 0.2F),
+                       numbers("_WETNESS", 1, vertices, 0.5F),
+                       {"_ZONE", 1, std::vector<float>(vertices, 300), {NumberFormat::Kind::unsigned_shorts}}};
     mesh.tangents = std::vector<Vec4f>(vertices, Vec4f(1, 0, 0, 1));
     mesh.primitives[0].has_tangents = true;
-    mesh.primitives[0].attributes = {"TEXCOORD_0", "TEXCOORD_1", "COLOR_0", "_WETNESS"};
+    mesh.primitives[0].attributes = {"TEXCOORD_0", "TEXCOORD_1", "COLOR_0", "_WETNESS", "_ZONE"};
     mesh.primitives[0].carried.extras = R"({"lod":1})";
     // Two primitives with a material each.
     Primitive second = mesh.primitives[0];
@@ -49,6 +52,8 @@ Scene rich() {
         shape.normals = std::vector<Vec3f>{{0, 0.1F, 0}, {0, 0.1F, 0}, {0.2F, 0, 0}};
         shape.tangents = std::vector<Vec3f>{{0, 0.1F, 0}, {0, 0, 0.3F}, {0, 0.2F, 0}};
         shape.has_normals = shape.has_tangents = true;
+        shape.attributes = {{"COLOR_0", 4, std::vector<float>(12, 0.125F)},
+                            {"TEXCOORD_1", 2, std::vector<float>{0, 0.5F, 0.25F, 0, 0, 0.125F}}};
         mesh.shapes.push_back(shape);
     }
     mesh.shape_weights = {0.25F, 0};
@@ -176,6 +181,7 @@ const Damage damages[] = {
     {"colours_gone", "Vertex colours", [](Scene& s) { drop_attribute(s, "COLOR_0"); }},
     {"one_colour_changed", "Vertex colours", [](Scene& s) { attribute(s, "COLOR_0").data.edit()[9] *= 0.5F; }},
     {"own_attribute_changed", "Further attributes", [](Scene& s) { attribute(s, "_WETNESS").data.edit()[2] = 0.9F; }},
+    {"own_attribute_stored_otherwise", "Further attributes", [](Scene& s) { attribute(s, "_ZONE").format = {}; }},
     {"own_attribute_gone", "Further attributes", [](Scene& s) { drop_attribute(s, "_WETNESS"); }},
     {"a_vertex_moved_a_hundredth_of_a_mm", "Vertices", [](Scene& s) { s.meshes[0].positions.edit()[7].x() += 1e-5F; }},
     {"indices_swapped", "Triangles",
@@ -260,6 +266,9 @@ const Damage damages[] = {
      }},
     {"normals_of_a_shape", "Shapes", [](Scene& s) { s.meshes[0].shapes[0].normals.edit()[1].y() = 0.2F; }},
     {"tangents_of_a_shape", "Shapes", [](Scene& s) { s.meshes[0].shapes[1].tangents.edit()[0].y() = 0.2F; }},
+    {"coordinate_of_a_shape", "Shapes", [](Scene& s) { s.meshes[0].shapes[0].attributes[1].data.edit()[2] = 0.5F; }},
+    {"colours_of_a_shape_gone", "Shapes",
+     [](Scene& s) { s.meshes[0].shapes[1].attributes.erase(s.meshes[0].shapes[1].attributes.begin()); }},
     {"starting_weight_of_a_shape", "Starting weights of shapes", [](Scene& s) { s.meshes[0].shape_weights[0] = 0.5F; }},
     {"extras_of_a_node", "Extras and extensions", [](Scene& s) { node_called(s, "tower").carried.extras = ""; }},
     {"extras_of_a_primitive", "Surfaces", [](Scene& s) { s.meshes[0].primitives[0].carried.extras = R"({"lod":2})"; }},

@@ -136,7 +136,7 @@ TEST(NamesInSteps, AreFollowedWhereverTheyAreDeclared) {
     std::vector<Step> steps = {{"remove_joints", {{"names", {"arm"}}, {"to", "arm"}}},
                                {"reparent_joints", {{"under", {{"arm", "spine"}}}}},
                                {"extract_root_motion", {{"from", "arm"}}},
-                               {"rename_parts", {{"names", {{"arm", "x"}}}}}};
+                               {"rename_surfaces", {{"names", {{"arm", "x"}}}}}};
     follow_names(steps, 0, NameOf::joint, {{"arm", "upper_arm"}});
     EXPECT_EQ(steps[0].parameters["names"][0], "upper_arm");
     EXPECT_EQ(steps[0].parameters["to"], "upper_arm");

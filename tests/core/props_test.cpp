@@ -244,6 +244,31 @@ TEST(JoinSurfaces, ShapesThatMoveInStepBecomeOne) {
     EXPECT_TRUE(joined.could_not.empty());
 }
 
+TEST(JoinSurfaces, WhatAShapeDoesToColoursIsJoinedToo) {
+    Scene scene = two_coats("rinse", "rinse");
+    const auto colour = [&](int mesh, int width, float by) {
+        Mesh& one = scene.meshes[mesh];
+        const size_t vertices = one.point_count();
+        one.attributes = {{"COLOR_0", width, std::vector<float>(vertices * static_cast<size_t>(width), 1.0F)}};
+        one.primitives[0].attributes = {"COLOR_0"};
+        one.shapes[0].attributes = {{"COLOR_0", width, std::vector<float>(2 * static_cast<size_t>(width), by)}};
+    };
+    colour(1, 4, -0.5F);
+    const auto shape_of = [](const Scene& of) -> const MorphTarget& { return of.meshes[0].shapes[0]; };
+    const StepResult one_sided = done(scene, {"merge_surfaces", {{"surfaces", {"*"}}}});
+    std::vector<float> expected(8, 0.0F);
+    expected.insert(expected.end(), 8, -0.5F);
+    ASSERT_EQ(shape_of(one_sided.scene).attributes.size(), 1U);
+    EXPECT_EQ(shape_of(one_sided.scene).attributes[0].data.get(), expected);
+    colour(0, 3, 0.25F);
+    const StepResult both = done(scene, {"merge_surfaces", {{"surfaces", {"*"}}}});
+    std::fill_n(expected.begin(), 3, 0.25F);
+    std::fill_n(expected.begin() + 4, 3, 0.25F);
+    ASSERT_EQ(shape_of(both.scene).attributes.size(), 1U);
+    EXPECT_EQ(shape_of(both.scene).attributes[0].data.get(), expected) << "a colour's fourth number is not changed";
+    EXPECT_EQ(both.scene.meshes[0].attributes[0].width, 4);
+}
+
 TEST(JoinSurfaces, ShapesThatMoveApartKeepTheirOwnNames) {
     Scene scene = two_coats("puff", "puff");
     add_nod(scene, "nod", 1, 0.9, false);

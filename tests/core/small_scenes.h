@@ -45,10 +45,10 @@ inline Scene tower(const std::vector<std::string>& names) {
             offsets.push_back(static_cast<uint32_t>(joints.size()));
         }
     }
-    Primitive part;
-    part.point_count = static_cast<uint32_t>(positions.size());
-    part.index_count = static_cast<uint32_t>(indices.size());
-    mesh.primitives.push_back(part);
+    Primitive primitive;
+    primitive.point_count = static_cast<uint32_t>(positions.size());
+    primitive.index_count = static_cast<uint32_t>(indices.size());
+    mesh.primitives.push_back(primitive);
     mesh.positions = std::move(positions);
     mesh.normals = std::move(normals);
     mesh.indices = std::move(indices);

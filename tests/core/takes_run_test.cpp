@@ -46,7 +46,7 @@ class ManyTakes : public ::testing::Test {
     void put(const std::string& file, const Scene& take) {
         const fs::path path = folder / "takes" / file;
         const Format* format = format_with_id(path.extension().string().substr(1));
-        const Result<std::vector<WrittenFile>> written = format->write(take, path.stem().string());
+        const Result<std::vector<WrittenFile>> written = format->write(take, path.stem().string(), {});
         ASSERT_TRUE(written.ok());
         for (const WrittenFile& one : *written) {
             ASSERT_TRUE(write_file_whole(folder / "takes" / one.name, one.bytes).ok());
@@ -236,6 +236,40 @@ TEST_F(ManyTakes, LiveBesideTheJobsOwnDelivery) {
     const TakesReport report = run();
     EXPECT_NE(reason(report, "c.glb").find("is there already"), std::string::npos);
     EXPECT_EQ(*read_file(request.folder / "tower_c.glb"), "somebody's own");
+}
+
+TEST_F(ManyTakes, WhatStaysBehindAndWhatIsAcceptedIsSaid) {
+    request.steps = {{"rename_joints", {{"names", {{"head", "skull cap"}}}}},
+                     {"remove_joints", {{"names", {"neck"}}}},
+                     {"accept_finding", {{"finding", "illegal_name"}, {"note", "the engine takes spaces"}}}};
+    request.destination.rate = 29; // no frame lies at the end of a take of a second and a half
+    put_take("a.glb", 0.3);
+    Scene more = tower({"root", "spine", "neck", "head", "antenna"});
+    add_nod(more, "the take", 4, 0.4, true, 46);
+    put("b.glb", more);
+    const TakesReport report = run();
+    EXPECT_TRUE(report.all_arrived()) << reason(report, "a.glb") << reason(report, "b.glb");
+    ASSERT_EQ(report.accepted.size(), 1U) << "once, not for each take";
+    EXPECT_EQ(report.accepted[0].accepted, "the engine takes spaces");
+    const auto has_row = [](const json& rows, const json& wanted) {
+        return std::any_of(rows.begin(), rows.end(), [&](const json& row) {
+            return std::all_of(wanted.items().begin(), wanted.items().end(),
+                               [&](const auto& item) { return row.value(item.key(), json()) == item.value(); });
+        });
+    };
+    const json of_takes = ledger_to_json(report.left_of_takes);
+    EXPECT_TRUE(has_row(of_takes, {{"what", "clip length"}, {"name", "a"}, {"altered", true}})) << of_takes.dump(1);
+    EXPECT_TRUE(has_row(of_takes, {{"what", "clip length"}, {"name", "b"}, {"altered", true}})) << of_takes.dump(1);
+    EXPECT_TRUE(std::any_of(of_takes.begin(), of_takes.end(), [](const json& row) {
+        return row["by"] == "reader" && row["name"].get<std::string>().find("b.glb") != std::string::npos &&
+               row["why"].get<std::string>().find("antenna") != std::string::npos;
+    })) << of_takes.dump(1);
+    EXPECT_TRUE(has_row(ledger_to_json(report.left), {{"what", "joint"}, {"name", "neck"}, {"by", "card"}}));
+    const json manifest = read_manifest(request.folder);
+    EXPECT_EQ(manifest["accepted"].size(), 1U);
+    EXPECT_TRUE(has_row(manifest["left_of_takes"], {{"what", "clip length"}, {"name", ""}, {"count", 2}}))
+        << "as one row: " << manifest["left_of_takes"].dump(1);
+    EXPECT_TRUE(has_row(manifest["left"], {{"what", "joint"}, {"name", "neck"}}));
 }
 
 TEST_F(ManyTakes, CanBeStopped) {

@@ -10,7 +10,7 @@ namespace wembrix::testing {
 
 inline Scene through_a_file(const Scene& scene) {
     const Result<std::vector<WrittenFile>> written = write_glb(scene, "scene");
-    EXPECT_TRUE(written.ok());
+    EXPECT_TRUE(written.ok()) << (written.ok() ? "" : written.problem().sentence());
     Result<Scene> read = read_gltf_bytes(written->front().bytes, {}, "scene.glb");
     EXPECT_TRUE(read.ok()) << (read.ok() ? "" : read.problem().sentence());
     return read.take();

@@ -75,6 +75,7 @@ TEST(Version1, EveryStepHasTheNamesOfNow) {
         {"step": "take_root_motion", "way": "in_place", "turn": false}, {"step": "change_rate", "rate": 24},
         {"step": "still_pose", "clip": "c", "frame": 1, "name": "n"},
         {"step": "rename_joints", "rules": [{"letters": "lower"}]},
+        {"step": "rename_parts", "what": "shapes", "rules": [{"letters": "upper"}]},
         {"step": "describe_clips", "clips": [{"name": "c", "repeats": true}]},
         {"step": "set_rest_pose", "from": "pose",
          "pose": {"hip": {"place_m": [1, 2, 3], "turn_xyzw": [0, 0, 0, 1]}}},
@@ -89,9 +90,10 @@ TEST(Version1, EveryStepHasTheNamesOfNow) {
     }
     EXPECT_EQ((*steps)[12].parameters["rotation_y_deg"], 20);
     EXPECT_EQ((*steps)[15].parameters, json({{"mode", "in_place"}, {"rotation", false}}));
-    EXPECT_EQ((*steps)[20].parameters["pose"]["hip"]["translation_m"], json({1, 2, 3}));
-    EXPECT_EQ((*steps)[21].parameters["others"], "remove");
-    EXPECT_EQ((*steps)[21].parameters["contract"]["joints"][0]["rotation_xyzw"], json({0, 0, 0, 1}));
+    EXPECT_EQ((*steps)[21].parameters["pose"]["hip"]["translation_m"], json({1, 2, 3}));
+    EXPECT_EQ((*steps)[19].id, "rename_surfaces");
+    EXPECT_EQ((*steps)[22].parameters["others"], "remove");
+    EXPECT_EQ((*steps)[22].parameters["contract"]["joints"][0]["rotation_xyzw"], json({0, 0, 0, 1}));
 }
 
 TEST(Version1, DestinationsAndContracts) {

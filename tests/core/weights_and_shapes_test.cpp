@@ -124,6 +124,22 @@ TEST(DropEmptyShapes, TakesNamesWeightsAndKeysAlong) {
     EXPECT_FALSE(apply_step(scene, {"remove_empty_shapes", {{"below_mm", -1}}}).ok());
 }
 
+TEST(DropEmptyShapes, OneThatChangesColoursStays) {
+    Scene scene = tower({"root"});
+    MorphTarget blush;
+    blush.name = "blush";
+    blush.points = std::vector<uint32_t>{2};
+    blush.positions = std::vector<Vec3f>{Vec3f::Zero()};
+    blush.attributes = {{"COLOR_0", 3, std::vector<float>(blush.points.size() * 3, 0.0F)}};
+    MorphTarget pale = blush;
+    pale.name = "pale";
+    blush.attributes[0].data.edit()[0] = 0.25F;
+    scene.meshes[0].shapes = {blush, pale};
+    const StepResult result = done(scene, {"remove_empty_shapes"});
+    ASSERT_EQ(result.scene.meshes[0].shapes.size(), 1U);
+    EXPECT_EQ(result.scene.meshes[0].shapes[0].name, "blush");
+}
+
 TEST(DropEmptyShapes, AChannelOfNothingGoesWithItsShapes) {
     Scene scene = tower({"root"});
     MorphTarget empty;
@@ -145,7 +161,7 @@ TEST(DropEmptyShapes, AChannelOfNothingGoesWithItsShapes) {
     EXPECT_TRUE(result.scene.clips[0].channels.empty());
 }
 
-TEST(RenameParts, SurfacesShapesAndMaterials) {
+TEST(RenameSurfaces, SurfacesShapesAndMaterials) {
     Scene scene = tower({"root"});
     MorphTarget shape;
     shape.name = "Blink Left";
@@ -155,19 +171,20 @@ TEST(RenameParts, SurfacesShapesAndMaterials) {
     material.double_sided = true;
     scene.materials = {material};
     const nlohmann::json rules = {{{"find", "\\s"}, {"replace", "_"}}};
-    EXPECT_EQ(done(scene, {"rename_parts", {{"what", "shapes"}, {"rules", rules}}}).scene.meshes[0].shapes[0].name,
+    EXPECT_EQ(done(scene, {"rename_surfaces", {{"what", "shapes"}, {"rules", rules}}}).scene.meshes[0].shapes[0].name,
               "Blink_Left");
-    const StepResult materials = done(scene, {"rename_parts", {{"what", "materials"}, {"rules", rules}}});
+    const StepResult materials = done(scene, {"rename_surfaces", {{"what", "materials"}, {"rules", rules}}});
     EXPECT_EQ(materials.scene.materials[0].name, "Mat_1");
     EXPECT_TRUE(materials.scene.materials[0].double_sided);
-    const StepResult surfaces = done(scene, {"rename_parts", {{"what", "surfaces"}, {"names", {{"tower", "keep"}}}}});
+    const StepResult surfaces =
+        done(scene, {"rename_surfaces", {{"what", "surfaces"}, {"names", {{"tower", "keep"}}}}});
     EXPECT_GE(surfaces.scene.find_node("keep"), 0);
     EXPECT_GE(surfaces.scene.find_node("root"), 0) << "joints are not parts";
     const Result<StepResult> clash =
-        apply_step(scene, {"rename_parts", {{"what", "surfaces"}, {"names", {{"tower", "root"}}}}});
+        apply_step(scene, {"rename_surfaces", {{"what", "surfaces"}, {"names", {{"tower", "root"}}}}});
     ASSERT_FALSE(clash.ok());
     EXPECT_NE(clash.problem().sentence().find("same name: root"), std::string::npos);
-    EXPECT_FALSE(apply_step(scene, {"rename_parts", {{"what", "bones"}}}).ok());
+    EXPECT_FALSE(apply_step(scene, {"rename_surfaces", {{"what", "bones"}}}).ok());
 }
 
 std::vector<std::string> by_rules(const nlohmann::json& rules, const std::vector<std::string>& names) {

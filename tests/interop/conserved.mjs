@@ -82,7 +82,13 @@ function things(file) {
       (primitive.targets ?? []).forEach((target, t) => {
         for (const [semantic, accessor] of Object.entries(target)) {
           const key = `shape ${mesh.extras.targetNames[t]} ${semantic}`;
-          gather.set(key, [...(gather.get(key) ?? []), ...(json.accessors[accessor].type === 'VEC3' ? [json.accessors[accessor].count] : [])]);
+          let values = [json.accessors[accessor].count];
+          if (/^(TEXCOORD|COLOR)_/.test(semantic)) {
+            values = numbers(file, accessor);
+            // A colour's fourth number is not changed where three are said.
+            if (semantic.startsWith('COLOR_') && json.accessors[accessor].type === 'VEC3') values = values.flatMap((x, i) => i % 3 === 2 ? [x, 0] : [x]);
+          }
+          gather.set(key, [...(gather.get(key) ?? []), ...values]);
         }
       });
       told(`${node.name} primitive ${p}`, primitive, ['KHR_materials_variants']);

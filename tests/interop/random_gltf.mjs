@@ -156,6 +156,7 @@ class Builder {
     const sets = dice.below(3), colours = dice.below(2);
     const tangents = dice.chance(0.4), normals = tangents || dice.chance(0.8);
     const targetAttributes = ['POSITION', ...(normals && dice.chance(0.5) ? ['NORMAL'] : []), ...(tangents && dice.chance(0.4) ? ['TANGENT'] : [])];
+    const changed = new Set(['TEXCOORD_0', 'TEXCOORD_1', 'COLOR_0'].filter(() => targets && dice.chance(0.25)));
     const fitting = this.json.materials.map((_, m) => m).filter((m) => this.needs[m] <= sets);
     const two = skinned && dice.chance(0.25);
     const primitives = [...Array(1 + dice.below(3))].map(() => {
@@ -209,8 +210,11 @@ class Builder {
         this.json.bufferViews[this.json.accessors[primitive.indices].bufferView].target = 34963;
       }
       if (targets) {
-        primitive.targets = [...Array(targets)].map(() => Object.fromEntries(targetAttributes.map((name) => [name,
-          this.accessor('VEC3', 5126, this.each(points, () => [dice.in(-0.2, 0.2), dice.in(-0.2, 0.2), dice.in(-0.2, 0.2)]), {bounds: name === 'POSITION', vertex: true})])));
+        const others = Object.keys(attributes).filter((name) => /^(TEXCOORD|COLOR)_/.test(name) && changed.has(name));
+        primitive.targets = [...Array(targets)].map(() => Object.fromEntries([...targetAttributes, ...others].map((name) => {
+          const type = targetAttributes.includes(name) ? 'VEC3' : this.json.accessors[attributes[name]].type;
+          return [name, this.accessor(type, 5126, this.each(points, () => [...Array(WIDTH[type])].map(() => dice.in(-0.2, 0.2))), {bounds: name === 'POSITION', vertex: true})];
+        })));
       }
       if (dice.chance(0.8)) {
         primitive.material = dice.of(fitting);

@@ -3,6 +3,8 @@
 #include "core/formats/format.h"
 #include "session/library.h"
 #include "shell/contract_row.h"
+#include "shell/parameter_field.h"
+#include "style/mnemonics.h"
 #include "style/theme.h"
 
 #include <QComboBox>
@@ -30,10 +32,25 @@ bool is_number(const char* key) {
            name == "drift_limit_mm";
 }
 
-QString text_of(const nlohmann::json& json, const char* key) {
+QString written_in(const nlohmann::json& json, const char* key) {
     const nlohmann::json& value = json[key];
     return value.is_number() ? QString::number(value.get<double>(), 'g', 10)
                              : QString::fromStdString(value.is_string() ? value.get<std::string>() : value.dump());
+}
+
+/// Puts a typed number under the key; what is wrong with it, if anything is.
+QString put_number(nlohmann::json& json, const char* key, const QString& text) {
+    bool is_number = false;
+    const double value = QLocale::c().toDouble(text, &is_number);
+    if (!is_number) {
+        return QObject::tr("“%1” is not a number.").arg(text);
+    }
+    if (std::string_view(key) == "max_influences" || std::string_view(key) == "longest_name") {
+        json[key] = static_cast<int>(value);
+    } else {
+        json[key] = value;
+    }
+    return {};
 }
 
 } // namespace
@@ -96,20 +113,37 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
         axes << QString::fromUtf8(axis);
     }
     QStringList containers;
+    std::vector<nlohmann::json> container_ids;
     for (const Format& format : formats()) {
-        containers << QString::fromUtf8(format.id.data(), static_cast<qsizetype>(format.id.size()));
+        if (!format.is_read_only()) {
+            containers << to_qstring(format.label);
+            container_ids.emplace_back(std::string(format.id));
+        }
     }
     add_field(tr("Name"), "name", tr("What the project is called; the folder of its files is named for it."));
     add_field(tr("Container"), "container",
-              tr("glb is one file; gltf has its buffers beside it; gltf_embedded has them in its text."), containers);
+              tr("What files are written as. What it cannot hold stays behind and is listed."), containers,
+              container_ids);
+    options_place_ = new QVBoxLayout;
+    options_place_->setContentsMargins(0, 0, 0, 0);
+    fields_->addRow(QString(), options_place_);
     add_field(tr("Up axis"), "up", tr("Which axis points to the sky once the engine has read the file."), axes);
     add_field(tr("Forward axis"), "forward", tr("Which axis a character looks along there."), axes);
+    add_field(tr("Handedness"), "handedness",
+              tr("Whether the engine's axes are those of a right or of a left hand. Files "
+                 "stay right-handed; the engine's importer mirrors them."),
+              {tr("Right"), tr("Left")}, {"right", "left"});
     add_field(tr("Unit (m)"), "unit_m",
               tr("Metres in one of its units: 0.01 for centimetres. Sizes are said in it; a .glb itself is always in "
                  "metres."));
     add_field(tr("Max influences"), "max_influences",
               tr("Influences per vertex. More are cut, the heaviest kept, and the loss is measured."));
     add_field(tr("Frame rate (fps)"), "rate", tr("Every joint is keyed at each of these frames."));
+    add_field(
+        tr("Last frame of a loop"), "keep_last",
+        tr("Where a repeat's last frame is its first once more: an engine that plays frame 0 right after it wants "
+           "it left out."),
+        {tr("Keep"), tr("Leave out")}, {true, false});
     add_field(tr("Root joint"), "root", tr("The one joint at the top. A file with another root is held."));
     add_field(tr("Joint names"), "joint_names", tr("A regular expression that a whole name must fit."));
     add_field(tr("Longest name"), "longest_name", tr("Characters that a joint's name may have."));
@@ -173,10 +207,11 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
     });
     list_names();
     choose(now_.empty() ? -1 : 0);
+    give_mnemonics(*this);
 }
 
-void DestinationsDialog::add_field(const QString& name, const char* key, const QString& why,
-                                   const QStringList& choices) {
+void DestinationsDialog::add_field(const QString& name, const char* key, const QString& why, const QStringList& choices,
+                                   const std::vector<nlohmann::json>& values) {
     auto* holder = new QWidget(form_);
     auto* column = new QVBoxLayout(holder);
     column->setContentsMargins(0, 0, 0, 4);
@@ -185,14 +220,32 @@ void DestinationsDialog::add_field(const QString& name, const char* key, const Q
     if (choices.isEmpty()) {
         auto* line = new QLineEdit(holder);
         connect(line, &QLineEdit::textEdited, this, &DestinationsDialog::read_fields);
-        rows_.push_back({key, [line] { return line->text(); }, [line](const QString& text) { line->setText(text); }});
+        rows_.push_back({[line, key](nlohmann::json& to) {
+                             const QString text = line->text().trimmed();
+                             if (is_number(key)) {
+                                 return put_number(to, key, text);
+                             }
+                             to[key] = text.toStdString();
+                             return QString();
+                         },
+                         [line, key](const nlohmann::json& from) { line->setText(written_in(from, key)); }});
         field = line;
     } else {
         auto* box = new QComboBox(holder);
         box->addItems(choices);
         connect(box, &QComboBox::activated, this, &DestinationsDialog::read_fields);
-        rows_.push_back(
-            {key, [box] { return box->currentText(); }, [box](const QString& text) { box->setCurrentText(text); }});
+        std::vector<nlohmann::json> all = values;
+        for (qsizetype i = static_cast<qsizetype>(all.size()); i < choices.size(); ++i) {
+            all.emplace_back(choices[i].toStdString());
+        }
+        rows_.push_back({[box, all, key](nlohmann::json& to) {
+                             to[key] = all[static_cast<size_t>(box->currentIndex())];
+                             return QString();
+                         },
+                         [box, all, key](const nlohmann::json& from) {
+                             const auto found = std::find(all.begin(), all.end(), from[key]);
+                             box->setCurrentIndex(found == all.end() ? 0 : static_cast<int>(found - all.begin()));
+                         }});
         field = box;
     }
     field->setObjectName(QStringLiteral("destination_") + QString::fromUtf8(key));
@@ -202,7 +255,9 @@ void DestinationsDialog::add_field(const QString& name, const char* key, const Q
     words->setStyleSheet(QStringLiteral("font-size: 11px;"));
     words->setWordWrap(true);
     column->addWidget(words);
-    fields_->addRow(name, holder);
+    auto* label = new QLabel(name, form_);
+    label->setBuddy(field);
+    fields_->addRow(label, holder);
 }
 
 void DestinationsDialog::list_names() {
@@ -227,9 +282,11 @@ void DestinationsDialog::choose(int row) {
     if (row >= 0) {
         const nlohmann::json json = destination_to_json(now_[static_cast<size_t>(row)]);
         for (const Field& field : rows_) {
-            field.write(text_of(json, field.key));
+            field.write(json);
         }
         contract_->show_contract(now_[static_cast<size_t>(row)].contract);
+        options_of_.clear();
+        show_options();
     }
     filling_ = false;
     read_fields();
@@ -249,6 +306,35 @@ void DestinationsDialog::add(const Destination& destination) {
     choose(row_);
 }
 
+void DestinationsDialog::show_options() {
+    const Destination& destination = now_[static_cast<size_t>(row_)];
+    if (destination.container == options_of_) {
+        return;
+    }
+    delete options_;
+    options_ = nullptr;
+    option_readers_.clear();
+    options_of_ = destination.container;
+    const Format* format = format_with_id(options_of_);
+    if (format == nullptr || format->options.empty()) {
+        return;
+    }
+    options_ = new QWidget(form_);
+    options_->setObjectName(QStringLiteral("containerOptions"));
+    auto* form = new QFormLayout(options_);
+    form->setContentsMargins(0, 0, 0, 0);
+    const nlohmann::json values = destination.options_of(options_of_);
+    for (const Parameter& option : format->options) {
+        ParameterField field =
+            make_parameter_field(option, values, nlohmann::json::object(), options_, [this] { read_fields(); });
+        field.widget->setObjectName(QStringLiteral("option_") + to_qstring(option.key));
+        field.widget->setToolTip(to_qstring(option.help));
+        form->addRow(label_of(option), field.widget);
+        option_readers_.push_back(std::move(field.read));
+    }
+    options_place_->addWidget(options_);
+}
+
 void DestinationsDialog::read_fields() {
     if (filling_ || row_ < 0) {
         problem_->clear();
@@ -258,20 +344,14 @@ void DestinationsDialog::read_fields() {
     nlohmann::json json = destination_to_json(now_[static_cast<size_t>(row_)]);
     QString wrong;
     for (const Field& field : rows_) {
-        const QString text = field.read().trimmed();
-        if (is_number(field.key)) {
-            bool number = false;
-            const double value = QLocale::c().toDouble(text, &number);
-            if (!number) {
-                wrong = tr("“%1” is not a number.").arg(text);
-            } else if (std::string_view(field.key) == "max_influences" ||
-                       std::string_view(field.key) == "longest_name") {
-                json[field.key] = static_cast<int>(value);
-            } else {
-                json[field.key] = value;
-            }
-        } else {
-            json[field.key] = text.toStdString();
+        const QString one = field.read(json);
+        wrong = wrong.isEmpty() ? one : wrong;
+    }
+    if (json["container"] == options_of_ && !option_readers_.empty()) {
+        nlohmann::json& options = json["format_options"].emplace(options_of_, nlohmann::json::object()).first.value();
+        for (const auto& read : option_readers_) {
+            const QString one = read(options);
+            wrong = wrong.isEmpty() ? one : wrong;
         }
     }
     if (wrong.isEmpty()) {
@@ -286,6 +366,7 @@ void DestinationsDialog::read_fields() {
             }
             if (wrong.isEmpty()) {
                 now_[static_cast<size_t>(row_)] = read.take();
+                show_options();
                 filling_ = true;
                 list_->item(row_)->setText(QString::fromStdString(now_[static_cast<size_t>(row_)].name));
                 filling_ = false;

@@ -11,6 +11,7 @@ class QFormLayout;
 class QLabel;
 class QListWidget;
 class QPushButton;
+class QVBoxLayout;
 
 namespace wembrix::app {
 
@@ -29,7 +30,11 @@ class DestinationsDialog : public QDialog {
     void read_fields();
     void list_names();
     void add(const Destination& destination);
-    void add_field(const QString& name, const char* key, const QString& why, const QStringList& choices = {});
+    /// `values`: what stands in the file for each choice; without them the choices themselves.
+    void add_field(const QString& name, const char* key, const QString& why, const QStringList& choices = {},
+                   const std::vector<nlohmann::json>& values = {});
+    /// The options of the chosen container.
+    void show_options();
 
     std::vector<Destination> before_; ///< as the job had them
     std::vector<Destination> now_;
@@ -45,11 +50,14 @@ class DestinationsDialog : public QDialog {
     QPushButton* keep_;
     QPushButton* remove_;
     struct Field {
-        const char* key;
-        std::function<QString()> read;
-        std::function<void(const QString&)> write;
+        std::function<QString(nlohmann::json&)> read; ///< into the destination; returns what is wrong, or nothing
+        std::function<void(const nlohmann::json&)> write;
     };
     std::vector<Field> rows_;
+    QVBoxLayout* options_place_ = nullptr;
+    QWidget* options_ = nullptr; ///< made anew for each container
+    std::string options_of_;     ///< the container that they are of
+    std::vector<std::function<QString(nlohmann::json&)>> option_readers_;
 };
 
 } // namespace wembrix::app

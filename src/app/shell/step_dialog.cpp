@@ -2,10 +2,11 @@
 
 #include "core/steps/step.h"
 #include "core/steps/step_kind.h"
+#include "shell/parameter_field.h"
 #include "shell/step_text.h"
+#include "style/mnemonics.h"
 #include "style/theme.h"
 
-#include <QCheckBox>
 #include <QComboBox>
 #include <QCompleter>
 #include <QDialogButtonBox>
@@ -27,10 +28,6 @@
 namespace wembrix::app {
 
 namespace {
-
-QString text(std::string_view view) {
-    return QString::fromUtf8(view.data(), static_cast<qsizetype>(view.size()));
-}
 
 QStringList clips_of(const Scene* scene) {
     QStringList names;
@@ -71,12 +68,6 @@ QComboBox* name_choice(const QStringList& names, const QString& now, const QStri
     return box;
 }
 
-bool starts_ticked(const Parameter& flag, const nlohmann::json& starting) {
-    const auto found = starting.find(std::string(flag.key));
-    const nlohmann::json& value = found == starting.end() ? flag.otherwise : *found;
-    return value.is_boolean() && value.get<bool>();
-}
-
 } // namespace
 
 /// What is tried out in the background. One step at a time; the newest wins. The dialog may close meanwhile: nobody
@@ -93,11 +84,11 @@ StepDialog::StepDialog(const Step& step, Before before, QWidget* parent, bool ad
     : QDialog(parent), adding_(adding), step_(step), before_(std::move(before)), trial_(std::make_shared<Trial>()) {
     trial_->dialog = this;
     const StepKind& kind = *step_kind(step.id);
-    setWindowTitle(text(kind.label));
+    setWindowTitle(to_qstring(kind.label));
     setMinimumWidth(460);
     auto* column = new QVBoxLayout(this);
     column->setSpacing(10);
-    auto* why = new QLabel(text(kind.why), this);
+    auto* why = new QLabel(to_qstring(kind.why), this);
     why->setObjectName(QStringLiteral("soft"));
     why->setWordWrap(true);
     column->addWidget(why);
@@ -112,13 +103,9 @@ StepDialog::StepDialog(const Step& step, Before before, QWidget* parent, bool ad
         }
         any = true;
         QWidget* widget = make_field(field, starting);
-        widget->setObjectName(QStringLiteral("field_") + text(field.key));
-        QString label = text(field.label);
-        if (!field.unit_text.empty()) {
-            label += QStringLiteral(" (%1)").arg(text(field.unit_text));
-        }
-        widget->setToolTip(text(field.help));
-        form->addRow(label, widget);
+        widget->setObjectName(QStringLiteral("field_") + to_qstring(field.key));
+        widget->setToolTip(to_qstring(field.help));
+        form->addRow(label_of(field), widget);
     }
     if (!any) {
         form->addRow(new QLabel(tr("This step has nothing to set."), this));
@@ -135,57 +122,34 @@ StepDialog::StepDialog(const Step& step, Before before, QWidget* parent, bool ad
     connect(buttons, &QDialogButtonBox::accepted, this, &QDialog::accept);
     connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
     column->addWidget(buttons);
+    give_mnemonics(*this);
     changed();
 }
 
 QWidget* StepDialog::make_field(const Parameter& field, const nlohmann::json& starting) {
-    QString now = parameter_text(step_.parameters, field);
-    if (field.kind == Parameter::Kind::choice) {
-        auto* box = new QComboBox(this);
-        for (const std::string& choice : field.choices) {
-            const QString value = QString::fromStdString(choice);
-            box->addItem(QString(value).replace(QLatin1Char('_'), QLatin1Char(' ')), value);
-        }
-        box->setCurrentIndex(std::max(0, box->findData(now)));
-        connect(box, &QComboBox::currentTextChanged, this, &StepDialog::changed);
-        readers_.emplace_back(
-            [box, field](nlohmann::json& to) { return set_parameter(to, field, box->currentData().toString()); });
-        return box;
-    }
-    if (field.kind == Parameter::Kind::flag) {
-        auto* tick = new QCheckBox(text(field.help), this);
-        const bool said = step_.parameters.contains(std::string(field.key));
-        tick->setChecked(said ? now == QStringLiteral("yes") : starts_ticked(field, starting));
-        connect(tick, &QCheckBox::toggled, this, &StepDialog::changed);
-        readers_.emplace_back([tick, field](nlohmann::json& to) {
-            return set_parameter(to, field, tick->isChecked() ? QStringLiteral("yes") : QString());
-        });
-        return tick;
-    }
+    const QString now = parameter_text(step_.parameters, field);
     if (is_lines(field.kind)) {
         return make_lines(field, now);
     }
     const bool clip = field.names == NameOf::clip;
     if (field.kind == Parameter::Kind::text && (clip || field.names == NameOf::joint)) {
         QComboBox* box = name_choice(clip ? clips_of(before_.scene.get()) : joint_names_of(before_.scene.get()), now,
-                                     text(field.form), this);
+                                     to_qstring(field.form), this);
         connect(box, &QComboBox::currentTextChanged, this, &StepDialog::changed);
         readers_.emplace_back(
             [box, field](nlohmann::json& to) { return set_parameter(to, field, box->currentText()); });
         return box;
     }
-    auto* line = new QLineEdit(now, this);
-    line->setPlaceholderText(text(field.form));
-    connect(line, &QLineEdit::textChanged, this, &StepDialog::changed);
-    readers_.emplace_back([line, field](nlohmann::json& to) { return set_parameter(to, field, line->text()); });
-    return line;
+    ParameterField made = make_parameter_field(field, step_.parameters, starting, this, [this] { changed(); });
+    readers_.push_back(std::move(made.read));
+    return made.widget;
 }
 
 QWidget* StepDialog::make_lines(const Parameter& field, const QString& now) {
     auto* lines = new QPlainTextEdit(now, this);
     const bool long_list = field.kind == Parameter::Kind::rows;
     lines->setMinimumHeight(long_list ? 140 : 64);
-    lines->setPlaceholderText(text(field.form));
+    lines->setPlaceholderText(to_qstring(field.form));
     connect(lines, &QPlainTextEdit::textChanged, this, &StepDialog::changed);
     readers_.emplace_back(
         [lines, field](nlohmann::json& to) { return set_parameter(to, field, lines->toPlainText()); });
@@ -204,11 +168,11 @@ QWidget* StepDialog::with_choice(const Parameter& field, QPlainTextEdit* lines, 
     auto* place = new QWidget(this);
     auto* row = new QHBoxLayout(place);
     row->setContentsMargins(0, 0, 0, 0);
-    lines->setObjectName(QStringLiteral("lines_") + text(field.key));
+    lines->setObjectName(QStringLiteral("lines_") + to_qstring(field.key));
     row->addWidget(lines, 1);
     // Each that is there can be put in or taken out with a click.
     auto* choose = new QPushButton(tr("Choose"), place);
-    choose->setObjectName(QStringLiteral("choose_") + text(field.key));
+    choose->setObjectName(QStringLiteral("choose_") + to_qstring(field.key));
     choose->setToolTip(hint);
     auto* menu = new QMenu(choose);
     for (const QString& name : names) {

@@ -102,7 +102,8 @@ Result<Scene> round_trip(const Scene& scene, const std::string& stem, const Dest
                          const fs::path& staging_folder, Arrival& arrival) {
     const Format* format = format_with_id(destination.container);
     const AxisSystem space = file_space(*format, destination);
-    Result<std::vector<WrittenFile>> written = format->write(to_space(scene, space), stem);
+    Result<std::vector<WrittenFile>> written =
+        format->write(to_space(scene, space), stem, destination.options_of(format->id));
     if (!written) {
         return written.problem();
     }

@@ -4,13 +4,16 @@
 #include "core/delivery/deliverable.h"
 #include "core/destination/conform.h"
 #include "core/formats/format.h"
+#include "core/measure/surface/influence_limit.h"
 
 #include <algorithm>
 #include <array>
+#include <cmath>
 #include <fmt/format.h>
 #include <iterator>
 #include <map>
 #include <set>
+#include <tuple>
 
 namespace wembrix {
 
@@ -88,17 +91,17 @@ Ledger reader_ledger(const Scene& received) {
     Ledger ledger;
     for (const Note& note : received.notes) {
         ledger.push_back({"note", note.where, 1, note.what, LedgerEntry::By::reader, -1});
+        for (const std::string& place : note.also) {
+            ledger.push_back({"note", place, 1, note.what, LedgerEntry::By::reader, -1});
+        }
     }
     return ledger;
 }
 
-Ledger destination_ledger(const Scene& prepared, const Destination& destination) {
-    Ledger ledger;
-    const Format* format = format_with_id(destination.container);
-    const Contents holds = format == nullptr ? 0 : format->writes;
-    const bool has_model = has_all(holds, Content::skeleton | Content::surfaces);
-    const Scene out = all_that_goes_out(prepared, destination);
-    std::vector<Thing> left = left_between(prepared, out);
+namespace {
+
+/// What lies between Prepared and what goes out: either no clip of the take is ticked, or no file has a place for it.
+void add_not_taken(Ledger& ledger, std::vector<Thing> left, const Scene& prepared, const Destination& destination) {
     std::vector<Thing> kept_in_job;
     std::vector<Thing> not_taken;
     std::partition_copy(std::make_move_iterator(left.begin()), std::make_move_iterator(left.end()),
@@ -111,8 +114,14 @@ Ledger destination_ledger(const Scene& prepared, const Destination& destination)
     add_left(ledger, std::move(kept_in_job), LedgerEntry::By::card, "its clips are not ticked for delivery");
     add_left(ledger, std::move(not_taken), LedgerEntry::By::destination,
              "a file of " + destination.name + " has no place for it");
+}
+
+void add_not_held(Ledger& ledger, std::vector<Thing> out, const Destination& destination) {
+    const Format* format = format_with_id(destination.container);
+    const Contents holds = format == nullptr ? 0 : format->writes;
+    const bool has_model = has_all(holds, Content::skeleton | Content::surfaces);
     std::vector<Thing> not_held;
-    for (Thing& thing : inventory_of(out)) {
+    for (Thing& thing : out) {
         const bool is_node = thing.is_owner && thing.take == 0 && thing.what != "surface";
         const bool stays = is_node ? thing.what == "joint" || has_model : has_all(holds, needed_for(thing.what));
         if (!stays) {
@@ -121,7 +130,86 @@ Ledger destination_ledger(const Scene& prepared, const Destination& destination)
     }
     add_left(ledger, std::move(not_held), LedgerEntry::By::container,
              fmt::format("a .{} file holds none", destination.container));
+}
+
+/// Clips whose end lies between two frames go on to the next one.
+void add_lengthened(Ledger& ledger, const Scene& prepared, const Destination& destination) {
+    for (const Clip& clip : prepared.clips) {
+        const double frames = clip.seconds * destination.rate;
+        const double more = std::ceil(frames - 1e-3) - frames;
+        if (clip.deliver && more > 1e-3) {
+            ledger.push_back({"clip length", clip.name, 1,
+                              fmt::format("its end lies between two frames at {:g} per second: it is {:.1f} ms longer",
+                                          destination.rate, more / destination.rate * 1000),
+                              LedgerEntry::By::destination, -1, true});
+        }
+    }
+}
+
+std::vector<Thing> of_takes(std::vector<Thing> things) {
+    std::erase_if(things, [](const Thing& thing) { return thing.take == 0; });
+    return things;
+}
+
+} // namespace
+
+namespace {
+void add_limited(Ledger& ledger, const Scene& prepared, const Destination& destination) {
+    if (const Format* format = format_with_id(destination.container);
+        format == nullptr || !has(format->writes, Content::skins)) {
+        return; // none of the weights goes out, which is said already
+    }
+    for (const Node& node : prepared.nodes) {
+        Influences limited = node.influences;
+        const InfluenceLoss loss = limit_influences(limited, destination.influences);
+        if (loss.points > 0) {
+            ledger.push_back({"weights", node.name, loss.points,
+                              fmt::format("brought to {}, the largest weight lost {:.3f}",
+                                          counted(destination.influences, "influence"), loss.largest_weight),
+                              LedgerEntry::By::destination, -1, true});
+        }
+    }
+}
+} // namespace
+
+Ledger destination_ledger(const Scene& prepared, const Destination& destination) {
+    Ledger ledger;
+    const Scene out = all_that_goes_out(prepared, destination);
+    add_not_taken(ledger, left_between(prepared, out), prepared, destination);
+    add_not_held(ledger, inventory_of(out), destination);
+    add_lengthened(ledger, prepared, destination);
+    add_limited(ledger, prepared, destination);
     return ledger;
+}
+
+Ledger destination_ledger_of_takes(const Scene& prepared, const Destination& destination) {
+    Ledger ledger;
+    Scene out = prepared;
+    out.clips.clear();
+    for (const Clip& clip : prepared.clips) {
+        if (clip.deliver) {
+            out.clips.push_back(channels_that_go_out(prepared, clip));
+        }
+    }
+    add_not_taken(ledger, of_takes(left_between(prepared, out)), prepared, destination);
+    add_not_held(ledger, of_takes(inventory_of(out)), destination);
+    add_lengthened(ledger, prepared, destination);
+    return ledger;
+}
+
+Ledger summed(const Ledger& ledger) {
+    std::map<std::tuple<std::string, std::string, LedgerEntry::By, int>, size_t> places;
+    Ledger sums;
+    for (const LedgerEntry& entry : ledger) {
+        const auto [place, is_new] = places.try_emplace({entry.what, entry.why, entry.by, entry.step}, sums.size());
+        if (is_new) {
+            sums.push_back(entry);
+        } else {
+            sums[place->second].count += entry.count;
+            sums[place->second].name.clear();
+        }
+    }
+    return sums;
 }
 
 nlohmann::json ledger_to_json(const Ledger& ledger) {
@@ -135,6 +223,9 @@ nlohmann::json ledger_to_json(const Ledger& ledger) {
         if (entry.step >= 0) {
             row["step"] = entry.step;
         }
+        if (entry.altered) {
+            row["altered"] = true;
+        }
         rows.push_back(std::move(row));
     }
     return rows;
@@ -142,10 +233,11 @@ nlohmann::json ledger_to_json(const Ledger& ledger) {
 
 std::string ledger_said(const Ledger& ledger) {
     std::array<size_t, 4> counts{};
+    size_t altered = 0;
     for (const LedgerEntry& entry : ledger) {
-        ++counts.at(static_cast<size_t>(entry.by));
+        ++(entry.altered ? altered : counts.at(static_cast<size_t>(entry.by)));
     }
-    const size_t left = ledger.size() - counts[0];
+    const size_t left = ledger.size() - counts[0] - altered;
     constexpr std::array<const char*, 4> words = {"", "by your card", "the destination does not take",
                                                   "the container does not hold"};
     std::string said;
@@ -155,6 +247,10 @@ std::string ledger_said(const Ledger& ledger) {
         }
     }
     said = left == 0 ? said : fmt::format("{} stayed behind: {}", counted(left, "thing"), said);
+    if (altered > 0) {
+        said += fmt::format("{}{} altered", said.empty() ? "" : "; ",
+                            altered == 1 ? "1 is" : fmt::format("{} are", altered));
+    }
     if (counts[0] > 0) {
         said += fmt::format("{}{} from reading", said.empty() ? "" : "; ", counted(counts[0], "note"));
     }

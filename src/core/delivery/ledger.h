@@ -20,7 +20,8 @@ struct LedgerEntry {
     size_t count = 1;
     std::string why;
     By by = By::card;
-    int step = -1; ///< its place on the card, where a step did
+    int step = -1;        ///< its place on the card, where a step did
+    bool altered = false; ///< it is there, and not as it was
 };
 using Ledger = std::vector<LedgerEntry>;
 
@@ -32,12 +33,18 @@ Ledger reader_ledger(const Scene& received);
 /// What the destination and its container do not take of what was prepared: neither the model nor a clip holds it.
 Ledger destination_ledger(const Scene& prepared, const Destination& destination);
 
+/// The part of it that is of takes: keys, and takes whose clips are not delivered.
+Ledger destination_ledger_of_takes(const Scene& prepared, const Destination& destination);
+/// Entries that differ only in what they are of as one, with the sum of their counts: under the name of the first where
+/// there are no others, else without one.
+Ledger summed(const Ledger& ledger);
+
 /// Entries made of things that were left, with one reason.
 void add_left(Ledger& ledger, std::vector<Thing> things, LedgerEntry::By by, const std::string& why, int step = -1);
 
-/// [{what, name, count, why, by, step?}]
+/// [{what, name, count, why, by, step?, altered?}]
 nlohmann::json ledger_to_json(const Ledger& ledger);
-/// "17 things stayed behind: 12 by your card, 5 the destination does not take"; empty where nothing did.
+/// "17 things stayed behind: 12 by your card, 5 the destination does not take; 2 are altered"; empty where nothing did.
 std::string ledger_said(const Ledger& ledger);
 
 } // namespace wembrix

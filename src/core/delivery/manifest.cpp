@@ -218,17 +218,25 @@ json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable
     }
     manifest["files"] = std::move(files);
     manifest["left"] = ledger_to_json(report.left);
-    manifest["accepted"] = json::array();
-    for (const Finding& finding : report.accepted) {
-        manifest["accepted"].push_back({{"finding", finding.id},
-                                        {"where", finding.where},
-                                        {"message", finding.message},
-                                        {"note", finding.accepted}});
+    if (const auto of_takes = old.find("left_of_takes"); of_takes != old.end()) {
+        manifest["left_of_takes"] = *of_takes;
     }
+    manifest["accepted"] = accepted_to_json(report.accepted);
     for (auto& [list, rows] : lists) {
         manifest[std::string(list)] = std::move(rows);
     }
     return manifest;
+}
+
+json accepted_to_json(const std::vector<Finding>& accepted) {
+    json rows = json::array();
+    for (const Finding& finding : accepted) {
+        rows.push_back({{"finding", finding.id},
+                        {"where", finding.where},
+                        {"message", finding.message},
+                        {"note", finding.accepted}});
+    }
+    return rows;
 }
 
 json manifest_after_run(const json& head, const json& old, json files, json clips, json held) {

@@ -27,6 +27,8 @@ nlohmann::json clip_row(const Clip& clip, const Destination& destination, const 
 /// put beside it.
 nlohmann::json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable>& plan,
                              const DeliveryReport& report, const nlohmann::json& old);
+/// [{finding, where, message, note}] of stops that are accepted.
+nlohmann::json accepted_to_json(const std::vector<Finding>& accepted);
 /// The manifest after a run over takes: its rows take the place of those of the same deliverables, all others stay. The
 /// rows are marked as a run's, so that a delivery of the job leaves them.
 nlohmann::json manifest_after_run(const nlohmann::json& head, const nlohmann::json& old, nlohmann::json files,

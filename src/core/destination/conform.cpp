@@ -153,9 +153,29 @@ Mat4 unheld_bind(const Mat4& world) {
     return inverse.allFinite() ? inverse : translating(-world.col(3).head<3>());
 }
 
-/// Every skin lists every joint in order; surfaces with the same binds share one skin.
-void unify_skins(Scene& scene) {
-    const std::vector<int> joints = joints_of(scene);
+/// The nodes that skins list: all joints, but for a surface that merely stands between joints and that no skin lists.
+/// A reader makes bones of what is listed, and one that is a bone is no surface that could show its shapes.
+std::vector<char> bones_of(const Scene& scene) {
+    std::vector<char> bones(scene.nodes.size(), 0);
+    for (const int joint : joints_of(scene)) {
+        bones[static_cast<size_t>(joint)] = scene.nodes[static_cast<size_t>(joint)].mesh < 0 ? 1 : 0;
+    }
+    for (const Skin& skin : scene.skins) {
+        for (const int joint : skin.joints) {
+            bones[static_cast<size_t>(joint)] = 1;
+        }
+    }
+    return bones;
+}
+
+/// Every skin lists every bone in order; surfaces with the same binds share one skin.
+void unify_skins(Scene& scene, const std::vector<char>& bones) {
+    std::vector<int> joints;
+    for (size_t i = 0; i < bones.size(); ++i) {
+        if (bones[i] != 0) {
+            joints.push_back(static_cast<int>(i));
+        }
+    }
     const std::vector<Mat4> world = rest_world(scene);
     std::vector<Skin> skins;
     for (Node& node : scene.nodes) {
@@ -230,12 +250,12 @@ Mesh shape_stand_in(const Mesh& mesh) {
     stand_in.name = mesh.name;
     stand_in.positions = std::vector<Vec3f>{Vec3f::Zero()};
     stand_in.indices = std::vector<uint32_t>{0};
-    Primitive part;
-    part.point_count = 1;
-    part.index_count = 1;
-    part.topology = Topology::points;
-    part.has_normals = false;
-    stand_in.primitives.push_back(part);
+    Primitive primitive;
+    primitive.point_count = 1;
+    primitive.index_count = 1;
+    primitive.topology = Topology::points;
+    primitive.has_normals = false;
+    stand_in.primitives.push_back(primitive);
     stand_in.shape_weights = mesh.shape_weights;
     for (const MorphTarget& shape : mesh.shapes) {
         MorphTarget empty;
@@ -257,7 +277,7 @@ Conformed conform_model(const Scene& prepared, const Destination& destination) {
         loss.points += one.points;
         loss.largest_weight = std::max(loss.largest_weight, one.largest_weight);
     }
-    unify_skins(result.scene);
+    unify_skins(result.scene, bones_of(result.scene));
     set_skinned_to_top(result.scene);
     drop_unplaced(result.scene);
     drop_unused_materials(result.scene);
@@ -272,7 +292,6 @@ Conformed conform_clip(const Scene& prepared, const Clip& clip, const Destinatio
     Conformed result;
     Scene& scene = result.scene;
     scene = prepared;
-    scene.rotation_order = destination.rotation_order;
     scene.clips = {bake_clip(prepared, shown_part(clip, destination), destination.rate)};
     std::vector<char> shaped(scene.nodes.size(), 0);
     std::vector<char> placed(scene.nodes.size(), 0); // its place in the file is that in the scene
@@ -285,6 +304,8 @@ Conformed conform_clip(const Scene& prepared, const Clip& clip, const Destinatio
             placed[static_cast<size_t>(scene.nodes[i].parent)] = 1;
         }
     }
+    const std::vector<char> all_bones = bones_of(prepared);
+    std::vector<char> bones;
     std::vector<int> order;
     std::vector<Mesh> stand_ins;
     for (size_t i = 0; i < scene.nodes.size(); ++i) {
@@ -308,6 +329,7 @@ Conformed conform_clip(const Scene& prepared, const Clip& clip, const Destinatio
         }
         if (placed[i] != 0 || node.mesh >= 0) {
             order.push_back(static_cast<int>(i));
+            bones.push_back(all_bones[i]);
         }
     }
     scene.meshes = std::move(stand_ins);
@@ -322,7 +344,7 @@ Conformed conform_clip(const Scene& prepared, const Clip& clip, const Destinatio
     scene.cameras.clear();
     scene.lights.clear();
     reorder_nodes(scene, order);
-    unify_skins(scene);
+    unify_skins(scene, bones);
     result.account = fmt::format("{} at {:g} per second", counted(scene.clips[0].frames(), "frame"), destination.rate);
     return result;
 }

@@ -6,7 +6,6 @@
 #include "core/base/json_file.h"
 #include "core/base/pattern.h"
 #include "core/formats/format.h"
-#include "core/math/axis_turns.h"
 
 #include <algorithm>
 #include <cctype>
@@ -36,6 +35,10 @@ std::string Destination::in_units(double metres) const {
     return fmt::format("{:.{}f} u", units, std::abs(units) >= 10 ? 1 : 3);
 }
 
+json Destination::options_of(std::string_view format) const {
+    return format_options.value(std::string(format), json::object());
+}
+
 std::string Destination::axis_here(Axis core_axis) const {
     return std::string(axis_name(nearest_axis(linear_of(axes.from_core()) * direction(core_axis))));
 }
@@ -45,6 +48,40 @@ void destination_from_1(json& destination) {
     rename_key(destination, "influences", "max_influences");
     rename_key(destination, "turn_order", "rotation_order");
 }
+
+/// The rotation order stood beside the other settings once; it is an option of the one format that has it.
+void move_rotation_order(json& destination) {
+    const auto order = destination.find("rotation_order");
+    if (order == destination.end()) {
+        return;
+    }
+    const json value = *order;
+    destination.erase(order);
+    json& options = destination.emplace("format_options", json::object()).first.value();
+    if (value == "ZXY" || !options.is_object()) {
+        return; // as it is by itself; what is wrong with the options is told with them
+    }
+    json& of_bvh = options.emplace("bvh", json::object()).first.value();
+    if (of_bvh.is_object()) {
+        of_bvh.emplace("rotation_order", value);
+    }
+}
+
+std::string what_is_wrong_with_options(const json& options) {
+    if (!options.is_object()) {
+        return "\"format_options\" is not an object.";
+    }
+    for (const auto& [id, values] : options.items()) {
+        const Format* format = format_with_id(id);
+        if (format == nullptr) {
+            return fmt::format("\"format_options\": there is no format \"{}\".", id);
+        }
+        if (const std::optional<Problem> problem = check_parameters(format->options, values)) {
+            return fmt::format("\"format_options\", \"{}\": {}", id, problem->sentence());
+        }
+    }
+    return "";
+}
 } // namespace
 
 Result<Destination> destination_from_json(const json& given, const std::string& where) {
@@ -53,6 +90,7 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
         if (Outcome done = bring_up_to_date(from, where, destination_from_1); !done) {
             return done.problem();
         }
+        move_rotation_order(from);
     }
     if (!from.is_object() || !from.contains("name") || !from["name"].is_string()) {
         return Problem{"is not a destination: it has no \"name\".", where, ""};
@@ -92,7 +130,7 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
     static const std::vector<std::string> known = {
         "format",         "version",  "name",           "container",   "unit_m",       "up",         "forward",
         "max_influences", "rate",     "root",           "joint_names", "longest_name", "model_file", "clip_file",
-        "drift_limit_mm", "contract", "rotation_order", "keep_last",   "handedness"};
+        "drift_limit_mm", "contract", "format_options", "keep_last",   "handedness"};
     for (const auto& [key, value] : from.items()) {
         if (std::find(known.begin(), known.end(), key) == known.end()) {
             wrong = fmt::format("has no setting \"{}\".", key);
@@ -101,7 +139,7 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
     text("name", to.name);
     text("container", to.container);
     text("root", to.root);
-    text("rotation_order", to.rotation_order);
+    to.format_options = from.value("format_options", json::object());
     if (const auto keep = from.find("keep_last"); keep != from.end()) {
         if (keep->is_boolean()) {
             to.keep_last = keep->get<bool>();
@@ -146,8 +184,8 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
     if (wrong.empty() && format_with_id(to.container) == nullptr) {
         wrong = fmt::format("\"{}\" is no container that Wembrix writes.", to.container);
     }
-    if (wrong.empty() && !rotation_order_from(to.rotation_order)) {
-        wrong = "\"rotation_order\" is none of XYZ, XZY, YXZ, YZX, ZXY, ZYX.";
+    if (wrong.empty()) {
+        wrong = what_is_wrong_with_options(to.format_options);
     }
     if (const Result<Pattern> names = Pattern::compile(to.joint_names); wrong.empty() && !names) {
         wrong = "\"joint_names\": " + names.problem().what;
@@ -181,9 +219,11 @@ json destination_to_json(const Destination& from) {
                {"longest_name", from.longest_name},
                {"model_file", from.model_file},
                {"clip_file", from.clip_file},
-               {"rotation_order", from.rotation_order},
                {"keep_last", from.keep_last},
                {"drift_limit_mm", from.drift_limit_mm}};
+    if (!from.format_options.empty()) {
+        to["format_options"] = from.format_options;
+    }
     if (from.contract) {
         to["contract"] = contract_to_json(*from.contract);
     }

@@ -22,14 +22,17 @@ struct Destination {
     std::string root = "root";
     std::string joint_names = "^[A-Za-z][A-Za-z0-9_]*$"; ///< regular expression that a whole name must fit
     int longest_name = 63;                               ///< characters of a joint's name
-    std::string rotation_order = "ZXY";                  ///< for containers that write turns about three axes
-    std::string model_file = "{job}_model";              ///< tokens: {job} {destination}
-    std::string clip_file = "{job}_{clip}";              ///< and {clip}
-    bool keep_last = true;                               ///< of a repeat whose last frame is its first once more
-    double drift_limit_mm = 0.5;                         ///< a delivery that moves a point farther is held
-    std::optional<Contract> contract; ///< the skeleton that every delivery must have; one that differs is held
+    /// What is set of formats, an object of each one's options under its id; kept when the container changes.
+    nlohmann::json format_options = nlohmann::json::object();
+    std::string model_file = "{job}_model"; ///< tokens: {job} {destination}
+    std::string clip_file = "{job}_{clip}"; ///< and {clip}
+    bool keep_last = true;                  ///< of a repeat whose last frame is its first once more
+    double drift_limit_mm = 0.5;            ///< a delivery that moves a point farther is held
+    std::optional<Contract> contract;       ///< the skeleton that every delivery must have; one that differs is held
 
     bool operator==(const Destination& other) const;
+    /// What is set of one format: an object, empty where nothing is.
+    [[nodiscard]] nlohmann::json options_of(std::string_view format) const;
     /// "Z up · 1 u = 1 cm · 4 influences"
     [[nodiscard]] std::string summary() const;
     /// "162.3 u" for a length in metres.

@@ -9,7 +9,7 @@ std::vector<Finding> find_reader_notes(const FindingContext& context) {
         Finding finding;
         finding.grade = Grade::note;
         finding.where = note.where;
-        finding.message = note.where + ": " + note.what.substr(0, note.what.find_last_not_of('.') + 1);
+        finding.message = note.places() + ": " + note.what.substr(0, note.what.find_last_not_of('.') + 1);
         finding.reason = "Said so that nothing of the source changes unnoticed.";
         findings.push_back(std::move(finding));
     }

@@ -48,9 +48,9 @@ std::vector<Finding> find_missing_normals(const FindingContext& context) {
     size_t points = 0;
     for (const int surface : surfaces_of(context.scene)) {
         const Node& node = context.scene.nodes[surface];
-        for (const Primitive& part : context.scene.meshes[node.mesh].primitives) {
-            if (!part.has_normals && part.topology >= Topology::triangles) {
-                points += part.point_count;
+        for (const Primitive& primitive : context.scene.meshes[node.mesh].primitives) {
+            if (!primitive.has_normals && primitive.topology >= Topology::triangles) {
+                points += primitive.point_count;
                 if (finding.nodes.empty() || finding.nodes.back() != node.name) {
                     finding.nodes.push_back(node.name);
                 }

@@ -16,6 +16,8 @@ constexpr Contents gltf_contents = Content::skeleton | Content::surfaces | Conte
                                    Content::lights;
 constexpr Contents bvh_contents = Content::skeleton | Content::clips;
 
+using Written = Result<std::vector<WrittenFile>>;
+
 const std::vector<Format>& rows() {
     static const std::vector<Format> all = {
         {"glb",
@@ -26,32 +28,38 @@ const std::vector<Format>& rows() {
          FileSpace::standard,
          {},
          read_gltf,
-         write_glb},
+         [](const Scene& scene, const std::string& stem, const nlohmann::json&) -> Written {
+             return write_glb(scene, stem);
+         }},
         {"gltf",
          "glTF 2.0, text with its buffer beside it",
          {".gltf"},
          gltf_contents,
          gltf_contents,
          FileSpace::standard,
-         {},
+         gltf_text_options(),
          read_gltf,
-         write_gltf_for_delivery},
+         [](const Scene& scene, const std::string& stem, const nlohmann::json& options) -> Written {
+             return write_gltf_for_delivery(scene, stem, options);
+         }},
         {"gltf_embedded",
          "glTF 2.0, text with its buffer inside",
          {".gltf"},
          gltf_contents,
          gltf_contents,
          FileSpace::standard,
-         {},
+         gltf_text_options(),
          read_gltf,
-         write_gltf_embedded},
+         [](const Scene& scene, const std::string& stem, const nlohmann::json& options) -> Written {
+             return write_gltf_embedded(scene, stem, options);
+         }},
         {"bvh",
          "BVH, joints and motion as text",
          {".bvh"},
          bvh_contents,
          bvh_contents,
          FileSpace::standard,
-         {},
+         bvh_options(),
          read_bvh,
          write_bvh},
     };

@@ -62,11 +62,13 @@ struct Format {
     Contents reads = 0;
     Contents writes = 0; ///< nothing: it is read only
     FileSpace space = FileSpace::standard;
-    std::vector<Parameter> options; ///< what a destination can set of it
+    std::vector<Parameter> options; ///< what a destination can set of it; the writer gets it
     /// Reads into core's conventions. Never trusts the file; never reads outside its folder.
     Result<Scene> (*read)(const std::filesystem::path& file) = nullptr;
-    /// Writes a scene; `stem` is the file name without its suffix. Same scene in, same bytes out.
-    Result<std::vector<WrittenFile>> (*write)(const Scene& scene, const std::string& stem) = nullptr;
+    /// Writes a scene; `stem` is the file name without its suffix. Same scene and options in, same bytes out.
+    /// Precondition: check_parameters finds nothing in the options; an empty object sets none.
+    Result<std::vector<WrittenFile>> (*write)(const Scene& scene, const std::string& stem,
+                                              const nlohmann::json& options) = nullptr;
 
     [[nodiscard]] std::string_view suffix() const { return suffixes.front(); }
     [[nodiscard]] bool is_read_only() const { return write == nullptr; }

@@ -38,10 +38,10 @@ Brought add_takes(Scene& base, const NamedScene& source, int64_t identity) {
     free_names(base.clips, brought.clips);
     base.clips.insert(base.clips.end(), brought.clips.begin(), brought.clips.end());
     for (std::string& note : notes_on(brought)) {
-        base.notes.push_back({source.name, std::move(note)});
+        base.notes.push_back({source.name, std::move(note), {}});
     }
     for (const Note& note : source.scene.notes) {
-        base.notes.push_back({source.name + ", " + note.where, note.what});
+        base.notes.push_back(note.of_source(source.name));
     }
     brought.clips.clear();
     return brought;
@@ -100,9 +100,8 @@ void add_beside(Scene& base, NamedScene source, int64_t identity) {
     append(base.lights, added.lights);
     append(base.extensions_used, added.extensions_used);
     append(base.extensions_required, added.extensions_required);
-    for (Note& note : added.notes) {
-        note.where = source.name + ", " + note.where;
-        base.notes.push_back(std::move(note));
+    for (const Note& note : added.notes) {
+        base.notes.push_back(note.of_source(source.name));
     }
 }
 

@@ -7,6 +7,7 @@
 #include "core/base/files.h"
 #include "core/delivery/arrival_check.h"
 #include "core/delivery/handover.h"
+#include "core/delivery/ledger.h"
 #include "core/delivery/manifest.h"
 #include "core/destination/conform.h"
 #include "core/formats/format.h"
@@ -66,7 +67,18 @@ struct Through {
     json clips = json::array(); ///< manifest rows, one an arrival
     std::string model_content;
     MadeFrom made_from;
+    std::vector<Finding> accepted;
+    Ledger left; ///< of what is the take's own
 };
+
+/// What a step took away: of the takes, or of all else.
+void add_left_by_step(Ledger& ledger, const Scene& before, const Scene& after, const Step& step, size_t place,
+                      bool of_takes) {
+    std::vector<Thing> things = left_between(before, after);
+    std::erase_if(things, [of_takes](const Thing& thing) { return (thing.take != 0) != of_takes; });
+    add_left(ledger, std::move(things), LedgerEntry::By::card, std::string(step_kind(step.id)->label),
+             static_cast<int>(place));
+}
 
 /// The names of clips that a step asks for; empty when it means all of them.
 std::vector<std::string> clips_asked_for(const Step& step) {
@@ -81,20 +93,26 @@ class TakesRun {
         base_.clips.clear();
     }
 
-    /// The model after the card, for the manifest's head. A malformed step is a Problem: it would be for every take.
-    Result<Scene> model_alone() const {
+    /// The model after the card, for the manifest's head, and what of it is left behind. A malformed step is a Problem:
+    /// it would be for every take.
+    Result<Scene> model_alone(Ledger& left) const {
         Scene scene = base_;
-        for (const Step& step : request_.steps) {
+        left = reader_ledger(base_);
+        for (size_t s = 0; s < request_.steps.size(); ++s) {
+            const Step& step = request_.steps[s];
             if (!step.on || is_for_clips(step.id)) {
                 continue;
             }
             Result<StepResult> applied = apply_step(scene, step);
             if (applied) {
+                add_left_by_step(left, scene, applied->scene, step, s, false);
                 scene = std::move(applied->scene);
             } else if (applied.problem().malformed) {
                 return applied.problem();
             }
         }
+        const Ledger by_destination = destination_ledger(scene, request_.destination);
+        left.insert(left.end(), by_destination.begin(), by_destination.end());
         return scene;
     }
 
@@ -122,7 +140,11 @@ class TakesRun {
             held(stem, prepared.problem().sentence());
             return out;
         }
-        for (const Finding& finding : look_for_findings({*prepared, &request_.destination})) {
+        const std::vector<Finding> findings = look_for_findings({*prepared, &request_.destination});
+        out.accepted = accepted_stops(findings);
+        const Ledger by_destination = destination_ledger_of_takes(*prepared, request_.destination);
+        out.left.insert(out.left.end(), by_destination.begin(), by_destination.end());
+        for (const Finding& finding : findings) {
             if (finding.grade == Grade::stop) {
                 held(stem, finding.message + ". " + finding.reason);
                 return out;
@@ -184,6 +206,9 @@ class TakesRun {
             return Problem{"moves joints that are not this model's: fewer than half of their names are in it.",
                            out.take, ""};
         }
+        Scene said;
+        said.notes.assign(received.notes.begin() + static_cast<ptrdiff_t>(base_.notes.size()), received.notes.end());
+        out.left = reader_ledger(said);
         return received;
     }
 
@@ -219,7 +244,8 @@ class TakesRun {
             break;
         }
         Scene scene = received;
-        for (const Step& step : steps) {
+        for (size_t s = 0; s < steps.size(); ++s) {
+            const Step& step = steps[s];
             const std::vector<std::string> asked = clips_asked_for(step);
             if (!step.on || (!asked.empty() && !chosen_clips(scene, asked))) {
                 continue;
@@ -230,6 +256,7 @@ class TakesRun {
                 problem.what = "a step does not fit: " + problem.what;
                 return problem;
             }
+            add_left_by_step(out.left, scene, applied->scene, step, s, true);
             scene = std::move(applied->scene);
         }
         return scene;
@@ -299,7 +326,17 @@ void hold_doubled(std::vector<Through>& all) {
     }
 }
 
-Result<TakesReport> settle_all(const TakesRequest& request, const Scene& model, std::vector<Through> all) {
+void accept_once(std::vector<Finding>& all, const std::vector<Finding>& more) {
+    for (const Finding& finding : more) {
+        if (std::none_of(all.begin(), all.end(), [&](const Finding& one) {
+                return one.id == finding.id && one.where == finding.where && one.message == finding.message;
+            })) {
+            all.push_back(finding);
+        }
+    }
+}
+
+Result<TakesReport> settle_all(const TakesRequest& request, const Scene& model, Ledger left, std::vector<Through> all) {
     hold_doubled(all);
     const Result<FolderLock> lock = FolderLock::wait(request.folder);
     if (!lock) {
@@ -319,7 +356,10 @@ Result<TakesReport> settle_all(const TakesRequest& request, const Scene& model, 
     json clips = json::array();
     json held = json::array();
     TakesReport report;
+    report.left = std::move(left);
     for (Through& one : all) {
+        accept_once(report.accepted, one.accepted);
+        report.left_of_takes.insert(report.left_of_takes.end(), one.left.begin(), one.left.end());
         for (size_t a = 0; a < one.arrivals.size(); ++a) {
             Arrival& arrival = one.arrivals[a];
             if (arrival.state == CellState::arrived) {
@@ -338,6 +378,9 @@ Result<TakesReport> settle_all(const TakesRequest& request, const Scene& model, 
     }
     report.manifest = manifest_after_run(manifest_head(model, request.destination, request.job_name), old,
                                          std::move(files), std::move(clips), std::move(held));
+    report.manifest["left"] = ledger_to_json(report.left);
+    report.manifest["left_of_takes"] = ledger_to_json(summed(report.left_of_takes));
+    report.manifest["accepted"] = accepted_to_json(report.accepted);
     if (Outcome settled = settle_manifest(old, report.manifest, request.folder); !settled) {
         return settled.problem();
     }
@@ -354,7 +397,8 @@ Result<TakesReport> deliver_takes(const TakesRequest& request) {
         return *staging.problem();
     }
     TakesRun run(request, staging.path());
-    const Result<Scene> model = run.model_alone();
+    Ledger left;
+    const Result<Scene> model = run.model_alone(left);
     if (!model) {
         return model.problem();
     }
@@ -395,7 +439,7 @@ Result<TakesReport> deliver_takes(const TakesRequest& request) {
                                tbb::make_filter<size_t, size_t>(tbb::filter_mode::parallel, work) &
                                tbb::make_filter<size_t, void>(tbb::filter_mode::serial_in_order, tell));
     all.resize(next);
-    Result<TakesReport> report = settle_all(request, *model, std::move(all));
+    Result<TakesReport> report = settle_all(request, *model, std::move(left), std::move(all));
     if (report) {
         report->stopped = stopped;
     }

@@ -31,7 +31,10 @@ struct TakesReport {
         std::string take; ///< file it came from
         Arrival arrival;  ///< without its scene and without the drift of every frame
     };
-    std::vector<Row> rows; ///< in the order of the takes; a take that could not be read has one, held
+    std::vector<Row> rows;         ///< in the order of the takes; a take that could not be read has one, held
+    std::vector<Finding> accepted; ///< stops that the card accepts, each once
+    Ledger left;                   ///< what of the model is in none of the files
+    Ledger left_of_takes;          ///< keys and takes that are in none of them, and what reading a take said
     nlohmann::json manifest;
     bool stopped = false;
     [[nodiscard]] bool all_arrived() const;

@@ -1,5 +1,7 @@
 #include "core/scene/append_mesh.h"
 
+#include "core/scene/content.h"
+
 #include <algorithm>
 #include <fmt/format.h>
 
@@ -19,11 +21,7 @@ template <typename T> void append_array(Shared<T>& to, const Shared<T>& from, si
 
 /// Three floats a colour become four, with nothing seen through.
 void widen(Attribute& colour) {
-    std::vector<float> wide;
-    for (size_t i = 0; i + 2 < colour.data.size(); i += 3) {
-        wide.insert(wide.end(), {colour.data[i], colour.data[i + 1], colour.data[i + 2], 1.0F});
-    }
-    colour.data = std::move(wide);
+    colour.data = widened(colour.data.get(), 3, 4, 1.0F);
     colour.width = 4;
 }
 
@@ -31,8 +29,11 @@ Outcome append_attribute(Mesh& to, Attribute added, size_t before) {
     auto own = std::find_if(to.attributes.begin(), to.attributes.end(),
                             [&](const Attribute& attribute) { return attribute.name == added.name; });
     if (own == to.attributes.end()) {
-        to.attributes.push_back({added.name, added.width, std::vector<float>(before * added.width, 0.0F)});
+        to.attributes.push_back({added.name, added.width, std::vector<float>(before * added.width, 0.0F), added.format});
         own = to.attributes.end() - 1;
+    }
+    if (!same_content(own->format, added.format)) {
+        own->format = {};
     }
     if (own->width != added.width && added.name.rfind("COLOR_", 0) == 0) {
         for (Attribute* one : {&*own, &added}) {
@@ -74,10 +75,10 @@ Outcome append_mesh(Mesh& to, const Mesh& from) {
     for (const uint32_t index : from.indices) {
         indices.push_back(index + static_cast<uint32_t>(before));
     }
-    for (Primitive part : from.primitives) {
-        part.first_point += static_cast<uint32_t>(before);
-        part.first_index += first_index;
-        to.primitives.push_back(std::move(part));
+    for (Primitive primitive : from.primitives) {
+        primitive.first_point += static_cast<uint32_t>(before);
+        primitive.first_index += first_index;
+        to.primitives.push_back(std::move(primitive));
     }
     return Done{};
 }

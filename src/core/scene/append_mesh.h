@@ -6,9 +6,10 @@
 
 namespace wembrix {
 
-/// Adds the points, attributes, indices and parts of `from` behind those of `to`; parts stay parts. Where only one of
-/// the two has an attribute, the other's points have zeros in it and its parts go without. Influences and shapes are
-/// not touched. A Problem when both have one of the same name in other widths (colours are widened).
+/// Adds the points, attributes, indices and primitives of `from` behind those of `to`; primitives stay primitives.
+/// Where only one of the two has an attribute, the other's points have zeros in it and its primitives go without.
+/// Influences and shapes are not touched. A Problem when both have one of the same name in other widths (colours are
+/// widened).
 Outcome append_mesh(Mesh& to, const Mesh& from);
 
 } // namespace wembrix

@@ -2,6 +2,7 @@
 
 #include <Eigen/LU>
 #include <algorithm>
+#include <cassert>
 
 namespace wembrix {
 
@@ -15,22 +16,35 @@ size_t Influences::largest_row() const {
 
 size_t Mesh::triangle_count() const {
     size_t count = 0;
-    for (const Primitive& part : primitives) {
-        const size_t n = part.index_count;
-        if (part.topology == Topology::triangles) {
+    for (const Primitive& primitive : primitives) {
+        const size_t n = primitive.index_count;
+        if (primitive.topology == Topology::triangles) {
             count += n / 3;
-        } else if (part.topology == Topology::strip || part.topology == Topology::fan) {
+        } else if (primitive.topology == Topology::strip || primitive.topology == Topology::fan) {
             count += n < 3 ? 0 : n - 2;
         }
     }
     return count;
 }
 
-std::vector<std::array<uint32_t, 3>> triangles_of(const Mesh& mesh, const Primitive& part) {
+std::vector<float> widened(const std::vector<float>& values, int from, int to, float fill) {
+    assert(from > 0 && to >= from);
+    const size_t rows = values.size() / static_cast<size_t>(from);
+    std::vector<float> wide;
+    wide.reserve(rows * static_cast<size_t>(to));
+    for (size_t row = 0; row < rows; ++row) {
+        const auto first = values.begin() + static_cast<ptrdiff_t>(row) * from;
+        wide.insert(wide.end(), first, first + from);
+        wide.insert(wide.end(), static_cast<size_t>(to - from), fill);
+    }
+    return wide;
+}
+
+std::vector<std::array<uint32_t, 3>> triangles_of(const Mesh& mesh, const Primitive& primitive) {
     std::vector<std::array<uint32_t, 3>> result;
-    const uint32_t* index = mesh.indices.data() + part.first_index;
-    const uint32_t n = part.index_count;
-    switch (part.topology) {
+    const uint32_t* index = mesh.indices.data() + primitive.first_index;
+    const uint32_t n = primitive.index_count;
+    switch (primitive.topology) {
     case Topology::triangles:
         result.reserve(n / 3);
         for (uint32_t i = 0; i + 2 < n; i += 3) {
@@ -57,22 +71,23 @@ namespace {
 
 void turn_triangles_around(Mesh& mesh) {
     std::vector<uint32_t>& indices = mesh.indices.edit();
-    for (Primitive& part : mesh.primitives) {
-        if (part.topology == Topology::triangles) {
-            for (uint32_t i = 0; i + 2 < part.index_count; i += 3) {
-                std::swap(indices[part.first_index + i + 1], indices[part.first_index + i + 2]);
+    for (Primitive& primitive : mesh.primitives) {
+        if (primitive.topology == Topology::triangles) {
+            for (uint32_t i = 0; i + 2 < primitive.index_count; i += 3) {
+                std::swap(indices[primitive.first_index + i + 1], indices[primitive.first_index + i + 2]);
             }
-        } else if (part.topology == Topology::fan && part.index_count > 2) {
-            std::reverse(indices.begin() + part.first_index + 1, indices.begin() + part.first_index + part.index_count);
-        } else if (part.topology == Topology::strip) {
+        } else if (primitive.topology == Topology::fan && primitive.index_count > 2) {
+            std::reverse(indices.begin() + primitive.first_index + 1,
+                         indices.begin() + primitive.first_index + primitive.index_count);
+        } else if (primitive.topology == Topology::strip) {
             // A strip has no order of its own that faces the other way; it becomes plain triangles.
             std::vector<uint32_t> flat;
-            for (const auto& triangle : triangles_of(mesh, part)) {
+            for (const auto& triangle : triangles_of(mesh, primitive)) {
                 flat.insert(flat.end(), {triangle[0], triangle[2], triangle[1]});
             }
-            part.first_index = static_cast<uint32_t>(indices.size());
-            part.index_count = static_cast<uint32_t>(flat.size());
-            part.topology = Topology::triangles;
+            primitive.first_index = static_cast<uint32_t>(indices.size());
+            primitive.index_count = static_cast<uint32_t>(flat.size());
+            primitive.topology = Topology::triangles;
             indices.insert(indices.end(), flat.begin(), flat.end());
         }
     }

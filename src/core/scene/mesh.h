@@ -1,4 +1,4 @@
-// Surfaces: one array per attribute, all parts of a mesh one after another in the same arrays.
+// Surfaces: one array per attribute, all primitives of a mesh one after another in the same arrays.
 #pragma once
 
 #include "core/base/shared.h"
@@ -26,27 +26,43 @@ struct Influences {
     template <typename Self> static auto fields(Self& s) { return std::tie(s.offsets, s.joints, s.weights); }
 };
 
-/// A morph target: only the points it moves. `normals` and `tangents` are empty or as long as `points`.
+/// How numbers are stored in a file.
+struct NumberFormat {
+    enum class Kind : uint8_t { floats, bytes, unsigned_bytes, shorts, unsigned_shorts };
+    Kind kind = Kind::floats;
+    bool normalised = false; ///< the largest stands for 1
+    bool matrix = false;     ///< the numbers of an element are a square matrix
+    template <typename Self> static auto fields(Self& s) { return std::tie(s.kind, s.normalised, s.matrix); }
+};
+
+/// An attribute beyond position and normal: texture coordinates, colours, and those of the source's own.
+struct Attribute {
+    std::string name;      ///< "TEXCOORD_0", "COLOR_1", "_WETNESS"
+    int width = 0;         ///< floats per point, 1 to 16
+    Shared<float> data;    ///< width * points
+    NumberFormat format{}; ///< in which one of the source's own came: it goes out so again where its values fit
+    template <typename Self> static auto fields(Self& s) { return std::tie(s.name, s.width, s.data, s.format); }
+};
+
+/// A morph target: only the points it moves or gives other values. `normals` and `tangents` are empty or as long as
+/// `points`.
 struct MorphTarget {
     std::string name;
     Shared<uint32_t> points; ///< ascending
     Shared<Vec3f> positions; ///< differences, metres
     Shared<Vec3f> normals;
     Shared<Vec3f> tangents;
+    std::vector<Attribute> attributes; ///< differences of the mesh's attributes of these names, width * `points`
     bool has_normals = false;
     bool has_tangents = false;
     template <typename Self> static auto fields(Self& s) {
-        return std::tie(s.name, s.points, s.positions, s.normals, s.tangents, s.has_normals, s.has_tangents);
+        return std::tie(s.name, s.points, s.positions, s.normals, s.tangents, s.attributes, s.has_normals,
+                        s.has_tangents);
     }
 };
 
-/// An attribute beyond position and normal: texture coordinates, colours, and those of the source's own.
-struct Attribute {
-    std::string name;   ///< "TEXCOORD_0", "COLOR_1", "_WETNESS"
-    int width = 0;      ///< floats per point, 1 to 16
-    Shared<float> data; ///< width * points
-    template <typename Self> static auto fields(Self& s) { return std::tie(s.name, s.width, s.data); }
-};
+/// Values of rows `from` floats wide as rows `to` wide, with `fill` in what is new. Precondition: to is not less.
+std::vector<float> widened(const std::vector<float>& values, int from, int to, float fill);
 
 enum class Topology : uint8_t {
     points = 0,
@@ -79,7 +95,7 @@ struct Primitive {
 struct Mesh {
     std::string name;
     Shared<Vec3f> positions; ///< metres
-    Shared<Vec3f> normals;   ///< unit, as long as positions when any part has them
+    Shared<Vec3f> normals;   ///< unit, as long as positions when any primitive has them
     Shared<Vec4f> tangents;  ///< w is the side, +1 or -1
     std::vector<Attribute> attributes;
     Shared<uint32_t> indices; ///< into positions
@@ -96,8 +112,8 @@ struct Mesh {
     }
 };
 
-/// The triangles of a part whatever its topology; three points each.
-std::vector<std::array<uint32_t, 3>> triangles_of(const Mesh& mesh, const Primitive& part);
+/// The triangles of a primitive whatever its topology; three points each.
+std::vector<std::array<uint32_t, 3>> triangles_of(const Mesh& mesh, const Primitive& primitive);
 
 /// Data carried by `linear` (positions, normals, tangents, shapes); a mirror turns the triangles around.
 /// Translation moves positions only.

@@ -32,6 +32,19 @@ std::string_view kind_name(NodeKind kind) {
     return names.at(static_cast<size_t>(kind));
 }
 
+std::string Note::places() const {
+    return also.empty() ? where : where + " and " + std::to_string(also.size()) + " more";
+}
+
+Note Note::of_source(const std::string& source) const {
+    Note note = *this;
+    note.where = source + ", " + note.where;
+    for (std::string& place : note.also) {
+        place = source + ", " + place;
+    }
+    return note;
+}
+
 int Scene::find_node(std::string_view name) const {
     for (size_t i = 0; i < nodes.size(); ++i) {
         if (nodes[i].name == name) {

@@ -76,7 +76,12 @@ struct Skin {
 struct Note {
     std::string where;
     std::string what;
-    template <typename Self> static auto fields(Self& s) { return std::tie(s.where, s.what); }
+    std::vector<std::string> also{}; ///< further places that the same holds of
+    template <typename Self> static auto fields(Self& s) { return std::tie(s.where, s.what, s.also); }
+    /// "skin "a" and 3 more"
+    [[nodiscard]] std::string places() const;
+    /// The same of a source among others: its name stands before each place.
+    [[nodiscard]] Note of_source(const std::string& source) const;
 };
 
 /// One of the scenes that a file divides its nodes into.
@@ -116,10 +121,8 @@ struct Scene {
     Carried carried; ///< of the file itself
     Carried asset;
     std::string copyright;
-    std::string rotation_order =
-        "ZXY";                      ///< in which rotations about three axes are written, by formats that write them so
-    std::vector<Note> notes;        ///< what the reader mended or could not take
-    std::vector<Accepted> accepted; ///< by the route card
+    std::vector<Note> notes;                   ///< what the reader mended or could not take
+    std::vector<Accepted> accepted;            ///< by the route card
     std::vector<std::filesystem::path> beside; ///< files beside the source that it was read from, too
 
     /// What a file holds of it, but for its clips.
@@ -130,7 +133,7 @@ struct Scene {
     }
     /// What has its own place in a content (clips), is told anew (extensions used) or is of one run.
     template <typename Self> static auto marks(Self& s) {
-        return std::tie(s.clips, s.extensions_used, s.rotation_order, s.notes, s.accepted, s.beside);
+        return std::tie(s.clips, s.extensions_used, s.notes, s.accepted, s.beside);
     }
 
     [[nodiscard]] int find_node(std::string_view name) const; ///< -1 if there is none

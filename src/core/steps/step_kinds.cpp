@@ -29,7 +29,7 @@ namespace wembrix {
     ROW(align_bone_axes)                                                                                               \
     ROW(add_attachment)                                                                                                \
     ROW(fit_contract)                                                                                                  \
-    ROW(rename_parts)                                                                                                  \
+    ROW(rename_surfaces)                                                                                               \
     ROW(merge_surfaces)                                                                                                \
     ROW(normalize_weights)                                                                                             \
     ROW(limit_influences)                                                                                              \

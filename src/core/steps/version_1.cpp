@@ -26,6 +26,7 @@ const std::map<std::string_view, std::string_view> ids = {
     {"take_root_motion", "extract_root_motion"},
     {"change_rate", "change_frame_rate"},
     {"still_pose", "pose_to_clip"},
+    {"rename_parts", "rename_surfaces"},
 };
 
 struct Renamed {
@@ -51,7 +52,7 @@ constexpr Renamed keys[] = {
     {"split_take", "clips", "repeats", "loop"},
     {"describe_clips", "clips", "repeats", "loop"},
     {"rename_joints", "rules", "letters", "case"},
-    {"rename_parts", "rules", "letters", "case"},
+    {"rename_surfaces", "rules", "letters", "case"},
 };
 
 struct Value {

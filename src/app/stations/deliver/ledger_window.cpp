@@ -38,7 +38,7 @@ LedgerWindow::LedgerWindow(const Ledger& ledger, const QString& title, QWidget* 
     column->addWidget(said);
     auto* table = new QTableWidget(static_cast<int>(ledger.size()), 5, this);
     table->setObjectName(QStringLiteral("ledger"));
-    table->setHorizontalHeaderLabels({tr("What"), tr("Name"), tr("Count"), tr("Why"), tr("Left out by")});
+    table->setHorizontalHeaderLabels({tr("What"), tr("Name"), tr("Count"), tr("Why"), tr("By")});
     table->verticalHeader()->hide();
     table->verticalHeader()->setDefaultSectionSize(23);
     table->setEditTriggers(QAbstractItemView::NoEditTriggers);

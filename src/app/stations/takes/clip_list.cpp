@@ -18,6 +18,8 @@
 #include <QTimer>
 #include <QVBoxLayout>
 #include <cmath>
+#include <iterator>
+#include <numeric>
 
 namespace wembrix::app {
 
@@ -36,6 +38,7 @@ enum Column {
     bake_error_column,
     note_column
 };
+constexpr int widths[] = {52, 88, 74, 40, 40, 64, 62, 62, 54, 78, 48};
 
 } // namespace
 
@@ -114,7 +117,6 @@ void ClipList::make_table() {
     for (const auto& [at, words] : meanings) {
         table_->horizontalHeaderItem(at)->setToolTip(words);
     }
-    const int widths[] = {52, 88, 74, 40, 40, 64, 62, 62, 54, 78, 48};
     for (int i = 0; i < 11; ++i) {
         table_->setColumnWidth(i, widths[i]);
     }
@@ -216,7 +218,6 @@ void ClipList::show_takes(std::vector<ListedTake> takes, std::vector<MadeClip> m
     title_->setText(takes_.empty()       ? tr("Clips")
                     : takes_.size() == 1 ? tr("Clips · %1").arg(rows_.size())
                                          : tr("Clips · %1 of %2 takes").arg(rows_.size()).arg(takes_.size()));
-    table_->setColumnHidden(take_column, takes_.size() < 2);
     table_->clearSpans();
     table_->setRowCount(static_cast<int>(rows_.size()));
     for (int row = 0; row < table_->rowCount(); ++row) {
@@ -225,6 +226,42 @@ void ClipList::show_takes(std::vector<ListedTake> takes, std::vector<MadeClip> m
     chosen_ = before.made < 0 ? row_of(chosen_take, before.clip) : row_of_made(before.made);
     choose_again(chosen);
     show_message();
+    fit_columns();
+}
+
+void ClipList::resizeEvent(QResizeEvent* event) {
+    QFrame::resizeEvent(event);
+    fit_columns();
+}
+
+void ClipList::fit_columns() {
+    int wanted = std::accumulate(std::begin(widths), std::end(widths), 0);
+    const auto hide = [&](Column column, bool hidden) {
+        table_->setColumnHidden(column, hidden);
+        wanted -= hidden ? widths[column] : 0;
+    };
+    hide(take_column, takes_.size() < 2);
+    bool notes = false;
+    for (int row = 0; row < table_->rowCount(); ++row) {
+        const QTableWidgetItem* note = table_->item(row, note_column);
+        notes = notes || (note != nullptr && !note->text().isEmpty());
+    }
+    const int room = table_->viewport()->width();
+    hide(note_column, wanted > room && !notes);
+    hide(bake_error_column, wanted > room);
+    hide(travel_column, wanted > room);
+    const QSignalBlocker quiet(table_);
+    for (int row = 0; row < table_->rowCount(); ++row) {
+        QTableWidgetItem* name = table_->item(row, name_column);
+        QStringList said = {name->data(Qt::UserRole).toString()};
+        for (const Column column : {travel_column, bake_error_column}) {
+            if (table_->isColumnHidden(column) && table_->item(row, column) != nullptr) {
+                said << QStringLiteral("%1: %2").arg(table_->horizontalHeaderItem(column)->text(),
+                                                     table_->item(row, column)->text());
+            }
+        }
+        name->setToolTip(said.join(QLatin1Char('\n')));
+    }
 }
 
 void ClipList::choose_again(const QStringList& names) {
@@ -309,6 +346,7 @@ void ClipList::fill_row(int row) {
         made      ? made_by
         : used_up ? tr("A later step of the card took it up or took it off: it is no clip of its own at the end")
                   : named(cut));
+    name->setData(Qt::UserRole, name->toolTip());
     if (made || used_up) {
         QFont slanted = table_->font();
         slanted.setItalic(true);

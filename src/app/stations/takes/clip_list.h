@@ -53,6 +53,9 @@ class ClipList : public QFrame {
     QWidget* make_title();
     QWidget* make_offers();
     void make_table();
+    void resizeEvent(QResizeEvent* event) override;
+    /// Where all columns have no room, those that say least are hidden; what they say is in the tooltip of the name.
+    void fit_columns();
     QMenu* make_more();
     void fill_row(int row);
     void show_message();

@@ -18,9 +18,13 @@ namespace wembrix {
 Result<Scene> read_bvh(const std::filesystem::path& file);
 Result<Scene> read_bvh_text(std::string_view text, const std::string& name);
 
-/// The joints below the one root and the first clip, at its rate; without a clip one frame of the rest pose. Turns are
-/// written about the three axes in Scene::rotation_order. BVH has no scale, no surfaces and no rest rotations: scale is
+/// What can be set of a file: the order of the axes that rotations are written about, and the decimals of its numbers.
+std::vector<Parameter> bvh_options();
+
+/// The joints below the one root and the first clip, at its rate; without a clip one frame of the rest pose. BVH has no
+/// scale, no surfaces and no rest rotations: scale is
 /// refused, the turns at rest are in the motion. Places in metres.
-Result<std::vector<WrittenFile>> write_bvh(const Scene& scene, const std::string& stem);
+Result<std::vector<WrittenFile>> write_bvh(const Scene& scene, const std::string& stem,
+                                           const nlohmann::json& options = nlohmann::json::object());
 
 } // namespace wembrix

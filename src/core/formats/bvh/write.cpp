@@ -14,10 +14,15 @@ namespace wembrix {
 
 namespace {
 
+struct BvhOptions {
+    std::string rotation_order = "ZXY";
+    int decimals = 6;
+};
+
 class BvhWriter {
   public:
-    explicit BvhWriter(const Scene& scene) : scene_(scene) {
-        order_ = rotation_order_from(scene.rotation_order).value_or(RotationOrder{2, 0, 1});
+    BvhWriter(const Scene& scene, const BvhOptions& options) : scene_(scene), decimals_(options.decimals) {
+        order_ = *rotation_order_from(options.rotation_order);
         for (const int joint : joints_of(scene)) {
             const int above = joint_above(scene, joint);
             (above < 0 ? roots_ : below(above)).push_back(joint);
@@ -83,6 +88,10 @@ class BvhWriter {
         return parent_.at(joint) < 0 ? Vec3::Zero() : Vec3(rest_.at(joint).topRightCorner<3, 1>());
     }
 
+    [[nodiscard]] std::string three(const Vec3& numbers) const {
+        return fmt::format("{0:.{3}f} {1:.{3}f} {2:.{3}f}", numbers.x(), numbers.y(), numbers.z(), decimals_);
+    }
+
     void line(int depth, const std::string& words) {
         text_.append(static_cast<size_t>(depth), '\t');
         text_ += words;
@@ -109,7 +118,7 @@ class BvhWriter {
             line(depth, fmt::format("{} {}", depth == 0 ? "ROOT" : "JOINT", scene_.nodes[joint].name));
             line(depth, "{");
             const Vec3 offset = offset_of(joint);
-            line(depth + 1, fmt::format("OFFSET {:.6f} {:.6f} {:.6f}", offset.x(), offset.y(), offset.z()));
+            line(depth + 1, "OFFSET " + three(offset));
             const std::string turns =
                 fmt::format("{}rotation {}rotation {}rotation", axes[order_[0]], axes[order_[1]], axes[order_[2]]);
             line(depth + 1, travels_.count(joint) != 0 ? "CHANNELS 6 Xposition Yposition Zposition " + turns
@@ -119,7 +128,7 @@ class BvhWriter {
             if (children.empty()) {
                 line(depth + 1, "End Site");
                 line(depth + 1, "{");
-                line(depth + 2, "OFFSET 0.000000 0.000000 0.000000");
+                line(depth + 2, "OFFSET " + three(Vec3::Zero()));
                 line(depth + 1, "}");
             }
             for (auto child = children.rbegin(); child != children.rend(); ++child) {
@@ -143,12 +152,11 @@ class BvhWriter {
                     const Vec3 first = motion_[joint][0].translation - offset;
                     const Vec3 at =
                         first.norm() < (first - offset).norm() ? Vec3(local.translation - offset) : local.translation;
-                    row += fmt::format("{:.6f} {:.6f} {:.6f} ", at.x(), at.y(), at.z());
+                    row += three(at) + " ";
                 }
                 Vec3& last = before.try_emplace(joint, Vec3::Zero()).first->second;
                 last = angles_of(local.rotation, order_, last);
-                row += fmt::format("{:.6f} {:.6f} {:.6f} ", last[0] * degrees_per_radian, last[1] * degrees_per_radian,
-                                   last[2] * degrees_per_radian);
+                row += three(last * degrees_per_radian) + " ";
             }
             row.back() = '\n';
             text_ += row;
@@ -156,6 +164,7 @@ class BvhWriter {
     }
 
     const Scene& scene_;
+    int decimals_;
     RotationOrder order_{};
     std::vector<int> roots_;
     std::map<int, int> parent_;
@@ -171,8 +180,19 @@ class BvhWriter {
 
 } // namespace
 
-Result<std::vector<WrittenFile>> write_bvh(const Scene& scene, const std::string& stem) {
-    Result<std::string> text = BvhWriter(scene).run();
+std::vector<Parameter> bvh_options() {
+    return {choice<&BvhOptions::rotation_order>("rotation_order", "Rotation order",
+                                                {"XYZ", "XZY", "YXZ", "YZX", "ZXY", "ZYX"},
+                                                "About which axes rotations are written, the outermost first"),
+            number<&BvhOptions::decimals>("decimals", "Decimals",
+                                          "Digits after the point; with six, metres are exact to a micrometre")
+                .between(3, 9)};
+}
+
+Result<std::vector<WrittenFile>> write_bvh(const Scene& scene, const std::string& stem, const nlohmann::json& options) {
+    BvhOptions settings;
+    fill_settings(bvh_options(), options, &settings);
+    Result<std::string> text = BvhWriter(scene, settings).run();
     if (!text) {
         return text.problem();
     }

@@ -18,10 +18,15 @@ Result<Scene> read_gltf_bytes(std::string bytes, const std::filesystem::path& fo
 Result<std::vector<WrittenFile>> write_glb(const Scene& scene, const std::string& stem);
 /// As write_glb, but weights go out as they are, whatever their sum: for making sources with faults.
 Result<std::vector<WrittenFile>> write_glb_unscaled(const Scene& scene, const std::string& stem);
-Result<std::vector<WrittenFile>> write_gltf_beside(const Scene& scene, const std::string& stem);
+/// What can be set of a file that is text.
+std::vector<Parameter> gltf_text_options();
+Result<std::vector<WrittenFile>> write_gltf_beside(const Scene& scene, const std::string& stem,
+                                                   const nlohmann::json& options = nlohmann::json::object());
 /// As write_gltf_beside, but the buffer is named for what is in it: while files are put in place one by one, the old
 /// text still finds the old buffer.
-Result<std::vector<WrittenFile>> write_gltf_for_delivery(const Scene& scene, const std::string& stem);
-Result<std::vector<WrittenFile>> write_gltf_embedded(const Scene& scene, const std::string& stem);
+Result<std::vector<WrittenFile>> write_gltf_for_delivery(const Scene& scene, const std::string& stem,
+                                                         const nlohmann::json& options = nlohmann::json::object());
+Result<std::vector<WrittenFile>> write_gltf_embedded(const Scene& scene, const std::string& stem,
+                                                     const nlohmann::json& options = nlohmann::json::object());
 
 } // namespace wembrix

@@ -191,6 +191,9 @@ void read_nodes(Document& document, const std::vector<Influences>& influences, S
         for (size_t s = 0; s < scenes.size(); ++s) {
             const std::string where = fmt::format("scene {}", s);
             scene.scenes.push_back({text_of(scenes[s], "name"), carried_of(scenes[s], {}, scene, where)});
+            if (s > 63) {
+                scene.notes.push_back({where, "its nodes are listed in scene 63 now: no more than 64 are told apart."});
+            }
             for (const Json& root : array_of(scenes[s], "nodes", where)) {
                 if (!root.is_number_integer() || root.get<int64_t>() < 0 ||
                     root.get<uint64_t>() >= scene.nodes.size()) {
@@ -261,7 +264,7 @@ void check_influences(Scene& scene) {
                        fmt::format("a vertex has weight on joint {}, but its skin has only {}.", joint, joints));
             }
         }
-        // A part without influences among skinned ones: its points hang on the skin's first joint.
+        // A primitive without influences among skinned ones: its points hang on the skin's first joint.
         const Influences& rows = node.influences;
         size_t unheld = 0;
         std::vector<uint32_t> offsets = {0};
@@ -290,23 +293,16 @@ void check_influences(Scene& scene) {
     }
 }
 
-/// What holds of many things is said once, of the first and how many more.
+/// What holds of many things is one note.
 void gather_notes(std::vector<Note>& notes) {
     std::vector<Note> gathered;
-    std::vector<size_t> more;
     std::unordered_map<std::string, size_t> place;
     for (Note& note : notes) {
         const auto [found, fresh] = place.try_emplace(note.what, gathered.size());
         if (fresh) {
             gathered.push_back(std::move(note));
-            more.push_back(0);
         } else {
-            ++more[found->second];
-        }
-    }
-    for (size_t i = 0; i < gathered.size(); ++i) {
-        if (more[i] > 0) {
-            gathered[i].where += fmt::format(" and {} more", more[i]);
+            gathered[found->second].also.push_back(std::move(note.where));
         }
     }
     notes = std::move(gathered);
@@ -410,6 +406,7 @@ void make_unique(std::vector<std::string*> names, const std::string& fallback, c
     }
     std::unordered_set<std::string> seen;
     size_t unnamed = 0;
+    std::string first_unnamed;
     std::vector<std::string> doubled;
     std::unordered_map<std::string, int> next;
     for (std::string* name : names) {
@@ -424,7 +421,7 @@ void make_unique(std::vector<std::string*> names, const std::string& fallback, c
             fresh = fmt::format("{}_{}", stem, number++);
         } while (taken.count(fresh) != 0 || seen.count(fresh) != 0);
         if (empty) {
-            ++unnamed;
+            first_unnamed = unnamed++ == 0 ? fresh : first_unnamed;
         } else {
             doubled.push_back(*name);
         }
@@ -433,7 +430,8 @@ void make_unique(std::vector<std::string*> names, const std::string& fallback, c
     }
     if (unnamed > 0) {
         scene.notes.push_back(
-            {kind, fmt::format("{} had no name; they are called {}_1 and so on.", unnamed, fallback)});
+            {kind, unnamed == 1 ? fmt::format("1 had no name; it is called {}.", first_unnamed)
+                                : fmt::format("{} had no name; the first is called {}.", unnamed, first_unnamed)});
     }
     if (!doubled.empty()) {
         scene.notes.push_back(

@@ -1,6 +1,7 @@
 #include "core/base/counted.h"
 #include "core/formats/gltf/accessor.h"
 #include "core/formats/gltf/read_parts.h"
+#include "core/scene/content.h"
 #include "core/scene/picture_references.h"
 
 #include <algorithm>
@@ -22,7 +23,7 @@ template <int N> std::vector<Eigen::Matrix<float, N, 1>> vectors(const std::vect
     return result;
 }
 
-/// What the parts of a mesh are gathered into before it becomes shared arrays.
+/// What the primitives of a mesh are gathered into before it becomes shared arrays.
 struct Gathered {
     std::vector<Vec3f> positions;
     std::vector<Vec3f> normals;
@@ -36,6 +37,7 @@ struct Gathered {
     bool any_normals = false;
     bool any_tangents = false;
     bool any_influences = false;
+    std::set<std::string> as_floats; ///< attributes that do not keep the form that their numbers are stored in
     size_t unheld = 0;
     size_t negative = 0;
 };
@@ -48,6 +50,14 @@ struct GatheredShape {
     std::vector<Vec3f> tangents;
     bool has_normals = false;
     bool has_tangents = false;
+
+    /// Differences of further attributes: as wide as they came so far, one row for each of `points`; rows at the end
+    /// may lack.
+    struct Others {
+        int width = 0;
+        std::vector<float> data;
+    };
+    std::map<std::string, Others> others;
 };
 
 int64_t attribute_accessor(const Json& attributes, const std::string& name, const std::string& where) {
@@ -99,15 +109,34 @@ void read_influences(Document& document, const Json& attributes, size_t points, 
     all.any_influences = all.any_influences || !joints.empty();
 }
 
+/// In which form one of the source's own attributes is stored; of the others it says nothing, since readers take each
+/// of their forms for the same.
+NumberFormat format_of(Document& document, int64_t accessor, const std::string& name, const std::string& where) {
+    NumberFormat format;
+    if (name[0] != '_') {
+        return format;
+    }
+    const AccessorInfo info = accessor_info(document, accessor, where);
+    using Kind = NumberFormat::Kind;
+    format.kind = info.component == 5120   ? Kind::bytes
+                  : info.component == 5121 ? Kind::unsigned_bytes
+                  : info.component == 5122 ? Kind::shorts
+                  : info.component == 5123 ? Kind::unsigned_shorts
+                                           : Kind::floats;
+    format.normalised = format.kind != Kind::floats && info.normalised;
+    format.matrix = document.root["accessors"][static_cast<size_t>(accessor)]["type"].get<std::string>()[0] == 'M';
+    return format;
+}
+
 size_t read_points(Document& document, const Json& attributes, const std::string& where, Gathered& all,
-                   Primitive& part) {
+                   Primitive& primitive) {
     const std::vector<float> flat = read_floats(document, attribute_accessor(attributes, "POSITION", where), 3, where);
     const size_t points = flat.size() / 3;
     if (all.positions.size() + points > UINT32_MAX / 2) {
         refuse(where, "has too many points.");
     }
-    part.first_point = static_cast<uint32_t>(all.positions.size());
-    part.point_count = static_cast<uint32_t>(points);
+    primitive.first_point = static_cast<uint32_t>(all.positions.size());
+    primitive.point_count = static_cast<uint32_t>(points);
     const std::vector<Vec3f> positions = vectors<3>(flat);
     all.positions.insert(all.positions.end(), positions.begin(), positions.end());
     auto check = [&](size_t count, const std::string& name) {
@@ -115,18 +144,18 @@ size_t read_points(Document& document, const Json& attributes, const std::string
             refuse(where, fmt::format("{} has {} elements where POSITION has {}.", name, count, points));
         }
     };
-    part.has_normals = attributes.contains("NORMAL");
-    part.has_tangents = attributes.contains("TANGENT");
-    all.normals.resize(part.first_point, Vec3f::Zero());
-    all.tangents.resize(part.first_point, Vec4f(0, 0, 0, 1));
-    if (part.has_normals) {
+    primitive.has_normals = attributes.contains("NORMAL");
+    primitive.has_tangents = attributes.contains("TANGENT");
+    all.normals.resize(primitive.first_point, Vec3f::Zero());
+    all.tangents.resize(primitive.first_point, Vec4f(0, 0, 0, 1));
+    if (primitive.has_normals) {
         const auto normals =
             vectors<3>(read_floats(document, attribute_accessor(attributes, "NORMAL", where), 3, where));
         check(normals.size(), "NORMAL");
         all.normals.insert(all.normals.end(), normals.begin(), normals.end());
         all.any_normals = true;
     }
-    if (part.has_tangents) {
+    if (primitive.has_tangents) {
         const auto tangents =
             vectors<4>(read_floats(document, attribute_accessor(attributes, "TANGENT", where), 4, where));
         check(tangents.size(), "TANGENT");
@@ -144,7 +173,7 @@ size_t read_points(Document& document, const Json& attributes, const std::string
         const int width = accessor_info(document, accessor, where).width;
         const std::vector<float> data = read_floats(document, accessor, 0, where + " " + name);
         check(data.size() / width, name);
-        // Parts without this attribute hold room for it too: a file of many names could ask for far too much.
+        // Primitives without this attribute hold room for it too: a file of many names could ask for far too much.
         Attribute& attribute = all.attributes[name];
         std::vector<float>& gathered = all.attribute_data[name];
         const auto wider = static_cast<size_t>(std::max(attribute.width, width));
@@ -152,27 +181,27 @@ size_t read_points(Document& document, const Json& attributes, const std::string
         if (attribute.width != 0 && attribute.width != width) {
             // Colours may have three or four components; the wider form holds both.
             const int wide = std::max(attribute.width, width);
-            auto widen = [wide](const std::vector<float>& from, int of) {
-                std::vector<float> to;
-                for (size_t i = 0; i < from.size() / of; ++i) {
-                    for (int c = 0; c < wide; ++c) {
-                        to.push_back(c < of ? from[i * of + c] : 1.0F);
-                    }
-                }
-                return to;
-            };
-            gathered = widen(gathered, attribute.width);
+            gathered = widened(gathered, attribute.width, wide, 1.0F);
             attribute.width = wide;
-            gathered.resize(static_cast<size_t>(part.first_point) * wide, 0);
-            const std::vector<float> wide_data = widen(data, width);
+            gathered.resize(static_cast<size_t>(primitive.first_point) * wide, 0);
+            const std::vector<float> wide_data = widened(data, width, wide, 1.0F);
             gathered.insert(gathered.end(), wide_data.begin(), wide_data.end());
         } else {
+            const NumberFormat format = format_of(document, accessor, name, where);
+            // Primitives that differ are brought to what holds all of them.
+            const bool alike = attribute.width == 0 || same_content(attribute.format, format);
+            attribute.format = alike ? format : NumberFormat{.matrix = format.matrix};
+            if (!alike || (format.matrix && format.kind != NumberFormat::Kind::floats)) {
+                attribute.format.kind = NumberFormat::Kind::floats;
+                attribute.format.normalised = false;
+                all.as_floats.insert(name);
+            }
             attribute.name = name;
             attribute.width = width;
-            gathered.resize(static_cast<size_t>(part.first_point) * width, 0);
+            gathered.resize(static_cast<size_t>(primitive.first_point) * width, 0);
             gathered.insert(gathered.end(), data.begin(), data.end());
         }
-        part.attributes.push_back(name);
+        primitive.attributes.push_back(name);
     }
     read_influences(document, attributes, points, where, all);
     return points;
@@ -195,8 +224,20 @@ void refuse_compressed(const Document& document, const Json& primitive, const st
     }
 }
 
-void read_shapes(Document& document, const Json& targets, const Primitive& part, const std::string& where,
-                 std::vector<GatheredShape>& shapes, std::set<std::string>& left_out) {
+/// Adds row `i` of `from` as row `at`.
+void add_row(GatheredShape::Others& to, const GatheredShape::Others& from, size_t i, size_t at) {
+    if (from.width > to.width) {
+        to.data = to.width == 0 ? std::vector<float>() : widened(to.data, to.width, from.width, 0.0F);
+        to.width = from.width;
+    }
+    to.data.resize(at * static_cast<size_t>(to.width), 0.0F);
+    const auto first = from.data.begin() + static_cast<ptrdiff_t>(i) * from.width;
+    to.data.insert(to.data.end(), first, first + from.width);
+    to.data.resize((at + 1) * static_cast<size_t>(to.width), 0.0F);
+}
+
+void read_shapes(Document& document, const Json& targets, const Primitive& primitive, const Gathered& all,
+                 const std::string& where, std::vector<GatheredShape>& shapes, std::set<std::string>& left_out) {
     if (shapes.size() < targets.size()) {
         shapes.resize(targets.size());
     }
@@ -207,32 +248,61 @@ void read_shapes(Document& document, const Json& targets, const Primitive& part,
             std::vector<Vec3f> values;
             if (accessor >= 0) {
                 values = vectors<3>(read_floats(document, accessor, 3, here));
-                if (values.size() != part.point_count) {
+                if (values.size() != primitive.point_count) {
                     refuse(here, fmt::format("{} is not as long as the surface's.", name));
                 }
             }
             return values;
         };
+        std::map<std::string, GatheredShape::Others> others;
         for (const auto& [name, accessor] : targets[t].items()) {
-            if (name != "POSITION" && name != "NORMAL" && name != "TANGENT") {
-                left_out.insert(name);
+            if (name == "POSITION" || name == "NORMAL" || name == "TANGENT") {
+                continue;
+            }
+            if (std::find(primitive.attributes.begin(), primitive.attributes.end(), name) ==
+                primitive.attributes.end()) {
+                left_out.insert(name); // there is nothing that it could change
+                continue;
+            }
+            const int64_t of = attribute_accessor(targets[t], name, here);
+            GatheredShape::Others& read = others[name];
+            read.width = accessor_info(document, of, here).width;
+            if (read.width > all.attributes.at(name).width) {
+                refuse(here, fmt::format("{} has {} numbers where the surface's has {}.", name, read.width,
+                                         all.attributes.at(name).width));
+            }
+            read.data = read_floats(document, of, 0, here + " " + name);
+            if (read.data.size() != static_cast<size_t>(primitive.point_count) * static_cast<size_t>(read.width)) {
+                refuse(here, fmt::format("{} is not as long as the surface's.", name));
             }
         }
         const std::vector<Vec3f> positions = differences("POSITION");
         const std::vector<Vec3f> normals = differences("NORMAL");
         const std::vector<Vec3f> tangents = differences("TANGENT");
         GatheredShape& shape = shapes[t];
+        for (const auto& [name, values] : others) {
+            // Points that are there already get room for it, too: a file of many names could ask for far too much.
+            const size_t rows = shape.others.count(name) == 0 ? shape.points.size() : 0;
+            document.spend(rows * static_cast<size_t>(values.width) * sizeof(float), here);
+        }
         shape.has_normals = shape.has_normals || !normals.empty();
         shape.has_tangents = shape.has_tangents || !tangents.empty();
         auto at = [](const std::vector<Vec3f>& values, size_t i) {
             return values.empty() ? Vec3f(0, 0, 0) : values[i];
         };
-        for (size_t i = 0; i < part.point_count; ++i) {
+        for (size_t i = 0; i < primitive.point_count; ++i) {
             const Vec3f p = at(positions, i);
             const Vec3f n = at(normals, i);
             const Vec3f tangent = at(tangents, i);
-            if (!p.isZero(0) || !n.isZero(0) || !tangent.isZero(0)) {
-                shape.points.push_back(part.first_point + static_cast<uint32_t>(i));
+            const bool other = std::any_of(others.begin(), others.end(), [i](const auto& one) {
+                const auto first = one.second.data.begin() + static_cast<ptrdiff_t>(i) * one.second.width;
+                return std::any_of(first, first + one.second.width, [](float by) { return by != 0; });
+            });
+            if (!p.isZero(0) || !n.isZero(0) || !tangent.isZero(0) || other) {
+                for (const auto& [name, values] : others) {
+                    add_row(shape.others[name], values, i, shape.points.size());
+                }
+                shape.points.push_back(primitive.first_point + static_cast<uint32_t>(i));
                 shape.positions.push_back(p);
                 shape.normals.push_back(n);
                 shape.tangents.push_back(tangent);
@@ -241,26 +311,26 @@ void read_shapes(Document& document, const Json& targets, const Primitive& part,
     }
 }
 
-void read_indices(Document& document, const Json& primitive, size_t accessors, const std::string& where, Gathered& all,
-                  Primitive& part) {
-    part.first_index = static_cast<uint32_t>(all.indices.size());
-    const int64_t accessor = index_of(primitive, "indices", static_cast<int64_t>(accessors), where);
+void read_indices(Document& document, const Json& entry, size_t accessors, const std::string& where, Gathered& all,
+                  Primitive& primitive) {
+    primitive.first_index = static_cast<uint32_t>(all.indices.size());
+    const int64_t accessor = index_of(entry, "indices", static_cast<int64_t>(accessors), where);
     if (accessor >= 0) {
         const std::vector<uint32_t> indices = read_whole(document, accessor, 1, where + " indices");
         for (const uint32_t index : indices) {
-            if (index >= part.point_count) {
+            if (index >= primitive.point_count) {
                 refuse(where, fmt::format("an index is {}, but there are only {}.", index,
-                                          counted(part.point_count, "vertex")));
+                                          counted(primitive.point_count, "vertex")));
             }
-            all.indices.push_back(part.first_point + index);
+            all.indices.push_back(primitive.first_point + index);
         }
     } else {
-        document.spend(part.point_count * sizeof(uint32_t), where);
-        for (uint32_t i = 0; i < part.point_count; ++i) {
-            all.indices.push_back(part.first_point + i);
+        document.spend(primitive.point_count * sizeof(uint32_t), where);
+        for (uint32_t i = 0; i < primitive.point_count; ++i) {
+            all.indices.push_back(primitive.first_point + i);
         }
     }
-    part.index_count = static_cast<uint32_t>(all.indices.size()) - part.first_index;
+    primitive.index_count = static_cast<uint32_t>(all.indices.size()) - primitive.first_index;
 }
 
 } // namespace
@@ -274,53 +344,59 @@ Mesh read_mesh(Document& document, size_t index, Scene& scene, Influences& influ
     const size_t materials = array_of(document.root, "materials", where).size();
     Gathered all;
     std::vector<GatheredShape> shapes;
-    std::set<std::string> left_out; // what shapes move beside positions, normals and tangents
-    std::map<std::string, std::pair<uint32_t, uint32_t>> seen; // parts that share one set of points
+    std::set<std::string> left_out;                            // what shapes change and the surface lacks
+    std::map<std::string, std::pair<uint32_t, uint32_t>> seen; // primitives that share one set of points
     const Json& primitives = array_of(json, "primitives", where);
     for (size_t p = 0; p < primitives.size(); ++p) {
-        const std::string here = fmt::format("{}, part {}", where, p);
-        const Json& primitive = primitives[p];
-        if (!primitive.is_object() || !primitive.contains("attributes") || !primitive["attributes"].is_object()) {
+        const std::string here = fmt::format("{}, primitive {}", where, p);
+        const Json& entry = primitives[p];
+        if (!entry.is_object() || !entry.contains("attributes") || !entry["attributes"].is_object()) {
             refuse(here, "has no attributes.");
         }
-        const Json& attributes = primitive["attributes"];
+        const Json& attributes = entry["attributes"];
         if (!attributes.contains("POSITION")) {
-            scene.notes.push_back({here, "has no positions; the part is left out."});
+            scene.notes.push_back({here, "has no positions; the primitive is left out."});
             continue;
         }
-        refuse_compressed(document, primitive, here);
-        Primitive part;
-        const uint64_t mode = count_of(primitive, "mode", 4, here);
+        refuse_compressed(document, entry, here);
+        Primitive primitive;
+        const uint64_t mode = count_of(entry, "mode", 4, here);
         if (mode > 6) {
             refuse(here, fmt::format("has the unknown mode {}.", mode));
         }
-        part.topology = static_cast<Topology>(mode);
-        part.material = static_cast<int>(index_of(primitive, "material", static_cast<int64_t>(materials), here));
-        part.carried = carried_of(primitive, {"KHR_draco_mesh_compression"}, scene, here);
-        for_material_references(part, [&](int place) {
+        primitive.topology = static_cast<Topology>(mode);
+        primitive.material = static_cast<int>(index_of(entry, "material", static_cast<int64_t>(materials), here));
+        primitive.carried = carried_of(entry, {"KHR_draco_mesh_compression"}, scene, here);
+        for_material_references(primitive, [&](int place) {
             if (place >= static_cast<int>(materials)) {
                 refuse(here, "has a variant with a material that does not exist.");
             }
         });
-        const Json& targets = array_of(primitive, "targets", here);
+        const Json& targets = array_of(entry, "targets", here);
         const std::string key = dump(attributes) + dump(targets);
         if (const auto same = seen.find(key); same != seen.end()) {
             const Primitive& first = mesh.primitives[same->second.first];
-            part.first_point = first.first_point;
-            part.point_count = first.point_count;
-            part.has_normals = first.has_normals;
-            part.has_tangents = first.has_tangents;
-            part.attributes = first.attributes;
+            primitive.first_point = first.first_point;
+            primitive.point_count = first.point_count;
+            primitive.has_normals = first.has_normals;
+            primitive.has_tangents = first.has_tangents;
+            primitive.attributes = first.attributes;
         } else {
             seen[key] = {static_cast<uint32_t>(mesh.primitives.size()), 0};
-            read_points(document, attributes, here, all, part);
-            read_shapes(document, targets, part, here, shapes, left_out);
+            read_points(document, attributes, here, all, primitive);
+            read_shapes(document, targets, primitive, all, here, shapes, left_out);
         }
-        read_indices(document, primitive, accessors, here, all, part);
-        mesh.primitives.push_back(std::move(part));
+        read_indices(document, entry, accessors, here, all, primitive);
+        mesh.primitives.push_back(std::move(primitive));
     }
     for (const std::string& name : left_out) {
-        scene.notes.push_back({where, fmt::format("its shapes move {}, too: that is left out.", name.substr(0, 80))});
+        scene.notes.push_back({where, fmt::format("its shapes change {}, which it does not have itself: that is left "
+                                                  "out.",
+                                                  name.substr(0, 80))});
+    }
+    for (const std::string& name : all.as_floats) {
+        scene.notes.push_back({where, fmt::format("the numbers of {} are stored as floats now, each the same.",
+                                                  name.substr(0, 80))});
     }
     if (all.unheld > 0) {
         scene.notes.push_back(
@@ -337,7 +413,9 @@ Mesh read_mesh(Document& document, size_t index, Scene& scene, Influences& influ
         mesh.tangents = std::move(all.tangents);
     }
     mesh.indices = std::move(all.indices);
+    std::map<std::string, int> widths;
     for (auto& [name, attribute] : all.attributes) {
+        widths[name] = attribute.width;
         std::vector<float>& data = all.attribute_data[name];
         document.spend((mesh.point_count() * attribute.width - data.size()) * sizeof(float), where);
         data.resize(mesh.point_count() * attribute.width, 0);
@@ -345,7 +423,7 @@ Mesh read_mesh(Document& document, size_t index, Scene& scene, Influences& influ
         mesh.attributes.push_back(std::move(attribute));
     }
     if (all.any_influences) {
-        // Points of parts without influences still need a holder once the surface is skinned.
+        // Points of primitives without influences still need a holder once the surface is skinned.
         influences = {std::move(all.offsets), std::move(all.joints), std::move(all.weights)};
     }
     std::vector<std::string> names;
@@ -360,6 +438,13 @@ Mesh read_mesh(Document& document, size_t index, Scene& scene, Influences& influ
         shape.name = t < names.size() ? names[t] : "";
         shape.has_normals = from.has_normals;
         shape.has_tangents = from.has_tangents;
+        for (auto& [name, others] : from.others) {
+            const int width = widths.at(name);
+            const size_t there = others.data.size() / static_cast<size_t>(others.width);
+            document.spend((from.points.size() - there) * static_cast<size_t>(width) * sizeof(float), where);
+            others.data.resize(from.points.size() * static_cast<size_t>(others.width), 0.0F);
+            shape.attributes.push_back({name, width, widened(others.data, others.width, width, 0.0F)});
+        }
         shape.points = std::move(from.points);
         shape.positions = std::move(from.positions);
         if (shape.has_normals) {

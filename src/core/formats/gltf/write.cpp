@@ -377,7 +377,14 @@ Result<Written> write_document(const Scene& scene, const std::string& stem, Weig
 
 enum class Buffer { embedded, beside, beside_by_content };
 
-Result<std::vector<WrittenFile>> write_text(const Scene& scene, const std::string& stem, Buffer place) {
+struct TextOptions {
+    bool one_line = false;
+};
+
+Result<std::vector<WrittenFile>> write_text(const Scene& scene, const std::string& stem, Buffer place,
+                                            const nlohmann::json& options) {
+    TextOptions settings;
+    fill_settings(gltf_text_options(), options, &settings);
     Result<Written> written = write_document(scene, stem);
     if (!written) {
         return written.problem();
@@ -393,7 +400,7 @@ Result<std::vector<WrittenFile>> write_text(const Scene& scene, const std::strin
         buffer["uri"] = embedded ? "data:application/octet-stream;base64," + base64(written->bytes) : name;
         written->root["buffers"] = Json::array({buffer});
     }
-    files.push_back({stem + ".gltf", written->root.dump(1) + "\n"});
+    files.push_back({stem + ".gltf", written->root.dump(settings.one_line ? -1 : 1) + "\n"});
     if (!embedded && !written->bytes.empty()) {
         files.push_back({name, std::move(written->bytes)});
     }
@@ -426,6 +433,11 @@ Result<std::vector<WrittenFile>> write_binary(const Scene& scene, const std::str
 
 } // namespace gltf
 
+std::vector<Parameter> gltf_text_options() {
+    return {flag<&gltf::TextOptions::one_line>(
+        "one_line", "On one line", "All of the text on one line: smaller, and nothing that a person reads")};
+}
+
 Result<std::vector<WrittenFile>> write_glb(const Scene& scene, const std::string& stem) {
     return gltf::write_binary(scene, stem, gltf::Weights::sum_to_one);
 }
@@ -434,16 +446,19 @@ Result<std::vector<WrittenFile>> write_glb_unscaled(const Scene& scene, const st
     return gltf::write_binary(scene, stem, gltf::Weights::as_they_are);
 }
 
-Result<std::vector<WrittenFile>> write_gltf_beside(const Scene& scene, const std::string& stem) {
-    return gltf::write_text(scene, stem, gltf::Buffer::beside);
+Result<std::vector<WrittenFile>> write_gltf_beside(const Scene& scene, const std::string& stem,
+                                                   const nlohmann::json& options) {
+    return gltf::write_text(scene, stem, gltf::Buffer::beside, options);
 }
 
-Result<std::vector<WrittenFile>> write_gltf_for_delivery(const Scene& scene, const std::string& stem) {
-    return gltf::write_text(scene, stem, gltf::Buffer::beside_by_content);
+Result<std::vector<WrittenFile>> write_gltf_for_delivery(const Scene& scene, const std::string& stem,
+                                                         const nlohmann::json& options) {
+    return gltf::write_text(scene, stem, gltf::Buffer::beside_by_content, options);
 }
 
-Result<std::vector<WrittenFile>> write_gltf_embedded(const Scene& scene, const std::string& stem) {
-    return gltf::write_text(scene, stem, gltf::Buffer::embedded);
+Result<std::vector<WrittenFile>> write_gltf_embedded(const Scene& scene, const std::string& stem,
+                                                     const nlohmann::json& options) {
+    return gltf::write_text(scene, stem, gltf::Buffer::embedded, options);
 }
 
 } // namespace wembrix

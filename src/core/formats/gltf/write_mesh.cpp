@@ -45,12 +45,12 @@ std::vector<Holder> holders_of(const Influences& rows, size_t point, Weights kin
     return holders;
 }
 
-void put_influences(const Influences& influences, const Primitive& part, Json& attributes, BufferBuilder& buffer,
+void put_influences(const Influences& influences, const Primitive& primitive, Json& attributes, BufferBuilder& buffer,
                     Weights kind) {
     std::vector<std::vector<Holder>> rows;
     size_t most = 1;
-    for (size_t i = 0; i < part.point_count; ++i) {
-        rows.push_back(holders_of(influences, part.first_point + i, kind));
+    for (size_t i = 0; i < primitive.point_count; ++i) {
+        rows.push_back(holders_of(influences, primitive.first_point + i, kind));
         most = std::max(most, rows.back().size());
     }
     for (size_t set = 0; set * 4 < most; ++set) {
@@ -67,26 +67,27 @@ void put_influences(const Influences& influences, const Primitive& part, Json& a
     }
 }
 
-Json put_points(const Mesh& mesh, const Influences& influences, const Primitive& part, BufferBuilder& buffer,
+Json put_points(const Mesh& mesh, const Influences& influences, const Primitive& primitive, BufferBuilder& buffer,
                 Weights kind) {
     Json attributes = Json::object();
     std::vector<float> flat;
     auto range = [&](const auto& values) {
         flat.clear();
-        for (size_t i = part.first_point; i < static_cast<size_t>(part.first_point) + part.point_count; ++i) {
+        for (size_t i = primitive.first_point; i < static_cast<size_t>(primitive.first_point) + primitive.point_count;
+             ++i) {
             flat.insert(flat.end(), values[i].data(), values[i].data() + values[i].size());
         }
     };
     range(mesh.positions);
     attributes["POSITION"] = buffer.add_floats(flat, 3, Use::points, true);
-    if (part.has_normals && mesh.normals.size() == mesh.point_count()) {
+    if (primitive.has_normals && mesh.normals.size() == mesh.point_count()) {
         std::vector<Vec3f> unit = mesh.normals.get();
         for (Vec3f& normal : unit) {
             normal = normal.squaredNorm() > 1e-12F ? Vec3f(normal.normalized()) : Vec3f(0, 1, 0);
         }
         range(unit);
         attributes["NORMAL"] = buffer.add_floats(flat, 3, Use::points, false);
-        if (part.has_tangents && mesh.tangents.size() == mesh.point_count()) {
+        if (primitive.has_tangents && mesh.tangents.size() == mesh.point_count()) {
             std::vector<Vec4f> tangents = mesh.tangents.get();
             for (Vec4f& tangent : tangents) {
                 const Vec3f along = tangent.head<3>();
@@ -98,39 +99,54 @@ Json put_points(const Mesh& mesh, const Influences& influences, const Primitive&
         }
     }
     for (const Attribute& attribute : mesh.attributes) {
-        if (std::find(part.attributes.begin(), part.attributes.end(), attribute.name) == part.attributes.end()) {
+        if (std::find(primitive.attributes.begin(), primitive.attributes.end(), attribute.name) ==
+            primitive.attributes.end()) {
             continue;
         }
-        const auto first = attribute.data.begin() + static_cast<ptrdiff_t>(part.first_point) * attribute.width;
-        const std::vector<float> values(first, first + static_cast<ptrdiff_t>(part.point_count) * attribute.width);
-        attributes[attribute.name] = buffer.add_floats(values, attribute.width, Use::points, false);
+        const auto first = attribute.data.begin() + static_cast<ptrdiff_t>(primitive.first_point) * attribute.width;
+        const std::vector<float> values(first, first + static_cast<ptrdiff_t>(primitive.point_count) * attribute.width);
+        attributes[attribute.name] = buffer.add_numbers(values, attribute.width, attribute.format, Use::points);
     }
     if (!influences.empty()) {
-        put_influences(influences, part, attributes, buffer, kind);
+        put_influences(influences, primitive, attributes, buffer, kind);
     }
     return attributes;
 }
 
-Json put_shapes(const Mesh& mesh, const Primitive& part, BufferBuilder& buffer) {
+const float* row_of(const Shared<Vec3f>& values, size_t row, int) {
+    return values[row].data();
+}
+const float* row_of(const Shared<float>& values, size_t row, int width) {
+    return values.get().data() + row * static_cast<size_t>(width);
+}
+
+Json put_shapes(const Mesh& mesh, const Primitive& primitive, BufferBuilder& buffer) {
     Json targets = Json::array();
     for (const MorphTarget& shape : mesh.shapes) {
-        auto dense = [&](const Shared<Vec3f>& differences) {
-            std::vector<float> flat(static_cast<size_t>(part.point_count) * 3, 0);
+        auto dense = [&](const auto& differences, int width) {
+            std::vector<float> flat(static_cast<size_t>(primitive.point_count) * static_cast<size_t>(width), 0);
             for (size_t k = 0; k < shape.points.size(); ++k) {
                 const uint32_t point = shape.points[k];
-                if (point >= part.first_point && point - part.first_point < part.point_count) {
-                    std::copy_n(differences[k].data(), 3,
-                                flat.begin() + static_cast<ptrdiff_t>(point - part.first_point) * 3);
+                if (point >= primitive.first_point && point - primitive.first_point < primitive.point_count) {
+                    std::copy_n(row_of(differences, k, width), width,
+                                flat.begin() + static_cast<ptrdiff_t>(point - primitive.first_point) * width);
                 }
             }
             return flat;
         };
-        Json target = {{"POSITION", buffer.add_floats(dense(shape.positions), 3, Use::points, true)}};
-        if (shape.has_normals && part.has_normals) {
-            target["NORMAL"] = buffer.add_floats(dense(shape.normals), 3, Use::points, false);
+        Json target = {{"POSITION", buffer.add_floats(dense(shape.positions, 3), 3, Use::points, true)}};
+        if (shape.has_normals && primitive.has_normals) {
+            target["NORMAL"] = buffer.add_floats(dense(shape.normals, 3), 3, Use::points, false);
         }
-        if (shape.has_tangents && part.has_tangents) {
-            target["TANGENT"] = buffer.add_floats(dense(shape.tangents), 3, Use::points, false);
+        if (shape.has_tangents && primitive.has_tangents) {
+            target["TANGENT"] = buffer.add_floats(dense(shape.tangents, 3), 3, Use::points, false);
+        }
+        for (const Attribute& attribute : shape.attributes) {
+            if (std::find(primitive.attributes.begin(), primitive.attributes.end(), attribute.name) !=
+                primitive.attributes.end()) {
+                target[attribute.name] =
+                    buffer.add_floats(dense(attribute.data, attribute.width), attribute.width, Use::points, false);
+            }
         }
         targets.push_back(std::move(target));
     }
@@ -141,39 +157,38 @@ Json put_shapes(const Mesh& mesh, const Primitive& part, BufferBuilder& buffer) 
 
 Json write_mesh(const Mesh& mesh, const Influences& influences, BufferBuilder& buffer, Weights weights) {
     Json primitives = Json::array();
-    std::map<uint32_t, std::pair<Json, Json>> written; // parts that share points share their accessors
-    for (const Primitive& part : mesh.primitives) {
-        if (part.point_count == 0 || part.index_count == 0) {
+    std::map<uint32_t, std::pair<Json, Json>> written; // primitives that share points share their accessors
+    for (const Primitive& primitive : mesh.primitives) {
+        if (primitive.point_count == 0 || primitive.index_count == 0) {
             continue;
         }
-        auto [shared, fresh] = written.try_emplace(part.first_point);
+        auto [shared, fresh] = written.try_emplace(primitive.first_point);
         if (fresh) {
-            shared->second.first = put_points(mesh, influences, part, buffer, weights);
-            shared->second.second = put_shapes(mesh, part, buffer);
+            shared->second.first = put_points(mesh, influences, primitive, buffer, weights);
+            shared->second.second = put_shapes(mesh, primitive, buffer);
         }
-        std::vector<uint32_t> indices(mesh.indices.begin() + part.first_index,
-                                      mesh.indices.begin() + part.first_index + part.index_count);
+        std::vector<uint32_t> indices(mesh.indices.begin() + primitive.first_index,
+                                      mesh.indices.begin() + primitive.first_index + primitive.index_count);
         for (uint32_t& index : indices) {
-            index -= part.first_point;
+            index -= primitive.first_point;
         }
-        Json primitive = {{"attributes", shared->second.first},
-                          {"indices", buffer.add_whole(indices, 1, Use::indices, 2)}};
+        Json entry = {{"attributes", shared->second.first}, {"indices", buffer.add_whole(indices, 1, Use::indices, 2)}};
         if (!shared->second.second.empty()) {
-            primitive["targets"] = shared->second.second;
+            entry["targets"] = shared->second.second;
         }
-        if (part.topology != Topology::triangles) {
-            primitive["mode"] = static_cast<int>(part.topology);
+        if (primitive.topology != Topology::triangles) {
+            entry["mode"] = static_cast<int>(primitive.topology);
         }
-        if (part.material >= 0) {
-            primitive["material"] = part.material;
+        if (primitive.material >= 0) {
+            entry["material"] = primitive.material;
         }
-        if (!part.carried.extras.empty()) {
-            primitive["extras"] = Json::parse(part.carried.extras);
+        if (!primitive.carried.extras.empty()) {
+            entry["extras"] = Json::parse(primitive.carried.extras);
         }
-        if (!part.carried.extensions.empty()) {
-            primitive["extensions"] = Json::parse(part.carried.extensions);
+        if (!primitive.carried.extensions.empty()) {
+            entry["extensions"] = Json::parse(primitive.carried.extensions);
         }
-        primitives.push_back(std::move(primitive));
+        primitives.push_back(std::move(entry));
     }
     Json json = {{"name", mesh.name}, {"primitives", std::move(primitives)}};
     if (!mesh.carried.extras.empty()) {

@@ -19,6 +19,29 @@ constexpr std::array<std::string_view, 7> hull_fields = {
 constexpr std::array<std::string_view, 7> cache_fields = {
     "name", "surface", "rate", "frames", "positions", "normals", "extras or extensions"};
 
+/// What a number names in a scene's list: two scenes have their nodes and materials in orders of their own.
+template <typename Named> std::string name_at(const std::vector<Named>& list, int place) {
+    return place < 0 ? std::string() : list[static_cast<size_t>(place)].name;
+}
+
+/// The first field in which two differ; a surface and a material are told by their names.
+template <typename Item, size_t N>
+std::string_view first_unlike_of(const NodePairs& pairs, Item a, Item b, const std::array<std::string_view, N>& names) {
+    if constexpr (requires { a.surface; }) {
+        if (name_at(pairs.expected().nodes, a.surface) != name_at(pairs.actual().nodes, b.surface)) {
+            return "surface";
+        }
+        a.surface = b.surface = -1;
+    }
+    if constexpr (requires { a.material; }) {
+        if (name_at(pairs.expected().materials, a.material) != name_at(pairs.actual().materials, b.material)) {
+            return "material";
+        }
+        a.material = b.material = -1;
+    }
+    return first_unlike(a, b, names);
+}
+
 /// What both nodes carry of one kind.
 template <typename Item, size_t N>
 void compare_kind(const NodePairs& pairs, Subject& subject, int Node::*place, std::vector<Item> Scene::*list,
@@ -32,32 +55,24 @@ void compare_kind(const NodePairs& pairs, Subject& subject, int Node::*place, st
             x.*place < 0 ? subject.is_too_much(x.name) : subject.is_missing(x.name);
             return;
         }
-        const std::string_view field = first_unlike((pairs.expected().*list)[static_cast<size_t>(x.*place)],
-                                                    (pairs.actual().*list)[static_cast<size_t>(y.*place)], names);
+        const std::string_view field = first_unlike_of(pairs, (pairs.expected().*list)[static_cast<size_t>(x.*place)],
+                                                       (pairs.actual().*list)[static_cast<size_t>(y.*place)], names);
         if (!field.empty()) {
             subject.differs(x.name, fmt::format("other {}", field));
         }
     });
 }
 
-/// References to nodes and materials by number differ between scenes: they are told by what they point at.
-template <typename Item> std::vector<Item> without_places(std::vector<Item> items) {
-    for (Item& item : items) {
-        item.surface = -1;
-    }
-    return items;
-}
-
 void compare_caches(const NodePairs& pairs, Subject& subject) {
-    const std::vector<PointCache> a = without_places(pairs.expected().caches);
-    const std::vector<PointCache> b = without_places(pairs.actual().caches);
+    const std::vector<PointCache>& a = pairs.expected().caches;
+    const std::vector<PointCache>& b = pairs.actual().caches;
     for (size_t i = 0; i < std::max(a.size(), b.size()); ++i) {
         if (i >= a.size() || i >= b.size()) {
             i < a.size() ? subject.is_missing(a[i].name) : subject.is_too_much(b[i].name);
             continue;
         }
         subject.compared();
-        const std::string_view field = first_unlike(a[i], b[i], cache_fields);
+        const std::string_view field = first_unlike_of(pairs, a[i], b[i], cache_fields);
         if (!field.empty()) {
             subject.differs(a[i].name, fmt::format("other {}", field));
         }

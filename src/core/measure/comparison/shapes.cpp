@@ -31,6 +31,54 @@ size_t unlike(const MorphTarget& a, const MorphTarget& b, const Shared<Vec3f> Mo
     return count;
 }
 
+/// How many vertices an attribute of both is changed on otherwise.
+size_t unlike(const MorphTarget& a, const Attribute& of_a, const MorphTarget& b, const Attribute& of_b,
+              size_t vertices) {
+    if (of_a.width != of_b.width) {
+        return vertices;
+    }
+    const auto width = static_cast<size_t>(of_a.width);
+    const auto all = [&](const MorphTarget& shape, const Attribute& attribute) {
+        std::vector<float> values(vertices * width, 0.0F);
+        for (size_t i = 0; i < shape.points.size(); ++i) {
+            std::copy_n(attribute.data.begin() + static_cast<ptrdiff_t>(i * width), width,
+                        values.begin() + static_cast<ptrdiff_t>(shape.points[i] * width));
+        }
+        return values;
+    };
+    const std::vector<float> x = all(a, of_a);
+    const std::vector<float> y = all(b, of_b);
+    size_t count = 0;
+    for (size_t i = 0; i < vertices; ++i) {
+        const auto row = static_cast<ptrdiff_t>(i * width);
+        count += std::equal(x.begin() + row, x.begin() + row + of_a.width, y.begin() + row) ? 0 : 1;
+    }
+    return count;
+}
+
+const Attribute* attribute_named(const MorphTarget& shape, const std::string& name) {
+    const auto found = std::find_if(shape.attributes.begin(), shape.attributes.end(),
+                                    [&](const Attribute& one) { return one.name == name; });
+    return found == shape.attributes.end() ? nullptr : &*found;
+}
+
+void compare_attributes(const MorphTarget& a, const MorphTarget& b, size_t vertices, const std::string& where,
+                        Subject& shapes) {
+    for (const Attribute& expected : a.attributes) {
+        const Attribute* actual = attribute_named(b, expected.name);
+        if (actual == nullptr) {
+            shapes.differs(where, fmt::format("no longer changes {}", expected.name));
+        } else if (const size_t count = unlike(a, expected, b, *actual, vertices); count > 0) {
+            shapes.differs(where, fmt::format("changes {} otherwise on {}", expected.name, counted(count, "vertex")));
+        }
+    }
+    for (const Attribute& actual : b.attributes) {
+        if (attribute_named(a, actual.name) == nullptr) {
+            shapes.differs(where, fmt::format("changes {}, too", actual.name));
+        }
+    }
+}
+
 } // namespace
 
 void compare_shapes(const NodePairs& pairs, std::vector<Subject>& subjects) {
@@ -68,6 +116,7 @@ void compare_shapes(const NodePairs& pairs, std::vector<Subject>& subjects) {
                     shapes.differs(where, fmt::format("{} moved otherwise", counted(count, noun)));
                 }
             }
+            compare_attributes(p, q, a.point_count(), where, shapes);
             if (p.has_normals != q.has_normals || p.has_tangents != q.has_tangents) {
                 shapes.differs(where, "normals or tangents of it are gone");
             }

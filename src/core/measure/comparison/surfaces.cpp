@@ -143,6 +143,8 @@ void compare_attributes(std::map<std::string, Subject>& by_kind, const std::stri
             subject(one.name).is_missing(place);
         } else if (other->width != one.width) {
             subject(one.name).differs(place, fmt::format("{} numbers a vertex and not {}", other->width, one.width));
+        } else if (!same_content(one.format, other->format)) {
+            subject(one.name).differs(place, "is stored as other numbers");
         } else {
             compare_array(subject(one.name), place, one.data, other->data, "vertex", static_cast<size_t>(one.width));
         }

@@ -6,8 +6,8 @@ namespace wembrix {
 
 size_t flat_triangles(const Mesh& mesh) {
     size_t flat = 0;
-    for (const Primitive& part : mesh.primitives) {
-        for (const auto& [a, b, c] : triangles_of(mesh, part)) {
+    for (const Primitive& primitive : mesh.primitives) {
+        for (const auto& [a, b, c] : triangles_of(mesh, primitive)) {
             const Vec3 ab = (mesh.positions[b] - mesh.positions[a]).cast<double>();
             const Vec3 ac = (mesh.positions[c] - mesh.positions[a]).cast<double>();
             const double longest = std::max({ab.squaredNorm(), ac.squaredNorm(), (ab - ac).squaredNorm()});

@@ -60,7 +60,10 @@ std::vector<size_t> clips_of_take(const Scene& scene, int64_t take) {
 class BringTakes {
   public:
     BringTakes(const StepContext& context, const BringTakesSettings& settings)
-        : context_(context), settings_(settings) {
+        : context_(context), settings_(settings), asked_(settings.sources, [&](const std::string& name) {
+              return std::any_of(context.sources.begin(), context.sources.end(),
+                                 [&](const NamedScene& source) { return source.name == name; });
+          }) {
         options_ = {settings.carry, settings.factor, settings.joints, names_as_received(context)};
         result_.scene = context.scene;
     }
@@ -91,10 +94,7 @@ class BringTakes {
 
   private:
     [[nodiscard]] bool is_meant(const std::string& name) const {
-        const std::vector<std::string>& asked = settings_.sources;
-        return asked.empty() || std::any_of(asked.begin(), asked.end(), [&](const std::string& pattern) {
-                   return matches_wildcard(name, pattern);
-               });
+        return settings_.sources.empty() || asked_.any_fits(name);
     }
 
     /// What was done with the takes of one source, in a few words.
@@ -157,6 +157,7 @@ class BringTakes {
 
     const StepContext& context_;
     const BringTakesSettings& settings_;
+    NamePatterns asked_;
     BringOptions options_;
     StepResult result_;
 };

@@ -10,6 +10,20 @@ namespace wembrix {
 
 namespace {
 
+/// `added`, or null, behind the first `before` rows of `own`; rows that neither has are zero.
+void join_rows(Attribute& own, const Attribute* added, size_t before, size_t after) {
+    const int width = std::max(own.width, added == nullptr ? 0 : added->width);
+    std::vector<float> values = widened(own.data.get(), own.width, width, 0.0F);
+    values.resize(before * static_cast<size_t>(width), 0.0F);
+    if (added != nullptr) {
+        const std::vector<float> more = widened(added->data.get(), added->width, width, 0.0F);
+        values.insert(values.end(), more.begin(), more.end());
+    }
+    values.resize(after * static_cast<size_t>(width), 0.0F);
+    own.width = width;
+    own.data = std::move(values);
+}
+
 void unite(MorphTarget& to, const MorphTarget& from) {
     const size_t before = to.points.size();
     const size_t after = before + from.points.size();
@@ -24,6 +38,17 @@ void unite(MorphTarget& to, const MorphTarget& from) {
     join(to.normals, from.normals);
     join(to.tangents, from.tangents);
     join(to.positions, from.positions);
+    for (const Attribute& attribute : from.attributes) {
+        if (std::none_of(to.attributes.begin(), to.attributes.end(),
+                         [&](const Attribute& own) { return own.name == attribute.name; })) {
+            to.attributes.push_back({attribute.name, attribute.width, std::vector<float>()});
+        }
+    }
+    for (Attribute& own : to.attributes) {
+        const auto added = std::find_if(from.attributes.begin(), from.attributes.end(),
+                                        [&](const Attribute& attribute) { return attribute.name == own.name; });
+        join_rows(own, added == from.attributes.end() ? nullptr : &*added, before, after);
+    }
     std::vector<uint32_t>& points = to.points.edit();
     points.insert(points.end(), from.points.begin(), from.points.end());
     to.has_normals = to.has_normals || from.has_normals;

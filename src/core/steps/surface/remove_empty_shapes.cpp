@@ -17,6 +17,13 @@ double reach_mm(const MorphTarget& shape) {
     return farthest;
 }
 
+/// A shape may move no vertex and be there for its colours or coordinates.
+bool changes_an_attribute(const MorphTarget& shape) {
+    return std::any_of(shape.attributes.begin(), shape.attributes.end(), [](const Attribute& attribute) {
+        return std::any_of(attribute.data.begin(), attribute.data.end(), [](float by) { return by != 0; });
+    });
+}
+
 template <typename Item> std::vector<Item> kept_of(const std::vector<Item>& items, const std::vector<char>& kept) {
     std::vector<Item> result;
     for (size_t i = 0; i < items.size() && i < kept.size(); ++i) {
@@ -53,7 +60,7 @@ Result<StepResult> apply_remove_empty_shapes(const StepContext& context, const E
         Mesh& mesh = result.scene.meshes[m];
         std::vector<char> kept;
         for (const MorphTarget& shape : mesh.shapes) {
-            const bool moves = reach_mm(shape) > below || !shape.normals.empty();
+            const bool moves = reach_mm(shape) > below || !shape.normals.empty() || changes_an_attribute(shape);
             kept.push_back(moves ? 1 : 0);
             if (!moves) {
                 dropped.push_back(shape.name);

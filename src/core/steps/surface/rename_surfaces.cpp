@@ -46,7 +46,7 @@ class Renaming {
     }
 };
 
-struct RenamePartsSettings {
+struct RenameSurfacesSettings {
     enum class What : uint8_t { surfaces, shapes, materials };
     What what = What::surfaces;
     std::vector<RenameRule> rules;
@@ -55,15 +55,15 @@ struct RenamePartsSettings {
 
 constexpr const char* words[] = {"surfaces", "shapes", "materials"};
 
-std::vector<Parameter> parameters_of_parts() {
-    std::vector<Parameter> parameters = rename_parameters<RenamePartsSettings>();
-    parameters.insert(parameters.begin(), choice<&RenamePartsSettings::what>(
+std::vector<Parameter> parameters_of_surfaces() {
+    std::vector<Parameter> parameters = rename_parameters<RenameSurfacesSettings>();
+    parameters.insert(parameters.begin(), choice<&RenameSurfacesSettings::what>(
                                               "what", "What", {words[0], words[1], words[2]}, "What is renamed")
                                               .starting("surfaces"));
     return parameters;
 }
 
-Result<StepResult> apply_rename_parts(const StepContext& context, const RenamePartsSettings& settings) {
+Result<StepResult> apply_rename_surfaces(const StepContext& context, const RenameSurfacesSettings& settings) {
     const Scene& scene = context.scene;
     const std::string what = words[static_cast<int>(settings.what)];
     const Result<RenameRules> rules = RenameRules::compile(settings.rules, settings.names);
@@ -117,12 +117,12 @@ Result<StepResult> apply_rename_parts(const StepContext& context, const RenamePa
 
 } // namespace
 
-StepKind rename_parts_step() {
-    return make_step<RenamePartsSettings>(
-        {"rename_parts", "Rename surfaces and shapes",
+StepKind rename_surfaces_step() {
+    return make_step<RenameSurfacesSettings>(
+        {"rename_surfaces", "Rename surfaces and shapes",
          "Surfaces, shapes and materials are found by name in an engine; rules give them the names it asks for.",
          StepSubject::surface},
-        parameters_of_parts(), apply_rename_parts);
+        parameters_of_surfaces(), apply_rename_surfaces);
 }
 
 } // namespace wembrix
