@@ -136,13 +136,21 @@ TEST(NamesInSteps, AreFollowedWhereverTheyAreDeclared) {
     std::vector<Step> steps = {{"remove_joints", {{"names", {"arm"}}, {"to", "arm"}}},
                                {"reparent_joints", {{"under", {{"arm", "spine"}}}}},
                                {"extract_root_motion", {{"from", "arm"}}},
+                               {"reparent_joints", {{"under", {{"hand", "arm"}}}}},
+                               {"align_bone_axes", {{"at", {{"arm", "hand"}, {"spine", "arm"}}}}},
+                               {"leave_behind", {{"names", {"arm", "prop"}}}},
+                               {"bring_takes", {{"joints", {{"Arm_01", "arm"}}}}},
                                {"rename_surfaces", {{"names", {{"arm", "x"}}}}}};
     follow_names(steps, 0, NameOf::joint, {{"arm", "upper_arm"}});
     EXPECT_EQ(steps[0].parameters["names"][0], "upper_arm");
     EXPECT_EQ(steps[0].parameters["to"], "upper_arm");
     EXPECT_TRUE(steps[1].parameters["under"].contains("upper_arm"));
     EXPECT_EQ(steps[2].parameters["from"], "upper_arm");
-    EXPECT_TRUE(steps[3].parameters["names"].contains("arm")) << "that is a surface";
+    EXPECT_EQ(steps[3].parameters["under"]["hand"], "upper_arm") << "what something hangs on, too";
+    EXPECT_EQ(steps[4].parameters["at"], json({{"upper_arm", "hand"}, {"spine", "upper_arm"}}));
+    EXPECT_EQ(steps[5].parameters["names"], json({"upper_arm", "prop"}));
+    EXPECT_EQ(steps[6].parameters["joints"], json({{"Arm_01", "upper_arm"}}));
+    EXPECT_TRUE(steps[7].parameters["names"].contains("arm")) << "that is a surface";
     EXPECT_EQ(names_in(steps[2], NameOf::joint), std::vector<std::string>{"upper_arm"});
 }
 

@@ -20,6 +20,8 @@
 #include <QStyle>
 #include <QVBoxLayout>
 #include <algorithm>
+#include <cmath>
+#include <fmt/format.h>
 
 namespace wembrix::app {
 
@@ -34,7 +36,7 @@ bool is_number(const char* key) {
 
 QString written_in(const nlohmann::json& json, const char* key) {
     const nlohmann::json& value = json[key];
-    return value.is_number() ? QString::number(value.get<double>(), 'g', 10)
+    return value.is_number() ? QString::fromStdString(fmt::format("{}", value.get<double>()))
                              : QString::fromStdString(value.is_string() ? value.get<std::string>() : value.dump());
 }
 
@@ -42,7 +44,7 @@ QString written_in(const nlohmann::json& json, const char* key) {
 QString put_number(nlohmann::json& json, const char* key, const QString& text) {
     bool is_number = false;
     const double value = QLocale::c().toDouble(text, &is_number);
-    if (!is_number) {
+    if (!is_number || !std::isfinite(value)) {
         return QObject::tr("“%1” is not a number.").arg(text);
     }
     if (std::string_view(key) == "max_influences" || std::string_view(key) == "longest_name") {

@@ -4,6 +4,8 @@
 #include <QStringList>
 #include <algorithm>
 #include <cassert>
+#include <cmath>
+#include <fmt/format.h>
 #include <iterator>
 #include <optional>
 #include <utility>
@@ -214,7 +216,8 @@ QString parameter_text(const json& parameters, const Parameter& field) {
         return lines.join(QLatin1Char('\n'));
     }
     if (found->is_number()) {
-        return QString::number(found->get<double>(), 'g', 10);
+        // As short as it can be and still the same number: what is only looked at must not change.
+        return QString::fromStdString(fmt::format("{}", found->get<double>()));
     }
     QStringList lines;
     for (const json& row : *found) {
@@ -257,7 +260,7 @@ QString set_parameter(json& parameters, const Parameter& field, const QString& t
     if (field.kind == Parameter::Kind::number || field.kind == Parameter::Kind::whole) {
         bool ok = false;
         const double value = QString(typed).replace(QLatin1Char(','), QLatin1Char('.')).toDouble(&ok);
-        if (!ok) {
+        if (!ok || !std::isfinite(value)) {
             return QObject::tr("“%1” is not a number").arg(typed);
         }
         parameters[key] = value;

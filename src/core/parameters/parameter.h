@@ -63,6 +63,7 @@ class Parameter {
     nlohmann::json otherwise;      ///< what holds where it is not set; null where nothing does
     nlohmann::json starting_value; ///< what it begins with when a person adds the step; null: not set
     NameOf names = NameOf::nothing;
+    NameOf values_name = NameOf::nothing; ///< what the texts of pairs are the names of; `names` is of their keys
     bool is_needed = false;
     bool may_be_empty = true; ///< a text, or the texts of pairs
     bool is_shown = true;     ///< the window has a widget for it
@@ -103,6 +104,9 @@ class Parameter {
     }
     Parameter naming(NameOf what) const {
         return with([&](Parameter& p) { p.names = what; });
+    }
+    Parameter with_values_naming(NameOf what) const {
+        return with([&](Parameter& p) { p.values_name = what; });
     }
     Parameter out_of(std::vector<std::string> names_allowed) const {
         return with([&](Parameter& p) { p.choices = std::move(names_allowed); });

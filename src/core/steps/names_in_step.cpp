@@ -11,6 +11,7 @@ namespace {
 using nlohmann::json;
 
 /// Calls `each` on every value of `values` that is a name of that kind; the keys of pairs are given by `each_key`.
+/// Nodes that stand in one list with clips are those of a joint, too.
 template <typename Each, typename EachKey>
 void for_names(const std::vector<Parameter>& parameters, json& values, NameOf what, const Each& each,
                const EachKey& each_key) {
@@ -23,9 +24,15 @@ void for_names(const std::vector<Parameter>& parameters, json& values, NameOf wh
             for (json& row : *found) {
                 for_names(parameter.columns, row, what, each, each_key);
             }
-        } else if (parameter.names != what) {
             continue;
-        } else if (found->is_string()) {
+        }
+        if (parameter.values_name == what && found->is_object()) {
+            std::for_each(found->begin(), found->end(), each);
+        }
+        if (parameter.names != what && !(what == NameOf::joint && parameter.names == NameOf::node_or_clip)) {
+            continue;
+        }
+        if (found->is_string()) {
             each(*found);
         } else if (found->is_array()) {
             std::for_each(found->begin(), found->end(), each);

@@ -191,6 +191,7 @@ StepKind bring_takes_step() {
          pairs<&BringTakesSettings::joints>("joints", "Joints",
                                             "What a joint of the take is called on the skeleton, "
                                             "where names differ")
+             .with_values_naming(NameOf::joint)
              .typed_as("joint of the take → joint here")},
         apply_bring_takes);
 }

@@ -86,6 +86,7 @@ StepKind reparent_joints_step() {
              "under", "Joints",
              "Joints and the one each is to hang on (none: nothing). Each keeps its position in every frame")
              .naming(NameOf::joint)
+             .with_values_naming(NameOf::joint)
              .typed_as("joint → the one it is to hang on, one per line")
              .starting(nlohmann::json::object())},
         apply_reparent_joints);

@@ -187,6 +187,7 @@ StepKind align_bone_axes_step() {
                                    "Joints and the joint below that each points at, else the one with the largest "
                                    "branch. The end of a chain points on")
              .naming(NameOf::joint)
+             .with_values_naming(NameOf::joint)
              .typed_as("joint → joint below, where it has several")},
         apply_align_bone_axes);
 }
