@@ -7,7 +7,9 @@
 
 #include <cstring>
 #include <fmt/format.h>
+#include <functional>
 #include <gtest/gtest.h>
+#include <limits>
 #include <nlohmann/json.hpp>
 
 namespace wembrix::testing {
@@ -326,12 +328,12 @@ std::vector<std::string> notes_of(const Scene& scene) {
 TEST(GltfReader, NumbersOfTheSourcesOwnKeepTheFormThatTheyAreStoredIn) {
     Sheet sheet = triangle();
     json& own = attributes(sheet);
-    own["_BYTES"] = sheet.accessor(sheet.view(std::vector<int8_t>{-128, 0, 127, 0, 5, 0, -1, 0, 9, 0, 0, 0}, 4), 5120,
-                                   "VEC2", 3);
+    own["_BYTES"] =
+        sheet.accessor(sheet.view(std::vector<int8_t>{-128, 0, 127, 0, 5, 0, -1, 0, 9, 0, 0, 0}, 4), 5120, "VEC2", 3);
     own["_SHARE"] = sheet.accessor(sheet.view(std::vector<uint8_t>{0, 0, 0, 0, 51, 0, 0, 0, 255, 0, 0, 0}, 4), 5121,
                                    "SCALAR", 3, true);
-    own["_SHORTS"] = sheet.accessor(
-        sheet.view(std::vector<int16_t>{-32768, 7, 32767, 0, 1, 2, 3, 0, 4, 5, 6, 0}, 8), 5122, "VEC3", 3);
+    own["_SHORTS"] = sheet.accessor(sheet.view(std::vector<int16_t>{-32768, 7, 32767, 0, 1, 2, 3, 0, 4, 5, 6, 0}, 8),
+                                    5122, "VEC3", 3);
     own["_ZONE"] = sheet.accessor(sheet.view(std::vector<uint16_t>{1, 0, 65535, 0, 3, 0}, 4), 5123, "SCALAR", 3);
     own["_TURN"] = sheet.floats({1, 0, 0, 1, 2, 0, 0, 2, 3, 0, 0, 3}, "MAT2", 4);
     own["_HEAT"] = sheet.floats({0.1F, 0.2F, 0.3F}, "SCALAR", 1);
@@ -341,7 +343,8 @@ TEST(GltfReader, NumbersOfTheSourcesOwnKeepTheFormThatTheyAreStoredIn) {
     const json& written = file["meshes"][0]["primitives"][0]["attributes"];
     for (const auto& [name, component, type] :
          {std::tuple{"_BYTES", 5120, "VEC2"}, std::tuple{"_SHARE", 5121, "SCALAR"}, std::tuple{"_SHORTS", 5122, "VEC3"},
-          std::tuple{"_ZONE", 5123, "SCALAR"}, std::tuple{"_TURN", 5126, "MAT2"}, std::tuple{"_HEAT", 5126, "SCALAR"}}) {
+          std::tuple{"_ZONE", 5123, "SCALAR"}, std::tuple{"_TURN", 5126, "MAT2"},
+          std::tuple{"_HEAT", 5126, "SCALAR"}}) {
         const json& accessor = file["accessors"][written[name].get<size_t>()];
         EXPECT_EQ(accessor["componentType"], component) << name;
         EXPECT_EQ(accessor["type"], type) << name;
@@ -366,7 +369,8 @@ TEST(GltfReader, NumbersOfTheSourcesOwnKeepTheFormThatTheyAreStoredIn) {
     second["attributes"]["_ZONE"] = sheet.floats({1, 2, 3}, "SCALAR", 1);
     sheet.root["meshes"][0]["primitives"].push_back(second);
     const std::vector<std::string> notes = notes_of(sheet.read());
-    EXPECT_EQ(std::count(notes.begin(), notes.end(), "the numbers of _ZONE are stored as floats now, each the same."), 1);
+    EXPECT_EQ(std::count(notes.begin(), notes.end(), "the numbers of _ZONE are stored as floats now, each the same."),
+              1);
 }
 
 TEST(GltfReader, WhatShapesChangeAndTheSurfaceLacksIsSaid) {
@@ -428,6 +432,31 @@ TEST(GltfReader, ShapesOfCoordinatesAndColoursAreKeptAndWritten) {
     ASSERT_FALSE(wide.ok());
     EXPECT_NE(wide.problem().sentence().find("has 3 numbers where the surface's has 2"), std::string::npos)
         << wide.problem().sentence();
+}
+
+TEST(GltfReader, ShapesThatDoNotFitTheirSurfaceAreRefused) {
+    const auto refused = [](const std::function<void(Sheet&, json&)>& change) {
+        Sheet sheet = shapes_of_colours();
+        change(sheet, sheet.root["meshes"][0]["primitives"][1]["targets"][0]);
+        const Result<Scene> scene = read_gltf_bytes(sheet.text(), {}, "sheet");
+        return scene ? std::string("taken") : scene.problem().sentence();
+    };
+    EXPECT_EQ(refused([](Sheet&, json&) {}), "taken");
+    EXPECT_NE(refused([](Sheet& sheet, json& target) {
+                  target["TEXCOORD_0"] = sheet.floats({0, 0}, "VEC2", 2);
+              }).find("TEXCOORD_0 is not as long"),
+              std::string::npos);
+    EXPECT_NE(refused([](Sheet& sheet, json& target) {
+                  target["POSITION"] = sheet.floats({0, 0, 0}, "VEC3", 3);
+              }).find("POSITION is not as long"),
+              std::string::npos);
+    EXPECT_NE(refused([](Sheet&, json& target) { target["COLOR_0"] = 999; }), "taken");
+    EXPECT_NE(refused([](Sheet&, json& target) { target["COLOR_0"] = "red"; }), "taken");
+    EXPECT_NE(refused([](Sheet& sheet, json& target) {
+                  const float none = std::numeric_limits<float>::quiet_NaN();
+                  target["TEXCOORD_0"] = sheet.floats({0, none, 0, 0, 0, 0}, "VEC2", 2);
+              }),
+              "taken");
 }
 
 TEST(GltfReader, ScenesBeyondThe64thAreSaidToFallTogether) {

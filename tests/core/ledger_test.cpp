@@ -133,6 +133,31 @@ TEST(Ledger, AClipThatEndsBetweenTwoFramesIsSaidToBeLonger) {
     EXPECT_TRUE(destination_ledger(scene, destination).empty());
 }
 
+TEST(Ledger, ThingsThatDifferInNameAloneAreSummed) {
+    using By = LedgerEntry::By;
+    const Ledger many = {{"rotation keys", "a, tail", 30, "not there", By::card, 2},
+                         {"rotation keys", "b, tail", 12, "not there", By::card, 2},
+                         {"rotation keys", "c, tail", 1, "not there", By::card, 3},
+                         {"rotation keys", "d, tail", 1, "no place", By::card, 2},
+                         {"rotation keys", "e, tail", 1, "not there", By::destination, 2},
+                         {"scale keys", "f, tail", 1, "not there", By::card, 2}};
+    const Ledger sums = summed(many);
+    ASSERT_EQ(sums.size(), 5U) << "another step, reason, or who left it out is another row";
+    EXPECT_EQ(sums[0].count, 42U);
+    EXPECT_EQ(sums[0].name, "") << "of several";
+    EXPECT_EQ(sums[1].name, "c, tail") << "of one alone it keeps its name";
+    EXPECT_TRUE(summed({}).empty());
+    size_t before = 0;
+    size_t after = 0;
+    for (const LedgerEntry& entry : many) {
+        before += entry.count;
+    }
+    for (const LedgerEntry& entry : sums) {
+        after += entry.count;
+    }
+    EXPECT_EQ(before, after);
+}
+
 TEST(Ledger, IsTheSameInJson) {
     Ledger ledger;
     add_left(ledger, {{"joint", "tip", 1, 4, 0, "", true}}, LedgerEntry::By::card, "Remove joints", 2);

@@ -270,6 +270,15 @@ TEST_F(ManyTakes, WhatStaysBehindAndWhatIsAcceptedIsSaid) {
     EXPECT_TRUE(has_row(manifest["left_of_takes"], {{"what", "clip length"}, {"name", ""}, {"count", 2}}))
         << "as one row: " << manifest["left_of_takes"].dump(1);
     EXPECT_TRUE(has_row(manifest["left"], {{"what", "joint"}, {"name", "neck"}}));
+    // A delivery of the job leaves what the run said of its takes.
+    Scene prepared = *request.model;
+    DeliveryRequest own;
+    own.prepared = &prepared;
+    own.destination = request.destination;
+    own.job_name = request.job_name;
+    own.folder = request.folder;
+    ASSERT_TRUE(deliver(own).ok());
+    EXPECT_EQ(read_manifest(request.folder)["left_of_takes"], manifest["left_of_takes"]);
 }
 
 TEST_F(ManyTakes, CanBeStopped) {

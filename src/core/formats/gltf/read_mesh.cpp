@@ -224,12 +224,16 @@ void refuse_compressed(const Document& document, const Json& primitive, const st
     }
 }
 
+void widen(GatheredShape::Others& others, int width) {
+    if (width > others.width) {
+        others.data = others.width == 0 ? std::vector<float>() : widened(others.data, others.width, width, 0.0F);
+        others.width = width;
+    }
+}
+
 /// Adds row `i` of `from` as row `at`.
 void add_row(GatheredShape::Others& to, const GatheredShape::Others& from, size_t i, size_t at) {
-    if (from.width > to.width) {
-        to.data = to.width == 0 ? std::vector<float>() : widened(to.data, to.width, from.width, 0.0F);
-        to.width = from.width;
-    }
+    widen(to, from.width);
     to.data.resize(at * static_cast<size_t>(to.width), 0.0F);
     const auto first = from.data.begin() + static_cast<ptrdiff_t>(i) * from.width;
     to.data.insert(to.data.end(), first, first + from.width);
@@ -284,6 +288,7 @@ void read_shapes(Document& document, const Json& targets, const Primitive& primi
             // Points that are there already get room for it, too: a file of many names could ask for far too much.
             const size_t rows = shape.others.count(name) == 0 ? shape.points.size() : 0;
             document.spend(rows * static_cast<size_t>(values.width) * sizeof(float), here);
+            widen(shape.others[name], values.width); // it is there, even if it changes nothing
         }
         shape.has_normals = shape.has_normals || !normals.empty();
         shape.has_tangents = shape.has_tangents || !tangents.empty();
@@ -395,8 +400,8 @@ Mesh read_mesh(Document& document, size_t index, Scene& scene, Influences& influ
                                                   name.substr(0, 80))});
     }
     for (const std::string& name : all.as_floats) {
-        scene.notes.push_back({where, fmt::format("the numbers of {} are stored as floats now, each the same.",
-                                                  name.substr(0, 80))});
+        scene.notes.push_back(
+            {where, fmt::format("the numbers of {} are stored as floats now, each the same.", name.substr(0, 80))});
     }
     if (all.unheld > 0) {
         scene.notes.push_back(
