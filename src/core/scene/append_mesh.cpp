@@ -29,7 +29,8 @@ Outcome append_attribute(Mesh& to, Attribute added, size_t before) {
     auto own = std::find_if(to.attributes.begin(), to.attributes.end(),
                             [&](const Attribute& attribute) { return attribute.name == added.name; });
     if (own == to.attributes.end()) {
-        to.attributes.push_back({added.name, added.width, std::vector<float>(before * added.width, 0.0F), added.format});
+        to.attributes.push_back(
+            {added.name, added.width, std::vector<float>(before * added.width, 0.0F), added.format});
         own = to.attributes.end() - 1;
     }
     if (!same_content(own->format, added.format)) {
