@@ -2,6 +2,8 @@
 #include "core/steps/step_kind.h"
 #include "window_fixture.h"
 
+#include <QPointer>
+
 namespace wembrix::app {
 namespace {
 
@@ -78,6 +80,16 @@ TEST_F(Window, StepsAreSwitchedMovedAndRemoved) {
     QTest::mouseClick(tick, Qt::LeftButton, {}, tick->rect().center());
     settle();
     EXPECT_FALSE(window->document().job().steps[3].on);
+    // The line below the cards makes room for its next one at once: deleted it is only later.
+    QPointer<QLabel> hint;
+    for (QLabel* label : window->card().findChildren<QLabel*>()) {
+        hint = label->property("cardHint").toBool() ? label : hint.data();
+    }
+    ASSERT_TRUE(hint != nullptr && hint->isVisible());
+    window->document().edit("another", [](Job& job) { job.steps.push_back({"ground"}); });
+    EXPECT_TRUE(hint == nullptr || !hint->isVisible()) << "it would stand behind the cards";
+    window->document().undo().undo();
+    settle();
     EXPECT_GT(state().prepared.height_m, 100);
     window->document().undo().undo();
     settle();

@@ -222,6 +222,7 @@ void RouteCard::rebuild() {
     cards_.clear();
     while (QLayoutItem* item = column_->takeAt(0)) {
         if (item->widget() != nullptr && qobject_cast<StepCard*>(item->widget()) == nullptr) {
+            item->widget()->hide(); // it is deleted later, and would stand behind the cards until then
             item->widget()->deleteLater();
         }
         delete item;
@@ -259,6 +260,7 @@ void RouteCard::rebuild() {
         list_);
     hint->setWordWrap(true);
     hint->setObjectName(QStringLiteral("soft"));
+    hint->setProperty("cardHint", true);
     hint->setStyleSheet(QStringLiteral("font-size: 11px;"));
     column_->addWidget(hint);
     column_->addStretch(1);
