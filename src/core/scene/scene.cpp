@@ -69,12 +69,12 @@ const Clip* Scene::find_clip(std::string_view name) const {
 }
 
 std::vector<float> Scene::rest_shape_weights(int node) const {
-    const Node& carrier = nodes[node];
-    if (carrier.mesh < 0) {
+    const Node& surface = nodes[node];
+    if (surface.mesh < 0) {
         return {};
     }
-    const Mesh& mesh = meshes[carrier.mesh];
-    std::vector<float> weights = carrier.shape_weights.empty() ? mesh.shape_weights : carrier.shape_weights;
+    const Mesh& mesh = meshes[surface.mesh];
+    std::vector<float> weights = surface.shape_weights.empty() ? mesh.shape_weights : surface.shape_weights;
     weights.resize(mesh.shapes.size(), 0.0F);
     return weights;
 }

@@ -131,9 +131,9 @@ void read_clips(Document& document, const std::vector<int>& nodes, Scene& scene)
             channel.times = times[input];
             channel.values = values[output];
             channel.interpolation = interpolation_of(text_of(curve, "interpolation"), here);
-            const Node& carrier = scene.nodes[channel.node];
+            const Node& surface = scene.nodes[channel.node];
             if (channel.path == Path::weights) {
-                channel.width = carrier.mesh < 0 ? 0 : static_cast<int>(scene.meshes[carrier.mesh].shapes.size());
+                channel.width = surface.mesh < 0 ? 0 : static_cast<int>(scene.meshes[surface.mesh].shapes.size());
                 if (channel.width == 0) {
                     scene.notes.push_back({here, "moves shapes of a node that has none; it is left out."});
                     continue;

@@ -59,7 +59,7 @@ Frame frame_of(const Mat4& above) {
     return frame;
 }
 
-enum class Part {
+enum class Role {
     gone,    ///< a holder
     follows, ///< below a holder by the rule at the top of this file
     placed,  ///< stands still: its turn and scale go into its data
@@ -114,7 +114,7 @@ class Fold {
                 moves_below[from_.nodes[i].parent] = 1;
             }
         }
-        part_.assign(count, Part::follows);
+        role_.assign(count, Role::follows);
         above_.assign(count, -1);
         frames_.assign(count, Frame{});
         std::vector<char> holder_moves(count, 0);
@@ -122,12 +122,12 @@ class Fold {
             const Node& node = from_.nodes[i];
             const int parent = node.parent;
             // A skinned surface places nothing that hangs below it any more than a holder will.
-            const bool holder_above = parent >= 0 && (part_[parent] == Part::gone || part_[parent] == Part::skinned);
+            const bool holder_above = parent >= 0 && (role_[parent] == Role::gone || role_[parent] == Role::skinned);
             under_joint[i] =
                 parent >= 0 && (under_joint[parent] != 0 || from_.nodes[parent].kind == NodeKind::joint) ? 1 : 0;
             holder_moves[i] = holder_above && holder_moves[parent] != 0 ? 1 : 0;
             if (node.kind == NodeKind::parent_transform) {
-                part_[i] = Part::gone;
+                role_[i] = Role::gone;
                 above_[i] = parent;
                 holder_moves[i] = holder_moves[i] != 0 || moves[i] != 0 ? 1 : 0;
                 any_ = true;
@@ -138,20 +138,20 @@ class Fold {
                 continue;
             }
             above_[i] = parent;
-            while (above_[i] >= 0 && (part_[above_[i]] == Part::gone || part_[above_[i]] == Part::skinned)) {
+            while (above_[i] >= 0 && (role_[above_[i]] == Role::gone || role_[above_[i]] == Role::skinned)) {
                 above_[i] = from_.nodes[above_[i]].parent;
             }
             if (node.mesh >= 0 && node.skin >= 0) {
-                part_[i] = Part::skinned;
+                role_[i] = Role::skinned;
                 above_[i] = -1;
                 any_ = any_ || holder_above || parent >= 0 || !node.rest.matrix().isIdentity(1e-9);
                 continue;
             }
             const bool still =
                 under_joint[i] == 0 && moves_below[i] == 0 && holder_moves[i] == 0 && node.kind != NodeKind::joint;
-            if (still && (holder_above || (parent >= 0 && part_[parent] == Part::placed) ||
+            if (still && (holder_above || (parent >= 0 && role_[parent] == Role::placed) ||
                           (parent < 0 && node.kind == NodeKind::surface))) {
-                part_[i] = Part::placed;
+                role_[i] = Role::placed;
                 any_ = any_ || !linear_of(node.rest.matrix()).isIdentity(1e-9);
                 continue;
             }
@@ -184,10 +184,10 @@ class Fold {
 
     [[nodiscard]] Mat4 folded_world(size_t node, const Mat4& world) const {
         const Frame& frame = frames_[node];
-        switch (part_[node]) {
-        case Part::skinned:
+        switch (role_[node]) {
+        case Role::skinned:
             return Mat4::Identity();
-        case Part::placed: {
+        case Role::placed: {
             if (from_.nodes[node].mesh >= 0) {
                 return translating(world.topRightCorner<3, 1>());
             }
@@ -209,12 +209,12 @@ class Fold {
     void place_nodes() {
         new_world_.resize(from_.nodes.size());
         for (size_t i = 0; i < from_.nodes.size(); ++i) {
-            if (part_[i] == Part::gone) {
+            if (role_[i] == Role::gone) {
                 continue;
             }
             Node& node = to_.nodes[i];
             node.parent = above_[i];
-            if (part_[i] == Part::follows && frames_[i].exact) {
+            if (role_[i] == Role::follows && frames_[i].exact) {
                 const Frame& frame = frames_[i];
                 node.rest.translation = frame.inner(node.rest.translation);
                 node.rest.rotation = frame.inner(node.rest.rotation);
@@ -242,14 +242,14 @@ class Fold {
             Clip& clip = to_.clips[c];
             std::vector<int> anew;
             for (size_t i = 0; i < from_.nodes.size(); ++i) {
-                if (part_[i] == Part::follows && (!frames_[i].exact && (is_top(i) || !frames_[i].even))) {
+                if (role_[i] == Role::follows && (!frames_[i].exact && (is_top(i) || !frames_[i].even))) {
                     anew.push_back(static_cast<int>(i));
                 }
             }
             std::erase_if(clip.channels, [&](const Channel& channel) {
                 const bool weights = channel.path == Path::weights;
-                return part_[channel.node] == Part::gone ||
-                       (!weights && (part_[channel.node] != Part::follows ||
+                return role_[channel.node] == Role::gone ||
+                       (!weights && (role_[channel.node] != Role::follows ||
                                      std::find(anew.begin(), anew.end(), channel.node) != anew.end()));
             });
             for (Channel& channel : clip.channels) {
@@ -284,7 +284,7 @@ class Fold {
         std::vector<Mat4> world(from_.nodes.size());
         const auto place = [&](double, const Pose& pose, std::vector<Transform>& locals) {
             for (size_t i = 0; i < world.size(); ++i) {
-                if (part_[i] != Part::gone) {
+                if (role_[i] != Role::gone) {
                     world[i] = folded_world(i, pose.world[i]);
                 }
             }
@@ -301,10 +301,10 @@ class Fold {
         carried_.assign(to_.nodes.size(), Mat4::Identity());
         for (size_t i = 0; i < to_.nodes.size(); ++i) {
             Node& node = to_.nodes[i];
-            if (part_[i] == Part::gone || !node.has_geometry()) {
+            if (role_[i] == Role::gone || !node.has_geometry()) {
                 continue;
             }
-            if (part_[i] == Part::skinned) {
+            if (role_[i] == Role::skinned) {
                 // Where the surface is while its first joint rests: the same for all joints when bind is rest.
                 const Skin& skin = from_.skins[node.skin];
                 const auto first = std::min_element(skin.joints.begin(), skin.joints.end()) - skin.joints.begin();
@@ -325,7 +325,7 @@ class Fold {
         const size_t count = to_.nodes.size();
         for (size_t i = 0; i < count; ++i) {
             Node& node = to_.nodes[i];
-            if (part_[i] != Part::skinned) {
+            if (role_[i] != Role::skinned) {
                 continue;
             }
             const Skin& before = from_.skins[node.skin];
@@ -368,13 +368,13 @@ class Fold {
     void remove_holders() {
         std::vector<int> kept;
         for (const int node : sorted_order(to_.nodes)) {
-            if (part_[node] != Part::gone) {
+            if (role_[node] != Role::gone) {
                 kept.push_back(node);
             }
         }
         // Parents that were holders are not above anything any more, so the order only closes up.
         for (size_t i = 0; i < to_.nodes.size(); ++i) {
-            if (part_[i] == Part::gone) {
+            if (role_[i] == Role::gone) {
                 to_.nodes[i].parent = -1;
             }
         }
@@ -420,7 +420,7 @@ class Fold {
     std::vector<Mat4> world_;
     std::vector<Mat4> new_world_;
     std::vector<Mat4> carried_;
-    std::vector<Part> part_;
+    std::vector<Role> role_;
     std::vector<int> above_;
     std::vector<Frame> frames_;
     std::vector<int> tops_;
