@@ -68,6 +68,15 @@ class ManyTakes : public ::testing::Test {
         std::sort(names.begin(), names.end());
         return names;
     }
+    /// The job's own delivery into the same folder.
+    [[nodiscard]] DeliveryRequest delivery_of(const Scene& prepared) const {
+        DeliveryRequest own;
+        own.prepared = &prepared;
+        own.destination = request.destination;
+        own.job_name = request.job_name;
+        own.folder = request.folder;
+        return own;
+    }
     static std::string reason(const TakesReport& report, const std::string& take) {
         for (const TakesReport::Row& row : report.rows) {
             if (row.take == take) {
@@ -208,12 +217,8 @@ TEST_F(ManyTakes, StepsForClipsThatATakeDoesNotHaveArePassedOver) {
 }
 
 TEST_F(ManyTakes, LiveBesideTheJobsOwnDelivery) {
-    Scene prepared = *request.model;
-    DeliveryRequest own;
-    own.prepared = &prepared;
-    own.destination = request.destination;
-    own.job_name = request.job_name;
-    own.folder = request.folder;
+    const Scene prepared = *request.model;
+    const DeliveryRequest own = delivery_of(prepared);
     ASSERT_TRUE(deliver(own).ok());
     request.steps = {};
     put_take("a.glb", 0.3);
@@ -271,12 +276,8 @@ TEST_F(ManyTakes, WhatStaysBehindAndWhatIsAcceptedIsSaid) {
         << "as one row: " << manifest["left_of_takes"].dump(1);
     EXPECT_TRUE(has_row(manifest["left"], {{"what", "joint"}, {"name", "neck"}}));
     // A delivery of the job leaves what the run said of its takes.
-    Scene prepared = *request.model;
-    DeliveryRequest own;
-    own.prepared = &prepared;
-    own.destination = request.destination;
-    own.job_name = request.job_name;
-    own.folder = request.folder;
+    const Scene prepared = *request.model;
+    const DeliveryRequest own = delivery_of(prepared);
     ASSERT_TRUE(deliver(own).ok());
     EXPECT_EQ(read_manifest(request.folder)["left_of_takes"], manifest["left_of_takes"]);
 }
