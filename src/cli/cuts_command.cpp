@@ -105,18 +105,23 @@ int read_in(const CutsOptions& options, Job job) {
         set_cuts(job, take, cuts);
         count += cuts.size();
     }
+    // A list that does not fit never takes the place of one that does.
+    const std::vector<std::string> known = before->replay.problems();
+    const std::vector<std::string> now = replay(before->sources, job.steps).problems();
+    for (const std::string& problem : now) {
+        if (std::find(known.begin(), known.end(), problem) == known.end()) {
+            return refuse({"does not fit: " + problem, options.from.empty() ? options.job : options.from,
+                           "The job is as it was."});
+        }
+    }
     if (const Outcome written = write_job(job, options.job); !written) {
         return refuse(written.problem());
     }
-    const Result<Opened> opened = open_and_replay(options.job);
-    if (!opened) {
-        return refuse(opened.problem());
-    }
     fmt::print("{} in the job\n", count == 1 ? "1 cut is" : fmt::format("{} cuts are", count));
-    for (const std::string& problem : opened->replay.problems()) {
+    for (const std::string& problem : now) {
         fmt::print("a step does not fit: {}\n", problem);
     }
-    return opened->replay.problems().empty() ? all_well : held;
+    return now.empty() ? all_well : held;
 }
 
 /// The cuts that the card has of one take, or of all where none is named: then each says which it is of.

@@ -3,16 +3,25 @@
 #include "core/base/counted.h"
 #include "core/base/files.h"
 #include "core/base/json_file.h"
+#include "core/delivery/board.h"
 #include "core/delivery/delivery.h"
+#include "core/findings/finding.h"
+#include "core/job/card_findings.h"
 #include "core/job/card_ledger.h"
 #include "core/job/inspect.h"
 #include "core/job/job.h"
 #include "core/job/takes_run.h"
 
 #include <algorithm>
+#include <atomic>
+#include <chrono>
+#include <csignal>
 #include <cstdio>
 #include <filesystem>
 #include <fmt/format.h>
+#include <set>
+#include <span>
+#include <unistd.h>
 
 namespace wembrix::cli {
 
@@ -44,7 +53,7 @@ Result<Plan> plan_from_card(const DeliverOptions& options) {
     }
     Plan plan;
     plan.job.name = fs::path(options.inputs.front()).stem().string();
-    plan.job.sources = options.inputs;
+    plan.job.sources.assign(options.inputs.begin(), options.inputs.end());
     plan.job.steps = steps.take();
     plan.deliveries.emplace_back(destination.take(), options.out);
     return plan;
@@ -90,6 +99,7 @@ nlohmann::json arrival_json(const Arrival& arrival) {
     return {
         {"deliverable", arrival.deliverable.id()},
         {"state", cell_state_name(arrival.state)},
+        {"up_to_date", arrival.up_to_date},
         {"files", arrival.files},
         {"bytes", arrival.bytes},
         {"drift_mm", arrival.drift.largest_mm},
@@ -134,6 +144,10 @@ void print_report(const DeliveryReport& report, const Destination& destination, 
     for (const Arrival& arrival : report.arrivals) {
         const std::string name = arrival.files.empty() ? arrival.deliverable.stem : arrival.files.front();
         fmt::print("  {:<8} {:<28} ", cell_state_name(arrival.state), name);
+        if (arrival.up_to_date) {
+            fmt::print("up to date · drift {:.4f} mm · {} bytes\n", arrival.drift.largest_mm, arrival.bytes);
+            continue;
+        }
         if (arrival.state == CellState::arrived) {
             const Drift& between = arrival.between;
             const auto passed = static_cast<size_t>(std::count_if(arrival.claims.begin(), arrival.claims.end(),
@@ -200,17 +214,108 @@ void print_report(const TakesReport& report, const Destination& destination, con
             worst_at = arrival.files.front();
         }
     }
-    fmt::print("  {:<8} {} of {} · {} bytes", "arrived", report.arrived(), counted(report.rows.size(), "clip"), bytes);
+    fmt::print("  {:<8} {} of {}{} · {} bytes", "arrived", report.arrived(), counted(report.rows.size(), "clip"),
+               report.up_to_date() == 0 ? "" : fmt::format(", {} of them up to date before", report.up_to_date()), bytes);
     if (!worst_at.empty()) {
         fmt::print(" · drift at most {:.4f} mm, in {}", worst, worst_at);
     }
     fmt::print("\n");
 }
 
+/// Ctrl+C ends a run after what is in hand: what arrived stays.
+std::atomic<bool> interrupted = false;
+void stop_when_interrupted() {
+    std::signal(SIGINT, [](int) { interrupted = true; });
+    std::signal(SIGTERM, [](int) { interrupted = true; });
+}
+
+/// On a terminal one line that changes; else a line each ten seconds.
+class Progress {
+  public:
+    void tell(size_t done, size_t all, const std::string& what) {
+        const auto now = std::chrono::steady_clock::now();
+        if (terminal_) {
+            fmt::print(stderr, "\r\033[K{} of {}  {}", done, all, what);
+            if (done == all) {
+                fmt::print(stderr, "\r\033[K");
+            }
+            std::fflush(stderr);
+        } else if (now - last_ >= std::chrono::seconds(10)) {
+            fmt::print(stderr, "{} of {}  {}\n", done, all, what);
+            last_ = now;
+        }
+    }
+
+  private:
+    bool terminal_ = ::isatty(STDERR_FILENO) != 0;
+    std::chrono::steady_clock::time_point last_ = std::chrono::steady_clock::now();
+};
+
+/// What steps left undone, a line each: it may be why a file is not what was wanted.
+void print_steps(const Replay& replay) {
+    for (size_t s = 0; s < replay.outcomes.size(); ++s) {
+        const StepOutcome& outcome = replay.outcomes[s];
+        if (outcome.drift && outcome.drift->largest_mm >= 0.5) {
+            const Drift& drift = *outcome.drift;
+            fmt::print("step {} ({}) moves a vertex {:.1f} mm: {}{}\n", s + 1, outcome.step.id, drift.largest_mm,
+                       drift.place, drift.clip.empty() ? " at rest" : fmt::format(", frame {} of “{}”", drift.frame, drift.clip));
+        }
+        if (outcome.problem) {
+            fmt::print("step {} ({}) does not fit: {}\n", s + 1, outcome.step.id, outcome.problem->sentence());
+        }
+        for (const std::string& what : outcome.could_not) {
+            fmt::print("step {} ({}) could not do all: {}\n", s + 1, outcome.step.id, what);
+        }
+    }
+}
+
+/// Which of a destination's deliverables are to be written: those asked for, and of these the ones that are not as they
+/// should be. What is left alone is in `up_to_date`.
+Result<std::vector<std::string>> chosen_deliverables(const DeliveryRequest& request, const DeliverOptions& options,
+                                                     std::vector<Arrival>& up_to_date) {
+    const BoardColumn column = read_board(request);
+    if (column.problem) {
+        return *column.problem;
+    }
+    std::vector<std::string> ids;
+    std::set<std::string> meant;
+    for (const BoardCell& cell : column.cells) {
+        const std::string id = cell.deliverable.id();
+        const auto asked = std::find_if(options.only.begin(), options.only.end(), [&](const std::string& name) {
+            return name == id || name == cell.deliverable.name || name == cell.deliverable.stem;
+        });
+        if (!options.only.empty() && asked == options.only.end()) {
+            continue;
+        }
+        if (asked != options.only.end()) {
+            meant.insert(*asked);
+        }
+        if (!options.all && cell.state == CellState::arrived) {
+            Arrival arrival;
+            arrival.deliverable = cell.deliverable;
+            arrival.state = CellState::arrived;
+            arrival.up_to_date = true;
+            arrival.files = {cell.file};
+            arrival.bytes = cell.bytes;
+            arrival.drift.largest_mm = cell.drift_mm;
+            up_to_date.push_back(std::move(arrival));
+            continue;
+        }
+        ids.push_back(id);
+    }
+    for (const std::string& name : options.only) {
+        if (meant.count(name) == 0) {
+            return Problem{fmt::format("has nothing called \"{}\" to deliver.", name), request.destination.name,
+                           "The board lists what there is."};
+        }
+    }
+    return ids;
+}
+
 int deliver_over_takes(const DeliverOptions& options, const Plan& plan, LoadedSources sources) {
-    const Result<std::vector<fs::path>> takes = takes_in(options.takes);
-    if (!takes) {
-        return refuse(takes.problem());
+    const Result<std::vector<fs::path>> folders = folders_of_takes(options.takes);
+    if (!folders) {
+        return refuse(folders.problem());
     }
     TakesRequest request;
     request.made_from = sources.made_from(plan.job.steps);
@@ -218,34 +323,47 @@ int deliver_over_takes(const DeliverOptions& options, const Plan& plan, LoadedSo
     request.sources = sources.scenes;
     request.steps = plan.job.steps;
     request.job_name = plan.job.name;
-    request.takes = *takes;
+    request.all = options.all;
+    request.stop = [] { return interrupted.load(); };
     nlohmann::json all = nlohmann::json::array();
     int code = all_well;
     for (const auto& [destination, folder] : plan.deliveries) {
-        request.destination = destination;
-        request.folder = folder;
-        const Result<TakesReport> report = deliver_takes(request);
-        if (!report) {
-            return refuse(report.problem());
+        for (const fs::path& group : *folders) {
+            Progress progress;
+            request.progress = [&progress](size_t done, size_t count, const std::string& what) {
+                progress.tell(done, count, what);
+            };
+            request.takes = *takes_in(options.takes / group);
+            request.destination = destination;
+            request.folder = group.empty() ? folder : folder / group;
+            const Result<TakesReport> report = deliver_takes(request);
+            if (!report) {
+                return refuse(report.problem());
+            }
+            code = report->all_arrived() ? code : held;
+            if (!options.json) {
+                print_report(*report, destination, request.folder);
+                print_left(report->left);
+                print_left(summed(report->left_of_takes));
+                if (report->stopped) {
+                    fmt::print("stopped: the same command does the rest\n");
+                }
+                continue;
+            }
+            nlohmann::json rows = nlohmann::json::array();
+            for (const TakesReport::Row& row : report->rows) {
+                rows.push_back(arrival_json(row.arrival));
+                rows.back()["take"] = row.take;
+            }
+            all.push_back({{"destination", destination.name},
+                           {"folder", request.folder.string()},
+                           {"group", group.string()},
+                           {"stopped", report->stopped},
+                           {"accepted", findings_json(report->accepted)},
+                           {"deliverables", rows},
+                           {"left", ledger_to_json(report->left)},
+                           {"left_of_takes", ledger_to_json(report->left_of_takes)}});
         }
-        code = report->all_arrived() ? code : held;
-        if (!options.json) {
-            print_report(*report, destination, folder);
-            print_left(report->left);
-            print_left(summed(report->left_of_takes));
-            continue;
-        }
-        nlohmann::json rows = nlohmann::json::array();
-        for (const TakesReport::Row& row : report->rows) {
-            rows.push_back(arrival_json(row.arrival));
-            rows.back()["take"] = row.take;
-        }
-        all.push_back({{"destination", destination.name},
-                       {"folder", folder.string()},
-                       {"accepted", findings_json(report->accepted)},
-                       {"deliverables", rows},
-                       {"left", ledger_to_json(report->left)},
-                       {"left_of_takes", ledger_to_json(report->left_of_takes)}});
     }
     if (options.json) {
         fmt::print("{}\n", nlohmann::json{{"job", plan.job.name}, {"deliveries", all}}.dump(2));
@@ -260,21 +378,24 @@ int deliver_files(const DeliverOptions& options) {
     if (!plan) {
         return refuse(plan.problem());
     }
-    Result<LoadedSources> sources = load_sources(plan->job.sources, plan->folder);
+    Result<LoadedSources> sources = load_sources(plan->job.sources, plan->folder, plan->job.steps);
     if (!sources) {
         return refuse(sources.problem());
     }
+    stop_when_interrupted();
     if (!options.takes.empty()) {
         return deliver_over_takes(options, *plan, sources.take());
     }
-    const Replay replayed = replay(*sources, plan->job.steps);
+    Replay replayed = replay(*sources, plan->job.steps);
+    const bool names_nothing = replayed.has_unmatched();
     for (const StepOutcome& outcome : replayed.outcomes) {
         if (outcome.problem && outcome.problem->malformed) {
             return refuse(*outcome.problem);
         }
     }
+    measure_kept_motion(replayed, [] { return interrupted.load(); });
     nlohmann::json all = nlohmann::json::array();
-    int code = all_well;
+    int code = names_nothing ? held : all_well;
     for (const auto& [destination, folder] : plan->deliveries) {
         DeliveryRequest request;
         request.prepared = &replayed.prepared();
@@ -283,11 +404,34 @@ int deliver_files(const DeliverOptions& options) {
         request.folder = folder;
         request.left = card_ledger(replayed);
         request.card_problems = replayed.problems();
+        request.card_findings = card_findings(replayed, std::span(&destination, 1));
         request.made_from = sources->made_from(plan->job.steps);
-        Result<DeliveryReport> report = deliver(request);
-        if (!report) {
-            return refuse(report.problem());
+        request.stop = [] { return interrupted.load(); };
+        Progress progress;
+        request.progress = [&progress](int done, int count, const std::string& what) {
+            progress.tell(static_cast<size_t>(done), static_cast<size_t>(count), what);
+        };
+        std::vector<Arrival> up_to_date;
+        Result<std::vector<std::string>> ids = chosen_deliverables(request, options, up_to_date);
+        if (!ids) {
+            return refuse(ids.problem());
         }
+        request.only = ids.take();
+        DeliveryReport report_now;
+        if (!request.only.empty()) {
+            Result<DeliveryReport> report = deliver(request);
+            if (!report) {
+                return refuse(report.problem());
+            }
+            report_now = report.take();
+        } else {
+            report_now.left = delivered_ledger(request);
+            report_now.accepted = accepted_stops(look_for_findings({*request.prepared, &destination}));
+        }
+        for (Arrival& arrival : up_to_date) {
+            report_now.arrivals.push_back(std::move(arrival));
+        }
+        const DeliveryReport* report = &report_now;
         code = report->all_arrived() ? code : held;
         if (options.json) {
             all.push_back(report_json(*report, destination, folder));
@@ -302,9 +446,7 @@ int deliver_files(const DeliverOptions& options) {
             nlohmann::json{{"job", plan->job.name}, {"deliveries", all}, {"steps", step_outcomes_to_json(replayed)}}
                 .dump(2));
     } else {
-        for (const std::string& problem : replayed.problems()) {
-            fmt::print("a step does not fit: {}\n", problem);
-        }
+        print_steps(replayed);
     }
     return code;
 }

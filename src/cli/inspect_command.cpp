@@ -2,6 +2,7 @@
 
 #include "core/base/counted.h"
 #include "core/formats/format.h"
+#include "core/job/card_findings.h"
 #include "core/job/card_ledger.h"
 #include "core/job/inspect.h"
 #include "core/job/job.h"
@@ -64,15 +65,17 @@ int inspect(const InspectOptions& options) {
         if (!job) {
             return refuse(job.problem());
         }
-        Result<LoadedSources> sources = load_sources(job->sources, file.parent_path());
+        Result<LoadedSources> sources = load_sources(job->sources, file.parent_path(), job->steps);
         if (!sources) {
             return refuse(sources.problem());
         }
         Replay replayed = replay(*sources, job->steps);
         measure_replay(replayed);
-        const Destination* destination = job->destinations.empty() ? nullptr : job->destinations.data();
-        facts = inspect_scene(replayed.prepared(), destination);
-        facts["received"] = inspect_scene(*replayed.received, destination);
+        facts = inspect_scene(replayed.prepared(), job->destinations);
+        facts["received"] = inspect_scene(*replayed.received, job->destinations);
+        for (const Finding& finding : card_findings(replayed, job->destinations)) {
+            facts["findings"].push_back(finding_to_json(finding));
+        }
         facts["steps"] = step_outcomes_to_json(replayed);
         facts["left"] = ledger_to_json(card_ledger(replayed));
         facts["job"] = job->name;
@@ -82,7 +85,7 @@ int inspect(const InspectOptions& options) {
         if (!scene) {
             return refuse(scene.problem());
         }
-        facts = inspect_scene(*scene, nullptr);
+        facts = inspect_scene(*scene);
         facts["left"] = ledger_to_json(reader_ledger(*scene));
     }
     if (options.json) {

@@ -36,6 +36,10 @@ int run(int count, char** arguments) {
     deliver_command->add_option(
         "--takes", deliver_options.takes,
         "A folder: each take in it goes through the card onto the model, and its clips are written");
+    deliver_command->add_flag("--all", deliver_options.all,
+                              "Write what is up to date, too: without it only what is missing, stale or was held");
+    deliver_command->add_option("--only", deliver_options.only,
+                                "One deliverable: model, a clip's name, or clip:NAME; may be given several times");
     deliver_command->add_flag("--json", deliver_options.json, "As JSON");
     CompareOptions compare_options;
     CLI::App* compare_command =
@@ -85,6 +89,23 @@ int run(int count, char** arguments) {
     contract_command->add_option("file", contract_options.file, "A source or a job (.wembrix)")->required();
     contract_command->add_option("--name", contract_options.name, "What the contract is called");
     contract_command->add_option("--against", contract_options.against, "A contract's file to compare with");
+    SourcesOptions sources_options;
+    CLI::App* sources_command = app.add_subcommand(
+        "sources", "List a job's sources and what each is taken as; find, replace, add and remove them");
+    sources_command->add_option("job", sources_options.job, "A job (.wembrix)")->required();
+    sources_command->add_flag("--relink", sources_options.relink,
+                              "Look for missing files beside the job and its other sources, by name and content");
+    sources_command->add_option("--look-in", sources_options.look_in, "And in this folder and those below it");
+    sources_command->add_option("--replace", sources_options.replace, "A source, and the file that it becomes")
+        ->expected(2);
+    sources_command->add_option("--add", sources_options.add, "A file to add");
+    sources_command->add_option("--remove", sources_options.remove, "A source to take out of the job");
+    sources_command->add_option("--as", sources_options.as,
+                                "What a source is: NAME=automatic, model, part, take, shapes, strands or prop");
+    sources_command->add_option("--rest", sources_options.rest,
+                                "Which rest pose holds for a part: NAME=first, part or ask");
+    sources_command->add_flag("--dry-run", sources_options.dry_run, "Say what would change and write nothing");
+    sources_command->add_flag("--json", sources_options.json, "As JSON");
     StepsOptions steps_options;
     CLI::App* steps_command = app.add_subcommand("steps", "List the steps that a route card can hold");
     steps_command->add_flag("--markdown", steps_options.markdown, "As the table of the documentation");
@@ -103,6 +124,9 @@ int run(int count, char** arguments) {
     }
     if (inspect_command->parsed()) {
         return inspect(inspect_options);
+    }
+    if (sources_command->parsed()) {
+        return sources(sources_options);
     }
     if (steps_command->parsed()) {
         return list_steps(steps_options);

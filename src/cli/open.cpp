@@ -16,9 +16,9 @@ Result<Opened> open_and_replay(const std::string& file) {
         opened.folder = path.parent_path();
     } else {
         opened.job.name = path.stem().string();
-        opened.job.sources = {std::filesystem::absolute(path).string()};
+        opened.job.sources.emplace_back(std::filesystem::absolute(path).string());
     }
-    Result<LoadedSources> sources = load_sources(opened.job.sources, opened.folder);
+    Result<LoadedSources> sources = load_sources(opened.job.sources, opened.folder, opened.job.steps);
     if (!sources) {
         return sources.problem();
     }

@@ -373,12 +373,25 @@ TEST_F(Window, ATakeInAnotherUnitPutsItsStepOnTheCard) {
 TEST_F(Window, ABrokenSourceIsSaidAndNothingIsLost) {
     open();
     ASSERT_TRUE(write_file_whole(folder.filePath("tansy_model.glb").toStdString(), "glTF").ok());
-    // What was read before is not shown as if it were the file's.
+    // What was read before is not shown as if it were the file's; the other source is there.
+    window->open_paths({job_file});
+    settle();
+    EXPECT_EQ(joints_of(*state().replay.received).size(), joints_of(demo::tansy_market_take()).size());
+    const auto stop = std::find_if(state().findings.begin(), state().findings.end(),
+                                   [](const Finding& finding) { return finding.id == "unread_source"; });
+    ASSERT_NE(stop, state().findings.end());
+    EXPECT_EQ(stop->where, "tansy_model.glb");
+    EXPECT_NE(stop->reason.find("cut short"), std::string::npos);
+    auto* contents = child<QTreeWidget>("contents");
+    EXPECT_TRUE(contents->topLevelItem(0)->text(1).startsWith("not there"));
+    EXPECT_EQ(steps(), 1U);
+
+    // None of them can be read: then there is nothing to show.
+    ASSERT_TRUE(write_file_whole(folder.filePath("tansy_market.gltf").toStdString(), "glTF").ok());
     window->open_paths({job_file});
     ASSERT_TRUE(wait_for([&] { return !window->session().problem().isEmpty(); }));
     EXPECT_EQ(window->session().state(), nullptr);
     EXPECT_TRUE(child<QLabel>("statusLeft")->text().contains("cut short"));
-    EXPECT_EQ(steps(), 1U);
 }
 
 TEST(StepText, RulesAndClipsAsTyped) {

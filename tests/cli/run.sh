@@ -54,7 +54,10 @@ check "and writes nothing" test -z "$(ls "$work/held"/*/*.glb 2> /dev/null)"
 python3 -c 'import json,sys; job=json.load(open(sys.argv[1])); json.dump({"steps": job["steps"]}, open(sys.argv[2], "w"))' \
     "$work/demo/tansy.wembrix" "$work/card.json"
 check "a card instead of a job" ends 0 "$cli" deliver --card "$work/card.json" --destination "$work/demo/Tidewater_runtime.destination.json" \
-    --out "$work/carded" "$work/demo/tansy_model.glb" "$work/demo/tansy_market.gltf"
+    --out "$work/carded" "$work/demo/tansy_model.glb" "$work/demo/tansy_market.gltf" "$work/demo/market_props.glb"
+check "a card that names what is not there ends with 1" ends 1 "$cli" deliver --card "$work/card.json" \
+    --destination "$work/demo/Tidewater_runtime.destination.json" --out "$work/lacking" "$work/demo/tansy_model.glb" "$work/demo/tansy_market.gltf"
+check "and says what" grep -q "could not do all: .*props_holder" "$work/out"
 check "five clips and a model" test "$(ls "$work/carded"/*.glb | wc -l)" -eq 6
 python3 - "$work" <<'PY'
 import json, sys
@@ -65,7 +68,7 @@ json.dump(d, open(work + "/bvh.destination.json", "w"))
 PY
 echo '{"steps": []}' > "$work/empty.card.json"
 check "a delivery as BVH" ends 0 "$cli" deliver --card "$work/card.json" --destination "$work/bvh.destination.json" \
-    --out "$work/bvh" "$work/demo/tansy_model.glb" "$work/demo/tansy_market.gltf" --json
+    --out "$work/bvh" "$work/demo/tansy_model.glb" "$work/demo/tansy_market.gltf" "$work/demo/market_props.glb" --json
 check "checked on arrival" python_says "all(r['state'] == 'arrived' and r['drift_mm'] < 0.5 for r in d['deliveries'][0]['deliverables'])"
 check "five motions, no model" test "$(ls "$work/bvh"/*.bvh | wc -l)" -eq 5
 check "in the order that was asked for" grep -q "Xrotation Yrotation Zrotation" "$work/bvh/tansy_model_wade.bvh"
@@ -130,7 +133,14 @@ check "is named" grep -q "nobody" "$work/err"
 check "and the list again" ends 0 "$cli" cuts "$work/demo/mine.wembrix" --from "$work/cuts.json"
 echo "name,first,last
 a,0,99999" > "$work/late.csv"
-check "a list that does not fit the take" ends 1 "$cli" cuts "$work/demo/mine.wembrix" --from "$work/late.csv"
+cp "$work/demo/mine.wembrix" "$work/before.wembrix"
+check "a list that does not fit the take" ends 2 "$cli" cuts "$work/demo/mine.wembrix" --from "$work/late.csv"
+check "leaves the good one" cmp "$work/demo/mine.wembrix" "$work/before.wembrix"
+printf '\xef\xbb\xbfname;from_s;to_s;loop\r\n"calm; at first";0;1,5;yes\r\n' > "$work/half_the_world.csv"
+check "semicolons, decimal commas, a byte-order mark" ends 0 "$cli" cuts "$work/demo/mine.wembrix" --from "$work/half_the_world.csv"
+check "are read" ends 0 "$cli" cuts "$work/demo/mine.wembrix"
+check "as they are meant" grep -q '"calm; at first",0,45,yes' "$work/out"
+cp "$work/before.wembrix" "$work/demo/mine.wembrix"
 echo "name,first
 a,0" > "$work/bad.csv"
 check "a list without its columns" ends 2 "$cli" cuts "$work/demo/mine.wembrix" --from "$work/bad.csv"
@@ -158,13 +168,13 @@ d = json.load(open(work + "/demo/Lantern_web_view.destination.json"))
 d.update(rate=24, name="Slow lantern")
 json.dump(d, open(work + "/slow.destination.json", "w"))
 PY
-check "clips that steps made are delivered" ends 0 "$cli" deliver --card "$work/made.card.json" --destination "$work/slow.destination.json" \
+check "clips that steps made are delivered, and a step that names nothing ends with 1" ends 1 "$cli" deliver --card "$work/made.card.json" --destination "$work/slow.destination.json" \
     --out "$work/made" "$work/demo/tansy_model.glb" "$work/demo/tansy_market.gltf" --json
 check "under the names they were given" python_says "[r['deliverable'] for r in d['deliveries'][0]['deliverables']] == ['model'] + ['clip:' + c for c in ('stand', 'wade', 'lift_parcel', 'stamp', 'shake_off', 'lift_and_stamp')]"
 check "what is lost between frames is measured" python_says "all(r['between_frames']['drift_mm'] > r['drift_mm'] and r['between_frames']['frame'] * 4 % 1 == 0 and r['between_frames']['where'] for r in d['deliveries'][0]['deliverables'][1:])"
 check "and holds nothing back" python_says "all(r['state'] == 'arrived' for r in d['deliveries'][0]['deliverables'])"
 check "what is not there is said" python_says "any('not_there' in line for s in d['steps'] for line in s.get('could_not', []))"
-check "in lines as well" ends 0 "$cli" deliver --card "$work/made.card.json" --destination "$work/slow.destination.json" \
+check "in lines as well" ends 1 "$cli" deliver --all --card "$work/made.card.json" --destination "$work/slow.destination.json" \
     --out "$work/made" "$work/demo/tansy_model.glb" "$work/demo/tansy_market.gltf"
 check "with the frame" grep -Eq "tansy_model_wade.glb .*between frames [0-9.]+ mm at .*, frame [0-9.]+" "$work/out"
 

@@ -30,12 +30,6 @@ LoadedSources sources_of(const Scene& model, const Scene& take, const std::strin
     return loaded;
 }
 
-Scene still_walker(const std::string& prefix = "") {
-    Scene model = walker(prefix);
-    model.clips.clear();
-    return model;
-}
-
 Scene applied(const Scene& scene, const Step& step) {
     Result<StepResult> result = apply_step(scene, step);
     EXPECT_TRUE(result.ok()) << (result.ok() ? "" : result.problem().sentence());

@@ -8,13 +8,13 @@
 namespace wembrix::testing {
 namespace {
 
-struct Damage {
+struct SceneDamage {
     const char* name;
     const char* subject; ///< that has to see it
     void (*make)(Scene& scene);
 };
 
-const Damage damages[] = {
+const SceneDamage scene_damages[] = {
     {"a_curve_moved", "Curves", [](Scene& s) { s.curve_sets[0].points.edit()[1].y() += 0.0001F; }},
     {"a_curve_shorter", "Curves",
      [](Scene& s) {
@@ -59,7 +59,7 @@ std::vector<std::string> that_fail(const std::vector<Claim>& claims) {
     return names;
 }
 
-class OtherKinds : public ::testing::TestWithParam<Damage> {};
+class OtherKinds : public ::testing::TestWithParam<SceneDamage> {};
 
 TEST_P(OtherKinds, DamageIsSeenAndNamed) {
     const Scene whole = every_kind();
@@ -72,7 +72,7 @@ TEST_P(OtherKinds, DamageIsSeenAndNamed) {
     EXPECT_NE(std::find(back.begin(), back.end(), GetParam().subject), back.end()) << "nor the other way round";
 }
 
-INSTANTIATE_TEST_SUITE_P(All, OtherKinds, ::testing::ValuesIn(damages),
+INSTANTIATE_TEST_SUITE_P(All, OtherKinds, ::testing::ValuesIn(scene_damages),
                          [](const auto& one) { return std::string(one.param.name); });
 
 TEST(Comparison, AnotherOrderIsNoDamage) {

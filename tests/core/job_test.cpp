@@ -135,7 +135,7 @@ TEST(ReplayCard, MeasuresTheDriftOfEachStep) {
 }
 
 TEST(Inspecting, SaysWhatIsThereInStableKeys) {
-    const json facts = inspect_scene(demo::tansy_model(), nullptr);
+    const json facts = inspect_scene(demo::tansy_model());
     for (const char* key : {"joints", "roots", "height_m", "facing", "meshes", "clips", "findings", "others"}) {
         EXPECT_TRUE(facts.contains(key)) << key;
     }

@@ -145,4 +145,11 @@ inline Scene walker(const std::string& prefix = "") {
     return scene;
 }
 
+/// The same without its clip.
+inline Scene still_walker(const std::string& prefix = "") {
+    Scene model = walker(prefix);
+    model.clips.clear();
+    return model;
+}
+
 } // namespace wembrix::testing

@@ -8,6 +8,7 @@
 #include "small_scenes.h"
 
 #include <filesystem>
+#include <fstream>
 #include <gtest/gtest.h>
 #include <tbb/global_control.h>
 
@@ -311,6 +312,65 @@ TEST_F(ManyTakes, AFolderWithoutTakesIsRefused) {
     const Result<TakesReport> report = deliver_takes(request);
     ASSERT_FALSE(report.ok()) << "a malformed card is refused at once, not a thousand times";
     EXPECT_TRUE(report.problem().malformed);
+}
+
+TEST_F(ManyTakes, WhatArrivedStaysWhenARunIsEndedAndTheNextDoesTheRest) {
+    for (int i = 0; i < 9; ++i) {
+        put_take("nod_" + std::to_string(i) + ".glb", 0.1 + 0.05 * i);
+    }
+    const tbb::global_control one_core(tbb::global_control::max_allowed_parallelism, 1);
+    size_t through = 0;
+    request.progress = [&](size_t done, size_t, const std::string&) { through = done; };
+    request.stop = [&] { return through >= 4; };
+    const TakesReport ended = run();
+    EXPECT_TRUE(ended.stopped);
+    const size_t there = files().size() - 1; // the manifest
+    EXPECT_GE(there, 4U);
+    EXPECT_LT(there, 9U);
+    EXPECT_EQ(ended.arrived(), there);
+
+    request.stop = {};
+    const TakesReport rest = run();
+    EXPECT_TRUE(rest.all_arrived());
+    EXPECT_EQ(rest.rows.size(), 9U);
+    EXPECT_EQ(rest.up_to_date(), there) << "what was whole is passed over";
+    EXPECT_EQ(files().size(), 10U);
+    EXPECT_EQ(rows_of(read_manifest(request.folder)).size(), 9U);
+}
+
+TEST_F(ManyTakes, OnlyWhatChangedIsWrittenAgain) {
+    put_take("nod_1.glb", 0.3);
+    put_take("nod_2.glb", 0.4);
+    put_take("nod_3.bvh", 0.5);
+    run();
+    EXPECT_EQ(run().up_to_date(), 3U);
+    put_take("nod_2.glb", 0.45); // another take of that name
+    const TakesReport changed = run();
+    EXPECT_EQ(changed.up_to_date(), 2U);
+    EXPECT_TRUE(changed.all_arrived());
+    std::ofstream(request.folder / "tower_nod_1.glb", std::ios::app) << "x"; // somebody touched what was delivered
+    EXPECT_EQ(run().up_to_date(), 2U);
+    request.made_from.card = "another";
+    EXPECT_EQ(run().up_to_date(), 0U) << "another card makes other clips";
+    request.destination.drift_limit_mm = 0.25;
+    EXPECT_EQ(run().up_to_date(), 0U) << "and so may another destination";
+    EXPECT_EQ(run().up_to_date(), 3U);
+    request.all = true;
+    EXPECT_EQ(run().up_to_date(), 0U) << "unless all are asked for";
+    request.all = false;
+    std::ofstream(folder / "takes" / "nod_1.csv") << "name,start,end\nhalf,0,20\n";
+    EXPECT_EQ(run().up_to_date(), 2U) << "a list of cuts beside it is part of what it is made from";
+}
+
+TEST_F(ManyTakes, FoldersAreGroups) {
+    put_take("nod_1.glb", 0.3);
+    fs::create_directories(folder / "takes" / "wades");
+    fs::create_directories(folder / "takes" / "notes");
+    fs::copy(folder / "takes" / "nod_1.glb", folder / "takes" / "wades" / "nod_1.glb");
+    const Result<std::vector<fs::path>> groups = folders_of_takes(folder / "takes");
+    ASSERT_TRUE(groups.ok());
+    EXPECT_EQ(*groups, (std::vector<fs::path>{"", "wades"}));
+    EXPECT_FALSE(folders_of_takes(folder / "takes" / "notes").ok());
 }
 
 } // namespace

@@ -109,6 +109,9 @@ int rigs(const std::filesystem::path& folder, uint32_t count) {
             scene = applied->scene;
         }
         const Destination destination = built_in_destinations()[1];
+        Destination kept = destination; // stepped and cubic keys as they are
+        kept.clip_keys = ClipKeys::as_prepared;
+        kept.still_channels = seed % 2 == 0;
         // A clip made anew by one of the steps for clips, each in its turn.
         const std::string name = scene.clips.front().name;
         const std::vector<std::vector<Step>> ways = {
@@ -133,6 +136,9 @@ int rigs(const std::filesystem::path& folder, uint32_t count) {
         if (!put(conform_clip(stepped, stepped.clips.back(), destination).scene,
                  fmt::format("delivered_{:03}_steps", seed))) {
             return 2;
+        }
+        if (!put(conform_clip(scene, scene.clips.front(), kept).scene, fmt::format("delivered_{:03}_kept", seed))) {
+            return 1;
         }
         if (!put(conform_model(scene, destination).scene, fmt::format("delivered_{:03}_model", seed)) ||
             !put(conform_clip(scene, scene.clips.front(), destination).scene,

@@ -17,7 +17,7 @@ for container in gltf gltf_embedded; do
     python3 -c 'import json,sys; job=json.load(open(sys.argv[1])); json.dump({"steps": job["steps"]}, open(sys.argv[2], "w"))' \
         "$work/demo/tansy.wembrix" "$work/card.json"
     "$build/src/cli/wembrix-cli" deliver --card "$work/card.json" --destination "$work/$container.json" --out "$work/$container" \
-        "$work/demo/tansy_model.glb" "$work/demo/tansy_market.gltf" > "$work/$container.log"
+        "$work/demo/tansy_model.glb" "$work/demo/tansy_market.gltf" "$work/demo/market_props.glb" > "$work/$container.log"
 done
 "$build/tests/wembrix-points" rigs "$work/rigs" "${WEMBRIX_INTEROP_RIGS:-40}"
 
@@ -40,7 +40,7 @@ done
 # BVH, by three.js's own reader: every joint where ours has it.
 sed 's/"container": "glb"/"container": "bvh"/' "$work/demo/Lantern_web_view.destination.json" > "$work/bvh.json"
 "$build/src/cli/wembrix-cli" deliver --card "$work/card.json" --destination "$work/bvh.json" --out "$work/bvh" \
-    "$work/demo/tansy_model.glb" "$work/demo/tansy_market.gltf" > "$work/bvh.log"
+    "$work/demo/tansy_model.glb" "$work/demo/tansy_market.gltf" "$work/demo/market_props.glb" > "$work/bvh.log"
 pairs=()
 for file in "$work"/bvh/*.bvh; do
     "$build/tests/wembrix-points" dump "$file" "$file.json"
@@ -55,7 +55,7 @@ python3 -c 'import json,sys; job=json.load(open(sys.argv[1])); json.dump({"steps
     "$work/demo/tansy.wembrix" "$work/journey.json"
 sed -i 's/"\^\[A-Za-z\]\[A-Za-z0-9_\]\*\$"/".*"/' "$work/eight.json"
 "$build/src/cli/wembrix-cli" deliver --card "$work/journey.json" --destination "$work/eight.json" --out "$work/eight" \
-    "$work/demo/tansy_model.glb" "$work/demo/tansy_market.gltf" > "$work/eight.log"
+    "$work/demo/tansy_model.glb" "$work/demo/tansy_market.gltf" "$work/demo/market_props.glb" > "$work/eight.log"
 (cd "$work/js" && node three_journey.mjs "$work/demo" "$work/eight" 0.01 "$work/demo/tansy.wembrix")
 
 echo "== an engine's importer"
@@ -75,7 +75,7 @@ steps += [{"step": "close_loop", "clip": "shake_off", "mode": "blend", "frames":
 json.dump({"steps": steps}, open(sys.argv[2], "w"))
 PY
 "$build/src/cli/wembrix-cli" deliver --card "$work/loops.json" --destination "$work/demo/Tidewater_runtime.destination.json" \
-    --out "$work/loops" "$work/demo/tansy_model.glb" "$work/demo/tansy_market.gltf" > "$work/loops.log"
+    --out "$work/loops" "$work/demo/tansy_model.glb" "$work/demo/tansy_market.gltf" "$work/demo/market_props.glb" > "$work/loops.log"
 for clip in stand wade shake_off; do
     file=$work/engine/loop_$clip.glb
     cp "$work/loops/tansy_model_$clip.glb" "$file"

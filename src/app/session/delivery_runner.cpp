@@ -1,9 +1,11 @@
 #include "session/delivery_runner.h"
 
 #include "core/base/files.h"
+#include "core/job/card_findings.h"
 
 #include <QElapsedTimer>
 #include <QMetaObject>
+#include <span>
 
 namespace wembrix::app {
 
@@ -85,7 +87,10 @@ void DeliveryRunner::deliver_cells(const std::vector<CellKey>& cells) {
         timer.start();
         int before = 0;
         QString problem;
+        Replay measured = state->replay; // the window may not be through with it yet
+        measure_kept_motion(measured, [this] { return stop_.load(); });
         for (DeliveryRequest& request : requests) {
+            request.card_findings = card_findings(measured, std::span(&request.destination, 1));
             request.prepared = &state->replay.prepared();
             request.stop = [this] { return stop_.load(); };
             request.progress = [this, before, name = QString::fromStdString(request.destination.name)](

@@ -1,5 +1,7 @@
 #include "session/document.h"
 
+#include "core/job/job_sources.h"
+
 #include <QFileInfo>
 #include <QUndoCommand>
 
@@ -54,12 +56,13 @@ Outcome Document::save(const QString& path) {
     Job job = job_;
     // Paths count from the job's folder, so that both can move together.
     const std::filesystem::path to = QFileInfo(full).absolutePath().toStdString();
-    for (std::string& source : job.sources) {
+    for (auto& [source, role, rest] : job.sources) {
         const std::filesystem::path absolute =
             std::filesystem::path(source).is_absolute() ? std::filesystem::path(source) : folder() / source;
         const std::filesystem::path relative = absolute.lexically_relative(to);
         source = relative.empty() || *relative.begin() == ".." ? absolute.string() : relative.string();
     }
+    note_contents(job, to);
     if (Outcome done = write_job(job, full.toStdString()); !done) {
         return done;
     }

@@ -1,12 +1,15 @@
 #include "session/session.h"
 
 #include "core/delivery/delivery.h"
+#include "core/job/card_findings.h"
 #include "core/job/card_ledger.h"
 #include "core/job/source_changes.h"
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/facing.h"
 
 #include <QMetaObject>
+#include <algorithm>
+#include <iterator>
 
 namespace wembrix::app {
 
@@ -16,7 +19,7 @@ SceneFacts facts_of(const Scene& scene) {
     facts.height_m = bounds.size().y();
     facts.centre = bounds.centre();
     facts.ground = bounds.empty() ? 0 : bounds.low.y();
-    if (const std::optional<Facing> facing = facing_of(scene)) {
+    if (const std::optional<Facing> facing = guess_facing(scene)) {
         facts.facing = facing->axis;
     }
     facts.roots = root_joints(scene).size();
@@ -79,13 +82,15 @@ void Session::restart() {
         auto next = std::make_shared<SessionState>();
         next->source_paths = job.sources;
         next->folder = folder;
-        if (before && before->source_paths == job.sources && before->folder == folder) {
+        next->steps = job.steps;
+        if (before && before->source_paths == job.sources && before->folder == folder &&
+            (!before->sources->follows_card || before->steps == job.steps)) {
             next->sources = before->sources;
             next->replay = replay_again(before->replay, job.steps);
             next->received = before->received;
             next->received_findings = before->received_findings;
         } else {
-            Result<LoadedSources> loaded = load_sources(job.sources, folder);
+            Result<LoadedSources> loaded = load_sources(job.sources, folder, job.steps);
             if (!loaded) {
                 const QString problem = QString::fromStdString(loaded.problem().sentence());
                 QMetaObject::invokeMethod(
@@ -103,8 +108,7 @@ void Session::restart() {
                 next->source_changes = describe_changes(*earlier->replay.received, *next->replay.received);
             }
         }
-        const Destination* destination = job.destinations.empty() ? nullptr : job.destinations.data();
-        next->findings = look_for_findings({next->replay.prepared(), destination});
+        next->findings = look_for_findings(next->replay.prepared(), job.destinations);
         if (next->replay.prepared_scene() == next->replay.received) {
             next->received_findings = next->findings; // nothing is done to it yet, so nothing is mended
         }
@@ -133,6 +137,10 @@ void Session::restart() {
         if (stale()) {
             return;
         }
+        std::vector<Finding> of_card = card_findings(next->replay, job.destinations);
+        const auto first_look = std::find_if(next->findings.begin(), next->findings.end(),
+                                             [](const Finding& finding) { return finding.grade != Grade::stop; });
+        next->findings.insert(first_look, std::make_move_iterator(of_card.begin()), std::make_move_iterator(of_card.end()));
         QMetaObject::invokeMethod(
             this,
             [this, run, next] {

@@ -36,8 +36,9 @@ SceneFacts facts_of(const Scene& scene);
 
 /// Everything that follows from the job; never changed once it is shown.
 struct SessionState {
-    std::vector<std::string> source_paths; ///< what `sources` was read from, and where those count from
+    std::vector<JobSource> source_paths; ///< what `sources` was read from, and where those count from
     std::filesystem::path folder;
+    std::vector<Step> steps; ///< the route card that it is of
     std::shared_ptr<const LoadedSources> sources;
     Replay replay;
     std::vector<Finding> received_findings;

@@ -1,14 +1,17 @@
 #include "shell/destinations_dialog.h"
 
+#include "core/base/files.h"
 #include "core/formats/format.h"
 #include "session/library.h"
 #include "shell/contract_row.h"
+#include "shell/destination_differences.h"
 #include "shell/parameter_field.h"
 #include "style/mnemonics.h"
 #include "style/theme.h"
 
 #include <QComboBox>
 #include <QDialogButtonBox>
+#include <QFileDialog>
 #include <QFormLayout>
 #include <QHBoxLayout>
 #include <QLabel>
@@ -31,11 +34,17 @@ namespace {
 bool is_number(const char* key) {
     const std::string_view name(key);
     return name == "unit_m" || name == "max_influences" || name == "longest_name" || name == "rate" ||
-           name == "drift_limit_mm";
+           name == "drift_limit_mm" || name == "longest_path";
+}
+
+/// May be left empty: then there is no such limit or rule, and nothing of it stands in the file.
+bool may_be_empty(const char* key) {
+    const std::string_view name(key);
+    return name == "max_shapes" || name == "longest_path" || name.ends_with("_names");
 }
 
 QString written_in(const nlohmann::json& json, const char* key) {
-    const nlohmann::json& value = json[key];
+    const nlohmann::json value = json.value(key, nlohmann::json(""));
     return value.is_number() ? QString::fromStdString(fmt::format("{}", value.get<double>()))
                              : QString::fromStdString(value.is_string() ? value.get<std::string>() : value.dump());
 }
@@ -47,7 +56,8 @@ QString put_number(nlohmann::json& json, const char* key, const QString& text) {
     if (!is_number || !std::isfinite(value)) {
         return QObject::tr("“%1” is not a number.").arg(text);
     }
-    if (std::string_view(key) == "max_influences" || std::string_view(key) == "longest_name") {
+    const std::string_view name(key);
+    if (name == "max_influences" || name == "longest_name" || name == "longest_path" || name == "max_shapes") {
         json[key] = static_cast<int>(value);
     } else {
         json[key] = value;
@@ -86,6 +96,12 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
     menu->addAction(tr("A copy of the chosen one"), this, [this] {
         if (row_ >= 0) {
             add(now_[static_cast<size_t>(row_)]);
+        }
+    });
+    menu->addAction(tr("From a file…"), this, [this] {
+        const QString file = QFileDialog::getOpenFileName(this, tr("Open a destination"), QString(), file_filter());
+        if (!file.isEmpty()) {
+            problem_->setText(open_file(file));
         }
     });
     menu->addSeparator();
@@ -138,9 +154,24 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
     add_field(tr("Unit (m)"), "unit_m",
               tr("Metres in one of its units: 0.01 for centimetres. Sizes are said in it; a .glb itself is always in "
                  "metres."));
+    add_field(tr("Front in the file"), "file_forward",
+              tr("Which axis of the file a character looks along. A .glb has Y up and metres by its standard; most "
+                 "engines take +Z for its front."),
+              {QStringLiteral("+Z"), QStringLiteral("-Z"), QStringLiteral("+X"), QStringLiteral("-X")});
+    add_reads_fields(axes);
     add_field(tr("Max influences"), "max_influences",
               tr("Influences per vertex. More are cut, the heaviest kept, and the loss is measured."));
-    add_field(tr("Frame rate (fps)"), "rate", tr("Every joint is keyed at each of these frames."));
+    add_field(tr("Max shapes"), "max_shapes",
+              tr("Shapes of one surface. 0: none go out. Empty: any number."));
+    add_field(tr("Frame rate (fps)"), "rate", tr("Frames a second of clips that are keyed at every frame."));
+    add_field(tr("Keys of clips"), "clip_keys",
+              tr("At every frame of that rate, of the rate each clip was made at, or those that Prepared has: stepped "
+                 "and cubic keys stay, reduced ones stay few."),
+              {tr("Every frame"), tr("Every frame of its own rate"), tr("As prepared")},
+              {"every_frame", "own_rate", "as_prepared"});
+    add_field(tr("What does not move"), "still_channels",
+              tr("Joints that a clip leaves alone: keyed all the same, or left out of its file."),
+              {tr("Key it"), tr("Leave out")}, {true, false});
     add_field(
         tr("Last frame of a loop"), "keep_last",
         tr("Where a repeat's last frame is its first once more: an engine that plays frame 0 right after it wants "
@@ -149,6 +180,13 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
     add_field(tr("Root joint"), "root", tr("The one joint at the top. A file with another root is held."));
     add_field(tr("Joint names"), "joint_names", tr("A regular expression that a whole name must fit."));
     add_field(tr("Longest name"), "longest_name", tr("Characters that a joint's name may have."));
+    add_field(tr("Clip names"), "clip_names", tr("A regular expression for whole names. Empty: any."));
+    add_field(tr("Surface names"), "surface_names", tr("The same for surfaces."));
+    add_field(tr("Material names"), "material_names", tr("The same for materials."));
+    add_field(tr("Shape names"), "shape_names", tr("The same for shapes."));
+    add_field(tr("File names"), "file_names", tr("The same for files and folders of a delivery, without the suffix."));
+    add_field(tr("Longest path"), "longest_path",
+              tr("Characters that a file's whole path may have there. 0: as many as the system takes."));
     add_field(tr("Model file"), "model_file", tr("{job} and {destination} are filled in."));
     add_field(tr("Clip file"), "clip_file", tr("{job}, {destination} and {clip} are filled in."));
     add_field(tr("Drift limit (mm)"), "drift_limit_mm", tr("A delivery that moves any vertex farther is held."));
@@ -193,6 +231,47 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
         }
     });
     foot->addWidget(keep_);
+    save_ = new QPushButton(tr("Save as file…"), this);
+    save_->setObjectName(QStringLiteral("saveDestination"));
+    connect(save_, &QPushButton::clicked, this, [this] {
+        const QString name = QString::fromStdString(now_[static_cast<size_t>(row_)].name);
+        const QString file = QFileDialog::getSaveFileName(this, tr("Save the destination"),
+                                                          name + QStringLiteral(".destination.json"), file_filter());
+        if (!file.isEmpty()) {
+            problem_->setText(save_file(file));
+        }
+    });
+    foot->addWidget(save_);
+    compare_ = new QPushButton(tr("Compare with"), this);
+    compare_->setObjectName(QStringLiteral("compareDestination"));
+    auto* others = new QMenu(compare_);
+    connect(others, &QMenu::aboutToShow, this, [this, others] {
+        others->clear();
+        for (size_t i = 0; i < now_.size(); ++i) {
+            if (static_cast<int>(i) != row_) {
+                others->addAction(QString::fromStdString(now_[i].name), this,
+                                  [this, other = now_[i]] { show_differences(now_[static_cast<size_t>(row_)], other, this); });
+            }
+        }
+        if (static_cast<size_t>(row_) < before_.size()) {
+            others->addAction(tr("As the job had it"), this,
+                              [this] { show_differences(now_[static_cast<size_t>(row_)], before_[static_cast<size_t>(row_)], this); });
+        }
+        others->addAction(tr("A file…"), this, [this] {
+            const QString file = QFileDialog::getOpenFileName(this, tr("Compare with"), QString(), file_filter());
+            if (file.isEmpty()) {
+                return;
+            }
+            const Result<Destination> other = read_destination(file.toStdString());
+            if (other) {
+                show_differences(now_[static_cast<size_t>(row_)], *other, this);
+            } else {
+                problem_->setText(QString::fromStdString(other.problem().sentence()));
+            }
+        });
+    });
+    compare_->setMenu(others);
+    foot->addWidget(compare_);
     foot->addStretch(1);
     auto* buttons = new QDialogButtonBox(QDialogButtonBox::Cancel, this);
     use_ = buttons->addButton(tr("&Apply"), QDialogButtonBox::AcceptRole);
@@ -214,17 +293,17 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
 
 void DestinationsDialog::add_field(const QString& name, const char* key, const QString& why, const QStringList& choices,
                                    const std::vector<nlohmann::json>& values) {
-    auto* holder = new QWidget(form_);
-    auto* column = new QVBoxLayout(holder);
-    column->setContentsMargins(0, 0, 0, 4);
-    column->setSpacing(0);
     QWidget* field = nullptr;
     if (choices.isEmpty()) {
-        auto* line = new QLineEdit(holder);
+        auto* line = new QLineEdit(form_);
         connect(line, &QLineEdit::textEdited, this, &DestinationsDialog::read_fields);
         rows_.push_back({[line, key](nlohmann::json& to) {
                              const QString text = line->text().trimmed();
-                             if (is_number(key)) {
+                             if (text.isEmpty() && may_be_empty(key)) {
+                                 to.erase(key);
+                                 return QString();
+                             }
+                             if (is_number(key) || std::string_view(key) == "max_shapes") {
                                  return put_number(to, key, text);
                              }
                              to[key] = text.toStdString();
@@ -233,7 +312,7 @@ void DestinationsDialog::add_field(const QString& name, const char* key, const Q
                          [line, key](const nlohmann::json& from) { line->setText(written_in(from, key)); }});
         field = line;
     } else {
-        auto* box = new QComboBox(holder);
+        auto* box = new QComboBox(form_);
         box->addItems(choices);
         connect(box, &QComboBox::activated, this, &DestinationsDialog::read_fields);
         std::vector<nlohmann::json> all = values;
@@ -245,12 +324,20 @@ void DestinationsDialog::add_field(const QString& name, const char* key, const Q
                              return QString();
                          },
                          [box, all, key](const nlohmann::json& from) {
-                             const auto found = std::find(all.begin(), all.end(), from[key]);
+                             const auto found = std::find(all.begin(), all.end(), from.value(key, nlohmann::json()));
                              box->setCurrentIndex(found == all.end() ? 0 : static_cast<int>(found - all.begin()));
                          }});
         field = box;
     }
     field->setObjectName(QStringLiteral("destination_") + QString::fromUtf8(key));
+    add_row(name, field, why);
+}
+
+void DestinationsDialog::add_row(const QString& name, QWidget* field, const QString& why) {
+    auto* holder = new QWidget(form_);
+    auto* column = new QVBoxLayout(holder);
+    column->setContentsMargins(0, 0, 0, 4);
+    column->setSpacing(0);
     column->addWidget(field);
     auto* words = new QLabel(why, holder);
     words->setObjectName(QStringLiteral("soft"));
@@ -260,6 +347,73 @@ void DestinationsDialog::add_field(const QString& name, const char* key, const Q
     auto* label = new QLabel(name, form_);
     label->setBuddy(field);
     fields_->addRow(label, holder);
+}
+
+QString DestinationsDialog::file_filter() {
+    return tr("Destinations (*.json)");
+}
+
+QString DestinationsDialog::open_file(const QString& file) {
+    const Result<Destination> read = read_destination(file.toStdString());
+    if (!read) {
+        return QString::fromStdString(read.problem().sentence());
+    }
+    add(*read);
+    return {};
+}
+
+QString DestinationsDialog::save_file(const QString& file) {
+    const Outcome done = replace_file(file.toStdString(),
+                                      destination_to_json(now_[static_cast<size_t>(row_)]).dump(2) + "\n");
+    return done ? QString() : QString::fromStdString(done.problem().sentence());
+}
+
+void DestinationsDialog::add_reads_fields(const QStringList& axes) {
+    auto* forward = new QComboBox(form_);
+    forward->setObjectName(QStringLiteral("destination_reads_forward"));
+    forward->addItem(tr("By the shortest rotation"));
+    forward->addItems(axes);
+    auto* unit = new QLineEdit(form_);
+    unit->setObjectName(QStringLiteral("destination_reads_unit"));
+    unit->setPlaceholderText(tr("as the unit above"));
+    connect(forward, &QComboBox::activated, this, &DestinationsDialog::read_fields);
+    connect(unit, &QLineEdit::textEdited, this, &DestinationsDialog::read_fields);
+    rows_.push_back({[forward, unit](nlohmann::json& to) {
+                         const nlohmann::json before = to.value("reads", nlohmann::json::object());
+                         const QString text = unit->text().trimmed();
+                         if (forward->currentIndex() == 0 && text.isEmpty()) {
+                             to.erase("reads");
+                             return QString();
+                         }
+                         nlohmann::json reads = {{"up", to["up"]}, {"handedness", to["handedness"]}};
+                         reads.update(before);
+                         reads["up"] = to["up"];
+                         if (forward->currentIndex() > 0) {
+                             reads["forward"] = forward->currentText().toStdString();
+                         } else {
+                             Destination plain;
+                             plain.axes.up = axis_from(to["up"].get<std::string>()).value_or(Axis::pos_y);
+                             reads["forward"] = axis_name(plain.takes_files_as().forward);
+                         }
+                         reads["unit_m"] = to["unit_m"];
+                         QString wrong = text.isEmpty() ? QString() : put_number(reads, "unit_m", text);
+                         to["reads"] = reads;
+                         return wrong;
+                     },
+                     [forward, unit](const nlohmann::json& from) {
+                         const auto reads = from.find("reads");
+                         const bool any = reads != from.end();
+                         forward->setCurrentIndex(
+                             any ? std::max(0, forward->findText(QString::fromStdString((*reads)["forward"]))) : 0);
+                         unit->setText(any && (*reads)["unit_m"] != from["unit_m"] ? written_in(*reads, "unit_m")
+                                                                                   : QString());
+                     }});
+    add_row(tr("File's front becomes"), forward,
+        tr("Which axis of the engine the file's +Z comes to be. Where the character looks there is worked out from it "
+           "and held against the forward axis."));
+    add_row(tr("File's metre is (m)"), unit,
+        tr("How long the engine takes one metre of the file to be, in metres a unit: sizes that arrive are worked out "
+           "from it."));
 }
 
 void DestinationsDialog::list_names() {
@@ -277,7 +431,7 @@ void DestinationsDialog::choose(int row) {
     row_ = row;
     list_->setCurrentRow(row);
     form_->setEnabled(row >= 0);
-    for (QPushButton* button : {reset_, keep_, remove_}) {
+    for (QPushButton* button : {reset_, keep_, remove_, save_, compare_}) {
         button->setEnabled(row >= 0);
     }
     keep_->setText(tr("Save to my library"));

@@ -24,6 +24,9 @@ class DestinationsDialog : public QDialog {
     explicit DestinationsDialog(std::vector<Destination> destinations, std::optional<Contract> own = std::nullopt,
                                 QWidget* parent = nullptr);
     [[nodiscard]] const std::vector<Destination>& destinations() const { return now_; }
+    /// A destination from a file joins the list, the chosen one goes into a file; what is wrong, or nothing.
+    QString open_file(const QString& file);
+    QString save_file(const QString& file);
 
   private:
     void choose(int row);
@@ -33,6 +36,10 @@ class DestinationsDialog : public QDialog {
     /// `values`: what stands in the file for each choice; without them the choices themselves.
     void add_field(const QString& name, const char* key, const QString& why, const QStringList& choices = {},
                    const std::vector<nlohmann::json>& values = {});
+    void add_row(const QString& name, QWidget* field, const QString& why);
+    /// How the engine takes a file.
+    void add_reads_fields(const QStringList& axes);
+    static QString file_filter();
     /// The options of the chosen container.
     void show_options();
 
@@ -49,6 +56,8 @@ class DestinationsDialog : public QDialog {
     QPushButton* reset_;
     QPushButton* keep_;
     QPushButton* remove_;
+    QPushButton* save_;
+    QPushButton* compare_;
     struct Field {
         std::function<QString(nlohmann::json&)> read; ///< into the destination; returns what is wrong, or nothing
         std::function<void(const nlohmann::json&)> write;

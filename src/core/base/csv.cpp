@@ -2,8 +2,36 @@
 
 namespace wembrix {
 
+namespace {
+
+/// What stands most often between the words of the first line: a comma, a semicolon or a tab.
+char separator_of(std::string_view text) {
+    size_t commas = 0;
+    size_t semicolons = 0;
+    size_t tabs = 0;
+    bool inside = false;
+    bool any = false;
+    for (const char c : text) {
+        inside = c == '"' ? !inside : inside;
+        if (!inside && c == '\n' && any) {
+            break;
+        }
+        any = any || (c != '\n' && c != '\r');
+        commas += !inside && c == ',' ? 1 : 0;
+        semicolons += !inside && c == ';' ? 1 : 0;
+        tabs += !inside && c == '\t' ? 1 : 0;
+    }
+    return semicolons > commas && semicolons >= tabs ? ';' : tabs > commas ? '\t' : ',';
+}
+
+bool trimmed_is_empty(const std::string& text) {
+    return text.find_first_not_of(" \t") == std::string::npos;
+}
+
+} // namespace
+
 std::string csv_field(const std::string& field) {
-    if (field.find_first_of(",\"\r\n") == std::string::npos) {
+    if (field.find_first_of(",;\t\"\r\n") == std::string::npos) {
         return field;
     }
     std::string text = "\"";
@@ -17,6 +45,7 @@ Result<std::vector<std::vector<std::string>>> csv_records(std::string_view text,
     if (text.substr(0, 3) == "\xEF\xBB\xBF") {
         text.remove_prefix(3);
     }
+    const char separator = separator_of(text);
     std::vector<std::vector<std::string>> records;
     std::vector<std::string> record(1);
     bool inside = false;
@@ -37,9 +66,10 @@ Result<std::vector<std::vector<std::string>>> csv_records(std::string_view text,
             } else {
                 inside = false;
             }
-        } else if (c == '"') {
+        } else if (c == '"' && trimmed_is_empty(record.back())) {
+            record.back().clear();
             inside = true;
-        } else if (c == ',') {
+        } else if (c == separator) {
             record.emplace_back();
         } else if (c == '\n') {
             end_record();

@@ -1,5 +1,7 @@
 #include "core/base/files.h"
 
+#include "core/base/latin.h"
+
 #include <cerrno>
 #include <cstring>
 #include <fcntl.h>
@@ -127,9 +129,10 @@ std::string hash_of(const std::string& bytes) {
 
 std::string file_name_safe(const std::string& name) {
     std::string safe;
+    const bool any_script = is_plain_utf8(name); // two names in another script stay two names
     for (const char c : name) {
-        const bool plain =
-            (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || (c >= '0' && c <= '9') || c == '-' || c == '_';
+        const bool plain = (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || (c >= '0' && c <= '9') || c == '-' ||
+                           c == '_' || (any_script && static_cast<unsigned char>(c) >= 0x80);
         safe += plain ? c : '_';
     }
     return safe.empty() ? "unnamed" : safe;

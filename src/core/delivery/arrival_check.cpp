@@ -3,6 +3,7 @@
 #include "core/base/counted.h"
 #include "core/base/pattern.h"
 #include "core/destination/conform.h"
+#include "core/destination/file_space.h"
 #include "core/formats/format.h"
 #include "core/measure/comparison/compare_scenes.h"
 #include "core/measure/scene/bounds.h"
@@ -10,6 +11,7 @@
 #include "core/steps/names.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <fmt/format.h>
 
@@ -124,19 +126,61 @@ void check_drift(Drift drift, const Destination& destination, Arrival& arrival) 
     arrival.drift = std::move(drift);
 }
 
+/// How much larger than meant the engine shows what arrived, its own reading of the file's unit against its project's.
+double engine_unit(const Destination& destination) {
+    const Format* format = format_with_id(destination.container);
+    const bool in_its_axes = format != nullptr && format->space == FileSpace::destination;
+    return in_its_axes ? 1 : destination.axes.unit_m / destination.takes_files_as().unit_m;
+}
+
+/// A direction of what arrived as the engine has it once it has read the file.
+Vec3 in_engine(const Vec3& of_core, const Destination& destination) {
+    const Format* format = format_with_id(destination.container);
+    if (format == nullptr || format->space == FileSpace::destination) {
+        return linear_of(destination.axes.from_core()) * of_core; // the file's numbers are the engine's
+    }
+    const Vec3 in_file = linear_of(file_space(*format, destination).from_core()) * of_core;
+    return linear_of(destination.takes_files_as().from_core()) * in_file;
+}
+
+/// Where the character looks and where its left is, in the engine's axes.
+void check_facing(const Scene& prepared, const Scene& arrived, const Destination& destination, Arrival& arrival) {
+    const std::optional<Facing> facing = facing_of(prepared);
+    const std::optional<Facing> faces = facing_of(arrived);
+    if (!facing || !faces) {
+        const bool same = facing.has_value() == faces.has_value();
+        arrival.claims.push_back({"Faces", facing ? destination.axis_here(facing->axis) : "no side is named",
+                                  faces ? destination.axis_here(faces->axis) : "no side is named", same,
+                                  same ? "" : "it looks another way than Prepared"});
+        return;
+    }
+    const auto left_of = [](Axis ahead) { return Vec3(Vec3::UnitY().cross(direction(ahead))); };
+    const Mat3 wanted = linear_of(destination.axes.from_core());
+    const Axis should = nearest_axis(wanted * direction(facing->axis));
+    const Axis should_left = nearest_axis(wanted * left_of(facing->axis));
+    const Axis is = nearest_axis(in_engine(direction(faces->axis), destination));
+    const Axis is_left = nearest_axis(in_engine(left_of(faces->axis), destination));
+    Claim claim{"Faces", std::string(axis_name(should)), std::string(axis_name(is)),
+                should == is && should_left == is_left, ""};
+    if (should != is) {
+        claim.detail = fmt::format("{} would see it look along {}. Set “front in the file”, or how the engine reads files",
+                                   destination.name, axis_name(is));
+    } else if (!claim.pass) {
+        claim.detail = fmt::format("{} would see its left on its right: the engine's handedness is another one",
+                                   destination.name);
+    }
+    arrival.claims.push_back(std::move(claim));
+}
+
 void check_height_and_facing(const Scene& prepared, const Scene& arrived, const Destination& destination,
                              Arrival& arrival) {
     const double should = height_m(prepared);
-    const double is = height_m(arrived);
+    // What the engine makes of the file's length, as long as it counts in its project's unit.
+    const double is = height_m(arrived) * engine_unit(destination);
     const bool same = std::abs(should - is) <= 1e-5 * should + destination.drift_limit_mm / 1000;
     arrival.claims.push_back({"Height", fmt::format("{:.3f} m", should), destination.in_units(is), same,
                               same ? "" : fmt::format("{:.4f} m became {:.4f} m", should, is)});
-    const std::optional<Facing> facing = facing_of(prepared);
-    const std::optional<Facing> faces = facing_of(arrived);
-    const bool holds = facing.has_value() == faces.has_value() && (!facing || facing->axis == faces->axis);
-    arrival.claims.push_back({"Faces", facing ? std::string(axis_name(facing->axis)) : "no side is named",
-                              faces ? destination.axis_here(faces->axis) : "no side is named", holds,
-                              holds ? "" : "it looks another way than Prepared"});
+    check_facing(prepared, arrived, destination, arrival);
 }
 
 void settle(Arrival& arrival) {
@@ -227,22 +271,46 @@ Scene put_together(const Scene& model, const Scene& arrived) {
 
 } // namespace
 
+namespace {
+/// Of a clip that goes out with the keys it has: how many, and of which interpolation.
+void check_keys(const Scene& should, const Scene& arrived, Arrival& arrival) {
+    const auto said = [](const Scene& scene) {
+        std::array<size_t, 3> channels{};
+        size_t keys = 0;
+        for (const Clip& clip : scene.clips) {
+            for (const Channel& channel : clip.channels) {
+                keys += channel.times.size();
+                ++channels.at(static_cast<size_t>(channel.interpolation));
+            }
+        }
+        return fmt::format("{} ({} cubic, {} stepped, {} linear)", counted(keys, "key"), channels[2], channels[0],
+                           channels[1]);
+    };
+    const std::string wanted = said(should);
+    const std::string is = said(arrived);
+    arrival.claims.push_back({"Keys", wanted, is, wanted == is, wanted == is ? "" : "they are not those of Prepared"});
+}
+} // namespace
+
 void check_clip(const Scene& prepared, const Clip& whole, const Scene& arrived, const Scene& model,
                 const Destination& destination, Arrival& arrival) {
     const Clip clip = shown_part(whole, destination);
+    const double rate = rate_for(whole, destination);
+    const double seconds = seconds_in_file(clip, destination);
     check_root(prepared, arrived, destination, arrival);
     check_joints(prepared, arrived, destination, arrival);
 
-    const int frames = static_cast<int>(std::ceil(clip.seconds * destination.rate - 1e-3)) + 1;
+    const int frames = static_cast<int>(std::ceil(clip.seconds * rate - 1e-3)) + 1;
     const Clip* is = arrived.clips.size() == 1 ? &arrived.clips[0] : nullptr;
-    const int is_frames = is == nullptr ? 0 : static_cast<int>(std::lround(is->seconds * destination.rate)) + 1;
+    const int is_frames = is == nullptr ? 0 : static_cast<int>(std::ceil(is->seconds * rate - 1e-3)) + 1;
     Claim length{"Clip length", fmt::format("{:.3f} s, {} f", clip.seconds, frames),
                  is == nullptr ? "no clip" : fmt::format("{:.3f} s, {} f", is->seconds, is_frames), false, ""};
     const Format* format = format_with_id(destination.container);
-    const bool has_shapes = format != nullptr && has(format->writes, Content::shapes);
+    const bool holds_shapes = format != nullptr && has(format->writes, Content::shapes);
+    const bool has_shapes = holds_shapes && destination.shapes != 0;
     const bool has_names = format != nullptr && has(format->writes, Content::clip_names);
     length.pass = is != nullptr && (!has_names || is->name == clip.name) && frames == is_frames &&
-                  std::abs(is->seconds - (frames - 1) / destination.rate) < 1e-4;
+                  std::abs(is->seconds - seconds) < 1e-4;
     length.detail = length.pass ? "" : "another clip or another length arrived";
     arrival.claims.push_back(std::move(length));
 
@@ -270,26 +338,29 @@ void check_clip(const Scene& prepared, const Clip& whole, const Scene& arrived, 
                                   should_shapes == is_shapes ? "" : "other shapes arrived"});
     } else {
         arrival.claims.push_back(
-            {"Shapes moved", fmt::format("{}", should_shapes.size()), "the container holds none", true, ""});
+            {"Shapes moved", fmt::format("{}", should_shapes.size()), holds_shapes ? "the destination takes none" : "the container holds none", true, ""});
     }
 
+    if (keeps_keys(destination)) {
+        check_keys(conform_clip(prepared, whole, destination).scene, arrived, arrival);
+    }
     Clip held_against = clip;
     if (!has_shapes) {
         std::erase_if(held_against.channels, [](const Channel& channel) { return channel.path == Path::weights; });
     }
     auto together = std::make_shared<Scene>(put_together(model, arrived));
     if (is != nullptr && !together->clips.empty()) {
-        together->clips[0].rate = destination.rate;
+        together->clips[0].rate = rate;
         DriftRequest request;
         request.should = &prepared;
         request.should_clip = &held_against;
         request.is = together.get();
         request.is_clip = &together->clips[0];
         request.matching = Matching::name;
-        request.rate = destination.rate;
-        request.frames = static_cast<int>(std::floor(clip.seconds * destination.rate + 1e-3)) + 1;
+        request.rate = rate;
+        request.frames = static_cast<int>(std::floor(clip.seconds * rate + 1e-3)) + 1;
         Claim nodes = compare_node_motion(
-            {&prepared, &held_against, &arrived, is, destination.rate, request.frames, destination.drift_limit_mm});
+            {&prepared, &held_against, &arrived, is, rate, request.frames, destination.drift_limit_mm});
         if (joints_of(prepared).empty() && surfaces_of(prepared).empty() && nodes.compared > 0) {
             arrival.claims.push_back({"Drift", fmt::format("at most {:g} mm", destination.drift_limit_mm),
                                       "no joints, no surfaces: see its nodes", true, ""});
@@ -298,8 +369,8 @@ void check_clip(const Scene& prepared, const Clip& whole, const Scene& arrived, 
         }
         arrival.claims.push_back(std::move(nodes));
         // What lies between the frames is the rate's to lose: measured and said, it holds nothing back.
-        if (!lies_on_frames(held_against, destination.rate)) {
-            request.rate = moments_a_frame * destination.rate;
+        if (!lies_on_frames(held_against, rate)) {
+            request.rate = moments_a_frame * rate;
             request.frames = static_cast<int>(std::floor(clip.seconds * request.rate + 1e-3)) + 1;
             arrival.between = measure_drift(request);
             arrival.between.per_frame_mm = {};

@@ -6,7 +6,6 @@
 
 #include <algorithm>
 #include <fmt/format.h>
-#include <sys/stat.h>
 
 namespace wembrix {
 
@@ -51,39 +50,12 @@ std::string why_stale(const ManifestRow& row, const DeliveryRequest& request, co
     return some_of(changed);
 }
 
-/// The file system notes when anything of a file was changed last, its times too, and lets nobody set that back.
-bool is_older(const fs::path& file, const fs::path& than) {
-    struct stat its {};
-    struct stat other {};
-    if (::stat(file.c_str(), &its) != 0 || ::stat(than.c_str(), &other) != 0) {
-        return false;
-    }
-    const auto& a = its.st_ctim;
-    const auto& b = other.st_ctim;
-    return a.tv_sec != b.tv_sec ? a.tv_sec < b.tv_sec : a.tv_nsec < b.tv_nsec;
-}
-
-/// True when the file is there and still as the manifest says. The bytes are read where anything happened to the file
-/// since the manifest was written.
-bool is_untouched(const fs::path& folder, const ManifestRow& row) {
-    std::error_code error;
-    const fs::path file = folder / row.file;
-    if (fs::file_size(file, error) != row.bytes || error) {
-        return false;
-    }
-    if (is_older(file, folder / "delivery.json")) {
-        return true;
-    }
-    const Result<std::string> bytes = read_file(file);
-    return bytes && hash_of(*bytes) == row.hash;
-}
-
 } // namespace
 
 BoardColumn read_board(const DeliveryRequest& request) {
     BoardColumn column;
     column.destination = request.destination.name;
-    Result<std::vector<Deliverable>> plan = plan_deliverables(*request.prepared, request.destination, request.job_name);
+    Result<std::vector<Deliverable>> plan = plan_deliverables(*request.prepared, request.destination, request.job_name, request.folder);
     if (!plan) {
         column.problem = plan.problem();
         return column;
@@ -109,6 +81,7 @@ BoardColumn read_board(const DeliveryRequest& request) {
             }
             cell.drift_mm = row.drift_mm;
             cell.bytes += row.bytes;
+            cell.file = cell.file.empty() ? row.file : cell.file;
             if (row.content != cell.content) {
                 cell.state = CellState::stale;
                 cell.reason = why_stale(row, request, model);

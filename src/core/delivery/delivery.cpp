@@ -4,6 +4,7 @@
 #include "core/delivery/handover.h"
 #include "core/delivery/manifest.h"
 #include "core/destination/conform.h"
+#include "core/destination/file_paths.h"
 #include "core/formats/format.h"
 
 #include <algorithm>
@@ -26,7 +27,7 @@ bool DeliveryReport::all_arrived() const {
 }
 
 Result<std::vector<Deliverable>> plan_deliverables(const Scene& prepared, const Destination& destination,
-                                                   const std::string& job_name) {
+                                                   const std::string& job_name, const fs::path& folder) {
     std::vector<Deliverable> plan;
     const Format* format = format_with_id(destination.container);
     for (const DeliverableKind& kind : deliverable_kinds()) {
@@ -53,6 +54,17 @@ Result<std::vector<Deliverable>> plan_deliverables(const Scene& prepared, const 
                            destination.name, "Rename a clip, or give the destination another file template."};
         }
     }
+    for (const Deliverable& deliverable : folder.empty() ? std::vector<Deliverable>() : plan) {
+        const fs::path file = folder / (deliverable.stem + std::string(format == nullptr ? "" : format->suffix()));
+        if (const std::optional<Problem> problem = problem_with_path(fs::absolute(file).lexically_normal(), destination)) {
+            return *problem;
+        }
+    }
+    if (!folder.empty()) {
+        if (const std::optional<Problem> problem = problem_with_spelling(folder / "file")) {
+            return *problem;
+        }
+    }
     return plan;
 }
 
@@ -68,7 +80,8 @@ class Delivery {
         : request_(request), staging_folder_(staging_folder) {}
 
     Outcome run(const std::vector<Deliverable>& plan, DeliveryReport& report) {
-        const std::vector<Finding> findings = look_for_findings({*request_.prepared, &request_.destination});
+        std::vector<Finding> findings = look_for_findings({*request_.prepared, &request_.destination});
+        findings.insert(findings.end(), request_.card_findings.begin(), request_.card_findings.end());
         report.accepted = accepted_stops(findings);
         std::string held_back;
         for (const std::string& problem : request_.card_problems) {
@@ -185,8 +198,15 @@ class Delivery {
 
 } // namespace
 
+Ledger delivered_ledger(const DeliveryRequest& request) {
+    Ledger left = request.left;
+    const Ledger by_destination = destination_ledger(*request.prepared, request.destination);
+    left.insert(left.end(), by_destination.begin(), by_destination.end());
+    return left;
+}
+
 Result<DeliveryReport> deliver(const DeliveryRequest& request) {
-    Result<std::vector<Deliverable>> plan = plan_deliverables(*request.prepared, request.destination, request.job_name);
+    Result<std::vector<Deliverable>> plan = plan_deliverables(*request.prepared, request.destination, request.job_name, request.folder);
     if (!plan) {
         return plan.problem();
     }

@@ -19,9 +19,11 @@
 
 namespace wembrix {
 
-/// All that goes out, kind by kind. Refuses file names that clash, case ignored.
+/// All that goes out, kind by kind. Refuses file names that clash, case ignored, and with a folder paths that cannot be
+/// there.
 Result<std::vector<Deliverable>> plan_deliverables(const Scene& prepared, const Destination& destination,
-                                                   const std::string& job_name);
+                                                   const std::string& job_name,
+                                                   const std::filesystem::path& folder = {});
 
 enum class CellState { never, stale, held, arrived };
 std::string_view cell_state_name(CellState state);
@@ -34,6 +36,7 @@ struct FileFact {
 struct Arrival {
     Deliverable deliverable;
     CellState state = CellState::never;
+    bool up_to_date = false; ///< it lay there as it should be: it was not written again
     std::vector<std::string> files;
     std::vector<FileFact> facts;     ///< one a file
     std::filesystem::path staged_in; ///< where they were written before they are put in place
@@ -57,6 +60,7 @@ struct DeliveryRequest {
     MadeFrom made_from;                     ///< kept in the manifest, to tell later what changed
     std::vector<std::string> only;          ///< ids of deliverables; empty: all
     Ledger left;                            ///< of sources and card: what stayed behind before
+    std::vector<Finding> card_findings;     ///< of what the card did; a stop holds the delivery
     std::vector<std::string> card_problems; ///< steps that did not fit; any holds the delivery
     std::function<void(int done, int all, const std::string& what)> progress;
     std::function<bool()> stop;
@@ -75,6 +79,9 @@ struct DeliveryReport {
 /// Files are written to a staging folder, read back, checked, and only then put in place; the manifest comes last. A
 /// file that is there already is replaced only if our manifest lists it. A Problem means that nothing could be tried.
 Result<DeliveryReport> deliver(const DeliveryRequest& request);
+
+/// What stays behind of a request's job for its destination, whatever of it is written.
+Ledger delivered_ledger(const DeliveryRequest& request);
 
 /// Reads a file that was delivered before and checks it again, as it lies in the folder now.
 Result<Arrival> check_again(const DeliveryRequest& request, const Deliverable& deliverable);

@@ -49,7 +49,7 @@ Scene all_that_goes_out(const Scene& prepared, const Destination& destination) {
     for (const Clip& clip : prepared.clips) {
         if (clip.deliver) {
             // Keys are made anew at every frame: which of them there are is what counts here.
-            out.clips.push_back(channels_that_go_out(prepared, clip));
+            out.clips.push_back(channels_that_go_out(prepared, taken_of(clip, destination)));
         }
     }
     if (model_kind().plan(prepared).empty()) {
@@ -135,12 +135,12 @@ void add_not_held(Ledger& ledger, std::vector<Thing> out, const Destination& des
 /// Clips whose end lies between two frames go on to the next one.
 void add_lengthened(Ledger& ledger, const Scene& prepared, const Destination& destination) {
     for (const Clip& clip : prepared.clips) {
-        const double frames = clip.seconds * destination.rate;
-        const double more = std::ceil(frames - 1e-3) - frames;
+        const double rate = rate_for(clip, destination);
+        const double more = (seconds_in_file(clip, destination) - clip.seconds) * rate;
         if (clip.deliver && more > 1e-3) {
             ledger.push_back({"clip length", clip.name, 1,
                               fmt::format("its end lies between two frames at {:g} per second: it is {:.1f} ms longer",
-                                          destination.rate, more / destination.rate * 1000),
+                                          rate, more / rate * 1000),
                               LedgerEntry::By::destination, -1, true});
         }
     }
@@ -188,7 +188,7 @@ Ledger destination_ledger_of_takes(const Scene& prepared, const Destination& des
     out.clips.clear();
     for (const Clip& clip : prepared.clips) {
         if (clip.deliver) {
-            out.clips.push_back(channels_that_go_out(prepared, clip));
+            out.clips.push_back(channels_that_go_out(prepared, taken_of(clip, destination)));
         }
     }
     add_not_taken(ledger, of_takes(left_between(prepared, out)), prepared, destination);

@@ -10,6 +10,7 @@
 #include <algorithm>
 #include <cmath>
 #include <map>
+#include <sys/stat.h>
 #include <unordered_set>
 
 namespace wembrix {
@@ -146,14 +147,17 @@ json file_rows(const Arrival& arrival, const std::string& model_content, const M
 
 json clip_row(const Clip& whole, const Destination& destination, const std::string& file) {
     const Clip clip = shown_part(whole, destination);
-    const int frames = static_cast<int>(std::ceil(clip.seconds * destination.rate - 1e-3)) + 1;
+    const double rate = rate_for(whole, destination);
+    const int frames = static_cast<int>(std::ceil(clip.seconds * rate - 1e-3)) + 1;
+    const bool doubled = clip.loop && ends_on_its_first_pose(whole);
     return {{"name", clip.name},
             {"file", file},
             {"frames", frames},
-            {"rate", destination.rate},
-            {"seconds", (frames - 1) / destination.rate},
+            {"rate", rate},
+            {"keys", clip_keys_name(keeps_keys(destination) ? ClipKeys::as_prepared : destination.clip_keys)},
+            {"seconds", seconds_in_file(clip, destination)},
             {"loop", clip.loop},
-            {"last_frame", !clip.last_is_first     ? "its own"
+            {"last_frame", !doubled                ? "its own"
                            : destination.keep_last ? "the first once more"
                                                    : "the first once more, left out"}};
 }
@@ -318,6 +322,33 @@ std::vector<ManifestRow> rows_of(const json& manifest) {
         rows.push_back(std::move(row));
     }
     return rows;
+}
+
+namespace {
+/// The file system notes when anything of a file was changed last, its times too, and lets nobody set that back.
+bool is_older(const fs::path& file, const fs::path& than) {
+    struct stat its {};
+    struct stat other {};
+    if (::stat(file.c_str(), &its) != 0 || ::stat(than.c_str(), &other) != 0) {
+        return false;
+    }
+    const auto& a = its.st_ctim;
+    const auto& b = other.st_ctim;
+    return a.tv_sec != b.tv_sec ? a.tv_sec < b.tv_sec : a.tv_nsec < b.tv_nsec;
+}
+} // namespace
+
+bool is_untouched(const fs::path& folder, const ManifestRow& row) {
+    std::error_code error;
+    const fs::path file = folder / row.file;
+    if (fs::file_size(file, error) != row.bytes || error) {
+        return false;
+    }
+    if (is_older(file, folder / "delivery.json")) {
+        return true;
+    }
+    const Result<std::string> bytes = read_file(file);
+    return bytes && hash_of(*bytes) == row.hash;
 }
 
 std::vector<HeldRow> held_in(const json& manifest) {

@@ -50,6 +50,9 @@ struct ManifestRow {
 };
 /// Only rows that name a file of this very folder; what is missing in them stays empty.
 std::vector<ManifestRow> rows_of(const nlohmann::json& manifest);
+/// True when the file is there and still as the manifest says. The bytes are read where anything happened to the file
+/// since the manifest was written.
+bool is_untouched(const std::filesystem::path& folder, const ManifestRow& row);
 
 /// A deliverable that was tried and held back, and what would have gone into it.
 struct HeldRow {

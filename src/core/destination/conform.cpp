@@ -55,12 +55,12 @@ Clip channels_that_go_out(const Scene& scene, const Clip& clip) {
     return out;
 }
 
-Clip shown_part(const Clip& clip, const Destination& destination) {
-    Clip part = clip;
-    if (clip.loop && clip.last_is_first && !destination.keep_last && clip.frames() > 2) {
-        part.seconds -= 1 / destination.rate;
+Clip taken_of(const Clip& clip, const Destination& destination) {
+    Clip taken = clip;
+    if (destination.shapes == 0) {
+        std::erase_if(taken.channels, [](const Channel& channel) { return channel.path == Path::weights; });
     }
-    return part;
+    return taken;
 }
 
 Clip bake_clip(const Scene& scene, const Clip& clip, double rate) {
@@ -130,16 +130,17 @@ Clip bake_clip(const Scene& scene, const Clip& clip, double rate) {
 Drift drift_between_frames(const Scene& prepared, const Clip& clip, const Destination& destination,
                            const std::function<bool()>& stop) {
     const Clip part = shown_part(clip, destination);
-    if (lies_on_frames(part, destination.rate)) {
+    const double rate = rate_for(clip, destination);
+    if (lies_on_frames(part, rate)) {
         return {};
     }
-    const Clip baked = bake_clip(prepared, part, destination.rate);
+    const Clip baked = keys_for(prepared, part, destination);
     DriftRequest request;
     request.should = &prepared;
     request.should_clip = &part;
     request.is = &prepared;
     request.is_clip = &baked;
-    request.rate = moments_a_frame * destination.rate;
+    request.rate = moments_a_frame * rate;
     request.frames = static_cast<int>(std::floor(part.seconds * request.rate + 1e-3)) + 1;
     request.stop = stop;
     return measure_drift(request);
@@ -267,10 +268,26 @@ Mesh shape_stand_in(const Mesh& mesh) {
 
 } // namespace
 
+namespace {
+/// Surfaces without their shapes.
+void leave_shapes(Scene& scene) {
+    for (Mesh& mesh : scene.meshes) {
+        mesh.shapes.clear();
+        mesh.shape_weights.clear();
+    }
+    for (Node& node : scene.nodes) {
+        node.shape_weights.clear();
+    }
+}
+} // namespace
+
 Conformed conform_model(const Scene& prepared, const Destination& destination) {
     Conformed result;
     result.scene = prepared;
     result.scene.clips.clear();
+    if (destination.shapes == 0) {
+        leave_shapes(result.scene);
+    }
     InfluenceLoss loss;
     for (Node& node : result.scene.nodes) {
         const InfluenceLoss one = limit_influences(node.influences, destination.influences);
@@ -292,11 +309,14 @@ Conformed conform_clip(const Scene& prepared, const Clip& clip, const Destinatio
     Conformed result;
     Scene& scene = result.scene;
     scene = prepared;
-    scene.clips = {bake_clip(prepared, shown_part(clip, destination), destination.rate)};
+    scene.clips = {keys_for(prepared, shown_part(taken_of(clip, destination), destination), destination)};
     std::vector<char> shaped(scene.nodes.size(), 0);
     std::vector<char> placed(scene.nodes.size(), 0); // its place in the file is that in the scene
     for (const Channel& channel : scene.clips[0].channels) {
         (channel.path == Path::weights ? shaped : placed)[static_cast<size_t>(channel.node)] = 1;
+    }
+    for (const int joint : joints_of(scene)) { // whether or not the clip moves it
+        placed[static_cast<size_t>(joint)] = 1;
     }
     // What stands above a node that the file places has to be there, too: it places what is below it.
     for (size_t i = scene.nodes.size(); i-- > 0;) {
@@ -345,7 +365,8 @@ Conformed conform_clip(const Scene& prepared, const Clip& clip, const Destinatio
     scene.lights.clear();
     reorder_nodes(scene, order);
     unify_skins(scene, bones);
-    result.account = fmt::format("{} at {:g} per second", counted(scene.clips[0].frames(), "frame"), destination.rate);
+    result.account =
+        fmt::format("{} at {:g} per second", counted(scene.clips[0].frames(), "frame"), rate_for(clip, destination));
     return result;
 }
 

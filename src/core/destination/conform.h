@@ -1,6 +1,7 @@
 // The last turn into a destination's terms: influences limited and rescaled, clips baked, one skeleton in every file.
 #pragma once
 
+#include "core/destination/clip_keys.h"
 #include "core/destination/destination.h"
 #include "core/measure/scene/drift.h"
 #include "core/scene/scene.h"
@@ -13,14 +14,13 @@ namespace wembrix {
 /// What of a clip's channels a file of it holds: all but weights of shapes that are not there.
 Clip channels_that_go_out(const Scene& scene, const Clip& clip);
 
+/// The clip without what the destination does not take of it: keys of shapes.
+Clip taken_of(const Clip& clip, const Destination& destination);
+
 /// Every joint, everything else that the clip moves, and every surface's shape weights, sampled at each frame of `rate`
 /// from its first frame to its last. Stepped channels stay stepped; turns never take the long way. The last frame is
 /// the clip's end.
 Clip bake_clip(const Scene& scene, const Clip& clip, double rate);
-
-/// What of a clip goes to a destination: all of it, or, of a repeat that ends on its first pose once more, all but
-/// that frame where the destination leaves it.
-Clip shown_part(const Clip& clip, const Destination& destination);
 
 /// What a clip loses between the frames of the destination: its own curves against its baked ones, at four moments a
 /// frame. `frame` counts those moments; none is compared where the clip lies on frames already.

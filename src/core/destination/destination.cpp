@@ -8,6 +8,7 @@
 #include "core/formats/format.h"
 
 #include <algorithm>
+#include <array>
 #include <cctype>
 #include <cmath>
 #include <fmt/format.h>
@@ -16,6 +17,21 @@
 namespace wembrix {
 
 using nlohmann::json;
+
+std::string_view clip_keys_name(ClipKeys keys) {
+    constexpr std::array<std::string_view, 3> names = {"every_frame", "own_rate", "as_prepared"};
+    return names.at(static_cast<size_t>(keys));
+}
+
+AxisSystem Destination::takes_files_as() const {
+    if (reads) {
+        return *reads;
+    }
+    AxisSystem system = axes;
+    // The shortest way from +Y to the engine's up carries +Z along; where up is +Y, nothing turns.
+    system.forward = nearest_axis(shortest_turn(Vec3::UnitY(), direction(axes.up)) * Vec3::UnitZ());
+    return system;
+}
 
 bool Destination::operator==(const Destination& other) const {
     return destination_to_json(*this) == destination_to_json(other);
@@ -65,6 +81,39 @@ void move_rotation_order(json& destination) {
     if (of_bvh.is_object()) {
         of_bvh.emplace("rotation_order", value);
     }
+}
+
+/// ": \"forward\" is one", where somebody may have mistyped it; else which there are.
+std::string nearest_setting(const std::string& key, const std::vector<std::string>& known) {
+    std::string nearest;
+    size_t least = 4; // changes of a letter
+    for (const std::string& one : known) {
+        std::vector<size_t> row(one.size() + 1);
+        for (size_t j = 0; j <= one.size(); ++j) {
+            row[j] = j;
+        }
+        for (size_t i = 1; i <= std::min<size_t>(key.size(), 60); ++i) { // Levenshtein 1966
+            size_t diagonal = row[0];
+            row[0] = i;
+            for (size_t j = 1; j <= one.size(); ++j) {
+                const size_t change = diagonal + (key[i - 1] == one[j - 1] ? 0 : 1);
+                diagonal = row[j];
+                row[j] = std::min({row[j] + 1, row[j - 1] + 1, change});
+            }
+        }
+        if (row.back() < least) {
+            least = row.back();
+            nearest = one;
+        }
+    }
+    if (!nearest.empty()) {
+        return fmt::format("; is \"{}\" meant?", nearest);
+    }
+    std::string all;
+    for (const std::string& one : known) {
+        all += (all.empty() ? "" : ", ") + one;
+    }
+    return "; there are " + all + ".";
 }
 
 std::string what_is_wrong_with_options(const json& options) {
@@ -130,24 +179,35 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
     static const std::vector<std::string> known = {
         "format",         "version",  "name",           "container",   "unit_m",       "up",         "forward",
         "max_influences", "rate",     "root",           "joint_names", "longest_name", "model_file", "clip_file",
-        "drift_limit_mm", "contract", "format_options", "keep_last",   "handedness"};
+        "drift_limit_mm", "contract", "format_options", "keep_last",   "handedness",   "reads",      "file_forward",
+        "max_shapes",     "clip_keys", "still_channels", "clip_names", "surface_names", "material_names", "shape_names",
+        "file_names",     "longest_path"};
     for (const auto& [key, value] : from.items()) {
         if (std::find(known.begin(), known.end(), key) == known.end()) {
-            wrong = fmt::format("has no setting \"{}\".", key);
+            wrong = fmt::format("has no setting \"{}\"{}", key, nearest_setting(key, known));
         }
     }
     text("name", to.name);
     text("container", to.container);
     text("root", to.root);
     to.format_options = from.value("format_options", json::object());
-    if (const auto keep = from.find("keep_last"); keep != from.end()) {
-        if (keep->is_boolean()) {
-            to.keep_last = keep->get<bool>();
-        } else {
-            wrong = "\"keep_last\" is neither true nor false.";
+    auto yes_or_no = [&](const char* key, bool& value) {
+        if (const auto found = from.find(key); found != from.end()) {
+            if (found->is_boolean()) {
+                value = found->get<bool>();
+            } else {
+                wrong = fmt::format("\"{}\" is neither true nor false.", key);
+            }
         }
-    }
+    };
+    yes_or_no("keep_last", to.keep_last);
+    yes_or_no("still_channels", to.still_channels);
     text("joint_names", to.joint_names);
+    text("clip_names", to.clip_names);
+    text("surface_names", to.surface_names);
+    text("material_names", to.material_names);
+    text("shape_names", to.shape_names);
+    text("file_names", to.file_names);
     text("model_file", to.model_file);
     text("clip_file", to.clip_file);
     number("unit_m", to.axes.unit_m, 1e-9, 1e9);
@@ -159,6 +219,26 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
     double longest = to.longest_name;
     number("longest_name", longest, 1, 256);
     to.longest_name = static_cast<int>(longest);
+    double longest_path = to.longest_path;
+    number("longest_path", longest_path, 0, 4096);
+    to.longest_path = static_cast<int>(longest_path);
+    if (const auto shapes = from.find("max_shapes"); shapes != from.end() && !shapes->is_null()) {
+        double most = 0;
+        number("max_shapes", most, 0, 10000);
+        to.shapes = static_cast<int>(most);
+    }
+    std::string keys(clip_keys_name(to.clip_keys));
+    text("clip_keys", keys);
+    bool known_keys = false;
+    for (const ClipKeys one : {ClipKeys::every_frame, ClipKeys::own_rate, ClipKeys::as_prepared}) {
+        if (keys == clip_keys_name(one)) {
+            to.clip_keys = one;
+            known_keys = true;
+        }
+    }
+    if (!known_keys) {
+        wrong = "\"clip_keys\" is neither \"every_frame\" nor \"own_rate\" nor \"as_prepared\".";
+    }
     if (const auto contract = from.find("contract"); contract != from.end() && !contract->is_null()) {
         Result<Contract> read = contract_from_json(*contract, "\"contract\"");
         if (read) {
@@ -167,16 +247,44 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
             wrong = read.problem().where + " " + read.problem().what;
         }
     }
-    std::string handedness(handedness_name(to.axes.handedness));
-    text("handedness", handedness);
-    if (handedness != "right" && handedness != "left") {
-        wrong = "\"handedness\" is neither \"right\" nor \"left\".";
-    }
-    to.axes.handedness = handedness == "left" ? Handedness::left : Handedness::right;
+    const auto hand = [&](const json& of, const char* key, Handedness& value) {
+        const json found = of.value(key, json(handedness_name(value)));
+        if (found != "right" && found != "left") {
+            wrong = fmt::format("\"{}\" is neither \"right\" nor \"left\".", key);
+        }
+        value = found == "left" ? Handedness::left : Handedness::right;
+    };
+    hand(from, "handedness", to.axes.handedness);
     axis("up", to.axes.up);
     axis("forward", to.axes.forward);
+    axis("file_forward", to.file_forward);
     if (wrong.empty() && !to.axes.valid()) {
         wrong = "\"up\" and \"forward\" lie on one line.";
+    }
+    if (wrong.empty() && std::abs(direction(to.file_forward).y()) > 0.5) {
+        wrong = "\"file_forward\" is +Y or -Y, which is up in the file.";
+    }
+    if (const auto reads = from.find("reads"); reads != from.end() && !reads->is_null()) {
+        if (reads->is_object()) {
+            to.reads = to.axes;
+            for (const auto& [key, value] : reads->items()) {
+                const std::optional<Axis> along = axis_from(value.is_string() ? value.get<std::string>() : std::string());
+                if ((key == "up" || key == "forward") && along) {
+                    (key == "up" ? to.reads->up : to.reads->forward) = *along;
+                } else if (key == "unit_m" && value.is_number()) {
+                    to.reads->unit_m = value.get<double>();
+                } else if (key == "handedness") {
+                    hand(*reads, "handedness", to.reads->handedness);
+                } else {
+                    wrong = fmt::format("\"reads\" does not take \"{}\" so; it has up, forward, unit_m and handedness.", key);
+                }
+            }
+            if (wrong.empty() && !to.reads->valid()) {
+                wrong = "\"reads\": \"up\" and \"forward\" lie on one line, or \"unit_m\" is no length.";
+            }
+        } else {
+            wrong = "\"reads\" is not an object.";
+        }
     }
     if (wrong.empty() && to.name.empty()) {
         wrong = "\"name\" is empty.";
@@ -187,8 +295,14 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
     if (wrong.empty()) {
         wrong = what_is_wrong_with_options(to.format_options);
     }
-    if (const Result<Pattern> names = Pattern::compile(to.joint_names); wrong.empty() && !names) {
-        wrong = "\"joint_names\": " + names.problem().what;
+    for (const auto& [key, pattern] : {std::pair("joint_names", &to.joint_names), std::pair("clip_names", &to.clip_names),
+                                       std::pair("surface_names", &to.surface_names),
+                                       std::pair("material_names", &to.material_names),
+                                       std::pair("shape_names", &to.shape_names),
+                                       std::pair("file_names", &to.file_names)}) {
+        if (const Result<Pattern> names = Pattern::compile(*pattern); wrong.empty() && !names) {
+            wrong = fmt::format("\"{}\": {}", key, names.problem().what);
+        }
     }
     if (wrong.empty()) {
         for (const std::string& pattern : {to.model_file, to.clip_file}) {
@@ -214,6 +328,9 @@ json destination_to_json(const Destination& from) {
                {"handedness", handedness_name(from.axes.handedness)},
                {"max_influences", from.influences},
                {"rate", from.rate},
+               {"clip_keys", clip_keys_name(from.clip_keys)},
+               {"still_channels", from.still_channels},
+               {"file_forward", axis_name(from.file_forward)},
                {"root", from.root},
                {"joint_names", from.joint_names},
                {"longest_name", from.longest_name},
@@ -221,6 +338,27 @@ json destination_to_json(const Destination& from) {
                {"clip_file", from.clip_file},
                {"keep_last", from.keep_last},
                {"drift_limit_mm", from.drift_limit_mm}};
+    if (from.reads) {
+        to["reads"] = {{"up", axis_name(from.reads->up)},
+                       {"forward", axis_name(from.reads->forward)},
+                       {"unit_m", from.reads->unit_m},
+                       {"handedness", handedness_name(from.reads->handedness)}};
+    }
+    if (from.shapes >= 0) {
+        to["max_shapes"] = from.shapes;
+    }
+    for (const auto& [key, pattern] : {std::pair("clip_names", &from.clip_names),
+                                       std::pair("surface_names", &from.surface_names),
+                                       std::pair("material_names", &from.material_names),
+                                       std::pair("shape_names", &from.shape_names),
+                                       std::pair("file_names", &from.file_names)}) {
+        if (!pattern->empty()) {
+            to[key] = *pattern;
+        }
+    }
+    if (from.longest_path > 0) {
+        to["longest_path"] = from.longest_path;
+    }
     if (!from.format_options.empty()) {
         to["format_options"] = from.format_options;
     }

@@ -5,6 +5,7 @@
 #include "core/math/axes.h"
 #include "core/measure/skeleton/contract.h"
 
+#include <cstdint>
 #include <filesystem>
 #include <nlohmann/json.hpp>
 #include <optional>
@@ -13,15 +14,35 @@
 
 namespace wembrix {
 
+/// At which moments the clips of a destination have keys.
+enum class ClipKeys : uint8_t {
+    every_frame, ///< of the destination's rate
+    own_rate,    ///< at every frame of the rate that the clip was made at
+    as_prepared, ///< those of the clip, as they are: cubic and stepped where the container can hold them
+};
+std::string_view clip_keys_name(ClipKeys keys); ///< "every_frame"
+
 struct Destination {
     std::string name;
     std::string container = "glb"; ///< a format's id
-    AxisSystem axes;               ///< what the engine counts in once it has read the file
+    AxisSystem axes;               ///< what the engine project counts in: a character looks along its forward
+    /// Which axes and unit of the engine the file's come to be: the file's up, front (+Z of a glTF) and metre. Nothing:
+    /// up and unit as the project counts, the front by the shortest rotation. Of formats that are written in the
+    /// project's own axes it means nothing.
+    std::optional<AxisSystem> reads;
+    Axis file_forward = Axis::pos_z; ///< where the character looks in a file whose format leaves up and unit no choice
     int influences = 4;            ///< joints per point
+    int shapes = -1;               ///< morph targets of one surface; 0: none go out, below 0: any number
     double rate = 30;              ///< frames per second
+    ClipKeys clip_keys = ClipKeys::every_frame;
+    bool still_channels = true;    ///< what a clip never moves is keyed all the same
     std::string root = "root";
     std::string joint_names = "^[A-Za-z][A-Za-z0-9_]*$"; ///< regular expression that a whole name must fit
     int longest_name = 63;                               ///< characters of a joint's name
+    /// The same for names of other things; empty: any.
+    std::string clip_names, surface_names, material_names, shape_names;
+    std::string file_names; ///< and for each file's and folder's name of a delivery, without the suffix
+    int longest_path = 0;   ///< characters of a file's whole path; 0: whatever the system takes
     /// What is set of formats, an object of each one's options under its id; kept when the container changes.
     nlohmann::json format_options = nlohmann::json::object();
     std::string model_file = "{job}_model"; ///< tokens: {job} {destination}
@@ -31,6 +52,8 @@ struct Destination {
     std::optional<Contract> contract;       ///< the skeleton that every delivery must have; one that differs is held
 
     bool operator==(const Destination& other) const;
+    /// How the engine takes a file: `reads`, or what stands for it.
+    [[nodiscard]] AxisSystem takes_files_as() const;
     /// What is set of one format: an object, empty where nothing is.
     [[nodiscard]] nlohmann::json options_of(std::string_view format) const;
     /// "Z up · 1 u = 1 cm · 4 influences"

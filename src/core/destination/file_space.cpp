@@ -5,7 +5,11 @@
 namespace wembrix {
 
 AxisSystem file_space(const Format& format, const Destination& destination) {
-    AxisSystem space = format.space == FileSpace::destination ? destination.axes : AxisSystem();
+    AxisSystem space = destination.axes;
+    if (format.space == FileSpace::standard) {
+        space = AxisSystem();
+        space.forward = destination.file_forward;
+    }
     space.handedness = Handedness::right;
     return space;
 }

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <array>
+#include <fmt/format.h>
 #include <iterator>
 #include <tbb/parallel_for.h>
 #include <tbb/partitioner.h>
@@ -15,7 +16,9 @@ Find find_odd_size, find_facing, find_off_ground, find_far_origins, find_roots, 
     find_lone_sides, find_joint_scales, find_bind_unlike_rest, find_weighted_root, find_unweighted_joints,
     find_weight_sums, find_influences, find_empty_shapes, find_missing_normals, find_flat_triangles, find_take_names,
     find_still_clips, find_stray_keys, find_open_loops, find_drifting_roots, find_jumps, find_odd_lengths,
-    find_same_motions, find_sliding_feet, find_reader_notes;
+    find_same_motions, find_sliding_feet, find_reader_notes, find_unread_sources, find_unlike_rests, find_lost_motion,
+    find_unlike_legs, find_refused_names, find_refused_root, find_many_shapes,
+    find_point_scales, find_unlike_size;
 
 std::string_view grade_name(Grade grade) {
     constexpr std::array<std::string_view, 3> names = {"stop", "look", "note"};
@@ -23,28 +26,37 @@ std::string_view grade_name(Grade grade) {
 }
 
 std::span<const FindingKind> finding_kinds() {
-    static constexpr std::array<FindingKind, 31> rows = {{
+    static constexpr std::array<FindingKind, 40> rows = {{
+        {"unread_source", find_unread_sources, "intake"},
+        {"unlike_rest", find_unlike_rests, "intake"},
         {"size", find_odd_size, "intake"},
+        {"unlike_size", find_unlike_size, "intake"},
         {"facing", find_facing, "intake"},
         {"off_ground", find_off_ground, "intake"},
         {"far_origin", find_far_origins, "intake"},
-        {"roots", find_roots, "joints"},
+        {"roots", find_roots, "joints", true},
+        {"refused_root", find_refused_root, "joints", true},
         {"parent_transform", find_parent_transforms, "intake"},
         {"name_prefix", find_name_prefixes, "joints"},
         {"doubled_name", find_doubled_names, "joints"},
-        {"illegal_name", find_illegal_names, "joints"},
+        {"illegal_name", find_illegal_names, "joints", true},
+        {"refused_name", find_refused_names, "intake", true},
+        {"many_shapes", find_many_shapes, "intake", true},
         {"case_clash", find_case_clashes, "joints"},
-        {"contract", find_unlike_contract, "joints"},
+        {"contract", find_unlike_contract, "joints", true},
         {"lone_side", find_lone_sides, "joints"},
         {"joint_scale", find_joint_scales, "joints"},
+        {"point_scale", find_point_scales, "joints"},
         {"bind_pose", find_bind_unlike_rest, "joints"},
         {"weighted_root", find_weighted_root, "joints"},
         {"unweighted_joints", find_unweighted_joints, "joints"},
         {"weight_sum", find_weight_sums, "intake"},
-        {"influences", find_influences, "intake"},
+        {"influences", find_influences, "intake", true},
         {"empty_shape", find_empty_shapes, "intake"},
         {"missing_normals", find_missing_normals, "intake"},
         {"flat_triangles", find_flat_triangles, "intake"},
+        {"lost_motion", find_lost_motion, "takes"},
+        {"unlike_legs", find_unlike_legs, "takes"},
         {"take_name", find_take_names, "takes"},
         {"still_clip", find_still_clips, "takes"},
         {"stray_keys", find_stray_keys, "takes"},
@@ -59,11 +71,7 @@ std::span<const FindingKind> finding_kinds() {
     return rows;
 }
 
-namespace {
-
-void settle(const FindingKind& kind, const Scene& scene, Finding& finding) {
-    finding.id = kind.id;
-    finding.station = kind.station;
+void apply_accepted(const Scene& scene, Finding& finding) {
     for (const Accepted& accepted : scene.accepted) {
         if (finding.grade == Grade::stop && accepted.finding == finding.id &&
             (accepted.where.empty() || accepted.where == finding.where) &&
@@ -72,6 +80,14 @@ void settle(const FindingKind& kind, const Scene& scene, Finding& finding) {
             finding.grade = Grade::look;
         }
     }
+}
+
+namespace {
+
+void settle(const FindingKind& kind, const Scene& scene, Finding& finding) {
+    finding.id = kind.id;
+    finding.station = kind.station;
+    apply_accepted(scene, finding);
 }
 
 } // namespace
@@ -105,20 +121,60 @@ std::string accepted_note(std::string_view id, const FindingContext& context) {
     return note;
 }
 
-std::vector<Finding> look_for_findings(const FindingContext& context) {
+namespace {
+std::vector<Finding> look_for(const std::vector<const FindingKind*>& kinds, const FindingContext& context) {
     // Side by side, since some go over every frame; in their order, whichever is done first.
-    const std::span<const FindingKind> kinds = finding_kinds();
     std::vector<std::vector<Finding>> found(kinds.size());
     tbb::parallel_for(
-        size_t{0}, kinds.size(), [&](size_t k) { found[k] = kinds[k].find(context); }, tbb::simple_partitioner());
+        size_t{0}, kinds.size(), [&](size_t k) { found[k] = kinds[k]->find(context); }, tbb::simple_partitioner());
     std::vector<Finding> all;
     for (size_t k = 0; k < kinds.size(); ++k) {
         for (Finding& finding : found[k]) {
-            settle(kinds[k], context.scene, finding);
+            settle(*kinds[k], context.scene, finding);
             all.push_back(std::move(finding));
         }
     }
-    std::stable_sort(all.begin(), all.end(), [](const Finding& a, const Finding& b) { return a.grade < b.grade; });
+    return all;
+}
+
+void stops_first(std::vector<Finding>& findings) {
+    std::stable_sort(findings.begin(), findings.end(),
+                     [](const Finding& a, const Finding& b) { return a.grade < b.grade; });
+}
+
+std::vector<const FindingKind*> kinds_of(bool all) {
+    std::vector<const FindingKind*> kinds;
+    for (const FindingKind& kind : finding_kinds()) {
+        if (all || kind.by_destination) {
+            kinds.push_back(&kind);
+        }
+    }
+    return kinds;
+}
+} // namespace
+
+std::vector<Finding> look_for_findings(const FindingContext& context) {
+    std::vector<Finding> all = look_for(kinds_of(true), context);
+    stops_first(all);
+    return all;
+}
+
+std::vector<Finding> look_for_findings(const Scene& scene, std::span<const Destination> destinations) {
+    std::vector<Finding> all = look_for(kinds_of(true), {scene, destinations.empty() ? nullptr : destinations.data()});
+    for (const Destination& destination : destinations.subspan(destinations.empty() ? 0 : 1)) {
+        for (Finding& finding : look_for(kinds_of(false), {scene, &destination})) {
+            const bool known = std::any_of(all.begin(), all.end(), [&](const Finding& other) {
+                return other.same_as(finding) && other.message == finding.message;
+            });
+            if (!known) {
+                if (finding.message.find(destination.name) == std::string::npos) {
+                    finding.message += fmt::format(" ({})", destination.name);
+                }
+                all.push_back(std::move(finding));
+            }
+        }
+    }
+    stops_first(all);
     return all;
 }
 

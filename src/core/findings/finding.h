@@ -49,12 +49,17 @@ struct FindingKind {
     std::string_view id;
     std::vector<Finding> (*find)(const FindingContext& context);
     std::string_view station; ///< id of the station where such are worked on
+    bool by_destination = false; ///< what it finds depends on the destination
 };
 std::span<const FindingKind> finding_kinds();
 
 /// All findings of all kinds, stops first.
 std::vector<Finding> look_for_findings(const FindingContext& context);
+/// The same for all destinations of a job: what only some of them find names which.
+std::vector<Finding> look_for_findings(const Scene& scene, std::span<const Destination> destinations);
 
+/// A stop that the scene's route card accepts as it is becomes a look with the note.
+void apply_accepted(const Scene& scene, Finding& finding);
 /// The step that accepts a stop as it is now.
 Step accepting(const Finding& finding, const std::string& note);
 /// The stops that are accepted.

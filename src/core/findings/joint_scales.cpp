@@ -7,6 +7,45 @@
 
 namespace wembrix {
 
+std::vector<Finding> find_point_scales(const FindingContext& context) {
+    const std::vector<Mat4> world = rest_world(context.scene);
+    Finding finding;
+    finding.grade = Grade::look;
+    std::string worst;
+    double farthest = 0;
+    bool all_own = true;
+    for (size_t n = 0; n < context.scene.nodes.size(); ++n) {
+        const Node& node = context.scene.nodes[n];
+        const bool point = node.kind == NodeKind::point || node.kind == NodeKind::light ||
+                           node.kind == NodeKind::camera || node.kind == NodeKind::empty;
+        const double size = std::cbrt(std::abs(linear_of(world[n]).determinant()));
+        if (!point || node.mesh >= 0 || std::abs(size - 1) <= 1e-3) {
+            continue;
+        }
+        finding.nodes.push_back(node.name);
+        all_own = all_own && (node.rest.scale - Vec3::Ones()).cwiseAbs().maxCoeff() > 1e-6;
+        if (std::abs(std::log(std::max(size, 1e-12))) > farthest) {
+            farthest = std::abs(std::log(std::max(size, 1e-12)));
+            worst = fmt::format("{} is {:.4g} times as large", node.name, size);
+        }
+    }
+    if (finding.nodes.empty()) {
+        return {};
+    }
+    finding.where = some_of(finding.nodes, finding.nodes.size());
+    finding.message = fmt::format("{} a scale", finding.nodes.size() == 1
+                                                    ? "1 attachment point or light has"
+                                                    : fmt::format("{} attachment points or lights have",
+                                                                  finding.nodes.size()));
+    finding.reason = worst + ". What an engine hangs there comes out as large.";
+    if (all_own) {
+        finding.step = Step{"bake_joint_scale", {{"stretch", "translation"}}};
+    } else {
+        finding.no_step = "what stands above it scales it: bake the parent transforms or joint scales";
+    }
+    return {finding};
+}
+
 std::vector<Finding> find_joint_scales(const FindingContext& context) {
     constexpr double tolerance = 1e-4;
     Finding finding;

@@ -1,15 +1,13 @@
-// Motion that jumps, drifts, slides, ends between frames, or stands there twice.
+// Motion that drifts, slides, ends between frames, or stands there twice.
 #include "core/findings/finding.h"
-#include "core/measure/clips/baked.h"
 #include "core/measure/clips/contacts.h"
+#include "core/measure/clips/same_motions.h"
 #include "core/measure/clips/travel.h"
 #include "core/measure/scene/bounds.h"
-#include "core/measure/skeleton/pose.h"
 
 #include <algorithm>
 #include <cmath>
 #include <fmt/format.h>
-#include <map>
 
 namespace wembrix {
 
@@ -23,75 +21,7 @@ Finding about(const Clip& clip, Grade grade) {
     return finding;
 }
 
-/// One moment where a joint goes much farther in one frame than in the frames on both sides.
-struct Jump {
-    int joint = -1;
-    int frame = 0; ///< the first one behind the jump
-    double metres = 0;
-};
-
-Jump largest_jump(const Scene& scene, const Clip& clip, double height) {
-    const std::vector<int> joints = joints_of(scene);
-    const int frames = clip.frames();
-    Jump jump;
-    std::vector<std::vector<double>> steps(joints.size(), std::vector<double>(static_cast<size_t>(frames), 0));
-    std::vector<Vec3> before(joints.size());
-    const Poser poser(scene, &clip);
-    Pose pose;
-    for (int f = 0; f < frames; ++f) {
-        poser.at(f / clip.rate, pose);
-        for (size_t j = 0; j < joints.size(); ++j) {
-            const Vec3 now = pose.world[static_cast<size_t>(joints[j])].topRightCorner<3, 1>();
-            steps[j][static_cast<size_t>(f)] = f == 0 ? 0 : (now - before[j]).norm();
-            before[j] = now;
-        }
-    }
-    for (size_t j = 0; j < joints.size(); ++j) {
-        for (size_t f = 2; f + 1 < steps[j].size(); ++f) {
-            const double beside = std::max(steps[j][f - 1], steps[j][f + 1]);
-            if (steps[j][f] > 0.05 * height && steps[j][f] > 5 * beside && steps[j][f] > jump.metres) {
-                jump = {joints[j], static_cast<int>(f), steps[j][f]};
-            }
-        }
-    }
-    return jump;
-}
-
-/// What tells two motions apart: their length, and every value at a few frames.
-std::string print_of(const Clip& clip) {
-    std::string print = fmt::format("{} {:g}", clip.frames(), clip.rate);
-    for (const double part : {0.0, 0.25, 0.5, 0.75, 1.0}) {
-        const BakedClip baked = bake_tracks(clip, clip.rate, clip.seconds * part, 1);
-        for (const BakedTrack& track : baked.tracks) {
-            for (const float value : track.values) {
-                print.append(reinterpret_cast<const char*>(&value), sizeof value);
-            }
-        }
-    }
-    return print;
-}
-
 } // namespace
-
-std::vector<Finding> find_jumps(const FindingContext& context) {
-    std::vector<Finding> findings;
-    const double height = height_m(context.scene);
-    for (const Clip& clip : context.scene.clips) {
-        const Jump jump = largest_jump(context.scene, clip, height);
-        if (jump.joint < 0) {
-            continue;
-        }
-        Finding finding = about(clip, Grade::look);
-        finding.frame = jump.frame;
-        finding.nodes = {context.scene.nodes[static_cast<size_t>(jump.joint)].name};
-        finding.message = fmt::format("“{}” jumps at frame {}", clip.name, jump.frame);
-        finding.reason = fmt::format("{} goes {:.0f} mm in that one frame, and little before and after it.",
-                                     finding.nodes[0], jump.metres * 1000);
-        finding.no_step = "cut the clip there, or ask for the capture anew";
-        findings.push_back(std::move(finding));
-    }
-    return findings;
-}
 
 std::vector<Finding> find_odd_lengths(const FindingContext& context) {
     std::vector<Finding> findings;
@@ -113,19 +43,16 @@ std::vector<Finding> find_odd_lengths(const FindingContext& context) {
 
 std::vector<Finding> find_same_motions(const FindingContext& context) {
     std::vector<Finding> findings;
-    std::map<std::string, const Clip*> seen;
-    for (const Clip& clip : context.scene.clips) {
-        if (clip.frames() < 2) {
-            continue;
-        }
-        const auto [other, fresh] = seen.emplace(print_of(clip), &clip);
-        if (fresh) {
-            continue;
-        }
-        Finding finding = about(clip, Grade::look);
-        finding.message = fmt::format("“{}” is the same motion as “{}”", clip.name, other->second->name);
+    for (const SameMotion& same : same_motions(context.scene)) {
+        const Clip& whole = context.scene.clips[same.whole];
+        const Clip& part = context.scene.clips[same.part];
+        Finding finding = about(part, Grade::look);
+        const bool all = whole.frames() == part.frames();
+        finding.message = all ? fmt::format("“{}” is the same motion as “{}”", part.name, whole.name)
+                              : fmt::format("“{}” is frames {} to {} of “{}”", part.name, same.from,
+                                            same.from + same.frames - 1, whole.name);
         finding.reason = "The same frames under two names are delivered, stored and loaded twice.";
-        finding.step = Step{"leave_behind", {{"names", {clip.name}}}};
+        finding.step = Step{"leave_behind", {{"names", {part.name}}}};
         findings.push_back(std::move(finding));
     }
     return findings;

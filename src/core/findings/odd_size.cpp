@@ -1,6 +1,7 @@
 // A size that no creature has: most often a unit read as another.
 #include "core/findings/finding.h"
 #include "core/measure/scene/bounds.h"
+#include "core/measure/scene/upright.h"
 
 #include <array>
 #include <cmath>
@@ -13,7 +14,10 @@ std::vector<Finding> find_odd_size(const FindingContext& context) {
     const bool character = !joints_of(context.scene).empty();
     const double smallest = character ? 0.02 : 0.002;
     constexpr double largest = 30;
-    const double height = height_m(context.scene);
+    // How long it is from foot to head, whichever way it lies.
+    const std::optional<Upright> upright = upright_of(context.scene);
+    const double height = std::abs(character_bounds(context.scene).size().dot(
+        direction(upright ? upright->up : Axis::pos_y)));
     if (height <= 0 || (height >= smallest && height <= largest)) {
         return {};
     }

@@ -3,13 +3,54 @@
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/facing.h"
 #include "core/measure/scene/props.h"
+#include "core/measure/scene/upright.h"
 
 #include <fmt/format.h>
 
 namespace wembrix {
 
+namespace {
+
+const char* certainty_said(double certainty) {
+    return certainty > 0.9 ? "certain" : certainty > 0.6 ? "likely" : "a guess";
+}
+
+/// What carries that axis to +Y.
+Step standing_up(Axis up) {
+    switch (up) {
+    case Axis::pos_x:
+        return {"rotate", {{"degrees", 90}, {"about", "+Z"}}};
+    case Axis::neg_x:
+        return {"rotate", {{"degrees", -90}, {"about", "+Z"}}};
+    case Axis::neg_y:
+        return {"rotate", {{"degrees", 180}, {"about", "+X"}}};
+    case Axis::neg_z:
+        return {"rotate", {{"degrees", 90}, {"about", "+X"}}};
+    case Axis::pos_z:
+    case Axis::pos_y:
+        break;
+    }
+    return {"rotate", {{"degrees", -90}, {"about", "+X"}}};
+}
+
+Finding lying(const Upright& upright) {
+    Finding finding;
+    finding.grade = Grade::look;
+    finding.where = "scene";
+    finding.message = fmt::format("The character lies: its up is along {}", axis_name(upright.up));
+    finding.reason = fmt::format("Told from this: {} ({}). Up is +Y here; its height and its front are another axis's.",
+                                 upright.reason, certainty_said(upright.certainty));
+    finding.step = standing_up(upright.up);
+    return finding;
+}
+
+} // namespace
+
 std::vector<Finding> find_facing(const FindingContext& context) {
-    const std::optional<Facing> facing = facing_of(context.scene);
+    if (const std::optional<Upright> upright = upright_of(context.scene); upright && upright->up != Axis::pos_y) {
+        return {lying(*upright)}; // where it looks is asked once it stands
+    }
+    const std::optional<Facing> facing = guess_facing(context.scene);
     if (!facing || facing->axis == Axis::pos_z || std::abs(direction(facing->axis).y()) > 0.5) {
         return {};
     }
@@ -18,7 +59,8 @@ std::vector<Finding> find_facing(const FindingContext& context) {
     finding.where = "scene";
     finding.message = fmt::format("The character looks along {}", axis_name(facing->axis));
     finding.reason =
-        fmt::format("Told from {}. An engine moves it along +Z: it would walk sideways or backwards.", facing->reason);
+        fmt::format("Told from {} ({}). An engine moves it along +Z: it would walk sideways or backwards.",
+                    facing->reason, certainty_said(facing->certainty));
     finding.step = Step{"face_forward", {{"looks_along", "guess"}}};
     return {finding};
 }
@@ -26,6 +68,9 @@ std::vector<Finding> find_facing(const FindingContext& context) {
 std::vector<Finding> find_off_ground(const FindingContext& context) {
     const Bounds bounds = character_bounds(context.scene);
     const double height = bounds.size().y();
+    if (const std::optional<Upright> upright = upright_of(context.scene); upright && upright->up != Axis::pos_y) {
+        return {};
+    }
     if (bounds.empty() || joints_of(context.scene).empty() || height <= 0 ||
         std::abs(bounds.low.y()) <= 0.02 * height) {
         return {};

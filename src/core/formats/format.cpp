@@ -13,7 +13,7 @@ namespace {
 
 constexpr Contents gltf_contents = Content::skeleton | Content::surfaces | Content::skins | Content::shapes |
                                    Content::clips | Content::clip_names | Content::materials | Content::cameras |
-                                   Content::lights;
+                                   Content::lights | Content::curved_keys;
 constexpr Contents bvh_contents = Content::skeleton | Content::clips;
 
 using Written = Result<std::vector<WrittenFile>>;

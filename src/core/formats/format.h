@@ -34,6 +34,7 @@ enum class Content : uint32_t {
     hulls = 1U << 9U,
     cameras = 1U << 10U,
     lights = 1U << 11U,
+    curved_keys = 1U << 12U, ///< keys at any moment, stepped and cubic ones, and channels alone
 };
 using Contents = uint32_t;
 constexpr Contents operator|(Content a, Content b) {

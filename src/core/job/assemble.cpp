@@ -1,128 +1,165 @@
 #include "core/job/assemble.h"
 
-#include "core/scene/carried_lists.h"
-#include "core/scene/picture_references.h"
-#include "core/scene/visit.h"
+#include "core/job/append_scene.h"
+#include "core/steps/step_kind.h"
 
+#include <algorithm>
 #include <fmt/format.h>
-#include <iterator>
 #include <unordered_set>
 
 namespace wembrix {
 
 namespace {
 
-std::string free_name(const std::string& wanted, std::unordered_set<std::string>& taken) {
-    std::string name = wanted;
-    for (int number = 2; !taken.insert(name).second; ++number) {
-        name = fmt::format("{}_{}", wanted, number);
-    }
-    return name;
+bool has_surface_called(const Scene& base, const std::string& name) {
+    return std::any_of(base.nodes.begin(), base.nodes.end(), [&](const Node& node) {
+        return node.mesh >= 0 && strip_namespace(node.name) == strip_namespace(name);
+    });
 }
 
-template <typename Item> void free_names(const std::vector<Item>& base, std::vector<Item>& added) {
-    std::unordered_set<std::string> taken;
-    for (const Item& item : base) {
-        taken.insert(item.name);
+/// Surfaces of a source that do not come along: those that are there already, and, beside motion, others by the names
+/// of such: a stand-in that the motion was made on.
+std::vector<int> surfaces_there(const Scene& base, const Scene& source) {
+    std::vector<int> there;
+    for (const int surface : surfaces_of(source)) {
+        const Node& node = source.nodes[static_cast<size_t>(surface)];
+        if (twin_of(base, source, surface) >= 0 || (!source.clips.empty() && has_surface_called(base, node.name))) {
+            there.push_back(surface);
+        }
     }
-    for (Item& item : added) {
-        item.name = free_name(item.name, taken);
-    }
+    return there;
 }
 
-Brought add_takes(Scene& base, const NamedScene& source, int64_t identity) {
-    Brought brought = bring_take(base, source.scene);
-    for (Clip& clip : brought.clips) {
-        clip.take += identity;
+bool brings_shapes(const Scene& base, const Scene& source) {
+    for (const int surface : surfaces_of(source)) {
+        const int twin = twin_of(base, source, surface, true);
+        for (const MorphTarget& shape :
+             twin < 0 ? std::vector<MorphTarget>()
+                      : source.meshes[static_cast<size_t>(source.nodes[static_cast<size_t>(surface)].mesh)].shapes) {
+            const Mesh& own = base.meshes[static_cast<size_t>(base.nodes[static_cast<size_t>(twin)].mesh)];
+            if (std::none_of(own.shapes.begin(), own.shapes.end(),
+                             [&](const MorphTarget& other) { return other.name == shape.name; })) {
+                return true;
+            }
+        }
     }
-    free_names(base.clips, brought.clips);
-    base.clips.insert(base.clips.end(), brought.clips.begin(), brought.clips.end());
+    return false;
+}
+
+Brought add_takes(Scene& base, const NamedScene& source, int64_t identity, const AssemblyOptions& options,
+                  SourceFit& fit, size_t surfaces_left) {
+    BringOptions bring;
+    if (!options.prepared_names.empty()) {
+        for (const Node& node : base.nodes) {
+            const auto now = node.identity == 0 ? options.prepared_names.end() : options.prepared_names.find(node.identity);
+            bring.other_names.push_back(now == options.prepared_names.end() ? std::string() : now->second);
+        }
+    }
+    Brought brought = bring_take(base, source.scene, bring);
+    brought.surfaces_left_out = surfaces_left;
+    append_clips(base, std::move(brought.clips), identity);
+    brought.clips.clear();
+    add_to_fit(fit, brought);
     for (std::string& note : notes_on(brought)) {
         base.notes.push_back({source.name, std::move(note), {}});
     }
-    for (const Note& note : source.scene.notes) {
-        base.notes.push_back(note.of_source(source.name));
-    }
-    brought.clips.clear();
     return brought;
-}
-
-void add_beside(Scene& base, NamedScene source, int64_t identity) {
-    Scene& added = source.scene;
-    const auto by = [](size_t count) {
-        return [count](int& place) { place = place < 0 ? -1 : place + static_cast<int>(count); };
-    };
-    free_names(base.nodes, added.nodes);
-    free_names(base.meshes, added.meshes);
-    free_names(base.curve_sets, added.curve_sets);
-    free_names(base.caches, added.caches);
-    free_names(base.hulls, added.hulls);
-    free_names(base.clips, added.clips);
-    for_node_references(added, by(base.nodes.size()));
-    for_material_references(added, by(base.materials.size()));
-    for (Node& node : added.nodes) {
-        by(base.nodes.size())(node.parent);
-        by(base.meshes.size())(node.mesh);
-        by(base.skins.size())(node.skin);
-        by(base.cameras.size())(node.camera);
-        by(base.lights.size())(node.light);
-        by(base.curve_sets.size())(node.curves);
-        by(base.hulls.size())(node.hull);
-        node.identity += identity;
-        node.scenes = 1;
-    }
-    for (Clip& clip : added.clips) {
-        clip.take += identity;
-    }
-    for (Material& material : added.materials) {
-        for_texture_references(material, by(base.textures.size()));
-    }
-    for (Texture& texture : added.textures) {
-        for_image_references(texture, by(base.images.size()));
-        for_sampler_references(texture, by(base.samplers.size()));
-    }
-    join_carried(base, added, source.name);
-    const auto append = [](auto& to, auto& from) {
-        to.insert(to.end(), std::make_move_iterator(from.begin()), std::make_move_iterator(from.end()));
-    };
-    append(base.nodes, added.nodes);
-    append(base.meshes, added.meshes);
-    append(base.curve_sets, added.curve_sets);
-    append(base.caches, added.caches);
-    append(base.hulls, added.hulls);
-    append(base.skins, added.skins);
-    append(base.clips, added.clips);
-    append(base.materials, added.materials);
-    append(base.textures, added.textures);
-    append(base.samplers, added.samplers);
-    append(base.images, added.images);
-    append(base.cameras, added.cameras);
-    append(base.lights, added.lights);
-    append(base.extensions_used, added.extensions_used);
-    append(base.extensions_required, added.extensions_required);
-    for (const Note& note : added.notes) {
-        base.notes.push_back(note.of_source(source.name));
-    }
 }
 
 } // namespace
 
-std::optional<Brought> add_source(Scene& base, NamedScene source, size_t place) {
+std::multimap<int64_t, std::string> prepared_names(const Scene& base, const std::vector<Step>& steps) {
+    Scene scene = base;
+    scene.clips.clear();
+    for (const Step& step : steps) {
+        const StepKind* kind = step_kind(step.id);
+        if (step.on && kind != nullptr && !kind->for_clips()) {
+            if (Result<StepResult> applied = apply_step(scene, step)) {
+                scene = std::move(applied->scene);
+            }
+        }
+    }
+    std::multimap<int64_t, std::string> names;
+    for (const int joint : joints_of(scene)) {
+        const Node& node = scene.nodes[static_cast<size_t>(joint)];
+        const int was = node.identity == 0 ? -1 : base.find_identity(node.identity);
+        if (was < 0 || base.nodes[static_cast<size_t>(was)].name != node.name) {
+            names.emplace(was < 0 ? 0 : node.identity, node.name);
+        }
+    }
+    return names;
+}
+
+bool shares_skeleton(const Scene& base, const Scene& source, const AssemblyOptions& options) {
     std::unordered_set<std::string> known;
     for (const int joint : joints_of(base)) {
-        known.insert(strip_namespace(base.nodes[joint].name));
+        known.insert(strip_namespace(base.nodes[static_cast<size_t>(joint)].name));
     }
-    size_t matched = 0;
-    size_t moving = 0;
-    for (const int joint : joints_of(source.scene)) {
-        ++moving;
-        matched += known.count(strip_namespace(source.scene.nodes[joint].name));
+    for (const auto& [identity, name] : options.prepared_names) {
+        known.insert(strip_namespace(name));
     }
-    if (!source.scene.clips.empty() && matched * 2 >= moving && matched > 0) {
-        return add_takes(base, source, identities_from(place));
+    const std::vector<int> joints = joints_of(source);
+    const auto matched = static_cast<size_t>(std::count_if(joints.begin(), joints.end(), [&](int joint) {
+        return known.count(strip_namespace(source.nodes[static_cast<size_t>(joint)].name)) > 0;
+    }));
+    return matched > 0 && matched * 2 >= joints.size();
+}
+
+SourceRole guess_role(const Scene& base, const Scene& source, const AssemblyOptions& options) {
+    const bool surfaces = !surfaces_of(source).empty();
+    const std::vector<int> joints = joints_of(source);
+    const bool skinned =
+        std::any_of(source.nodes.begin(), source.nodes.end(), [](const Node& node) { return node.skin >= 0; });
+    if (!joints.empty() && shares_skeleton(base, source, options)) {
+        if (skinned && surfaces_there(base, source).size() < surfaces_of(source).size()) {
+            return SourceRole::part;
+        }
+        if (!source.clips.empty()) {
+            return SourceRole::take;
+        }
+        return brings_shapes(base, source) ? SourceRole::shapes : SourceRole::part;
     }
-    add_beside(base, std::move(source), identities_from(place));
-    return std::nullopt;
+    if (joints.empty() && brings_shapes(base, source)) {
+        return SourceRole::shapes;
+    }
+    if (!source.curve_sets.empty() && !surfaces) {
+        return SourceRole::strands;
+    }
+    return skinned && joints.size() > 8 ? SourceRole::model : SourceRole::prop;
+}
+
+std::optional<Brought> add_source(Scene& base, NamedScene source, size_t place, const AssemblyOptions& options) {
+    SourceFit fit;
+    fit.source = source.name;
+    fit.role = options.role == SourceRole::automatic ? guess_role(base, source.scene, options) : options.role;
+    const int64_t identity = identities_from(place);
+    std::optional<Brought> brought;
+    const bool on_the_skeleton = fit.role == SourceRole::part || fit.role == SourceRole::take;
+    if (on_the_skeleton || fit.role == SourceRole::shapes) {
+        for (const Note& note : source.scene.notes) {
+            base.notes.push_back(note.of_source(source.name));
+        }
+        source.scene.notes.clear();
+    }
+    if (fit.role == SourceRole::shapes || (on_the_skeleton && options.role != SourceRole::take)) {
+        join_shapes(base, source, fit.role == SourceRole::shapes);
+    }
+    size_t surfaces_left = surfaces_of(source.scene).size();
+    if (fit.role == SourceRole::part) {
+        const std::vector<int> there = surfaces_there(base, source.scene);
+        surfaces_left = 0; // those that are there already are not missed
+        join_part(base, {source.name, source.scene}, identity, options.rest, there, fit);
+    }
+    if (fit.role == SourceRole::take) {
+        surfaces_left -= surfaces_there(base, source.scene).size();
+    }
+    if (on_the_skeleton && !source.scene.clips.empty()) {
+        brought = add_takes(base, source, identity, options, fit, surfaces_left);
+    } else if (!on_the_skeleton && fit.role != SourceRole::shapes) {
+        append_scene(base, std::move(source), identity);
+    }
+    base.fits.push_back(std::move(fit));
+    return brought;
 }
 
 Scene assemble(std::vector<NamedScene> sources) {

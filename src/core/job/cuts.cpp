@@ -22,7 +22,10 @@ std::string trimmed(const std::string& text) {
     return from == std::string::npos ? "" : text.substr(from, text.find_last_not_of(" \t") - from + 1);
 }
 
-std::optional<double> number(const std::string& text) {
+std::optional<double> number(std::string text) {
+    if (std::count(text.begin(), text.end(), ',') == 1 && text.find('.') == std::string::npos) {
+        text[text.find(',')] = '.'; // as half the world writes it
+    }
     double value = 0;
     const auto [end, error] = std::from_chars(text.data(), text.data() + text.size(), value);
     return error == std::errc() && end == text.data() + text.size() && std::isfinite(value)
@@ -244,11 +247,12 @@ std::vector<std::pair<std::string, std::vector<Cut>>> cuts_by_take(const std::ve
 }
 
 Result<std::vector<Cut>> cuts_from_text(const std::string& text, const std::string& where, const RateOfTake& rate) {
-    const size_t begin = text.find_first_not_of(" \t\r\n");
+    const size_t mark = text.starts_with("\xEF\xBB\xBF") ? 3 : 0;
+    const size_t begin = text.find_first_not_of(" \t\r\n", mark);
     if (begin == std::string::npos || (text[begin] != '[' && text[begin] != '{')) {
         return cuts_from_csv(text, where, rate);
     }
-    const Result<json> parsed = parse_json(text, where);
+    const Result<json> parsed = parse_json(text.substr(mark), where);
     return parsed ? cuts_from_json(*parsed, where, rate) : Result<std::vector<Cut>>(parsed.problem());
 }
 

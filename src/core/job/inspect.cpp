@@ -3,6 +3,7 @@
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/facing.h"
 #include "core/measure/scene/props.h"
+#include "core/measure/scene/upright.h"
 #include "core/measure/skeleton/pairs.h"
 
 #include <cmath>
@@ -26,7 +27,7 @@ json finding_to_json(const Finding& finding) {
     return row;
 }
 
-json inspect_scene(const Scene& scene, const Destination* destination) {
+json inspect_scene(const Scene& scene, std::span<const Destination> destinations) {
     json joints = json::array();
     for (const JointRow& row : joint_rows(scene)) {
         joints.push_back({{"name", row.name}, {"parent", row.parent.empty() ? json() : json(row.parent)}});
@@ -64,7 +65,7 @@ json inspect_scene(const Scene& scene, const Destination* destination) {
         }
     }
     json findings = json::array();
-    for (const Finding& finding : look_for_findings({scene, destination})) {
+    for (const Finding& finding : look_for_findings(scene, destinations)) {
         findings.push_back(finding_to_json(finding));
     }
     const Sides found = find_sides(scene);
@@ -84,10 +85,17 @@ json inspect_scene(const Scene& scene, const Destination* destination) {
     for (const Prop& prop : props_of(scene)) {
         props.push_back({{"name", prop.name}, {"joints", prop.joints}, {"origin_away_m", prop.away_m}});
     }
-    const std::optional<Facing> facing = facing_of(scene);
+    const std::optional<Facing> facing = guess_facing(scene);
     json result = {{"joints", joints},     {"roots", roots}, {"height_m", height_m(scene)},
                    {"meshes", meshes},     {"clips", clips}, {"others", others},
                    {"findings", findings}, {"sides", sides}, {"props", props}};
+    const std::optional<Upright> upright = upright_of(scene);
+    result["up"] = upright ? json{{"axis", axis_name(upright->up)},
+                                  {"reason", upright->reason},
+                                  {"certainty", upright->certainty}}
+                           : json();
+    result["facing_reason"] = facing ? json(facing->reason) : json();
+    result["facing_certainty"] = facing ? json(facing->certainty) : json();
     result["facing"] = facing ? json(axis_name(facing->axis)) : json();
     return result;
 }

@@ -10,7 +10,7 @@
 
 namespace wembrix {
 
-nlohmann::json inspect_scene(const Scene& scene, const Destination* destination);
+nlohmann::json inspect_scene(const Scene& scene, std::span<const Destination> destinations = {});
 nlohmann::json finding_to_json(const Finding& finding);
 nlohmann::json step_outcomes_to_json(const Replay& replay);
 

@@ -18,13 +18,20 @@ json job_to_json(const Job& job) {
     for (const Step& step : job.steps) {
         steps.push_back(step_to_json(step));
     }
+    json sources = json::array();
+    for (const JobSource& source : job.sources) {
+        sources.push_back(job_source_to_json(source));
+    }
     json destinations = json::array();
     for (const Destination& destination : job.destinations) {
         destinations.push_back(destination_to_json(destination));
     }
     json to = {{"format", "wembrix job"},     {"version", file_version}, {"name", job.name},
-               {"sources", job.sources},      {"steps", steps},          {"destinations", destinations},
+               {"sources", sources},          {"steps", steps},          {"destinations", destinations},
                {"deliveries", job.deliveries}};
+    if (!job.source_contents.empty()) {
+        to["source_contents"] = job.source_contents;
+    }
     for (const auto& [name, pose] : job.poses) {
         to["poses"][name] = pose_to_json(pose);
     }
@@ -66,10 +73,18 @@ Result<Job> job_from_json(const json& given, const std::string& where) {
     }
     if (from.contains("sources") && from["sources"].is_array()) {
         for (const json& source : from["sources"]) {
-            if (!source.is_string()) {
-                return Problem{"has a source that is not a path.", where, ""};
+            Result<JobSource> read = job_source_from_json(source, where);
+            if (!read) {
+                return read.problem();
             }
-            job.sources.push_back(source.get<std::string>());
+            job.sources.push_back(read.take());
+        }
+    }
+    if (const auto contents = from.find("source_contents"); contents != from.end() && contents->is_object()) {
+        for (const auto& [path, hash] : contents->items()) {
+            if (hash.is_string()) {
+                job.source_contents[path] = hash.get<std::string>();
+            }
         }
     }
     Result<std::vector<Step>> steps = card_from_json(from, where);
@@ -118,7 +133,7 @@ Outcome write_job(const Job& job, const std::filesystem::path& file) {
 Job new_job(const std::vector<std::filesystem::path>& sources) {
     Job job;
     for (const std::filesystem::path& source : sources) {
-        job.sources.push_back(source.string());
+        job.sources.emplace_back(source.string());
     }
     if (!sources.empty()) {
         job.name = sources.front().stem().string();
@@ -173,43 +188,110 @@ std::string hash_of_source(const std::string& bytes, const Scene& scene) {
     return scene.beside.empty() ? hashes : hash_of(hashes);
 }
 
-Result<LoadedSources> load_sources(const std::vector<std::string>& sources, const std::filesystem::path& folder) {
+std::filesystem::path path_of_source(const JobSource& source, const std::filesystem::path& folder) {
+    const std::filesystem::path path(source.path);
+    return path.is_absolute() ? path : folder / path;
+}
+
+namespace {
+
+struct ReadSource {
+    LoadedSources::Source row;
+    std::string hash;
+    Scene scene;
+};
+
+Result<ReadSource> read_source(const std::filesystem::path& path, size_t place) {
+    Result<std::string> bytes = read_file(path);
+    if (!bytes) {
+        return bytes.problem();
+    }
+    Result<Scene> scene = read_scene(path);
+    if (!scene) {
+        return scene.problem();
+    }
+    ReadSource source;
+    source.row.bytes = bytes->size();
+    for (const Node& node : scene->nodes) {
+        source.row.identities.push_back(node.identity + identities_from(place));
+    }
+    for (const Clip& clip : scene->clips) {
+        source.row.takes.push_back(clip.name);
+    }
+    source.row.files = {path};
+    source.row.files.insert(source.row.files.end(), scene->beside.begin(), scene->beside.end());
+    source.hash = hash_of_source(*bytes, *scene);
+    source.scene = scene.take();
+    return source;
+}
+
+} // namespace
+
+Result<LoadedSources> load_sources(const std::vector<JobSource>& sources, const std::filesystem::path& folder,
+                                   const std::vector<Step>& steps) {
     if (sources.empty()) {
         return Problem{"has no sources.", "job", what_is_read()};
     }
     LoadedSources loaded;
     std::vector<NamedScene> scenes;
-    for (const std::string& source : sources) {
-        const std::filesystem::path path =
-            std::filesystem::path(source).is_absolute() ? std::filesystem::path(source) : folder / source;
-        Result<std::string> bytes = read_file(path);
-        if (!bytes) {
-            return bytes.problem();
+    std::optional<Problem> first_problem;
+    bool any = false;
+    for (const JobSource& source : sources) {
+        const std::filesystem::path path = path_of_source(source, folder);
+        Result<ReadSource> read = read_source(path, scenes.size());
+        ReadSource one;
+        if (read) {
+            one = read.take();
+        } else {
+            one.row.problem = read.problem().sentence();
+            one.row.files = {path}; // so that it is seen when it comes back
+            first_problem = first_problem ? first_problem : read.problem();
         }
-        Result<Scene> scene = read_scene(path);
-        if (!scene) {
-            return scene.problem();
-        }
-        LoadedSources::Source row;
-        row.name = path.filename().string();
-        row.bytes = bytes->size();
-        const int64_t identity = identities_from(scenes.size());
-        for (const Node& node : scene->nodes) {
-            row.identities.push_back(node.identity + identity);
-        }
-        for (const Clip& clip : scene->clips) {
-            row.takes.push_back(clip.name);
-        }
-        row.files = {path};
-        row.files.insert(row.files.end(), scene->beside.begin(), scene->beside.end());
-        loaded.hashes.push_back(hash_of_source(*bytes, *scene));
-        loaded.sources.push_back(std::move(row));
-        scenes.push_back({path.filename().string(), scene.take()});
+        any = any || one.row.problem.empty();
+        one.row.name = path.filename().string();
+        // What a person said of it makes other files, too.
+        loaded.hashes.push_back(source == JobSource(source.path) ? one.hash
+                                                                  : hash_of(one.hash + job_source_to_json(source).dump()));
+        loaded.sources.push_back(std::move(one.row));
+        scenes.push_back({path.filename().string(), std::move(one.scene)});
+    }
+    if (!any) {
+        return *first_problem;
     }
     loaded.scenes = std::make_shared<const std::vector<NamedScene>>(scenes); // arrays are shared with what follows
-    Scene received = std::move(scenes.front().scene);
-    for (size_t s = 1; s < scenes.size(); ++s) {
-        loaded.sources[s].brought = add_source(received, std::move(scenes[s]), s);
+    Scene received;
+    bool has_base = false;
+    std::optional<std::multimap<int64_t, std::string>> names;
+    for (size_t s = 0; s < scenes.size(); ++s) {
+        LoadedSources::Source& row = loaded.sources[s];
+        if (!row.problem.empty()) {
+            SourceFit fit;
+            fit.source = row.name;
+            fit.problem = row.problem;
+            received.fits.push_back(std::move(fit));
+            continue;
+        }
+        if (!has_base) {
+            std::vector<SourceFit> fits = std::move(received.fits);
+            received = scenes[s].scene;
+            for (Node& node : received.nodes) {
+                node.identity += identities_from(s);
+            }
+            for (Clip& clip : received.clips) {
+                clip.take += identities_from(s);
+            }
+            received.fits = std::move(fits);
+            has_base = true;
+            continue;
+        }
+        AssemblyOptions options{sources[s].role, sources[s].rest, {}};
+        if (!steps.empty() && !scenes[s].scene.clips.empty() && !shares_skeleton(received, scenes[s].scene)) {
+            names = names ? names : prepared_names(received, steps);
+            options.prepared_names = *names;
+            loaded.follows_card = loaded.follows_card || !names->empty();
+        }
+        row.brought = add_source(received, std::move(scenes[s]), s, options);
+        row.role = received.fits.back().role;
     }
     loaded.received = std::make_shared<const Scene>(std::move(received));
     return loaded;

@@ -4,6 +4,7 @@
 #include "core/base/result.h"
 #include "core/delivery/made_from.h"
 #include "core/destination/destination.h"
+#include "core/job/job_source.h"
 #include "core/scene/named_scene.h"
 #include "core/steps/clips/bring_take.h"
 #include "core/steps/skeleton/stored_pose.h"
@@ -20,11 +21,14 @@ namespace wembrix {
 
 struct Job {
     std::string name = "untitled";
-    std::vector<std::string> sources; ///< paths; relative ones count from the job's folder
+    std::vector<JobSource> sources;
     std::vector<Step> steps;
     std::vector<Destination> destinations;
     std::map<std::string, StoredPose> poses; ///< by name, of Prepared
-    std::string deliveries = "deliveries";   ///< folder; relative ones count from the job's folder
+    /// Of sources by their paths, a hash of the bytes they had when the job was last written: a file that moved is known
+    /// by it again.
+    std::map<std::string, std::string> source_contents;
+    std::string deliveries = "deliveries"; ///< folder; relative ones count from the job's folder
 
     bool operator==(const Job& other) const = default;
 };
@@ -50,17 +54,25 @@ struct LoadedSources {
         std::vector<int64_t> identities; ///< of the nodes that came from it
         std::vector<std::string> takes;
         uintmax_t bytes = 0;
+        std::string problem;                      ///< why it could not be read, in a sentence; then it holds nothing
+        SourceRole role = SourceRole::model;      ///< what it was taken for
         std::optional<Brought> brought;           ///< how its takes came onto the model, without clips; if they did
         std::vector<std::filesystem::path> files; ///< its own and those beside it that it names
     };
     std::vector<Source> sources;
+    bool follows_card = false; ///< takes were matched by names that the route card gives
 
     [[nodiscard]] MadeFrom made_from(const std::vector<Step>& steps) const;
 };
 /// A hash of a source: of its own bytes, and of the files beside it that the scene was read from.
 std::string hash_of_source(const std::string& bytes, const Scene& scene);
 
-/// Reads and assembles the sources of a job whose file lies in `folder`.
-Result<LoadedSources> load_sources(const std::vector<std::string>& sources, const std::filesystem::path& folder);
+/// Reads and assembles the sources of a job whose file lies in `folder`. Takes are matched against what `steps` make of
+/// the first source as well. One that cannot be read leaves its place empty, and what was assembled says so
+/// (SourceFit::problem); a Problem when none can.
+Result<LoadedSources> load_sources(const std::vector<JobSource>& sources, const std::filesystem::path& folder,
+                                   const std::vector<Step>& steps = {});
+/// Where the file of a source lies.
+std::filesystem::path path_of_source(const JobSource& source, const std::filesystem::path& folder);
 
 } // namespace wembrix

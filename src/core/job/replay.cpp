@@ -4,6 +4,7 @@
 #include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 
+#include <algorithm>
 #include <span>
 
 namespace wembrix {
@@ -16,6 +17,11 @@ std::vector<std::string> Replay::problems() const {
         }
     }
     return problems;
+}
+
+bool Replay::has_unmatched() const {
+    return std::any_of(outcomes.begin(), outcomes.end(),
+                       [](const StepOutcome& outcome) { return !outcome.unmatched.empty(); });
 }
 
 Mat4 Replay::moved() const {
@@ -53,6 +59,7 @@ Replay replay_from(const Replay& before, const std::vector<Step>& steps) {
         } else if (Result<StepResult> applied = apply_step({*scene, {}, {}, sources}, steps[i]); applied) {
             outcome.account = applied->account;
             outcome.could_not = applied->could_not;
+            outcome.unmatched = applied->unmatched;
             outcome.moved = applied->moved;
             outcome.other_rest = applied->other_rest;
             outcome.subsamples = applied->subsamples;

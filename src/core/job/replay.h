@@ -17,6 +17,7 @@ struct StepOutcome {
     std::shared_ptr<const Scene> scene; ///< after the step; the scene before it when it did not fit or is off
     std::string account;
     std::vector<std::string> could_not;
+    std::vector<std::string> unmatched; ///< names and patterns in it that nothing has
     std::optional<Problem> problem; ///< why it did not fit; the steps after it still ran
     Moved moved;
     bool other_rest = false;    ///< it rests in another pose on purpose
@@ -35,6 +36,8 @@ struct Replay {
     [[nodiscard]] std::shared_ptr<const Scene> prepared_scene() const {
         return outcomes.empty() ? received : outcomes.back().scene;
     }
+    /// A step names something that is not there.
+    [[nodiscard]] bool has_unmatched() const;
     /// Steps that no longer fit.
     [[nodiscard]] std::vector<std::string> problems() const;
     /// What the whole card did to the size of things: the product of the steps' own; what some of it did by itself is

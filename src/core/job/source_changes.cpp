@@ -1,6 +1,7 @@
 #include "core/job/source_changes.h"
 
 #include "core/base/counted.h"
+#include "core/measure/scene/bounds.h"
 #include "core/steps/names.h"
 
 #include <algorithm>
@@ -96,6 +97,11 @@ std::vector<std::string> describe_changes(const Scene& before, const Scene& afte
     if (placed > 0) {
         lines.push_back(fmt::format("{} joint{} rest{} in another place or turn ({}{})", placed, placed == 1 ? "" : "s",
                                     placed == 1 ? "s" : "", example, placed == 1 ? "" : " is one"));
+    }
+    const double was_tall = height_m(before);
+    const double is_tall = height_m(after);
+    if (std::abs(was_tall - is_tall) > 1e-3 * std::max(was_tall, is_tall)) {
+        lines.push_back(fmt::format("it stands {:.4g} m tall, it stood {:.4g} m", is_tall, was_tall));
     }
     tell_names("surface", names_of(before, false), names_of(after, false), lines);
     for (const int surface : surfaces_of(after)) {

@@ -10,6 +10,7 @@
 #include "core/delivery/ledger.h"
 #include "core/delivery/manifest.h"
 #include "core/destination/conform.h"
+#include "core/destination/file_paths.h"
 #include "core/formats/format.h"
 #include "core/job/assemble.h"
 #include "core/job/card_edits.h"
@@ -19,8 +20,11 @@
 #include "core/steps/names.h"
 
 #include <algorithm>
+#include <chrono>
 #include <fmt/format.h>
+#include <map>
 #include <mutex>
+#include <optional>
 #include <set>
 #include <tbb/parallel_pipeline.h>
 #include <tbb/task_arena.h>
@@ -37,6 +41,30 @@ bool TakesReport::all_arrived() const {
 size_t TakesReport::arrived() const {
     return static_cast<size_t>(std::count_if(rows.begin(), rows.end(),
                                              [](const Row& row) { return row.arrival.state == CellState::arrived; }));
+}
+
+size_t TakesReport::up_to_date() const {
+    return static_cast<size_t>(
+        std::count_if(rows.begin(), rows.end(), [](const Row& row) { return row.arrival.up_to_date; }));
+}
+
+Result<std::vector<fs::path>> folders_of_takes(const fs::path& folder) {
+    std::error_code error;
+    if (!fs::is_directory(folder, error)) {
+        return Problem{"is no folder.", folder.string(), "Name the folder that the takes lie in."};
+    }
+    std::vector<fs::path> all = {fs::path()};
+    for (fs::recursive_directory_iterator entry(folder, error), end; !error && entry != end; entry.increment(error)) {
+        if (entry->is_directory(error) && entry->path().filename().string().front() != '.') {
+            all.push_back(entry->path().lexically_relative(folder));
+        }
+    }
+    std::erase_if(all, [&](const fs::path& one) { return !takes_in(folder / one).ok(); });
+    std::sort(all.begin(), all.end());
+    if (all.empty()) {
+        return Problem{"holds no takes.", folder.string(), what_is_read()};
+    }
+    return all;
 }
 
 Result<std::vector<fs::path>> takes_in(const fs::path& folder) {
@@ -91,6 +119,15 @@ class TakesRun {
         : request_(request), staging_folder_(staging_folder) {
         base_ = *request.model;
         base_.clips.clear();
+        before_ = read_manifest(request.folder);
+        for (ManifestRow& row : rows_of(before_)) {
+            const auto& sources = row.made_from.sources;
+            for (size_t s = request.made_from.sources.size(); s < sources.size(); ++s) {
+                rows_of_take_[sources[s].first].push_back(row);
+            }
+        }
+        destination_hash_ = hash_of_destination(request.destination);
+        prepared_names_ = prepared_names(base_, request.steps);
     }
 
     /// The model after the card, for the manifest's head, and what of it is left behind. A malformed step is a Problem:
@@ -120,6 +157,9 @@ class TakesRun {
         Through out;
         out.take = take.filename().string();
         out.made_from = request_.made_from;
+        if (!request_.all && is_up_to_date(take, out)) {
+            return out;
+        }
         const auto held = [&](const std::string& clip, const std::string& reason) {
             Arrival arrival;
             arrival.deliverable = {&clip_kind(), clip, clip};
@@ -181,6 +221,50 @@ class TakesRun {
     }
 
   private:
+    /// Its files lie there as they were delivered, made from the same take, list of cuts, model, card and destination,
+    /// and nothing of it was held. Then `out` has a row for each.
+    bool is_up_to_date(const fs::path& take, Through& out) const {
+        const auto rows = rows_of_take_.find(out.take);
+        const json& held = before_.contains("held") && before_["held"].is_array() ? before_["held"] : json::array();
+        if (rows == rows_of_take_.end() || std::any_of(held.begin(), held.end(), [&](const json& row) {
+                return row.is_object() && row.value("take", json()) == out.take;
+            })) {
+            return false;
+        }
+        MadeFrom now = request_.made_from;
+        const Result<std::string> bytes = read_file(take);
+        const Result<Scene> scene = read_scene(take);
+        if (!bytes || !scene) {
+            return false;
+        }
+        now.sources.emplace_back(out.take, hash_of_source(*bytes, *scene));
+        for (const char* suffix : {".csv", ".json"}) {
+            const fs::path list = fs::path(take).replace_extension(suffix);
+            if (const Result<std::string> text = fs::exists(list) ? read_file(list) : Problem{}) {
+                now.sources.emplace_back(list.filename().string(), hash_of(*text));
+                break;
+            }
+        }
+        for (const ManifestRow& row : rows->second) {
+            if (row.made_from.sources != now.sources || row.made_from.card != now.card ||
+                row.made_from.destination != destination_hash_ || !is_untouched(request_.folder, row)) {
+                return false;
+            }
+        }
+        for (const ManifestRow& row : rows->second) {
+            Arrival arrival;
+            arrival.deliverable = {&clip_kind(), name_in_id(row.deliverable), fs::path(row.file).stem().string()};
+            arrival.state = CellState::arrived;
+            arrival.up_to_date = true;
+            arrival.files = {row.file};
+            arrival.bytes = row.bytes;
+            arrival.drift.largest_mm = row.drift_mm;
+            arrival.content = row.content;
+            out.arrivals.push_back(std::move(arrival));
+        }
+        return true;
+    }
+
     /// The take on the model, under the names that its clips go out by. `sources` gets both as they were read.
     Result<Scene> receive(const fs::path& take, Through& out, std::vector<NamedScene>& sources) const {
         const Result<std::string> bytes = read_file(take);
@@ -201,8 +285,15 @@ class TakesRun {
         sources = request_.sources ? *request_.sources : std::vector<NamedScene>{{"", base_}};
         sources.push_back({out.take, source.take()});
         Scene received = base_;
-        add_source(received, sources.back(), sources.size() - 1);
-        if (received.nodes.size() != base_.nodes.size() || received.clips.empty()) {
+        AssemblyOptions options;
+        options.role = SourceRole::take;
+        if (!shares_skeleton(base_, sources.back().scene)) {
+            options.prepared_names = prepared_names_;
+        }
+        if (shares_skeleton(base_, sources.back().scene, options)) {
+            add_source(received, sources.back(), sources.size() - 1, options);
+        }
+        if (received.clips.empty()) {
             return Problem{"moves joints that are not this model's: fewer than half of their names are in it.",
                            out.take, ""};
         }
@@ -289,6 +380,12 @@ class TakesRun {
             return stem.problem();
         }
         arrival.deliverable = {&clip_kind(), clip.name, stem.take()};
+        const Format* format = format_with_id(request_.destination.container);
+        const fs::path file = request_.folder / (arrival.deliverable.stem + std::string(format->suffix()));
+        if (const std::optional<Problem> wrong =
+                problem_with_path(fs::absolute(file).lexically_normal(), request_.destination)) {
+            return *wrong;
+        }
         arrival.content = content_of_clip(clip, model_content);
         const Conformed conformed = conform_clip(prepared, clip, request_.destination);
         const Result<Scene> arrived =
@@ -303,28 +400,14 @@ class TakesRun {
     const TakesRequest& request_;
     fs::path staging_folder_;
     Scene base_;
+    std::multimap<int64_t, std::string> prepared_names_;
+    json before_; ///< the manifest as it was when the run began
+    std::map<std::string, std::vector<ManifestRow>> rows_of_take_;
+    std::string destination_hash_;
     std::mutex model_mutex_;
     std::shared_ptr<const Scene> model_;
     std::string model_is_;
 };
-
-/// Of two clips that would share a name or a file, the first goes out.
-void hold_doubled(std::vector<Through>& all) {
-    std::set<std::string> files = {"delivery"};
-    std::set<std::string> ids;
-    for (Through& one : all) {
-        for (Arrival& arrival : one.arrivals) {
-            std::string folded = arrival.deliverable.stem;
-            std::transform(folded.begin(), folded.end(), folded.begin(),
-                           [](unsigned char c) { return std::tolower(c); });
-            if (arrival.state == CellState::arrived &&
-                (!files.insert(folded).second || !ids.insert(arrival.deliverable.id()).second)) {
-                arrival.state = CellState::held;
-                arrival.reason = fmt::format("another take goes out as “{}” already", arrival.deliverable.stem);
-            }
-        }
-    }
-}
 
 void accept_once(std::vector<Finding>& all, const std::vector<Finding>& more) {
     for (const Finding& finding : more) {
@@ -336,60 +419,104 @@ void accept_once(std::vector<Finding>& all, const std::vector<Finding>& more) {
     }
 }
 
-Result<TakesReport> settle_all(const TakesRequest& request, const Scene& model, Ledger left, std::vector<Through> all) {
-    hold_doubled(all);
-    const Result<FolderLock> lock = FolderLock::wait(request.folder);
-    if (!lock) {
-        return lock.problem();
+/// Puts takes in place as they come, a manifest after each few, and keeps what is told of all of them.
+class Settling {
+  public:
+    Settling(const TakesRequest& request, const Scene& model, Ledger left)
+        : request_(request), head_(manifest_head(model, request.destination, request.job_name)) {
+        report_.left = std::move(left);
     }
-    const json old = read_manifest(request.folder);
-    std::vector<Arrival*> arrivals;
-    for (Through& one : all) {
-        for (Arrival& arrival : one.arrivals) {
-            arrivals.push_back(&arrival);
+
+    void add(Through one) { waiting_.push_back(std::move(one)); }
+    [[nodiscard]] bool is_time() const {
+        return waiting_.size() >= 256 || std::chrono::steady_clock::now() - last_ > std::chrono::seconds(1);
+    }
+
+    Outcome settle() {
+        std::vector<Through> some = std::exchange(waiting_, {});
+        last_ = std::chrono::steady_clock::now();
+        hold_doubled(some);
+        const Result<FolderLock> lock = FolderLock::wait(request_.folder);
+        if (!lock) {
+            return lock.problem();
         }
-    }
-    if (Outcome placed = put_in_place(arrivals, old, request.folder); !placed) {
-        return placed.problem();
-    }
-    json files = json::array();
-    json clips = json::array();
-    json held = json::array();
-    TakesReport report;
-    report.left = std::move(left);
-    for (Through& one : all) {
-        accept_once(report.accepted, one.accepted);
-        report.left_of_takes.insert(report.left_of_takes.end(), one.left.begin(), one.left.end());
-        for (size_t a = 0; a < one.arrivals.size(); ++a) {
-            Arrival& arrival = one.arrivals[a];
-            if (arrival.state == CellState::arrived) {
-                for (json& row : file_rows(arrival, one.model_content, one.made_from, request.destination)) {
-                    files.push_back(std::move(row));
+        const json old = read_manifest(request_.folder);
+        std::vector<Arrival*> arrivals;
+        for (Through& one : some) {
+            for (Arrival& arrival : one.arrivals) {
+                if (!arrival.up_to_date) {
+                    arrivals.push_back(&arrival);
                 }
-                clips.push_back(std::move(one.clips[a]));
-            } else {
-                held.push_back({{"deliverable", arrival.deliverable.id()},
-                                {"content", arrival.content},
-                                {"reason", arrival.reason},
-                                {"take", one.take}});
             }
-            report.rows.push_back({one.take, std::move(arrival)});
+        }
+        if (Outcome placed = put_in_place(arrivals, old, request_.folder); !placed) {
+            return placed.problem();
+        }
+        json files = json::array();
+        json clips = json::array();
+        json held = json::array();
+        for (Through& one : some) {
+            accept_once(report_.accepted, one.accepted);
+            report_.left_of_takes.insert(report_.left_of_takes.end(), one.left.begin(), one.left.end());
+            for (size_t a = 0; a < one.arrivals.size(); ++a) {
+                Arrival& arrival = one.arrivals[a];
+                if (arrival.up_to_date) {
+                    // its rows are there
+                } else if (arrival.state == CellState::arrived) {
+                    for (json& row : file_rows(arrival, one.model_content, one.made_from, request_.destination)) {
+                        files.push_back(std::move(row));
+                    }
+                    clips.push_back(std::move(one.clips[a]));
+                } else {
+                    held.push_back({{"deliverable", arrival.deliverable.id()},
+                                    {"content", arrival.content},
+                                    {"reason", arrival.reason},
+                                    {"take", one.take}});
+                }
+                report_.rows.push_back({one.take, std::move(arrival)});
+            }
+        }
+        report_.manifest = manifest_after_run(head_, old, std::move(files), std::move(clips), std::move(held));
+        report_.manifest["left"] = ledger_to_json(report_.left);
+        report_.manifest["left_of_takes"] = ledger_to_json(summed(report_.left_of_takes));
+        report_.manifest["accepted"] = accepted_to_json(report_.accepted);
+        return settle_manifest(old, report_.manifest, request_.folder);
+    }
+
+    TakesReport take() { return std::move(report_); }
+
+  private:
+    /// Of two clips that would share a name or a file, the first goes out.
+    void hold_doubled(std::vector<Through>& all) {
+        for (Through& one : all) {
+            for (Arrival& arrival : one.arrivals) {
+                std::string folded = arrival.deliverable.stem;
+                std::transform(folded.begin(), folded.end(), folded.begin(),
+                               [](unsigned char c) { return std::tolower(c); });
+                if (arrival.state == CellState::arrived &&
+                    (!files_.insert(folded).second || !ids_.insert(arrival.deliverable.id()).second)) {
+                    arrival.state = CellState::held;
+                    arrival.reason = fmt::format("another take goes out as “{}” already", arrival.deliverable.stem);
+                }
+            }
         }
     }
-    report.manifest = manifest_after_run(manifest_head(model, request.destination, request.job_name), old,
-                                         std::move(files), std::move(clips), std::move(held));
-    report.manifest["left"] = ledger_to_json(report.left);
-    report.manifest["left_of_takes"] = ledger_to_json(summed(report.left_of_takes));
-    report.manifest["accepted"] = accepted_to_json(report.accepted);
-    if (Outcome settled = settle_manifest(old, report.manifest, request.folder); !settled) {
-        return settled.problem();
-    }
-    return report;
-}
+
+    const TakesRequest& request_;
+    json head_;
+    TakesReport report_;
+    std::vector<Through> waiting_;
+    std::chrono::steady_clock::time_point last_ = std::chrono::steady_clock::now();
+    std::set<std::string> files_ = {"delivery"};
+    std::set<std::string> ids_;
+};
 
 } // namespace
 
 Result<TakesReport> deliver_takes(const TakesRequest& request) {
+    if (const std::optional<Problem> wrong = problem_with_spelling(request.folder / "file")) {
+        return *wrong;
+    }
     std::error_code error;
     fs::create_directories(request.folder, error);
     const StagingFolder staging(request.folder);
@@ -406,8 +533,10 @@ Result<TakesReport> deliver_takes(const TakesRequest& request) {
     size_t next = 0;
     size_t done = 0;
     bool stopped = false;
+    Settling settling(request, *model, std::move(left));
+    std::optional<Problem> problem;
     const auto take_next = [&](tbb::flow_control& control) {
-        stopped = stopped || (request.stop && request.stop());
+        stopped = stopped || problem || (request.stop && request.stop());
         if (stopped || next == request.takes.size()) {
             control.stop();
             return size_t{0};
@@ -428,8 +557,15 @@ Result<TakesReport> deliver_takes(const TakesRequest& request) {
     };
     const auto tell = [&](size_t number) {
         ++done;
+        const std::string name = all[number].take;
+        settling.add(std::exchange(all[number], {}));
+        if (!problem && settling.is_time()) {
+            if (Outcome settled = settling.settle(); !settled) {
+                problem = settled.problem();
+            }
+        }
         if (request.progress) {
-            request.progress(done, request.takes.size(), all[number].take);
+            request.progress(done, request.takes.size(), name);
         }
     };
     // Takes that are through wait for those before them as rows: a few more at a time keep the cores at work and hold
@@ -438,11 +574,16 @@ Result<TakesReport> deliver_takes(const TakesRequest& request) {
                            tbb::make_filter<void, size_t>(tbb::filter_mode::serial_in_order, take_next) &
                                tbb::make_filter<size_t, size_t>(tbb::filter_mode::parallel, work) &
                                tbb::make_filter<size_t, void>(tbb::filter_mode::serial_in_order, tell));
-    all.resize(next);
-    Result<TakesReport> report = settle_all(request, *model, std::move(left), std::move(all));
-    if (report) {
-        report->stopped = stopped;
+    if (!problem) {
+        if (Outcome settled = settling.settle(); !settled) {
+            problem = settled.problem();
+        }
     }
+    if (problem) {
+        return *problem;
+    }
+    TakesReport report = settling.take();
+    report.stopped = stopped;
     return report;
 }
 

@@ -22,6 +22,7 @@ struct TakesRequest {
     std::filesystem::path folder;
     MadeFrom made_from; ///< of the model and the card; each file adds its take
     std::vector<std::filesystem::path> takes;
+    bool all = false; ///< those, too, whose files lie there and were made from the same
     std::function<void(size_t done, size_t all, const std::string& what)> progress;
     std::function<bool()> stop;
 };
@@ -39,13 +40,17 @@ struct TakesReport {
     bool stopped = false;
     [[nodiscard]] bool all_arrived() const;
     [[nodiscard]] size_t arrived() const;
+    [[nodiscard]] size_t up_to_date() const; ///< of those that arrived: passed over
 };
 
 /// The files of a folder that can hold takes, by name.
 Result<std::vector<std::filesystem::path>> takes_in(const std::filesystem::path& folder);
+/// The folder and those below it that hold takes, by their path from it; "" is the folder itself.
+Result<std::vector<std::filesystem::path>> folders_of_takes(const std::filesystem::path& folder);
 
 /// Reads each take onto the model, replays the card, and delivers its clips as `deliver` does: conformed, written
-/// aside, read back, checked, and put in place when all have been through. A file with one take names its clip after
+/// aside, read back, checked, and put in place within a second or so: what arrived stays when a run is ended, and the
+/// next one does the rest. A take whose files were made from the same take, model, card and destination is passed over. A file with one take names its clip after
 /// itself, the takes of a file with several keep their names. A list of cuts beside a file (its name, .csv or .json)
 /// cuts it first. What is in the folder of an earlier delivery stays, and the manifest lists both. Memory holds as many
 /// takes as there are cores at work. A Problem means that nothing could be tried.

@@ -23,8 +23,21 @@ template class std::vector<wembrix::Sampler>;
 template class std::vector<wembrix::Camera>;
 template class std::vector<wembrix::Light>;
 template class std::vector<wembrix::Note>;
+template class std::vector<wembrix::SourceFit>;
 
 namespace wembrix {
+
+std::string_view role_name(SourceRole role) {
+    constexpr std::array<std::string_view, 7> names = {"automatic", "model", "part", "take",
+                                                       "shapes",    "strands", "prop"};
+    return names.at(static_cast<size_t>(role));
+}
+
+std::string_view role_label(SourceRole role) {
+    constexpr std::array<std::string_view, 7> labels = {
+        "found out by itself", "model", "part of the model", "take", "shapes for a surface", "strands", "prop"};
+    return labels.at(static_cast<size_t>(role));
+}
 
 std::string_view kind_name(NodeKind kind) {
     constexpr std::array<std::string_view, 7> names = {

@@ -9,6 +9,7 @@
 #include "core/scene/material.h"
 #include "core/scene/mesh.h"
 #include "core/scene/point_cache.h"
+#include "core/scene/source_fit.h"
 
 #include <cstdint>
 #include <filesystem>
@@ -123,6 +124,7 @@ struct Scene {
     std::string copyright;
     std::vector<Note> notes;                   ///< what the reader mended or could not take
     std::vector<Accepted> accepted;            ///< by the route card
+    std::vector<SourceFit> fits;               ///< of the sources, how each but the first came in
     std::vector<std::filesystem::path> beside; ///< files beside the source that it was read from, too
 
     /// What a file holds of it, but for its clips.
@@ -133,7 +135,7 @@ struct Scene {
     }
     /// What has its own place in a content (clips), is told anew (extensions used) or is of one run.
     template <typename Self> static auto marks(Self& s) {
-        return std::tie(s.clips, s.extensions_used, s.notes, s.accepted, s.beside);
+        return std::tie(s.clips, s.extensions_used, s.notes, s.accepted, s.fits, s.beside);
     }
 
     [[nodiscard]] int find_node(std::string_view name) const; ///< -1 if there is none
@@ -190,3 +192,4 @@ extern template class std::vector<wembrix::Sampler>;
 extern template class std::vector<wembrix::Camera>;
 extern template class std::vector<wembrix::Light>;
 extern template class std::vector<wembrix::Note>;
+extern template class std::vector<wembrix::SourceFit>;

@@ -1,5 +1,6 @@
 #include "core/steps/names_in_step.h"
 
+#include "core/steps/names.h"
 #include "core/steps/step_kind.h"
 
 #include <algorithm>
@@ -66,6 +67,52 @@ std::vector<std::string> names_in(const Step& step, NameOf what) {
             }
         });
     return names;
+}
+
+std::vector<std::string> names_of_nothing(const StepContext& context, const Step& step) {
+    const Scene& scene = context.scene;
+    std::vector<std::string> nodes;
+    std::vector<std::string> clips;
+    std::vector<std::string> sources;
+    for (const Node& node : scene.nodes) {
+        nodes.push_back(node.name);
+    }
+    for (const Clip& clip : scene.clips) {
+        clips.push_back(clip.name);
+    }
+    for (const NamedScene& source : context.sources) {
+        sources.push_back(source.name);
+    }
+    std::vector<std::string> nothing;
+    const auto look = [&](const std::string& name, std::initializer_list<const std::vector<std::string>*> lists) {
+        const bool found = std::any_of(lists.begin(), lists.end(), [&](const std::vector<std::string>* list) {
+            return std::any_of(list->begin(), list->end(), [&](const std::string& one) {
+                return one == name || matches_wildcard(one, name);
+            });
+        });
+        if (!found && !name.empty() && std::find(nothing.begin(), nothing.end(), name) == nothing.end()) {
+            nothing.push_back(name);
+        }
+    };
+    const std::vector<std::string> either = names_in(step, NameOf::node_or_clip);
+    for (const std::string& name : either) {
+        look(name, {&nodes, &clips});
+    }
+    for (const NameOf what : {NameOf::joint, NameOf::surface, NameOf::prop}) {
+        for (const std::string& name : names_in(step, what)) {
+            // Lists of nodes and clips are given as joints, too.
+            if (std::find(either.begin(), either.end(), name) == either.end()) {
+                look(name, {&nodes});
+            }
+        }
+    }
+    for (const std::string& name : names_in(step, NameOf::clip)) {
+        look(name, {&clips});
+    }
+    for (const std::string& name : sources.empty() ? std::vector<std::string>() : names_in(step, NameOf::source)) {
+        look(name, {&sources});
+    }
+    return nothing;
 }
 
 void follow_names(std::vector<Step>& steps, size_t first, NameOf what, std::map<std::string, std::string> names) {

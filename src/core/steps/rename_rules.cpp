@@ -1,10 +1,13 @@
 #include "core/steps/rename_rules.h"
 
+#include "core/base/latin.h"
 #include "core/base/pattern.h"
 #include "core/measure/skeleton/pairs.h"
 
+#include <algorithm>
 #include <cctype>
 #include <fmt/format.h>
+#include <iterator>
 #include <unordered_map>
 
 namespace wembrix {
@@ -69,6 +72,9 @@ std::string after_rule(const std::string& name, const RenameRule& rule, const Pa
     if (!find.is_found_in(name)) {
         return name;
     }
+    if (!rule.letters.empty()) {
+        return in_latin(name);
+    }
     if (!rule.letter_case.empty()) {
         return in_case(name, rule.letter_case);
     }
@@ -105,10 +111,31 @@ std::vector<Result<std::string>> RenameRules::apply(const std::vector<std::strin
     return after;
 }
 
+std::vector<std::string> RenameRules::idle(const std::vector<std::string>& all) const {
+    std::vector<std::string> idle;
+    std::vector<std::map<std::string, int>> counts(rules_->size());
+    std::vector<std::string> names;
+    std::copy_if(all.begin(), all.end(), std::back_inserter(names),
+                 [&](const std::string& name) { return names_.count(name) == 0; });
+    for (size_t r = 0; r < rules_->size(); ++r) {
+        const Compiled& one = (*rules_)[r];
+        bool found = false;
+        for (std::string& name : names) {
+            found = found || one.find.is_found_in(name);
+            name = after_rule(name, one.rule, one.find, counts[r]);
+        }
+        if (!found) {
+            idle.push_back(one.rule.find);
+        }
+    }
+    return idle;
+}
+
 std::vector<Parameter> rename_rule_columns() {
     return {text<&RenameRule::find>("find", "Find", "Regular expression"),
             text<&RenameRule::replace>("replace", "Replace", "What stands in its place"),
             choice<&RenameRule::letter_case>("case", "Case", {"lower", "upper", "first"}, "Of the whole name"),
+            choice<&RenameRule::letters>("letters", "Letters", {"latin"}, "Any script in plain Latin letters"),
             text<&RenameRule::left>("left", "Left", "Token of the left side").not_empty(),
             text<&RenameRule::right>("right", "Right", "Token of the right side").not_empty(),
             choice<&RenameRule::at>("at", "At", {"end", "start", "there"}, "Where the token goes")};
@@ -123,7 +150,7 @@ Result<RenameRules> RenameRules::compile(const std::vector<RenameRule>& rules,
         if (sides && (rule.left.empty() || rule.right.empty())) {
             return malformed(fmt::format("needs \"{}\".", rule.left.empty() ? "left" : "right"), where);
         }
-        if (!sides && rule.letter_case.empty() && rule.find.empty()) {
+        if (!sides && rule.letter_case.empty() && rule.letters.empty() && rule.find.empty()) {
             return malformed("needs \"find\".", where);
         }
         Result<Pattern> find = Pattern::compile(rule.find);

@@ -15,6 +15,7 @@ struct RenameRule {
     std::string find;        ///< regular expression (core/base/pattern.h); names it finds nothing in are left alone
     std::string replace;     ///< with $1 $2 …; a run of # in it is a number, counted for each other text
     std::string letter_case; ///< "lower", "upper", "first"; empty: as they are
+    std::string letters;     ///< "latin": every letter in plain Latin ones; empty: as they are
     std::string left;        ///< what the token for the side becomes
     std::string right;
     std::string at = "end"; ///< where it is put: "end", "start", "there"
@@ -35,7 +36,8 @@ template <typename Settings> std::vector<Parameter> rename_parameters() {
                                "(no look-ahead, no references back; a run of `#` in the text is a number of so many "
                                "digits, counted for each "
                                "other text in order); `{\"left\", \"right\", \"at\"}` for the tokens that say a side; "
-                               "`{\"case\"}`; the last two may have a `find`, too")
+                               "`{\"case\"}`; `{\"letters\": \"latin\"}` for names of any script in plain Latin letters; "
+                               "the last three may have a `find`, too")
             .typed_as("find → replace, one per line")
             .starting(nlohmann::json::array()),
         pairs<&Settings::names>("names", "One by one", "Old names and new, which the rules leave alone")
@@ -52,6 +54,8 @@ class RenameRules {
 
     /// The names after the rules, or why there is none. Numbers are counted in the order of the names.
     [[nodiscard]] std::vector<Result<std::string>> apply(const std::vector<std::string>& all) const;
+    /// What rules look for and find in none of the names, each on what the one before made.
+    [[nodiscard]] std::vector<std::string> idle(const std::vector<std::string>& all) const;
     [[nodiscard]] const std::map<std::string, std::string>& names() const { return names_; }
 
   private:

@@ -1,8 +1,11 @@
 #include "core/steps/step.h"
 
 #include "core/base/file_version.h"
+#include "core/steps/names_in_step.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/version_1.h"
+
+#include <algorithm>
 
 namespace wembrix {
 
@@ -23,6 +26,15 @@ Result<StepResult> apply_step(const StepContext& context, const Step& step) {
         Problem problem = result.problem();
         problem.where = problem.where.empty() ? step.id : step.id + ", " + problem.where;
         return problem;
+    }
+    for (const std::string& name : names_of_nothing(context, step)) {
+        const bool said =
+            std::any_of(result->could_not.begin(), result->could_not.end(),
+                        [&](const std::string& what) { return what.find(name) != std::string::npos; });
+        if (!said) {
+            result->could_not.push_back("nothing is called " + name);
+        }
+        result->unmatched.push_back(name);
     }
     return result;
 }

@@ -35,6 +35,7 @@ namespace wembrix {
     ROW(limit_influences)                                                                                              \
     ROW(remove_empty_shapes)                                                                                           \
     ROW(bring_takes)                                                                                                   \
+    ROW(rename_clips)                                                                                                  \
     ROW(split_take)                                                                                                    \
     ROW(bake)                                                                                                          \
     ROW(change_frame_rate)                                                                                             \

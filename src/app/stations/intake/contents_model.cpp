@@ -37,6 +37,8 @@ std::vector<ContentRow> content_rows(const Job& job, const SessionState& state) 
         const std::set<int64_t> own(source.identities.begin(), source.identities.end());
         ContentRow head;
         head.is_source = true;
+        head.source = static_cast<int>(&source - state.sources->sources.data());
+        head.problem = QString::fromStdString(source.problem);
         head.name = QString::fromStdString(source.name);
         const size_t place = rows.size();
         rows.push_back(head);
@@ -78,6 +80,12 @@ std::vector<ContentRow> content_rows(const Job& job, const SessionState& state) 
             holds << counted(joints, QObject::tr("joint"), QObject::tr("joints"));
         } else if (takes > 0) {
             holds << QObject::tr("motion for the joints");
+        }
+        if (head.source > 0 && source.problem.empty() && source.role != SourceRole::take) {
+            holds.prepend(QString::fromUtf8(role_label(source.role).data()));
+        }
+        if (!source.problem.empty()) {
+            holds = {QObject::tr("not there: %1").arg(head.problem)};
         }
         if (!holders.isEmpty()) {
             holds << (holders.size() == 1 ? QObject::tr("1 parent transform")

@@ -11,6 +11,8 @@ namespace wembrix::app {
 
 struct ContentRow {
     bool is_source = false;
+    int source = -1; ///< its place in the job, of a source
+    QString problem; ///< why it could not be read
     QString name;
     QString holds; ///< "11 840 points, up to 7 influences"
     int node = -1; ///< of Received; -1 for sources and takes

@@ -32,7 +32,7 @@ class FindingsList : public QWidget {
     void merge(const std::vector<Finding>& now);
     void rebuild();
     std::vector<Row> rows_;
-    std::vector<std::string> sources_; ///< of the job that the rows are about
+    std::vector<JobSource> sources_; ///< of the job that the rows are about
     QScrollArea* scroll_;
     Document& document_;
     Session& session_;

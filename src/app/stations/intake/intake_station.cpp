@@ -4,20 +4,25 @@
 #include "core/job/keep.h"
 #include "stations/intake/contents_model.h"
 #include "stations/intake/findings_list.h"
+#include "stations/intake/source_menu.h"
 #include "style/theme.h"
 
 #include <QFrame>
 #include <QHBoxLayout>
 #include <QHeaderView>
 #include <QLabel>
+#include <QMenu>
 #include <QSignalBlocker>
+#include <QToolButton>
 #include <QTreeWidget>
 #include <QVBoxLayout>
+#include <algorithm>
 
 namespace wembrix::app {
 
 namespace {
 constexpr int node_role = Qt::UserRole + 1;
+constexpr int source_role = Qt::UserRole + 2;
 }
 
 IntakeStation::IntakeStation(const StationContext& context, QWidget* parent)
@@ -41,6 +46,14 @@ IntakeStation::IntakeStation(const StationContext& context, QWidget* parent)
     summary_ = new QLabel(card);
     summary_->setObjectName(QStringLiteral("soft"));
     title_row->addWidget(summary_);
+    source_button_ = new QToolButton(card);
+    source_button_->setObjectName(QStringLiteral("sourceButton"));
+    source_button_->setText(tr("Source"));
+    source_button_->setToolTip(tr("Find, replace or remove the chosen source, or say what it is"));
+    source_button_->setPopupMode(QToolButton::InstantPopup);
+    auto* source_menu = new QMenu(source_button_);
+    source_button_->setMenu(source_menu);
+    title_row->addWidget(source_button_);
     column->addLayout(title_row);
     contents_ = new QTreeWidget(card);
     contents_->setObjectName(QStringLiteral("contents"));
@@ -53,6 +66,29 @@ IntakeStation::IntakeStation(const StationContext& context, QWidget* parent)
     contents_->setColumnWidth(0, 142);
     contents_->setTextElideMode(Qt::ElideLeft);
     column->addWidget(contents_, 5);
+    sources_ = new SourceMenu(document, session, this);
+    connect(source_menu, &QMenu::aboutToShow, this, [this, source_menu] {
+        source_menu->clear();
+        sources_->fill(*source_menu, static_cast<size_t>(std::max(0, chosen_source())));
+    });
+    contents_->setContextMenuPolicy(Qt::CustomContextMenu);
+    connect(contents_, &QTreeWidget::customContextMenuRequested, this, [this](const QPoint& at) {
+        if (chosen_source() >= 0) {
+            QMenu menu;
+            sources_->fill(menu, static_cast<size_t>(chosen_source()));
+            menu.exec(contents_->viewport()->mapToGlobal(at));
+        }
+    });
+    said_ = new QLabel(card);
+    said_->setObjectName(QStringLiteral("sourceSaid"));
+    said_->setWordWrap(true);
+    said_->setContentsMargins(10, 0, 10, 0);
+    said_->hide();
+    column->addWidget(said_);
+    connect(sources_, &SourceMenu::said, this, [this](const QString& what) {
+        said_->setText(what);
+        said_->show();
+    });
     empty_ = offer(tr("Nothing yet. Drop a rigged model and its takes here, or look at the demo job first. %1")
                        .arg(QString::fromStdString(what_is_read())),
                    card);
@@ -82,6 +118,7 @@ void IntakeStation::take_view(TwinView& twin) {
 
 void IntakeStation::refresh() {
     const std::shared_ptr<const SessionState> state = session_.state();
+    source_button_->setVisible(!document_.is_empty());
     contents_->setVisible(state != nullptr);
     empty_->setVisible(state == nullptr);
     if (!state) {
@@ -108,6 +145,12 @@ void IntakeStation::fill_contents() {
         item->setFont(1, small);
         if (row.is_source) {
             source = item;
+            item->setData(0, source_role, row.source);
+            if (!row.problem.isEmpty()) {
+                item->setForeground(0, theme().stop);
+                item->setForeground(1, theme().stop);
+                item->setToolTip(1, row.problem);
+            }
             QFont bold = item->font(0);
             bold.setWeight(QFont::DemiBold);
             item->setFont(0, bold);
@@ -124,6 +167,14 @@ void IntakeStation::fill_contents() {
         }
     }
     summary_->setText(left == 0 ? tr("all of it is delivered") : tr("%1 left behind").arg(left));
+}
+
+int IntakeStation::chosen_source() const {
+    QTreeWidgetItem* item = contents_->currentItem();
+    while (item != nullptr && item->parent() != nullptr) {
+        item = item->parent();
+    }
+    return item == nullptr ? (document_.is_empty() ? -1 : 0) : item->data(0, source_role).toInt();
 }
 
 void IntakeStation::ticked(QTreeWidgetItem* item, int column) {

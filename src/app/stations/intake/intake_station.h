@@ -8,8 +8,11 @@
 class QTreeWidget;
 class QTreeWidgetItem;
 class QLabel;
+class QToolButton;
 
 namespace wembrix::app {
+
+class SourceMenu;
 
 class IntakeStation : public StationPage {
     Q_OBJECT
@@ -24,10 +27,16 @@ class IntakeStation : public StationPage {
 
     Document& document_;
     Session& session_;
+    /// The source of the row that is chosen, or -1.
+    [[nodiscard]] int chosen_source() const;
+
     QWidget* place_;
     QTreeWidget* contents_;
     QLabel* summary_;
     QWidget* empty_;
+    SourceMenu* sources_;
+    QToolButton* source_button_;
+    QLabel* said_; ///< what came of looking for missing files
 };
 
 } // namespace wembrix::app

@@ -21,120 +21,42 @@ namespace wembrix {
 
 namespace {
 
-Mat3 turn(const Mat4& matrix) {
-    return nearest_rotation(linear_of(matrix));
-}
-
 double size_of(const Mat4& matrix) {
     return std::cbrt(std::abs(linear_of(matrix).determinant()));
 }
 
-Vec3 position_of(const Mat4& matrix) {
-    return matrix.topRightCorner<3, 1>();
+Mat3 turn(const Mat4& matrix) {
+    return nearest_rotation(linear_of(matrix));
 }
-
-/// Places of the model's nodes by their names without prefixes; the first of equal ones.
-std::unordered_map<std::string, int> places_by_name(const std::vector<std::string>& names) {
-    std::unordered_map<std::string, int> places;
-    for (size_t i = 0; i < names.size(); ++i) {
-        if (!names[i].empty()) {
-            places.emplace(strip_namespace(names[i]), static_cast<int>(i));
-        }
-    }
-    return places;
-}
-
-/// Which node of the model each node of the take is, or -1. Of the two names that a node of the model may be known by,
-/// those count first that more of the take's nodes have.
-std::vector<int> matches(const Scene& model, const Scene& take, const BringOptions& options) {
-    std::vector<std::string> names;
-    for (const Node& node : model.nodes) {
-        names.push_back(node.name);
-    }
-    std::array by_name = {places_by_name(options.other_names), places_by_name(names)};
-    const auto known = [&](const std::unordered_map<std::string, int>& places) {
-        return std::count_if(take.nodes.begin(), take.nodes.end(),
-                             [&](const Node& node) { return places.count(strip_namespace(node.name)) > 0; });
-    };
-    if (known(by_name[1]) > known(by_name[0])) {
-        std::swap(by_name[0], by_name[1]);
-    }
-    std::map<std::string, std::string> said;
-    for (const auto& [of_take, of_model] : options.joints) {
-        said.emplace(strip_namespace(of_take), strip_namespace(of_model));
-    }
-    std::vector<int> found(take.nodes.size(), -1);
-    std::set<int> taken;
-    const auto look = [&](size_t node, const std::string& name) {
-        for (const auto& places : by_name) {
-            const auto match = found[node] < 0 ? places.find(name) : places.end();
-            if (match != places.end() && taken.insert(match->second).second) {
-                found[node] = match->second;
-            }
-        }
-    };
-    for (size_t i = 0; i < take.nodes.size(); ++i) { // what a person said comes before what names say
-        const auto other = said.find(strip_namespace(take.nodes[i].name));
-        if (other != said.end()) {
-            look(i, other->second);
-        }
-    }
-    for (size_t i = 0; i < take.nodes.size(); ++i) {
-        const std::string name = strip_namespace(take.nodes[i].name);
-        if (said.count(name) == 0) {
-            look(i, name);
-        }
-    }
-    return found;
-}
-
-/// A joint that both have, and the nearest one above it in the model that both have.
-struct Bone {
-    int take = -1;
-    int model = -1;
-    int above = -1; ///< among the bones
-};
 
 class Bringing {
   public:
     Bringing(const Scene& model, const Scene& take, const BringOptions& options)
-        : model_(model), take_(take), options_(options), match_(matches(model, take, options)) {
-        model_world_ = rest_world(model);
-        take_world_ = rest_world(take);
-        std::vector<int> from(model.nodes.size(), -1);
-        for (size_t i = 0; i < match_.size(); ++i) {
-            if (match_[i] >= 0) {
-                from[static_cast<size_t>(match_[i])] = static_cast<int>(i);
-            }
-        }
-        // In the model's order and under the model's parents, whatever the take has above what.
-        std::vector<int> place(model.nodes.size(), -1);
-        for (size_t i = 0; i < model.nodes.size(); ++i) {
-            if (from[i] < 0 || model.nodes[i].kind != NodeKind::joint) {
-                continue;
-            }
-            Bone bone{from[i], static_cast<int>(i), -1};
-            for (int above = model.nodes[i].parent; above >= 0 && bone.above < 0;
-                 above = model.nodes[static_cast<size_t>(above)].parent) {
-                bone.above = place[static_cast<size_t>(above)];
-            }
-            place[i] = static_cast<int>(bones_.size());
-            bones_.push_back(bone);
-        }
-    }
+        : model_(model), take_(take), options_(options), skeletons_(model, take, options) {}
 
     Brought run() {
         Brought brought;
-        compare_lengths(brought);
+        brought.factor = skeletons_.factor();
+        brought.longest_apart = skeletons_.longest_apart();
+        brought.size_ratio = skeletons_.middle_ratio();
         tell_unmatched(brought);
         using Carry = BringOptions::Carry;
         brought.carried = options_.carry == Carry::always ||
                           (options_.carry == Carry::where_needed && !lie_alike(brought.factor) && fits(brought));
         brought.clips = brought.carried ? carried(brought.factor) : as_they_are();
+        if (brought.carried) {
+            tell_carriers(brought);
+        }
+        compare_legs(brought);
         return brought;
     }
 
   private:
+    [[nodiscard]] const std::vector<int>& match() const { return skeletons_.match(); }
+    [[nodiscard]] const std::vector<MatchedBone>& bones() const { return skeletons_.bones(); }
+    [[nodiscard]] const std::vector<Mat4>& model_world() const { return skeletons_.model_world(); }
+    [[nodiscard]] const std::vector<Mat4>& take_world() const { return skeletons_.other_world(); }
+
     void tell_unmatched(Brought& brought) const {
         std::set<int> moved;
         for (const Clip& clip : take_.clips) {
@@ -143,14 +65,14 @@ class Bringing {
             }
         }
         for (const int node : moved) {
-            if (match_[static_cast<size_t>(node)] < 0) {
+            if (match()[static_cast<size_t>(node)] < 0) {
                 brought.left_out.push_back(motion_left_out(node, brought.factor));
             }
         }
         for (const int node : surfaces_of(take_)) {
-            brought.surfaces_left_out += match_[static_cast<size_t>(node)] < 0 ? 1 : 0;
+            brought.surfaces_left_out += match()[static_cast<size_t>(node)] < 0 ? 1 : 0;
         }
-        const std::set<int> there(match_.begin(), match_.end());
+        const std::set<int> there(match().begin(), match().end());
         for (const int joint : joints_of(model_)) {
             if (there.count(joint) == 0) {
                 brought.not_moved.push_back(model_.nodes[static_cast<size_t>(joint)].name);
@@ -158,9 +80,62 @@ class Bringing {
         }
     }
 
+    /// A node of the take that moves, stands above a joint that both have, and has none here itself.
+    [[nodiscard]] bool moves_unmatched_above(int node) const {
+        for (int above = take_.nodes[static_cast<size_t>(node)].parent; above >= 0;
+             above = take_.nodes[static_cast<size_t>(above)].parent) {
+            if (match()[static_cast<size_t>(above)] >= 0) {
+                return false;
+            }
+            for (const Clip& clip : take_.clips) {
+                if (std::any_of(clip.channels.begin(), clip.channels.end(),
+                                [&](const Channel& channel) { return channel.node == above; })) {
+                    return true;
+                }
+            }
+        }
+        return false;
+    }
+
+    /// Where the motion is carried over, the joints of the model make what moved above them, too.
+    void tell_carriers(Brought& brought) const {
+        for (LeftMotion& left : brought.left_out) {
+            const int node = take_.find_node(left.name);
+            for (const MatchedBone& bone : bones()) {
+                if (is_above(take_, node, bone.other)) {
+                    left.carried_by = model_.nodes[static_cast<size_t>(bone.model)].name;
+                    break;
+                }
+            }
+        }
+    }
+
+    /// From the topmost joint down to the lowest one of the model, along the joints that both have.
+    void compare_legs(Brought& brought) const {
+        const auto height = [&](const MatchedBone& bone) { return model_world()[static_cast<size_t>(bone.model)](1, 3); };
+        const auto lowest = std::min_element(bones().begin(), bones().end(), [&](const auto& a, const auto& b) {
+            return height(a) < height(b);
+        });
+        if (lowest == bones().end() || lowest->above < 0) {
+            return;
+        }
+        double is = 0;
+        double was = 0;
+        const MatchedBone* bone = &*lowest;
+        for (; bone->above >= 0; bone = &bones()[static_cast<size_t>(bone->above)]) {
+            const MatchedBone& above = bones()[static_cast<size_t>(bone->above)];
+            is += SkeletonMatch::bone_in(model_world(), above.model, bone->model).norm();
+            was += SkeletonMatch::bone_in(take_world(), above.other, bone->other).norm() * brought.factor;
+        }
+        if (height(*lowest) < 0.5 * height(*bone)) { // it hangs below what carries it: somebody stands on it
+            brought.legs_longer_m = is - was;
+            brought.foot = model_.nodes[static_cast<size_t>(lowest->model)].name;
+        }
+    }
+
     /// How far the keys of a node lead from the first of them.
-    [[nodiscard]] LeftOut motion_left_out(int node, double factor) const {
-        LeftOut left;
+    [[nodiscard]] LeftMotion motion_left_out(int node, double factor) const {
+        LeftMotion left;
         left.name = take_.nodes[static_cast<size_t>(node)].name;
         for (const Clip& clip : take_.clips) {
             for (const Channel& channel : clip.channels) {
@@ -188,75 +163,30 @@ class Bringing {
         return left;
     }
 
-    [[nodiscard]] double length(const std::vector<Mat4>& world, int a, int b) const {
-        return (position_of(world[static_cast<size_t>(a)]) - position_of(world[static_cast<size_t>(b)])).norm();
-    }
-
-    /// The take's unit against the model's: one of those that people use, where the lengths say so.
-    void compare_lengths(Brought& brought) const {
-        std::vector<double> ratios;
-        for (const Bone& bone : bones_) {
-            if (bone.above < 0) {
-                continue;
-            }
-            const Bone& above = bones_[static_cast<size_t>(bone.above)];
-            const double is = length(model_world_, bone.model, above.model);
-            const double was = length(take_world_, bone.take, above.take);
-            if (is > 1e-6 && was > 1e-6) {
-                ratios.push_back(is / was);
-            }
-        }
-        if (options_.factor) {
-            brought.factor = *options_.factor;
-        } else if (!ratios.empty()) {
-            brought.factor = unit_said_by(ratios);
-        }
-        for (const double ratio : ratios) {
-            brought.longest_apart = std::max(brought.longest_apart, std::abs(ratio / brought.factor - 1));
-        }
-    }
-
-    /// The one of the units that people use which most of the bones' ratios are nearest to, or 1.
-    [[nodiscard]] static double unit_said_by(std::vector<double> ratios) {
-        std::sort(ratios.begin(), ratios.end());
-        const double middle = ratios[ratios.size() / 2];
-        double said = 1;
-        for (const double unit : {1.0, 0.01, 100.0, 0.001, 1000.0, 0.1, 10.0, 0.0254, 1 / 0.0254, 0.3048, 1 / 0.3048}) {
-            said = std::abs(middle / unit - 1) < 0.05 ? unit : said;
-        }
-        return said;
-    }
-
     /// A skeleton of other proportions is not this one: its motion is taken as it is.
     [[nodiscard]] static bool fits(const Brought& brought) { return brought.longest_apart < 0.25; }
 
-    /// A bone as its upper joint sees it, in metres of the world.
-    [[nodiscard]] Vec3 bone_in(const std::vector<Mat4>& world, int upper, int lower) const {
-        const Mat4& frame = world[static_cast<size_t>(upper)];
-        return turn(frame).transpose() * (position_of(world[static_cast<size_t>(lower)]) - position_of(frame));
-    }
-
     /// Every bone lies in its frame as the other's does, and the roots' parents stand alike: keys mean the same.
     [[nodiscard]] bool lie_alike(double factor) const {
-        for (const Bone& bone : bones_) {
+        for (const MatchedBone& bone : bones()) {
             const int model_parent = model_.nodes[static_cast<size_t>(bone.model)].parent;
-            const int take_parent = take_.nodes[static_cast<size_t>(bone.take)].parent;
+            const int take_parent = take_.nodes[static_cast<size_t>(bone.other)].parent;
             if (bone.above < 0) {
                 const Mat4 here =
-                    model_parent < 0 ? Mat4(Mat4::Identity()) : model_world_[static_cast<size_t>(model_parent)];
+                    model_parent < 0 ? Mat4(Mat4::Identity()) : model_world()[static_cast<size_t>(model_parent)];
                 const Mat4 there =
-                    take_parent < 0 ? Mat4(Mat4::Identity()) : take_world_[static_cast<size_t>(take_parent)];
-                if (std::abs(factor - 1) > 1e-9 || !here.isApprox(there, 1e-4)) {
+                    take_parent < 0 ? Mat4(Mat4::Identity()) : take_world()[static_cast<size_t>(take_parent)];
+                if (std::abs(factor - 1) > 1e-9 || !here.isApprox(there, 1e-4) || moves_unmatched_above(bone.other)) {
                     return false;
                 }
                 continue;
             }
-            const Bone& above = bones_[static_cast<size_t>(bone.above)];
-            if (model_parent != above.model || take_parent != above.take || std::abs(factor - 1) > 1e-9) {
+            const MatchedBone& above = bones()[static_cast<size_t>(bone.above)];
+            if (model_parent != above.model || take_parent != above.other || std::abs(factor - 1) > 1e-9) {
                 return false;
             }
-            const Vec3 is = bone_in(model_world_, above.model, bone.model);
-            const Vec3 was = bone_in(take_world_, above.take, bone.take) * factor;
+            const Vec3 is = SkeletonMatch::bone_in(model_world(), above.model, bone.model);
+            const Vec3 was = SkeletonMatch::bone_in(take_world(), above.other, bone.other) * factor;
             if ((is - was).norm() > 0.02 * std::max(1e-4, is.norm())) {
                 return false;
             }
@@ -268,7 +198,7 @@ class Bringing {
         std::vector<Clip> clips = take_.clips;
         for (Clip& clip : clips) {
             for (Channel& channel : clip.channels) {
-                channel.node = match_[static_cast<size_t>(channel.node)];
+                channel.node = match()[static_cast<size_t>(channel.node)];
             }
             drop_strangers(clip);
         }
@@ -285,70 +215,6 @@ class Bringing {
             return to.mesh < 0 ||
                    static_cast<int>(model_.meshes[static_cast<size_t>(to.mesh)].shapes.size()) != channel.width;
         });
-    }
-
-    /// C, so that a joint of the model stands as W C does, W being that of the take: bones come to lie along bones.
-    [[nodiscard]] std::vector<Mat3> fitting_turns(const std::vector<Mat4>& world) const {
-        std::vector<std::vector<size_t>> below(bones_.size());
-        for (size_t b = 0; b < bones_.size(); ++b) {
-            if (bones_[b].above >= 0) {
-                below[static_cast<size_t>(bones_[b].above)].push_back(b);
-            }
-        }
-        std::vector<Mat3> fits(bones_.size(), Mat3::Identity());
-        for (size_t b = 0; b < bones_.size(); ++b) {
-            const Bone& bone = bones_[b];
-            const Mat3 was = turn(world[static_cast<size_t>(bone.take)]);
-            const Mat3 is = turn(model_world_[static_cast<size_t>(bone.model)]);
-            // As both rest under what is above them; at the top, as both rest in the world.
-            Mat3 rests = was.transpose() * is;
-            if (bone.above >= 0) {
-                const Bone& above = bones_[static_cast<size_t>(bone.above)];
-                const Mat3 was_above = turn(world[static_cast<size_t>(above.take)]);
-                const Mat3 is_above = turn(model_world_[static_cast<size_t>(above.model)]);
-                rests = was.transpose() * was_above * fits[static_cast<size_t>(bone.above)] * is_above.transpose() * is;
-            }
-            fits[b] = below[b].empty() ? rests : along_bones(below[b], bone, world, rests);
-        }
-        return fits;
-    }
-
-    [[nodiscard]] Mat3 along_bones(const std::vector<size_t>& below, const Bone& bone, const std::vector<Mat4>& world,
-                                   const Mat3& rests) const {
-        const auto both = [&](size_t child) {
-            return std::pair(bone_in(model_world_, bone.model, bones_[child].model),
-                             bone_in(world, bone.take, bones_[child].take));
-        };
-        const auto holds = [&](const Mat3& fit) {
-            return std::all_of(below.begin(), below.end(), [&](size_t child) {
-                const auto [is, was] = both(child);
-                const double longer = std::max(is.norm(), was.norm());
-                return longer < 1e-6 || (fit * is - was).norm() < 0.03 * longer;
-            });
-        };
-        if (holds(Mat3::Identity())) {
-            return Mat3::Identity();
-        }
-        if (holds(rests)) {
-            return rests;
-        }
-        // The turn nearest to that of the rest poses under which the bones lie along each other, the long ones first
-        // (Kabsch 1976).
-        Mat3 sum = rests * 1e-6;
-        for (const size_t child : below) {
-            const auto [is, was] = both(child);
-            if (is.norm() > 1e-9 && was.norm() > 1e-9) {
-                sum += was * is.transpose() / (was.norm() * is.norm()) * std::min(is.norm(), was.norm());
-            }
-        }
-        if (below.size() == 1) {
-            const auto [is, was] = both(below[0]);
-            if (is.norm() < 1e-9 || was.norm() < 1e-9) {
-                return rests;
-            }
-            return shortest_turn(rests * is, was).toRotationMatrix() * rests;
-        }
-        return nearest_rotation(sum);
     }
 
     [[nodiscard]] std::vector<Clip> carried(double factor) const {
@@ -368,17 +234,17 @@ class Bringing {
             now[i] = take.find_node(take_.nodes[i].name);
             world[i] = now[i] < 0 ? world[i] : folded[static_cast<size_t>(now[i])];
         }
-        const std::vector<Mat3> fits = fitting_turns(world);
+        const std::vector<Mat3> fits = skeletons_.fitting_turns(world);
         Reframing frames = same_frames(take);
-        for (size_t b = 0; b < bones_.size(); ++b) {
-            const int node = now[static_cast<size_t>(bones_[b].take)];
+        for (size_t b = 0; b < bones().size(); ++b) {
+            const int node = now[static_cast<size_t>(bones()[b].other)];
             if (node < 0) {
                 continue;
             }
-            const double size = size_of(model_world_[static_cast<size_t>(bones_[b].model)]);
+            const double size = size_of(model_world()[static_cast<size_t>(bones()[b].model)]);
             frames.correction[static_cast<size_t>(node)].topLeftCorner<3, 3>() = fits[b] * size;
             frames.parent[static_cast<size_t>(node)] =
-                bones_[b].above < 0 ? -1 : now[static_cast<size_t>(bones_[static_cast<size_t>(bones_[b].above)].take)];
+                bones()[b].above < 0 ? -1 : now[static_cast<size_t>(bones()[static_cast<size_t>(bones()[b].above)].other)];
         }
         const Scene fitted = reframe(take, frames).scene;
         std::vector<Clip> clips;
@@ -390,21 +256,21 @@ class Bringing {
 
     /// What lies between a joint of the model and the joint above it that the take has, at rest; for the top, the
     /// holders above it.
-    [[nodiscard]] Mat4 between(const Bone& bone) const {
+    [[nodiscard]] Mat4 between(const MatchedBone& bone) const {
         const int parent = model_.nodes[static_cast<size_t>(bone.model)].parent;
-        Mat4 here = parent < 0 ? Mat4(Mat4::Identity()) : model_world_[static_cast<size_t>(parent)];
+        Mat4 here = parent < 0 ? Mat4(Mat4::Identity()) : model_world()[static_cast<size_t>(parent)];
         if (bone.above < 0) {
             return here;
         }
-        const int above = bones_[static_cast<size_t>(bone.above)].model;
-        return model_world_[static_cast<size_t>(above)].inverse() * here;
+        const int above = bones()[static_cast<size_t>(bone.above)].model;
+        return model_world()[static_cast<size_t>(above)].inverse() * here;
     }
 
     [[nodiscard]] Clip onto_model(const Scene& fitted, const Clip& clip) const {
         Clip brought = clip;
         brought.channels.clear();
-        for (const Bone& bone : bones_) {
-            const int node = fitted.find_node(take_.nodes[static_cast<size_t>(bone.take)].name);
+        for (const MatchedBone& bone : bones()) {
+            const int node = fitted.find_node(take_.nodes[static_cast<size_t>(bone.other)].name);
             if (node < 0) {
                 continue;
             }
@@ -439,7 +305,7 @@ class Bringing {
         for (Channel channel : clip.channels) {
             const int was = take_.find_node(fitted.nodes[static_cast<size_t>(channel.node)].name);
             if (channel.path == Path::weights && was >= 0) {
-                channel.node = match_[static_cast<size_t>(was)];
+                channel.node = match()[static_cast<size_t>(was)];
                 brought.channels.push_back(std::move(channel));
             }
         }
@@ -477,21 +343,20 @@ class Bringing {
     const Scene& model_;
     const Scene& take_;
     const BringOptions& options_;
-    std::vector<int> match_;
-    std::vector<Bone> bones_;
-    std::vector<Mat4> model_world_;
-    std::vector<Mat4> take_world_;
+    SkeletonMatch skeletons_;
 };
 
 } // namespace
 
-std::string strip_namespace(const std::string& name) {
-    return name.substr(prefix_of(name, ":").size());
+Brought bring_take(const Scene& model, const Scene& take, const BringOptions& options) {
+    return Bringing(model, take, options).run();
 }
 
-Brought bring_take(const Scene& model, const Scene& take, const BringOptions& options) {
-    assert(options.other_names.empty() || options.other_names.size() == model.nodes.size());
-    return Bringing(model, take, options).run();
+void add_to_fit(SourceFit& fit, const Brought& brought) {
+    fit.left_motion = brought.left_out;
+    fit.legs_longer_m = brought.legs_longer_m;
+    fit.foot = brought.foot;
+    fit.size_ratio = brought.size_ratio;
 }
 
 std::vector<std::string> notes_on(const Brought& brought) {
@@ -511,7 +376,7 @@ std::vector<std::string> notes_on(const Brought& brought) {
     }
     if (!brought.left_out.empty()) {
         std::vector<std::string> said;
-        for (const LeftOut& left : brought.left_out) {
+        for (const LeftMotion& left : brought.left_out) {
             std::string motion;
             if (left.moves_m >= 0.0005) {
                 motion = fmt::format(" moves {:.3f} m", left.moves_m);
@@ -519,7 +384,8 @@ std::vector<std::string> notes_on(const Brought& brought) {
             if (left.turns_degrees >= 0.05) {
                 motion += fmt::format("{} turns {:.1f}°", motion.empty() ? "" : ",", left.turns_degrees);
             }
-            said.push_back(left.name + (motion.empty() ? " stays still" : motion));
+            said.push_back(left.name + (motion.empty() ? " stays still" : motion) +
+                           (left.carried_by.empty() ? "" : ": " + left.carried_by + " makes it"));
         }
         notes.push_back(fmt::format("moves {} that the model does not have ({}); their keys are left out.",
                                     counted(brought.left_out.size(), "node"), some_of(said, 12)));

@@ -37,14 +37,18 @@ std::vector<std::string> names_as_received(const StepContext& context) {
     return names;
 }
 
-/// A source was taken as motion for another one's joints: its clips are in the scene, its nodes are not.
-bool is_motion_only(const StepContext& context, size_t source) {
+/// A source that moves another one's joints: its clips are in the scene, and its nodes are not, or stand on those
+/// joints.
+bool moves_others(const StepContext& context, size_t source) {
     const Scene& scene = context.scene;
+    const auto is_of = [source](int64_t identity) { return identity != 0 && source_of_identity(identity) == source; };
+    const bool part = std::any_of(scene.fits.begin(), scene.fits.end(), [&](const SourceFit& fit) {
+        return fit.source == context.sources[source].name && fit.role == SourceRole::part;
+    });
     return std::any_of(scene.clips.begin(), scene.clips.end(),
                        [&](const Clip& clip) { return source_of_identity(clip.take) == source; }) &&
-           std::none_of(scene.nodes.begin(), scene.nodes.end(), [&](const Node& node) {
-               return node.identity != 0 && source_of_identity(node.identity) == source;
-           });
+           (part || std::none_of(scene.nodes.begin(), scene.nodes.end(),
+                                 [&](const Node& node) { return is_of(node.identity); }));
 }
 
 std::vector<size_t> clips_of_take(const Scene& scene, int64_t take) {
@@ -64,7 +68,10 @@ class BringTakes {
               return std::any_of(context.sources.begin(), context.sources.end(),
                                  [&](const NamedScene& source) { return source.name == name; });
           }) {
-        options_ = {settings.carry, settings.factor, settings.joints, names_as_received(context)};
+        options_.carry = settings.carry;
+        options_.factor = settings.factor;
+        options_.joints = settings.joints;
+        options_.other_names = names_as_received(context);
         result_.scene = context.scene;
     }
 
@@ -74,7 +81,7 @@ class BringTakes {
             if (context_.stop && context_.stop()) {
                 return Problem{"was stopped.", "", ""};
             }
-            if (is_motion_only(context_, s) && is_meant(context_.sources[s].name)) {
+            if (moves_others(context_, s) && is_meant(context_.sources[s].name)) {
                 Result<std::string> one = bring(s);
                 if (!one) {
                     return one.problem();
@@ -120,6 +127,11 @@ class BringTakes {
             now.channels = clip.channels;
         }
         replace_notes(source.name, brought);
+        for (SourceFit& fit : result_.scene.fits) {
+            if (fit.source == source.name) {
+                add_to_fit(fit, brought);
+            }
+        }
         return said_of(source.name, brought);
     }
 

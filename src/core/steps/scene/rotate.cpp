@@ -61,9 +61,9 @@ Result<StepResult> apply_face_forward(const StepContext& context, const FacingSe
     }
     std::string reason = "as told";
     if (!from) {
-        const std::optional<Facing> facing = facing_of(scene);
+        const std::optional<Facing> facing = guess_facing(scene);
         if (!facing) {
-            return Problem{"no joint says which side it is on, so that the front cannot be told.", "",
+            return Problem{"neither sides nor toes, eyes or the way it goes say where its front is.", "",
                            "Choose the axis that the character looks along."};
         }
         from = facing->axis;

@@ -37,13 +37,21 @@ bool scale_moves(const Scene& scene, int node) {
     return false;
 }
 
-/// A joint, or what hangs on one.
+/// An attachment point, a light, a camera: its scale moves nothing, and engines make of it what they like.
+bool is_mere_point(const Node& node) {
+    return node.mesh < 0 && node.curves < 0 && node.hull < 0 &&
+           (node.kind == NodeKind::point || node.kind == NodeKind::light || node.kind == NodeKind::camera ||
+            node.kind == NodeKind::empty);
+}
+
+/// A joint, or what hangs on one, or a point that stands by itself.
 std::vector<char> belongs_to_joints(const Scene& scene) {
     std::vector<char> belongs(scene.nodes.size(), 0);
     for (size_t i = 0; i < scene.nodes.size(); ++i) {
         const Node& node = scene.nodes[i];
         const bool skinned = node.mesh >= 0 && node.skin >= 0;
-        belongs[i] = !skinned && (node.kind == NodeKind::joint || (node.parent >= 0 && belongs[node.parent] != 0));
+        belongs[i] = !skinned && (node.kind == NodeKind::joint || (node.parent < 0 && is_mere_point(node)) ||
+                                  (node.parent >= 0 && belongs[node.parent] != 0));
     }
     return belongs;
 }
@@ -84,7 +92,7 @@ Result<StepResult> apply_bake_joint_scale(const StepContext& context, const Stre
         }
         const bool moves = scale_moves(scene, static_cast<int>(i));
         const bool own = (node.rest.scale - Vec3::Ones()).cwiseAbs().maxCoeff() > 1e-9;
-        if (node.kind == NodeKind::joint && own) {
+        if ((node.kind == NodeKind::joint || is_mere_point(node)) && own) {
             scaled.push_back(node.name);
         }
         if (moves) {
@@ -108,13 +116,13 @@ Result<StepResult> apply_bake_joint_scale(const StepContext& context, const Stre
     StepResult result;
     if (scaled.empty() && moving.empty()) {
         result.scene = scene;
-        result.account = "every joint has the scale 1 already";
+        result.account = "every joint and point has the scale 1 already";
         return result;
     }
     Reframed folded = reframe(scene, frames);
     for (Node& node : folded.scene.nodes) {
         // What is 1 but for rounding is 1.
-        if (node.kind == NodeKind::joint && (node.rest.scale - Vec3::Ones()).cwiseAbs().maxCoeff() < 1e-9) {
+        if ((node.kind == NodeKind::joint || is_mere_point(node)) && (node.rest.scale - Vec3::Ones()).cwiseAbs().maxCoeff() < 1e-9) {
             node.rest.scale = Vec3::Ones();
         }
     }
@@ -127,7 +135,7 @@ Result<StepResult> apply_bake_joint_scale(const StepContext& context, const Stre
         }
     }
     result.account = scaled.empty() ? fmt::format("scale that moves on {}", some_of(moving))
-                                    : fmt::format("scale of {} joint{} to 1 ({})", scaled.size(),
+                                    : fmt::format("scale of {} node{} to 1 ({})", scaled.size(),
                                                   scaled.size() == 1 ? "" : "s", some_of(scaled));
     if (!moving.empty()) {
         result.account += to_translation ? fmt::format("; stretch of {} into places", some_of(moving))

@@ -56,6 +56,10 @@ Result<StepResult> apply_rename_joints(const StepContext& context, const RenameS
     if (!missed.empty()) {
         result.could_not.push_back(fmt::format("there is no joint {} any more", some_of(missed)));
     }
+    for (const std::string& find : rules->idle(all)) {
+        result.could_not.push_back(fmt::format("no joint's name has anything that fits {}", find));
+        result.unmatched.push_back(find);
+    }
     result.account = renamed == 0 ? "no name fits a rule"
                                   : fmt::format("{} joint{} renamed{}", renamed, renamed == 1 ? "" : "s", example);
     return result;

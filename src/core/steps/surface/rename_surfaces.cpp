@@ -18,6 +18,7 @@ class Renaming {
     size_t count = 0;
     std::string example;
     std::vector<std::string> doubled;
+    std::vector<std::string> seen; ///< all names that the rules were given
     std::optional<Problem> problem;
 
     void run(const std::vector<std::string*>& names, const std::vector<std::string>& others) {
@@ -25,6 +26,7 @@ class Renaming {
         std::vector<std::string> before;
         for (const std::string* name : names) {
             before.push_back(*name);
+            seen.push_back(*name);
         }
         const std::vector<Result<std::string>> renamed = rules.apply(before);
         for (size_t i = 0; i < names.size(); ++i) {
@@ -108,6 +110,10 @@ Result<StepResult> apply_rename_surfaces(const StepContext& context, const Renam
     if (!renaming.doubled.empty()) {
         return Problem{fmt::format("two {} would have the same name: {}.", what, some_of(renaming.doubled)), "",
                        "Change the rules so that all names differ."};
+    }
+    for (const std::string& find : rules->idle(renaming.seen)) {
+        result.could_not.push_back(fmt::format("no name among the {} has anything that fits {}", what, find));
+        result.unmatched.push_back(find);
     }
     result.account = renaming.count == 0
                          ? fmt::format("no name among the {} fits a rule", what)

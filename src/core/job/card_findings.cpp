@@ -1,0 +1,80 @@
+#include "core/job/card_findings.h"
+
+#include "core/steps/step_kind.h"
+
+#include <algorithm>
+#include <array>
+#include <fmt/format.h>
+
+namespace wembrix {
+
+namespace {
+
+std::string_view station_of(const StepKind& kind) {
+    return kind.subject == StepSubject::skeleton ? "joints" : kind.subject == StepSubject::clips ? "takes" : "intake";
+}
+
+} // namespace
+
+bool should_keep_motion(const Step& step) {
+    constexpr std::array<std::string_view, 4> asked = {"leave_behind", "accept_finding", "remove_joints",
+                                                       "set_rest_pose"};
+    const StepKind* kind = step_kind(step.id);
+    return kind != nullptr && (kind->subject == StepSubject::scene || kind->subject == StepSubject::skeleton) &&
+           std::find(asked.begin(), asked.end(), step.id) == asked.end();
+}
+
+void measure_kept_motion(Replay& replay, const std::function<bool()>& stop) {
+    std::shared_ptr<const Scene> before = replay.received;
+    for (StepOutcome& outcome : replay.outcomes) {
+        if (!outcome.drift && !outcome.problem && outcome.step.on && should_keep_motion(outcome.step)) {
+            const Drift drift =
+                measure_drift_all(*before, *outcome.scene, Matching::identity, outcome.moved, stop,
+                                  outcome.other_rest ? Over::clips : Over::rest_and_clips, outcome.subsamples);
+            if (stop && stop()) {
+                return;
+            }
+            outcome.drift = drift;
+        }
+        before = outcome.scene;
+    }
+}
+
+std::vector<Finding> card_findings(const Replay& replay, std::span<const Destination> destinations) {
+    constexpr double notable_mm = 0.5;
+    std::vector<Finding> findings;
+    for (size_t s = 0; s < replay.outcomes.size(); ++s) {
+        const StepOutcome& outcome = replay.outcomes[s];
+        const StepKind* kind = step_kind(outcome.step.id);
+        if (!outcome.drift || kind == nullptr || !should_keep_motion(outcome.step) ||
+            outcome.drift->largest_mm < notable_mm) {
+            continue;
+        }
+        const Drift& drift = *outcome.drift;
+        Finding finding;
+        finding.id = "step_drift";
+        finding.station = station_of(*kind);
+        finding.where = fmt::format("step {}: {}", s + 1, kind->label);
+        finding.message = fmt::format("“{}” moves a vertex {:.1f} mm", kind->label, drift.largest_mm);
+        finding.reason = fmt::format("{}{}. It was not asked to move anything.", drift.place,
+                                     drift.clip.empty() ? " at rest"
+                                                        : fmt::format(", frame {} of “{}”", drift.frame, drift.clip));
+        for (const Destination& destination : destinations) {
+            if (drift.largest_mm > destination.drift_limit_mm) {
+                finding.grade = Grade::stop;
+                finding.reason += fmt::format(" {} takes {:g} mm.", destination.name, destination.drift_limit_mm);
+                break;
+            }
+        }
+        finding.no_step = outcome.could_not.empty() ? "look at what it could not do, or accept it with a note"
+                                                    : outcome.could_not.front();
+        finding.nodes = {drift.place};
+        finding.clip = drift.clip;
+        finding.frame = drift.clip.empty() ? -1 : drift.frame;
+        apply_accepted(replay.prepared(), finding);
+        findings.push_back(std::move(finding));
+    }
+    return findings;
+}
+
+} // namespace wembrix

@@ -1,0 +1,84 @@
+// Renames clips by rules, as joints are renamed.
+#include "core/steps/names.h"
+#include "core/steps/rename_rules.h"
+#include "core/steps/step_kind.h"
+
+#include <fmt/format.h>
+
+namespace wembrix {
+
+namespace {
+
+struct RenameClipsSettings {
+    std::vector<RenameRule> rules;
+    std::map<std::string, std::string> names;
+};
+
+std::vector<Parameter> parameters_of_clips() {
+    std::vector<Parameter> parameters = rename_parameters<RenameClipsSettings>();
+    for (Parameter& parameter : parameters) {
+        if (parameter.key == "names") {
+            parameter = parameter.naming(NameOf::clip);
+        }
+    }
+    return parameters;
+}
+
+Result<StepResult> apply_rename_clips(const StepContext& context, const RenameClipsSettings& settings) {
+    const Result<RenameRules> rules = RenameRules::compile(settings.rules, settings.names);
+    if (!rules) {
+        return rules.problem();
+    }
+    StepResult result;
+    result.scene = context.scene;
+    std::vector<std::string> all;
+    for (const Clip& clip : context.scene.clips) {
+        all.push_back(clip.name);
+    }
+    const std::vector<Result<std::string>> ruled = rules->apply(all);
+    std::vector<std::string> names;
+    size_t renamed = 0;
+    std::string example;
+    for (size_t c = 0; c < all.size(); ++c) {
+        if (!ruled[c]) {
+            return ruled[c].problem();
+        }
+        if (*ruled[c] != all[c]) {
+            example = renamed++ == 0 ? fmt::format(" ({} → {})", all[c], *ruled[c]) : example;
+        }
+        result.scene.clips[c].name = *ruled[c];
+        names.push_back(*ruled[c]);
+    }
+    if (const std::vector<std::string> doubled = doubled_names(names); !doubled.empty()) {
+        return Problem{fmt::format("two clips would have the same name: {}.", some_of(doubled)), "",
+                       "Change the rules so that all names differ."};
+    }
+    std::vector<std::string> missed;
+    for (const auto& [before, after] : rules->names()) {
+        if (context.scene.find_clip(before) == nullptr) {
+            missed.push_back(before);
+        }
+    }
+    if (!missed.empty()) {
+        result.could_not.push_back(fmt::format("there is no clip {} any more", some_of(missed)));
+        result.unmatched = missed;
+    }
+    for (const std::string& find : rules->idle(all)) {
+        result.could_not.push_back(fmt::format("no clip's name has anything that fits {}", find));
+        result.unmatched.push_back(find);
+    }
+    result.account = renamed == 0 ? "no name fits a rule"
+                                  : fmt::format("{} clip{} renamed{}", renamed, renamed == 1 ? "" : "s", example);
+    return result;
+}
+
+} // namespace
+
+StepKind rename_clips_step() {
+    return make_step<RenameClipsSettings>(
+        {"rename_clips", "Rename clips",
+         "Games find clips by name: rules give them the project's, and fit the next takes too.", StepSubject::clips},
+        parameters_of_clips(), apply_rename_clips);
+}
+
+} // namespace wembrix

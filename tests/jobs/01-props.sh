@@ -1,0 +1,20 @@
+. "$(dirname "$0")/lib.sh"
+job "1. A set of props for the stall"
+make "
+def things(out, at=None):
+    for name, x in (('lamp', 2), ('crate', 4)):
+        corners, sides = box([x - .2, 0, -.2], [x + .2, .5, .2])
+        out.node(name, mesh=out.mesh(name, corners, sides))
+    out.json['cameras'] = [{'type': 'perspective', 'perspective': {'yfov': 0.7, 'znear': 0.1}}]
+    out.node('camera', camera=0)
+f = File(); things(f); f.save('stall.gltf')"
+job_file stall "['stall.gltf']" "[{'step': 'leave_behind', 'kinds': ['camera']},
+    {'step': 'place_origin', 'at': 'own', 'by': 'ground'},
+    {'step': 'rename_surfaces', 'what': 'surfaces', 'rules': [{'find': '^', 'replace': 'stall_'}]}]"
+ends 0 deliver stall.wembrix --json
+holds "arrived() == ['model']"
+holds "sorted(n['name'] for n in gltf('deliveries/*/stall_model.glb')['nodes']) == ['stall_crate', 'stall_lamp']"
+holds "not any('translation' in n for n in gltf('deliveries/*/stall_model.glb')['nodes'])"
+holds "[e['what'] for x in d['deliveries'] for e in x['left']].count('camera') == 1"
+later "a file for each prop, ids, families, thumbnails and packages; normals and tangents at the Surface station"
+done_with_job

@@ -1,0 +1,14 @@
+#!/bin/bash
+# The twenty jobs that must go well, as far as the command line goes: one script each. Usage: run.sh BUILD [NUMBER…]
+cd "$(dirname "$0")" || exit 1
+build=$(cd "$1" 2> /dev/null && pwd || cd "$OLDPWD/$1" && pwd)
+shift
+bad=0
+for script in [0-2][0-9]-*.sh; do
+    if [ $# -gt 0 ] && [[ " $* " != *" ${script%%-*} "* ]]; then
+        continue
+    fi
+    bash "$script" "$build" || { bad=$((bad + 1)); echo "  $script went wrong"; }
+done
+[ $bad -eq 0 ] && echo "all jobs went well" || echo "$bad went wrong"
+exit $((bad > 0))
