@@ -5,6 +5,7 @@
 #include "core/base/json_file.h"
 #include "core/delivery/board.h"
 #include "core/delivery/delivery.h"
+#include "core/delivery/handover.h"
 #include "core/findings/finding.h"
 #include "core/job/card_findings.h"
 #include "core/job/card_ledger.h"
@@ -215,7 +216,8 @@ void print_report(const TakesReport& report, const Destination& destination, con
         }
     }
     fmt::print("  {:<8} {} of {}{} · {} bytes", "arrived", report.arrived(), counted(report.rows.size(), "clip"),
-               report.up_to_date() == 0 ? "" : fmt::format(", {} of them up to date before", report.up_to_date()), bytes);
+               report.up_to_date() == 0 ? "" : fmt::format(", {} of them up to date before", report.up_to_date()),
+               bytes);
     if (!worst_at.empty()) {
         fmt::print(" · drift at most {:.4f} mm, in {}", worst, worst_at);
     }
@@ -258,7 +260,8 @@ void print_steps(const Replay& replay) {
         if (outcome.drift && outcome.drift->largest_mm >= 0.5) {
             const Drift& drift = *outcome.drift;
             fmt::print("step {} ({}) moves a vertex {:.1f} mm: {}{}\n", s + 1, outcome.step.id, drift.largest_mm,
-                       drift.place, drift.clip.empty() ? " at rest" : fmt::format(", frame {} of “{}”", drift.frame, drift.clip));
+                       drift.place,
+                       drift.clip.empty() ? " at rest" : fmt::format(", frame {} of “{}”", drift.frame, drift.clip));
         }
         if (outcome.problem) {
             fmt::print("step {} ({}) does not fit: {}\n", s + 1, outcome.step.id, outcome.problem->sentence());
@@ -277,6 +280,10 @@ Result<std::vector<std::string>> chosen_deliverables(const DeliveryRequest& requ
     if (column.problem) {
         return *column.problem;
     }
+    // What the card could not do holds every file, whatever lies there.
+    const bool held_back = !request.card_problems.empty() ||
+                           std::any_of(request.card_findings.begin(), request.card_findings.end(),
+                                       [](const Finding& finding) { return finding.grade == Grade::stop; });
     std::vector<std::string> ids;
     std::set<std::string> meant;
     for (const BoardCell& cell : column.cells) {
@@ -290,7 +297,7 @@ Result<std::vector<std::string>> chosen_deliverables(const DeliveryRequest& requ
         if (asked != options.only.end()) {
             meant.insert(*asked);
         }
-        if (!options.all && cell.state == CellState::arrived) {
+        if (!options.all && !held_back && cell.state == CellState::arrived) {
             Arrival arrival;
             arrival.deliverable = cell.deliverable;
             arrival.state = CellState::arrived;
@@ -425,6 +432,7 @@ int deliver_files(const DeliverOptions& options) {
             }
             report_now = report.take();
         } else {
+            sweep_delivery(folder);
             report_now.left = delivered_ledger(request);
             report_now.accepted = accepted_stops(look_for_findings({*request.prepared, &destination}));
         }

@@ -274,7 +274,7 @@ for (let seed = Number(first); seed < Number(first) + Number(count); ++seed) {
       report = deliver('root');
     } catch (error) {
       // The destination's word for the root is not the source's: it gets it.
-      const root = `${error.stdout}`.match(/the root is “([^”]*)”/)?.[1];
+      const root = `${error.stdout}`.match(/without a parent is called ([^"]*)\."/)?.[1];
       if (!root) throw error;
       report = deliver(root);
     }

@@ -10,7 +10,7 @@ cd "$work" || exit 1
 
 job() { echo "== $*"; }
 # Makes files: Python with what rigs.py has.
-make() { PYTHONPATH="$here" python3 -c "from rigs import *
+make() { PYTHONDONTWRITEBYTECODE=1 PYTHONPATH="$here" python3 -c "from rigs import *
 $1" || { echo "  FAIL: the files could not be made"; failed=1; }; }
 # A job file: its sources, its steps, its destination's settings, all as Python.
 job_file() { python3 - "$@" <<'PY'

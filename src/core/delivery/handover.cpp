@@ -93,6 +93,15 @@ StagingFolder::~StagingFolder() {
     }
 }
 
+void sweep_delivery(const fs::path& folder) {
+    std::error_code error;
+    if (fs::is_directory(folder, error)) {
+        if (const Result<FolderLock> lock = FolderLock::wait(folder)) {
+            sweep(folder);
+        }
+    }
+}
+
 Result<Scene> read_delivered(const Format& format, const fs::path& file, const Destination& destination) {
     Result<Scene> scene = format.read(file);
     return scene ? Result<Scene>(from_space(scene.take(), file_space(format, destination))) : scene;

@@ -30,6 +30,9 @@ class StagingFolder {
     std::optional<Problem> problem_;
 };
 
+/// Sweeps a delivery's folder where nothing is to be written.
+void sweep_delivery(const std::filesystem::path& folder);
+
 /// Reads a file that a destination was given, into core's own axes and unit.
 Result<Scene> read_delivered(const Format& format, const std::filesystem::path& file, const Destination& destination);
 
