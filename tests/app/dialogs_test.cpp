@@ -78,6 +78,66 @@ TEST_F(Bench, DestinationsAreExplainedCheckedResetAndKept) {
     EXPECT_FALSE(from_library("Harbour handheld").has_value());
 }
 
+TEST_F(Bench, ADestinationsKeysFrontAndReadingAreSetExchangedAndCompared) {
+    DestinationsDialog dialog(built_in_destinations());
+    dialog.show();
+    const auto choose = [&](const char* name, const char* text) {
+        auto* box = dialog.findChild<QComboBox*>(QString::fromUtf8(name));
+        const int at = box == nullptr ? -1 : box->findText(QString::fromUtf8(text));
+        ASSERT_GE(at, 0) << name << " " << text;
+        box->setCurrentIndex(at);
+        Q_EMIT box->activated(at);
+    };
+    choose("destination_clip_keys", "As prepared");
+    choose("destination_still_channels", "Leave out");
+    choose("destination_file_forward", "-Z");
+    choose("destination_reads_forward", "+X");
+    QTest::keyClicks(dialog.findChild<QLineEdit*>("destination_max_shapes"), "0");
+    QTest::keyClicks(dialog.findChild<QLineEdit*>("destination_clip_names"), "[a-z_]+");
+    const Destination& now = dialog.destinations()[0];
+    EXPECT_EQ(now.clip_keys, ClipKeys::as_prepared);
+    EXPECT_FALSE(now.still_channels);
+    EXPECT_EQ(now.file_forward, Axis::neg_z);
+    ASSERT_TRUE(now.reads);
+    EXPECT_EQ(now.reads->forward, Axis::pos_x);
+    EXPECT_EQ(now.reads->up, now.axes.up);
+    EXPECT_EQ(now.shapes, 0);
+    EXPECT_EQ(now.clip_names, "[a-z_]+");
+
+    const QTemporaryDir folder;
+    const QString file = folder.filePath("quay.destination.json");
+    EXPECT_EQ(dialog.save_file(file).toStdString(), "");
+    EXPECT_EQ(dialog.open_file(file).toStdString(), "");
+    ASSERT_EQ(dialog.destinations().size(), 3U);
+    EXPECT_EQ(dialog.destinations()[2].name, "Tidewater runtime 2") << "two of one name would share a folder";
+    EXPECT_EQ(dialog.destinations()[2].clip_keys, ClipKeys::as_prepared);
+    QFile broken(file);
+    ASSERT_TRUE(broken.open(QIODevice::WriteOnly));
+    broken.write("{\"name\": \"x\", \"max_influence\": 4}");
+    broken.close();
+    EXPECT_TRUE(dialog.open_file(file).contains("max_influences")) << "the key that may be meant";
+
+    auto* others = dialog.findChild<QPushButton*>("compareDestination")->menu();
+    Q_EMIT others->aboutToShow();
+    ASSERT_GE(others->actions().size(), 3);
+    others->actions().at(1)->trigger(); // Lantern web view
+    auto* table = dialog.findChild<QTableWidget*>("differenceTable");
+    ASSERT_NE(table, nullptr);
+    QStringList keys;
+    for (int row = 0; row < table->rowCount(); ++row) {
+        keys << table->item(row, 0)->text();
+    }
+    EXPECT_TRUE(keys.contains("clip_keys") && keys.contains("reads.forward") && !keys.contains("name"))
+        << keys.join(' ').toStdString();
+
+    // Set back: nothing of it stands in the file any more.
+    choose("destination_reads_forward", "By the shortest rotation");
+    dialog.findChild<QLineEdit*>("destination_max_shapes")->clear();
+    QTest::keyClicks(dialog.findChild<QLineEdit*>("destination_max_shapes"), " ");
+    EXPECT_FALSE(dialog.destinations()[2].reads);
+    EXPECT_EQ(dialog.destinations()[2].shapes, -1);
+}
+
 /// The letters that reach a field or button of a window with Alt, each with what has it.
 std::multimap<QString, QString> letters_of(const QWidget& dialog) {
     std::multimap<QString, QString> letters;

@@ -1,5 +1,6 @@
 // The list of findings: it keeps its place, shows what was mended where it stood, and takes the note of an accepted
 // stop.
+#include "small_scenes.h"
 #include "stations/intake/accept_dialog.h"
 #include "window_fixture.h"
 
@@ -100,6 +101,45 @@ TEST_F(FindingsInWindow, AStopIsAcceptedWithANoteAndOnlyWithOne) {
     EXPECT_EQ(size->accepted, "a giant");
     EXPECT_NE(size->grade, Grade::stop);
     EXPECT_EQ(accept_button("size"), nullptr);
+}
+
+TEST_F(FindingsInWindow, DriftThatNobodyAskedForIsAStopThatCanBeAccepted) {
+    window->session().set_measures_drift(true);
+    with_drift = true;
+    put(write_glb(testing::under_an_uneven_parent(), "wide"));
+    Job job;
+    job.name = "wide";
+    job.sources = {"wide.glb"};
+    job.destinations = {built_in_destinations()[1]};
+    job.destinations[0].root = "a";
+    job.steps = {{"bake_parent_transforms"}};
+    job_file = folder.filePath("wide.wembrix");
+    ASSERT_TRUE(write_job(job, job_file.toStdString()).ok());
+    open();
+    const auto drift = [&] {
+        return std::find_if(state().findings.begin(), state().findings.end(),
+                            [](const Finding& finding) { return finding.id == "step_drift"; });
+    };
+    ASSERT_NE(drift(), state().findings.end());
+    EXPECT_EQ(drift()->grade, Grade::stop);
+    EXPECT_EQ(drift()->clip, "sway");
+    QPushButton* accept = accept_button("step_drift");
+    ASSERT_NE(accept, nullptr);
+    QTimer::singleShot(200, window.get(), [&] {
+        auto* ask = qobject_cast<AcceptDialog*>(QApplication::activeModalWidget());
+        ASSERT_NE(ask, nullptr);
+        QTest::keyClicks(ask->findChild<QLineEdit*>(), QStringLiteral("far away"));
+        for (QPushButton* button : ask->findChildren<QPushButton*>()) {
+            if (button->text().contains(QStringLiteral("Accept"))) {
+                QTest::mouseClick(button, Qt::LeftButton);
+            }
+        }
+    });
+    QTest::mouseClick(accept, Qt::LeftButton);
+    settle();
+    ASSERT_NE(drift(), state().findings.end());
+    EXPECT_EQ(drift()->accepted, "far away");
+    EXPECT_EQ(drift()->grade, Grade::look);
 }
 
 } // namespace

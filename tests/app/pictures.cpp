@@ -1,6 +1,7 @@
 // wembrix-pictures JOB OUT [NAME]: the main views of the window on a job, as PNG files, for docs/screenshots.
 #include "core/job/card_edits.h"
 #include "picture_scenes.h"
+#include "shell/destination_differences.h"
 #include "shell/destinations_dialog.h"
 #include "shell/guide_window.h"
 #include "shell/main_window.h"
@@ -10,6 +11,8 @@
 #include "stations/deliver/ledger_window.h"
 #include "stations/intake/accept_dialog.h"
 #include "stations/intake/intake_station.h"
+#include "stations/intake/replace_dialog.h"
+#include "stations/intake/source_menu.h"
 #include "stations/joints/joints_station.h"
 #include "stations/takes/takes_station.h"
 #include "style/theme.h"
@@ -18,8 +21,11 @@
 #include <QComboBox>
 #include <QElapsedTimer>
 #include <QLineEdit>
+#include <QMenu>
 #include <QPushButton>
 #include <QScreen>
+#include <QScrollArea>
+#include <QScrollBar>
 #include <cstdio>
 #include <functional>
 
@@ -52,6 +58,13 @@ void take(MainWindow& window, const QString& folder, const QString& name) {
 void show_clip(MainWindow& window, const QString& clip, int frame) {
     window.twin().playback().choose(clip);
     window.clock().go_to(frame);
+}
+
+/// Until what was just shown is laid out.
+void wait_a_moment() {
+    QElapsedTimer timer;
+    timer.start();
+    wait_for([&] { return timer.elapsed() > 80; });
 }
 
 /// Until it is told what baking a clip loses: that is measured last.
@@ -287,6 +300,38 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         });
         wait_for([&] { return window.session().is_current() && !window.session().is_busy(); });
         take(window, out, QStringLiteral("intake-accepted"));
+    }
+    if (only == QStringLiteral("sources")) { // what becomes of sources, and destinations to their ends
+        window.choose_station(0);
+        window.document().edit(QStringLiteral("Gone"), [](Job& changed) { changed.sources.emplace_back("bag.glb"); });
+        wait_for([&] { return window.session().is_current() && !window.session().is_busy(); });
+        take(window, out, QStringLiteral("sources-missing"));
+        QMenu menu;
+        window.findChild<SourceMenu*>()->fill(menu, 1);
+        menu.popup(QPoint(200, 200));
+        wait_a_moment();
+        menu.grab().save(out + QStringLiteral("/source-menu.png"));
+        menu.hide();
+        const Job before = window.document().job();
+        Job after = before;
+        after.sources.pop_back();
+        after.sources[0].path = (std::filesystem::path(job.toStdString()).parent_path() / "market_props.glb").string();
+        ReplaceDialog replace(before, after, 0, window.document().folder(), window.session().state()->sources);
+        replace.show();
+        wait_for([&] { return replace.is_ready(); });
+        dialog_picture(replace, "replace");
+        DestinationsDialog dialog(window.document().job().destinations);
+        dialog.show();
+        for (const int at : {260, 620, 1000, 1400}) {
+            dialog.findChild<QScrollArea*>()->verticalScrollBar()->setValue(at);
+            wait_a_moment();
+            dialog.grab().save(out + QStringLiteral("/destinations-%1.png").arg(at));
+        }
+        show_differences(window.document().job().destinations[0], window.document().job().destinations[1], &window);
+        wait_a_moment();
+        window.findChild<QDialog*>(QStringLiteral("differences"))
+            ->grab()
+            .save(out + QStringLiteral("/differences.png"));
     }
     if (only.startsWith(QStringLiteral("look:"))) {
         // look:CLIP:FRAME:YAW:PITCH:DISTANCE for trying things out

@@ -152,4 +152,33 @@ inline Scene still_walker(const std::string& prefix = "") {
     return model;
 }
 
+/// A parent that is twice as wide as tall above joints that turn: no joint can hold what it does.
+inline Scene under_an_uneven_parent() {
+    Scene scene = tower({"a", "b", "c"});
+    add_nod(scene, "sway", 1, 1.2, true);
+    for (Channel& channel : scene.clips[0].channels) { // about Z: across the uneven axes
+        for (size_t i = 0; i < channel.values.size(); i += 4) {
+            std::swap(channel.values.edit()[i], channel.values.edit()[i + 2]);
+        }
+    }
+    for (Node& node : scene.nodes) {
+        node.parent = node.mesh >= 0 ? -1 : node.parent + 1;
+    }
+    Node wide;
+    wide.name = "wide";
+    wide.kind = NodeKind::parent_transform;
+    wide.rest.scale = Vec3(2, 1, 1);
+    wide.identity = 9000;
+    scene.nodes.insert(scene.nodes.begin(), wide);
+    for (int& joint : scene.skins[0].joints) {
+        ++joint;
+    }
+    for (Clip& clip : scene.clips) {
+        for (Channel& channel : clip.channels) {
+            ++channel.node;
+        }
+    }
+    return scene;
+}
+
 } // namespace wembrix::testing

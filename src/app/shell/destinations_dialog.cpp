@@ -161,8 +161,7 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
     add_reads_fields(axes);
     add_field(tr("Max influences"), "max_influences",
               tr("Influences per vertex. More are cut, the heaviest kept, and the loss is measured."));
-    add_field(tr("Max shapes"), "max_shapes",
-              tr("Shapes of one surface. 0: none go out. Empty: any number."));
+    add_field(tr("Max shapes"), "max_shapes", tr("Shapes of one surface. 0: none go out. Empty: any number."));
     add_field(tr("Frame rate (fps)"), "rate", tr("Frames a second of clips that are keyed at every frame."));
     add_field(tr("Keys of clips"), "clip_keys",
               tr("At every frame of that rate, of the rate each clip was made at, or those that Prepared has: stepped "
@@ -249,13 +248,15 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
         others->clear();
         for (size_t i = 0; i < now_.size(); ++i) {
             if (static_cast<int>(i) != row_) {
-                others->addAction(QString::fromStdString(now_[i].name), this,
-                                  [this, other = now_[i]] { show_differences(now_[static_cast<size_t>(row_)], other, this); });
+                others->addAction(QString::fromStdString(now_[i].name), this, [this, other = now_[i]] {
+                    show_differences(now_[static_cast<size_t>(row_)], other, this);
+                });
             }
         }
         if (static_cast<size_t>(row_) < before_.size()) {
-            others->addAction(tr("As the job had it"), this,
-                              [this] { show_differences(now_[static_cast<size_t>(row_)], before_[static_cast<size_t>(row_)], this); });
+            others->addAction(tr("As the job had it"), this, [this] {
+                show_differences(now_[static_cast<size_t>(row_)], before_[static_cast<size_t>(row_)], this);
+            });
         }
         others->addAction(tr("A file…"), this, [this] {
             const QString file = QFileDialog::getOpenFileName(this, tr("Compare with"), QString(), file_filter());
@@ -363,8 +364,8 @@ QString DestinationsDialog::open_file(const QString& file) {
 }
 
 QString DestinationsDialog::save_file(const QString& file) {
-    const Outcome done = replace_file(file.toStdString(),
-                                      destination_to_json(now_[static_cast<size_t>(row_)]).dump(2) + "\n");
+    const Outcome done =
+        replace_file(file.toStdString(), destination_to_json(now_[static_cast<size_t>(row_)]).dump(2) + "\n");
     return done ? QString() : QString::fromStdString(done.problem().sentence());
 }
 
@@ -408,12 +409,14 @@ void DestinationsDialog::add_reads_fields(const QStringList& axes) {
                          unit->setText(any && (*reads)["unit_m"] != from["unit_m"] ? written_in(*reads, "unit_m")
                                                                                    : QString());
                      }});
-    add_row(tr("File's front becomes"), forward,
+    add_row(
+        tr("File's front becomes"), forward,
         tr("Which axis of the engine the file's +Z comes to be. Where the character looks there is worked out from it "
            "and held against the forward axis."));
-    add_row(tr("File's metre is (m)"), unit,
-        tr("How long the engine takes one metre of the file to be, in metres a unit: sizes that arrive are worked out "
-           "from it."));
+    add_row(
+        tr("Unit it reads (m)"), unit,
+        tr("Metres in one unit of what the engine makes of a file: 1 where it takes the file's numbers as they are. "
+           "Empty: the unit above."));
 }
 
 void DestinationsDialog::list_names() {

@@ -23,7 +23,7 @@ namespace wembrix::app {
 namespace {
 constexpr int node_role = Qt::UserRole + 1;
 constexpr int source_role = Qt::UserRole + 2;
-}
+} // namespace
 
 IntakeStation::IntakeStation(const StationContext& context, QWidget* parent)
     : StationPage(parent), document_(context.document), session_(context.session) {
@@ -48,7 +48,8 @@ IntakeStation::IntakeStation(const StationContext& context, QWidget* parent)
     title_row->addWidget(summary_);
     source_button_ = new QToolButton(card);
     source_button_->setObjectName(QStringLiteral("sourceButton"));
-    source_button_->setText(tr("Source"));
+    source_button_->setText(tr("Source ▾"));
+    source_button_->setStyleSheet(QStringLiteral("QToolButton::menu-indicator { image: none; }"));
     source_button_->setToolTip(tr("Find, replace or remove the chosen source, or say what it is"));
     source_button_->setPopupMode(QToolButton::InstantPopup);
     auto* source_menu = new QMenu(source_button_);

@@ -84,7 +84,8 @@ void ReplaceDialog::show_change(const SourceChange& change) {
     const auto steps = static_cast<int>(change.steps.size());
     summary_->setText(change.steps.empty()
                           ? (lines.isEmpty() ? tr("Nothing in it is different.") : tr("All steps still fit."))
-                          : tr("%n step(s) no longer do all they did.", nullptr, steps));
+                          : (steps == 1 ? tr("1 step no longer does all it did.")
+                                        : tr("%1 steps no longer do all they did.").arg(steps)));
     lines_->setPlainText(lines.join(QLatin1Char('\n')));
     replace_->setEnabled(true);
     ready_ = true;

@@ -33,8 +33,10 @@ void SourceMenu::fill(QMenu& menu, size_t source) {
         return;
     }
     const JobSource& now = document_.job().sources[source];
-    menu.addSection(name_of(now));
-    menu.addAction(tr("&Find missing files…"), this, &SourceMenu::ask_where)->setObjectName(QStringLiteral("findAgain"));
+    menu.addAction(name_of(now))->setEnabled(false);
+    menu.addSeparator();
+    menu.addAction(tr("&Find missing files…"), this, &SourceMenu::ask_where)
+        ->setObjectName(QStringLiteral("findAgain"));
     menu.addAction(tr("&Replace…"), this, [this, source] { ask_for_file(source); })
         ->setObjectName(QStringLiteral("replaceSourceAction"));
     menu.addAction(tr("R&emove from the job"), this, [this, source] { remove(source); })
@@ -107,7 +109,8 @@ void SourceMenu::replace(size_t source, const QString& file) {
     Job after = before;
     relink(after, source, QFileInfo(file).absoluteFilePath().toStdString());
     const std::shared_ptr<const SessionState> state = session_.state();
-    auto* dialog = new ReplaceDialog(before, after, source, document_.folder(), state ? state->sources : nullptr, parent_);
+    auto* dialog =
+        new ReplaceDialog(before, after, source, document_.folder(), state ? state->sources : nullptr, parent_);
     dialog->setAttribute(Qt::WA_DeleteOnClose);
     connect(dialog, &QDialog::accepted, this, [this, source, path = after.sources[source].path] {
         document_.edit(tr("Replace %1").arg(name_of(document_.job().sources[source])),
