@@ -28,9 +28,7 @@ void measure_kept_motion(Replay& replay, const std::function<bool()>& stop) {
     std::shared_ptr<const Scene> before = replay.received;
     for (StepOutcome& outcome : replay.outcomes) {
         if (!outcome.drift && !outcome.problem && outcome.step.on && should_keep_motion(outcome.step)) {
-            const Drift drift =
-                measure_drift_all(*before, *outcome.scene, Matching::identity, outcome.moved, stop,
-                                  outcome.other_rest ? Over::clips : Over::rest_and_clips, outcome.subsamples);
+            const Drift drift = drift_of_step(*before, outcome, stop);
             if (stop && stop()) {
                 return;
             }

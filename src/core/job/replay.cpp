@@ -94,6 +94,11 @@ Replay replay_again(const Replay& before, const std::vector<Step>& steps) {
     return replay_from(before, steps);
 }
 
+Drift drift_of_step(const Scene& before, const StepOutcome& outcome, const std::function<bool()>& stop) {
+    return measure_drift_all(before, *outcome.scene, Matching::identity, outcome.moved, stop,
+                             outcome.other_rest ? Over::clips : Over::rest_and_clips, outcome.subsamples);
+}
+
 void measure_replay(Replay& replay, const std::function<bool()>& stop, const std::function<void(double)>& progress) {
     std::shared_ptr<const Scene> before = replay.received;
     for (size_t i = 0; i < replay.outcomes.size(); ++i) {
@@ -102,9 +107,7 @@ void measure_replay(Replay& replay, const std::function<bool()>& stop, const std
             progress(static_cast<double>(i) / static_cast<double>(replay.outcomes.size()));
         }
         if (!outcome.drift) {
-            const Drift drift =
-                measure_drift_all(*before, *outcome.scene, Matching::identity, outcome.moved, stop,
-                                  outcome.other_rest ? Over::clips : Over::rest_and_clips, outcome.subsamples);
+            const Drift drift = drift_of_step(*before, outcome, stop);
             if (stop && stop()) {
                 return;
             }

@@ -52,6 +52,9 @@ Replay replay(std::shared_ptr<const Scene> received, const std::vector<Step>& st
 /// Another card over the same sources: steps that are the same as in `before`, from the first on, keep their outcome.
 Replay replay_again(const Replay& before, const std::vector<Step>& steps);
 
+/// The drift of one step, against the scene that it worked on.
+Drift drift_of_step(const Scene& before, const StepOutcome& outcome, const std::function<bool()>& stop = {});
+
 /// Measures what is not measured yet, step by step; `stop` ends it early, `progress` gets 0 to 1.
 void measure_replay(Replay& replay, const std::function<bool()>& stop = {},
                     const std::function<void(double)>& progress = {});

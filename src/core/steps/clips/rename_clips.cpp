@@ -2,6 +2,7 @@
 #include "core/steps/names.h"
 #include "core/steps/rename_rules.h"
 #include "core/steps/step_kind.h"
+#include "core/steps/unused_rules.h"
 
 #include <fmt/format.h>
 
@@ -53,20 +54,7 @@ Result<StepResult> apply_rename_clips(const StepContext& context, const RenameCl
         return Problem{fmt::format("two clips would have the same name: {}.", some_of(doubled)), "",
                        "Change the rules so that all names differ."};
     }
-    std::vector<std::string> missed;
-    for (const auto& [before, after] : rules->names()) {
-        if (context.scene.find_clip(before) == nullptr) {
-            missed.push_back(before);
-        }
-    }
-    if (!missed.empty()) {
-        result.could_not.push_back(fmt::format("there is no clip {} any more", some_of(missed)));
-        result.unmatched = missed;
-    }
-    for (const std::string& find : rules->idle(all)) {
-        result.could_not.push_back(fmt::format("no clip's name has anything that fits {}", find));
-        result.unmatched.push_back(find);
-    }
+    tell_unused(*rules, all, "clip", result);
     result.account = renamed == 0 ? "no name fits a rule"
                                   : fmt::format("{} clip{} renamed{}", renamed, renamed == 1 ? "" : "s", example);
     return result;

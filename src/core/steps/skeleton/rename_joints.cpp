@@ -2,6 +2,7 @@
 #include "core/steps/names.h"
 #include "core/steps/rename_rules.h"
 #include "core/steps/step_kind.h"
+#include "core/steps/unused_rules.h"
 
 #include <fmt/format.h>
 
@@ -46,20 +47,7 @@ Result<StepResult> apply_rename_joints(const StepContext& context, const RenameS
         return Problem{fmt::format("two nodes would have the same name: {}.", some_of(doubled)), "",
                        "Change the rules so that all names differ."};
     }
-    std::vector<std::string> missed;
-    for (const auto& [before, after] : rules->names()) {
-        const int node = scene.find_node(before);
-        if (node < 0 || scene.nodes[node].kind != NodeKind::joint) {
-            missed.push_back(before);
-        }
-    }
-    if (!missed.empty()) {
-        result.could_not.push_back(fmt::format("there is no joint {} any more", some_of(missed)));
-    }
-    for (const std::string& find : rules->idle(all)) {
-        result.could_not.push_back(fmt::format("no joint's name has anything that fits {}", find));
-        result.unmatched.push_back(find);
-    }
+    tell_unused(*rules, all, "joint", result);
     result.account = renamed == 0 ? "no name fits a rule"
                                   : fmt::format("{} joint{} renamed{}", renamed, renamed == 1 ? "" : "s", example);
     return result;

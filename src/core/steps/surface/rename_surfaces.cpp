@@ -2,6 +2,7 @@
 #include "core/steps/names.h"
 #include "core/steps/rename_rules.h"
 #include "core/steps/step_kind.h"
+#include "core/steps/unused_rules.h"
 
 #include <fmt/format.h>
 #include <nlohmann/json.hpp>
@@ -111,10 +112,8 @@ Result<StepResult> apply_rename_surfaces(const StepContext& context, const Renam
         return Problem{fmt::format("two {} would have the same name: {}.", what, some_of(renaming.doubled)), "",
                        "Change the rules so that all names differ."};
     }
-    for (const std::string& find : rules->idle(renaming.seen)) {
-        result.could_not.push_back(fmt::format("no name among the {} has anything that fits {}", what, find));
-        result.unmatched.push_back(find);
-    }
+    // "surfaces": of one of them.
+    tell_unused(*rules, renaming.seen, what.substr(0, what.size() - 1), result);
     result.account = renaming.count == 0
                          ? fmt::format("no name among the {} fits a rule", what)
                          : fmt::format("{} of the {} renamed{}", renaming.count, what, renaming.example);
