@@ -259,5 +259,27 @@ check "an unknown step is bad input" ends 2 "$cli" deliver --card "$work/bad_car
     --destination "$work/demo/Tidewater_runtime.destination.json" --out "$work/bad" "$work/demo/tansy_model.glb"
 check "a folder that cannot be written" ends 2 "$cli" deliver "$work/demo/tansy.wembrix" --out /proc/nowhere
 check "help ends with 0" ends 0 "$cli" --help
+# Sources that move, are replaced, and go.
+mkdir -p "$work/moving/in" "$work/moving/away"
+cp "$work/demo/tansy_model.glb" "$work/demo/tansy_market.gltf" "$work/demo/tansy_market.bin" "$work/moving/in/"
+echo '{"format": "wembrix job", "version": 2, "name": "moving", "sources": ["in/tansy_model.glb", "in/tansy_market.gltf"], "steps": []}' > "$work/moving/moving.wembrix"
+check "the sources of a job" ends 0 "$cli" sources "$work/moving/moving.wembrix" --as tansy_market.gltf=take --json
+check "and what each is taken as" python_says "[s['taken_as'] for s in d['sources']] == ['model', 'take'] and d['sources'][1]['said'] == 'take'"
+mv "$work/moving/in/tansy_model.glb" "$work/moving/away/heron.glb"
+check "one that is gone" ends 1 "$cli" sources "$work/moving/moving.wembrix" --json
+check "is said, and the other is there" python_says "d['sources'][0]['problem'] and not d['sources'][1]['problem']"
+check "found again by its content" ends 0 "$cli" sources "$work/moving/moving.wembrix" --look-in "$work/moving/away"
+check "with its place" grep -q "by its content at .*heron.glb" "$work/out"
+check "kept relative to the job" grep -q '"away/heron.glb"' "$work/moving/moving.wembrix"
+cp "$work/moving/moving.wembrix" "$work/moving/before"
+check "a replacement is tried out" ends 0 "$cli" sources "$work/moving/moving.wembrix" --replace heron.glb "$work/demo/market_props.glb" --dry-run --json
+check "what changes is said" python_says "any('surface' in line for line in d['change']['changes'])"
+check "and nothing is written" cmp "$work/moving/moving.wembrix" "$work/moving/before"
+check "one taken out" ends 0 "$cli" sources "$work/moving/moving.wembrix" --remove 2 --json
+check "is out" python_says "len(d['sources']) == 1"
+check "one that is not there" ends 2 "$cli" sources "$work/moving/moving.wembrix" --remove nobody.glb
+check "nothing a source can be" ends 2 "$cli" sources "$work/moving/moving.wembrix" --as heron.glb=friend
+check "nothing to deliver by that name" ends 2 "$cli" deliver "$work/demo/tansy.wembrix" --out "$work/all" --only nobody
+
 echo "$passed passed, $failed failed"
 [ "$failed" -eq 0 ]

@@ -6,6 +6,7 @@
 #include "core/destination/file_paths.h"
 #include "core/findings/finding.h"
 #include "core/job/assemble.h"
+#include "core/job/job.h"
 #include "core/job/replay.h"
 #include "core/measure/clips/breaks.h"
 #include "core/measure/clips/same_motions.h"
@@ -239,6 +240,9 @@ TEST(SameMotions, OnceMoreInAnotherUnitWithAPrefixAndTrimmed) {
     EXPECT_EQ(found[0].where, "walk_export_final");
     EXPECT_EQ(found[1].where, "walk_trimmed");
     EXPECT_NE(found[1].message.find("frames 6 to 27 of “walk”"), std::string::npos) << found[1].message;
+    const std::vector<Step> steps = first_steps(all);
+    ASSERT_EQ(steps.size(), 1U) << "a new job delivers it once";
+    EXPECT_EQ(steps[0].parameters["names"], (nlohmann::json{"walk_export_final", "walk_trimmed"}));
     Scene other = walker();
     for (Channel& channel : other.clips[0].channels) {
         if (channel.path == Path::rotation) {

@@ -61,7 +61,14 @@ void add_key(const Channel& channel, double seconds, std::vector<float>& values)
     values.insert(values.end(), slope.begin(), slope.end());
 }
 
-Channel cut_channel(const Channel& channel, double start, double seconds) {
+/// Times are single precision: late in a take a key that was made for a frame lies a little beside it. On the clip's
+/// own clock it is the frame's again, so that a step that happens there does not happen a frame later.
+double on_frame(double seconds, double taken_at, double rate) {
+    const double frame = std::round(seconds * rate) / rate;
+    return std::abs(frame - seconds) <= same_moment_s + 2e-7 * std::abs(taken_at) ? frame : seconds;
+}
+
+Channel cut_channel(const Channel& channel, double start, double seconds, double rate) {
     Channel cut = channel;
     std::vector<float> times;
     std::vector<float> values;
@@ -69,7 +76,7 @@ Channel cut_channel(const Channel& channel, double start, double seconds) {
     const double end = start + seconds;
     const std::vector<float>& all = channel.times.get();
     const auto is_at = [](float time, double moment) {
-        return std::abs(time - moment) <= same_moment_s + 1e-7 * std::abs(moment);
+        return std::abs(time - moment) <= same_moment_s + 2e-7 * std::abs(moment);
     };
     const bool key_at_start = std::any_of(all.begin(), all.end(), [&](float time) { return is_at(time, start); });
     const bool key_at_end = std::any_of(all.begin(), all.end(), [&](float time) { return is_at(time, end); });
@@ -82,7 +89,9 @@ Channel cut_channel(const Channel& channel, double start, double seconds) {
     for (size_t k = 0; k < all.size(); ++k) {
         const bool inside = (all[k] > start && all[k] < end) || is_at(all[k], start) || is_at(all[k], end);
         if (inside) {
-            const double at = is_at(all[k], start) ? 0 : is_at(all[k], end) ? seconds : all[k] - start;
+            const double at = is_at(all[k], start) ? 0
+                              : is_at(all[k], end) ? seconds
+                                                   : on_frame(all[k] - start, all[k], rate);
             times.push_back(static_cast<float>(at));
             const auto from = channel.values.begin() + static_cast<ptrdiff_t>(k * stride);
             values.insert(values.end(), from, from + static_cast<ptrdiff_t>(stride));
@@ -265,7 +274,7 @@ Clip cut_keys(const Clip& clip) {
     Clip cut = clip;
     cut.start_s = 0;
     for (Channel& channel : cut.channels) {
-        channel = cut_channel(channel, clip.start_s, clip.seconds);
+        channel = cut_channel(channel, clip.start_s, clip.seconds, clip.rate);
     }
     std::erase_if(cut.channels, [](const Channel& channel) { return channel.times.empty(); });
     return cut;
@@ -273,7 +282,8 @@ Clip cut_keys(const Clip& clip) {
 
 bool keeps_keys(const Destination& destination) {
     const Format* format = format_with_id(destination.container);
-    return destination.clip_keys == ClipKeys::as_prepared && format != nullptr && has(format->writes, Content::curved_keys);
+    return destination.clip_keys == ClipKeys::as_prepared && format != nullptr &&
+           has(format->writes, Content::curved_keys);
 }
 
 Clip keys_for(const Scene& scene, const Clip& part, const Destination& destination) {

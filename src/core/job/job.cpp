@@ -5,6 +5,7 @@
 #include "core/base/json_file.h"
 #include "core/formats/format.h"
 #include "core/job/assemble.h"
+#include "core/measure/clips/same_motions.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -165,6 +166,10 @@ std::vector<Step> first_steps(const Scene& received) {
         if (character && node.kind == NodeKind::surface && node.skin < 0 && !under_joint) {
             names.push_back(node.name);
         }
+    }
+    // The same motion once more, whatever it is called: it goes out once unless somebody asks for it.
+    for (const SameMotion& same : same_motions(received)) {
+        names.push_back(received.clips[same.part].name);
     }
     if (kinds.empty() && names.empty()) {
         return {};

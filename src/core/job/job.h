@@ -42,7 +42,7 @@ Outcome write_job(const Job& job, const std::filesystem::path& file);
 /// with Wembrix.
 Job new_job(const std::vector<std::filesystem::path>& sources);
 /// What a new job leaves behind once its sources are read: cameras, lights, helpers, and beside a skinned character
-/// the surfaces that no joint moves. Empty when there is nothing of the kind.
+/// the surfaces that no joint moves; and what is the same motion once more. Empty when there is nothing of the kind.
 std::vector<Step> first_steps(const Scene& received);
 
 struct LoadedSources {
