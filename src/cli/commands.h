@@ -33,8 +33,8 @@ struct DeliverOptions {
     std::string card;
     std::string destination; ///< a name with a job, a file with a card
     std::string out;
-    std::string takes; ///< a folder: each take in it goes through the card, and clips alone are delivered
-    bool all = false; ///< what is up to date, too
+    std::string takes;             ///< a folder: each take in it goes through the card, and clips alone are delivered
+    bool all = false;              ///< what is up to date, too
     std::vector<std::string> only; ///< deliverables, by id ("clip:wade") or by name; none: all
     bool json = false;
 };
@@ -93,14 +93,14 @@ int contract(const ContractOptions& options);
 
 struct SourcesOptions {
     std::string job;
-    bool relink = false;                ///< look for what is gone beside the job and its other sources
-    std::vector<std::string> look_in;   ///< and in these folders
-    std::vector<std::string> replace;   ///< none, or a source and the file that it becomes
-    std::vector<std::string> add;       ///< files
-    std::vector<std::string> remove;    ///< sources
-    std::vector<std::string> as;        ///< NAME=ROLE
-    std::vector<std::string> rest;      ///< NAME=first, part or ask
-    bool dry_run = false;               ///< say what would change, write nothing
+    bool relink = false;              ///< look for what is gone beside the job and its other sources
+    std::vector<std::string> look_in; ///< and in these folders
+    std::vector<std::string> replace; ///< none, or a source and the file that it becomes
+    std::vector<std::string> add;     ///< files
+    std::vector<std::string> remove;  ///< sources
+    std::vector<std::string> as;      ///< NAME=ROLE
+    std::vector<std::string> rest;    ///< NAME=first, part or ask
+    bool dry_run = false;             ///< say what would change, write nothing
     bool json = false;
 };
 int sources(const SourcesOptions& options);

@@ -56,7 +56,8 @@ Outcome edit(const SourcesOptions& options, Job& job, const fs::path& folder, st
         if (source < 0) {
             return no_source(options, options.replace[0]);
         }
-        said.push_back(fmt::format("{} replaced by {}", job.sources[static_cast<size_t>(source)].path, options.replace[1]));
+        said.push_back(
+            fmt::format("{} replaced by {}", job.sources[static_cast<size_t>(source)].path, options.replace[1]));
         relink(job, static_cast<size_t>(source), fs::absolute(options.replace[1]));
     }
     for (const std::string& file : options.add) {
@@ -84,7 +85,8 @@ Outcome edit(const SourcesOptions& options, Job& job, const fs::path& folder, st
                            "It is automatic, model, part, take, shapes, strands or prop."};
         }
         job.sources[static_cast<size_t>(source)].role = *role;
-        said.push_back(fmt::format("{} is taken as {}", job.sources[static_cast<size_t>(source)].path, role_label(*role)));
+        said.push_back(
+            fmt::format("{} is taken as {}", job.sources[static_cast<size_t>(source)].path, role_label(*role)));
     }
     for (const std::string& text : options.rest) {
         const auto given = assignment(text);
@@ -149,18 +151,19 @@ int sources(const SourcesOptions& options) {
         const LoadedSources::Source* row = loaded ? &loaded->sources[s] : nullptr;
         const std::string problem = row != nullptr ? row->problem : loaded.problem().sentence();
         code = problem.empty() ? code : held;
-        rows.push_back({{"number", s + 1},
-                        {"file", job.sources[s].path},
-                        {"taken_as", row != nullptr && problem.empty() ? nlohmann::json(role_name(row->role))
-                                                                        : nlohmann::json()},
-                        {"said", role_name(job.sources[s].role)},
-                        {"problem", problem.empty() ? nlohmann::json() : nlohmann::json(problem)},
-                        {"takes", row != nullptr ? nlohmann::json(row->takes) : nlohmann::json::array()}});
+        rows.push_back(
+            {{"number", s + 1},
+             {"file", job.sources[s].path},
+             {"taken_as", row != nullptr && problem.empty() ? nlohmann::json(role_name(row->role)) : nlohmann::json()},
+             {"said", role_name(job.sources[s].role)},
+             {"problem", problem.empty() ? nlohmann::json() : nlohmann::json(problem)},
+             {"takes", row != nullptr ? nlohmann::json(row->takes) : nlohmann::json::array()}});
         if (!options.json) {
             fmt::print("{:>3}  {:<32} {}\n", s + 1, job.sources[s].path,
-                       problem.empty() ? fmt::format("{}{}", role_label(row->role),
-                                                     job.sources[s].role == SourceRole::automatic ? "" : ", as was said")
-                                       : problem);
+                       problem.empty()
+                           ? fmt::format("{}{}", role_label(row->role),
+                                         job.sources[s].role == SourceRole::automatic ? "" : ", as was said")
+                           : problem);
         }
     }
     if (options.json) {

@@ -230,10 +230,8 @@ TEST(SameMotions, OnceMoreInAnotherUnitWithAPrefixAndTrimmed) {
     trimmed.clips[0].name = "walk_trimmed";
     trimmed.clips[0].start_s = 0.2;
     trimmed.clips[0].seconds = 0.7;
-    const Scene all = assemble({{"model.glb", still_walker()},
-                                {"walk.glb", walker()},
-                                {"again.glb", again},
-                                {"trimmed.glb", trimmed}});
+    const Scene all = assemble(
+        {{"model.glb", still_walker()}, {"walk.glb", walker()}, {"again.glb", again}, {"trimmed.glb", trimmed}});
     ASSERT_EQ(all.clips.size(), 3U);
     const std::vector<Finding> found = noticed(all, "same_motion");
     ASSERT_EQ(found.size(), 2U);

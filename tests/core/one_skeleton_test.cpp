@@ -63,9 +63,8 @@ TEST_P(SplitRig, FilesOfOneSkeletonBecomeTheModelThatTheyWere) {
     options.holders = Holders::none;
     Scene whole = random_rig(seed, options);
     for (Clip& clip : whole.clips) { // keys of a surface go with it, and the second file has no clip
-        std::erase_if(clip.channels, [&](const Channel& channel) {
-            return whole.nodes[static_cast<size_t>(channel.node)].mesh >= 0;
-        });
+        std::erase_if(clip.channels,
+                      [&](const Channel& channel) { return whole.nodes[static_cast<size_t>(channel.node)].mesh >= 0; });
     }
     const std::vector<int> surfaces = surfaces_of(whole);
     if (surfaces.size() < 2) {

@@ -140,7 +140,8 @@ void Session::restart() {
         std::vector<Finding> of_card = card_findings(next->replay, job.destinations);
         const auto first_look = std::find_if(next->findings.begin(), next->findings.end(),
                                              [](const Finding& finding) { return finding.grade != Grade::stop; });
-        next->findings.insert(first_look, std::make_move_iterator(of_card.begin()), std::make_move_iterator(of_card.end()));
+        next->findings.insert(first_look, std::make_move_iterator(of_card.begin()),
+                              std::make_move_iterator(of_card.end()));
         QMetaObject::invokeMethod(
             this,
             [this, run, next] {

@@ -15,7 +15,8 @@ void show_differences(const Destination& now, const Destination& other, QWidget*
     auto* window = new QDialog(parent);
     window->setAttribute(Qt::WA_DeleteOnClose);
     window->setObjectName(QStringLiteral("differences"));
-    window->setWindowTitle(QObject::tr("%1 beside %2").arg(QString::fromStdString(now.name), QString::fromStdString(other.name)));
+    window->setWindowTitle(
+        QObject::tr("%1 beside %2").arg(QString::fromStdString(now.name), QString::fromStdString(other.name)));
     window->resize(560, 360);
     auto* column = new QVBoxLayout(window);
     auto* table = new QTableWidget(window);

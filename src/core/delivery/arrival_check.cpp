@@ -163,11 +163,12 @@ void check_facing(const Scene& prepared, const Scene& arrived, const Destination
     Claim claim{"Faces", std::string(axis_name(should)), std::string(axis_name(is)),
                 should == is && should_left == is_left, ""};
     if (should != is) {
-        claim.detail = fmt::format("{} would see it look along {}. Set “front in the file”, or how the engine reads files",
-                                   destination.name, axis_name(is));
+        claim.detail =
+            fmt::format("{} would see it look along {}. Set “front in the file”, or how the engine reads files",
+                        destination.name, axis_name(is));
     } else if (!claim.pass) {
-        claim.detail = fmt::format("{} would see its left on its right: the engine's handedness is another one",
-                                   destination.name);
+        claim.detail =
+            fmt::format("{} would see its left on its right: the engine's handedness is another one", destination.name);
     }
     arrival.claims.push_back(std::move(claim));
 }
@@ -337,8 +338,8 @@ void check_clip(const Scene& prepared, const Clip& whole, const Scene& arrived, 
                                   fmt::format("{}", is_shapes.size()), should_shapes == is_shapes,
                                   should_shapes == is_shapes ? "" : "other shapes arrived"});
     } else {
-        arrival.claims.push_back(
-            {"Shapes moved", fmt::format("{}", should_shapes.size()), holds_shapes ? "the destination takes none" : "the container holds none", true, ""});
+        arrival.claims.push_back({"Shapes moved", fmt::format("{}", should_shapes.size()),
+                                  holds_shapes ? "the destination takes none" : "the container holds none", true, ""});
     }
 
     if (keeps_keys(destination)) {

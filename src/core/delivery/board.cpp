@@ -55,7 +55,8 @@ std::string why_stale(const ManifestRow& row, const DeliveryRequest& request, co
 BoardColumn read_board(const DeliveryRequest& request) {
     BoardColumn column;
     column.destination = request.destination.name;
-    Result<std::vector<Deliverable>> plan = plan_deliverables(*request.prepared, request.destination, request.job_name, request.folder);
+    Result<std::vector<Deliverable>> plan =
+        plan_deliverables(*request.prepared, request.destination, request.job_name, request.folder);
     if (!plan) {
         column.problem = plan.problem();
         return column;

@@ -13,7 +13,7 @@ namespace wembrix {
 struct BoardCell {
     Deliverable deliverable;
     CellState state = CellState::never;
-    std::string file; ///< the first that is there; empty where none is
+    std::string file;    ///< the first that is there; empty where none is
     std::string reason;  ///< why it is not arrived; empty when it is
     std::string content; ///< hash of what would go into the file now
     double drift_mm = 0; ///< of the file that is there

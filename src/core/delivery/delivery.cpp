@@ -56,7 +56,8 @@ Result<std::vector<Deliverable>> plan_deliverables(const Scene& prepared, const 
     }
     for (const Deliverable& deliverable : folder.empty() ? std::vector<Deliverable>() : plan) {
         const fs::path file = folder / (deliverable.stem + std::string(format == nullptr ? "" : format->suffix()));
-        if (const std::optional<Problem> problem = problem_with_path(fs::absolute(file).lexically_normal(), destination)) {
+        if (const std::optional<Problem> problem =
+                problem_with_path(fs::absolute(file).lexically_normal(), destination)) {
             return *problem;
         }
     }
@@ -206,7 +207,8 @@ Ledger delivered_ledger(const DeliveryRequest& request) {
 }
 
 Result<DeliveryReport> deliver(const DeliveryRequest& request) {
-    Result<std::vector<Deliverable>> plan = plan_deliverables(*request.prepared, request.destination, request.job_name, request.folder);
+    Result<std::vector<Deliverable>> plan =
+        plan_deliverables(*request.prepared, request.destination, request.job_name, request.folder);
     if (!plan) {
         return plan.problem();
     }

@@ -21,8 +21,8 @@ Clip shown_part(const Clip& clip, const Destination& destination);
 /// the middle of a curve a key there, so that it goes on as it did.
 Clip cut_keys(const Clip& clip);
 
-/// The clip as its file is to have it: baked, or with its own keys where the destination asks for them and its container
-/// holds them; then, where the destination says so, without what never moves.
+/// The clip as its file is to have it: baked, or with its own keys where the destination asks for them and its
+/// container holds them; then, where the destination says so, without what never moves.
 Clip keys_for(const Scene& scene, const Clip& part, const Destination& destination);
 
 /// How long it is in its file, from its first frame to its last: to the next frame where it is baked.

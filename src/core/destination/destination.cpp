@@ -177,11 +177,11 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
         }
     };
     static const std::vector<std::string> known = {
-        "format",         "version",  "name",           "container",   "unit_m",       "up",         "forward",
-        "max_influences", "rate",     "root",           "joint_names", "longest_name", "model_file", "clip_file",
-        "drift_limit_mm", "contract", "format_options", "keep_last",   "handedness",   "reads",      "file_forward",
-        "max_shapes",     "clip_keys", "still_channels", "clip_names", "surface_names", "material_names", "shape_names",
-        "file_names",     "longest_path"};
+        "format",     "version",        "name",           "container",   "unit_m",         "up",
+        "forward",    "max_influences", "rate",           "root",        "joint_names",    "longest_name",
+        "model_file", "clip_file",      "drift_limit_mm", "contract",    "format_options", "keep_last",
+        "handedness", "reads",          "file_forward",   "max_shapes",  "clip_keys",      "still_channels",
+        "clip_names", "surface_names",  "material_names", "shape_names", "file_names",     "longest_path"};
     for (const auto& [key, value] : from.items()) {
         if (std::find(known.begin(), known.end(), key) == known.end()) {
             wrong = fmt::format("has no setting \"{}\"{}", key, nearest_setting(key, known));
@@ -268,7 +268,8 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
         if (reads->is_object()) {
             to.reads = to.axes;
             for (const auto& [key, value] : reads->items()) {
-                const std::optional<Axis> along = axis_from(value.is_string() ? value.get<std::string>() : std::string());
+                const std::optional<Axis> along =
+                    axis_from(value.is_string() ? value.get<std::string>() : std::string());
                 if ((key == "up" || key == "forward") && along) {
                     (key == "up" ? to.reads->up : to.reads->forward) = *along;
                 } else if (key == "unit_m" && value.is_number()) {
@@ -276,7 +277,8 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
                 } else if (key == "handedness") {
                     hand(*reads, "handedness", to.reads->handedness);
                 } else {
-                    wrong = fmt::format("\"reads\" does not take \"{}\" so; it has up, forward, unit_m and handedness.", key);
+                    wrong = fmt::format("\"reads\" does not take \"{}\" so; it has up, forward, unit_m and handedness.",
+                                        key);
                 }
             }
             if (wrong.empty() && !to.reads->valid()) {
@@ -295,11 +297,10 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
     if (wrong.empty()) {
         wrong = what_is_wrong_with_options(to.format_options);
     }
-    for (const auto& [key, pattern] : {std::pair("joint_names", &to.joint_names), std::pair("clip_names", &to.clip_names),
-                                       std::pair("surface_names", &to.surface_names),
-                                       std::pair("material_names", &to.material_names),
-                                       std::pair("shape_names", &to.shape_names),
-                                       std::pair("file_names", &to.file_names)}) {
+    for (const auto& [key, pattern] :
+         {std::pair("joint_names", &to.joint_names), std::pair("clip_names", &to.clip_names),
+          std::pair("surface_names", &to.surface_names), std::pair("material_names", &to.material_names),
+          std::pair("shape_names", &to.shape_names), std::pair("file_names", &to.file_names)}) {
         if (const Result<Pattern> names = Pattern::compile(*pattern); wrong.empty() && !names) {
             wrong = fmt::format("\"{}\": {}", key, names.problem().what);
         }
@@ -347,11 +348,10 @@ json destination_to_json(const Destination& from) {
     if (from.shapes >= 0) {
         to["max_shapes"] = from.shapes;
     }
-    for (const auto& [key, pattern] : {std::pair("clip_names", &from.clip_names),
-                                       std::pair("surface_names", &from.surface_names),
-                                       std::pair("material_names", &from.material_names),
-                                       std::pair("shape_names", &from.shape_names),
-                                       std::pair("file_names", &from.file_names)}) {
+    for (const auto& [key, pattern] :
+         {std::pair("clip_names", &from.clip_names), std::pair("surface_names", &from.surface_names),
+          std::pair("material_names", &from.material_names), std::pair("shape_names", &from.shape_names),
+          std::pair("file_names", &from.file_names)}) {
         if (!pattern->empty()) {
             to[key] = *pattern;
         }

@@ -31,11 +31,11 @@ struct Destination {
     /// project's own axes it means nothing.
     std::optional<AxisSystem> reads;
     Axis file_forward = Axis::pos_z; ///< where the character looks in a file whose format leaves up and unit no choice
-    int influences = 4;            ///< joints per point
-    int shapes = -1;               ///< morph targets of one surface; 0: none go out, below 0: any number
-    double rate = 30;              ///< frames per second
+    int influences = 4;              ///< joints per point
+    int shapes = -1;                 ///< morph targets of one surface; 0: none go out, below 0: any number
+    double rate = 30;                ///< frames per second
     ClipKeys clip_keys = ClipKeys::every_frame;
-    bool still_channels = true;    ///< what a clip never moves is keyed all the same
+    bool still_channels = true; ///< what a clip never moves is keyed all the same
     std::string root = "root";
     std::string joint_names = "^[A-Za-z][A-Za-z0-9_]*$"; ///< regular expression that a whole name must fit
     int longest_name = 63;                               ///< characters of a joint's name

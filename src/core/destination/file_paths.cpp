@@ -26,8 +26,8 @@ std::string folded(const std::string& name) {
 bool is_reserved(const std::string& name) {
     constexpr std::array<std::string_view, 4> words = {"con", "prn", "aux", "nul"};
     const std::string stem = folded(name.substr(0, name.find('.')));
-    const bool port = stem.size() == 4 && (stem.starts_with("com") || stem.starts_with("lpt")) && stem[3] >= '1' &&
-                      stem[3] <= '9';
+    const bool port =
+        stem.size() == 4 && (stem.starts_with("com") || stem.starts_with("lpt")) && stem[3] >= '1' && stem[3] <= '9';
     return port || std::find(words.begin(), words.end(), stem) != words.end();
 }
 

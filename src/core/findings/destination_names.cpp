@@ -57,7 +57,8 @@ nlohmann::json rules_for(const std::vector<std::string>& names, const Pattern& p
     nlohmann::json rules = nlohmann::json::array();
     std::vector<std::string> now = names;
     const auto good = [&] {
-        return std::all_of(now.begin(), now.end(), [&](const std::string& name) { return pattern.matches_whole(name); }) &&
+        return std::all_of(now.begin(), now.end(),
+                           [&](const std::string& name) { return pattern.matches_whole(name); }) &&
                doubled_names(now).empty();
     };
     const auto each = [&](const auto& change) { std::transform(now.begin(), now.end(), now.begin(), change); };
@@ -103,7 +104,8 @@ std::vector<Finding> find_refused_names(const FindingContext& context) {
         finding.where = some_of(refused, refused.size());
         finding.message = fmt::format("{} {} does not take", counted(refused.size(), std::string(kind.noun) + " name"),
                                       context.destination->name);
-        finding.reason = fmt::format("{}: names of {} there fit the pattern {}", some_of(refused), plural_of(kind.noun), text);
+        finding.reason =
+            fmt::format("{}: names of {} there fit the pattern {}", some_of(refused), plural_of(kind.noun), text);
         if (nlohmann::json rules = rules_for(refused, pattern); !rules.is_null()) {
             finding.step = Step{kind.step, {{"rules", std::move(rules)}}};
             if (kind.what != nullptr) {
@@ -158,8 +160,8 @@ std::vector<Finding> find_many_shapes(const FindingContext& context) {
         finding.grade = Grade::stop;
         finding.where = node.name;
         finding.nodes = {node.name};
-        finding.message = fmt::format("{} has {}, {} takes {}", node.name, counted(count, "shape"),
-                                      context.destination->name, most);
+        finding.message =
+            fmt::format("{} has {}, {} takes {}", node.name, counted(count, "shape"), context.destination->name, most);
         finding.reason = "An engine leaves out the rest, or refuses the file.";
         finding.no_step = "leave some behind at their source, or give the destination another limit";
         findings.push_back(std::move(finding));

@@ -17,8 +17,7 @@ Find find_odd_size, find_facing, find_off_ground, find_far_origins, find_roots, 
     find_weight_sums, find_influences, find_empty_shapes, find_missing_normals, find_flat_triangles, find_take_names,
     find_still_clips, find_stray_keys, find_open_loops, find_drifting_roots, find_jumps, find_odd_lengths,
     find_same_motions, find_sliding_feet, find_reader_notes, find_unread_sources, find_unlike_rests, find_lost_motion,
-    find_unlike_legs, find_refused_names, find_refused_root, find_many_shapes,
-    find_point_scales, find_unlike_size;
+    find_unlike_legs, find_refused_names, find_refused_root, find_many_shapes, find_point_scales, find_unlike_size;
 
 std::string_view grade_name(Grade grade) {
     constexpr std::array<std::string_view, 3> names = {"stop", "look", "note"};

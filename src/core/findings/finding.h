@@ -48,7 +48,7 @@ struct FindingContext {
 struct FindingKind {
     std::string_view id;
     std::vector<Finding> (*find)(const FindingContext& context);
-    std::string_view station; ///< id of the station where such are worked on
+    std::string_view station;    ///< id of the station where such are worked on
     bool by_destination = false; ///< what it finds depends on the destination
 };
 std::span<const FindingKind> finding_kinds();

@@ -33,10 +33,10 @@ std::vector<Finding> find_point_scales(const FindingContext& context) {
         return {};
     }
     finding.where = some_of(finding.nodes, finding.nodes.size());
-    finding.message = fmt::format("{} a scale", finding.nodes.size() == 1
-                                                    ? "1 attachment point or light has"
-                                                    : fmt::format("{} attachment points or lights have",
-                                                                  finding.nodes.size()));
+    finding.message =
+        fmt::format("{} a scale", finding.nodes.size() == 1
+                                      ? "1 attachment point or light has"
+                                      : fmt::format("{} attachment points or lights have", finding.nodes.size()));
     finding.reason = worst + ". What an engine hangs there comes out as large.";
     if (all_own) {
         finding.step = Step{"bake_joint_scale", {{"stretch", "translation"}}};

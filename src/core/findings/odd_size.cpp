@@ -16,8 +16,8 @@ std::vector<Finding> find_odd_size(const FindingContext& context) {
     constexpr double largest = 30;
     // How long it is from foot to head, whichever way it lies.
     const std::optional<Upright> upright = upright_of(context.scene);
-    const double height = std::abs(character_bounds(context.scene).size().dot(
-        direction(upright ? upright->up : Axis::pos_y)));
+    const double height =
+        std::abs(character_bounds(context.scene).size().dot(direction(upright ? upright->up : Axis::pos_y)));
     if (height <= 0 || (height >= smallest && height <= largest)) {
         return {};
     }

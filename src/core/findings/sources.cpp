@@ -51,13 +51,14 @@ std::vector<Finding> find_unlike_rests(const FindingContext& context) {
         finding.grade = fit.rest_settled ? Grade::note : Grade::stop;
         finding.where = fit.source;
         finding.message = fmt::format("“{}” rests otherwise than the skeleton it joins", fit.source);
-        finding.reason = fmt::format("{} up to {:.3g} mm ({}) and {:.1f}° apart. {}",
-                                     fit.joints_apart == 1 ? "1 joint lies" : fmt::format("{} joints lie", fit.joints_apart),
-                                     fit.apart_m * 1000, fit.apart_at, fit.apart_degrees,
-                                     fit.rest_settled ? "It was said which of the two holds."
-                                                      : "One of the two will be bent at rest.");
-        finding.no_step = fit.rest_settled ? "it was said in the list of sources"
-                                           : "say in the list of sources which rest pose holds: the skeleton's or its own";
+        finding.reason = fmt::format(
+            "{} up to {:.3g} mm ({}) and {:.1f}° apart. {}",
+            fit.joints_apart == 1 ? "1 joint lies" : fmt::format("{} joints lie", fit.joints_apart), fit.apart_m * 1000,
+            fit.apart_at, fit.apart_degrees,
+            fit.rest_settled ? "It was said which of the two holds." : "One of the two will be bent at rest.");
+        finding.no_step = fit.rest_settled
+                              ? "it was said in the list of sources"
+                              : "say in the list of sources which rest pose holds: the skeleton's or its own";
         findings.push_back(std::move(finding));
     }
     return findings;
@@ -76,8 +77,8 @@ std::vector<Finding> find_lost_motion(const FindingContext& context) {
             finding.grade = left.carried_by.empty() || there ? Grade::look : Grade::note;
             if (!left.carried_by.empty()) {
                 finding.nodes = {left.carried_by};
-                finding.message = fmt::format("{} moves {} in “{}”, here {} does", left.name, motion_of(left), fit.source,
-                                              left.carried_by);
+                finding.message = fmt::format("{} moves {} in “{}”, here {} does", left.name, motion_of(left),
+                                              fit.source, left.carried_by);
                 finding.reason = there ? fmt::format("There is a {} now, and it stands still.", left.name)
                                        : fmt::format("There is no {}: what stands below it goes its way.", left.name);
             } else {
@@ -107,9 +108,9 @@ std::vector<Finding> find_unlike_size(const FindingContext& context) {
         Finding finding;
         finding.grade = Grade::look;
         finding.where = fit.source;
-        finding.message = ratio > 1 ? fmt::format("The model is {:.3g} times as large as the body of “{}”", ratio, fit.source)
-                                    : fmt::format("The model is {:.3g} times smaller than the body of “{}”", 1 / ratio,
-                                                  fit.source);
+        finding.message =
+            ratio > 1 ? fmt::format("The model is {:.3g} times as large as the body of “{}”", ratio, fit.source)
+                      : fmt::format("The model is {:.3g} times smaller than the body of “{}”", 1 / ratio, fit.source);
         finding.reason = fmt::format("It stands {:.3g} m tall; by the bones of that take it would be {:.3g} m.",
                                      height_m(context.scene), height_m(context.scene) / ratio);
         finding.step = Step{"scale", {{"factor", std::round(1e4 / ratio) / 1e4}}};

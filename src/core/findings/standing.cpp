@@ -58,9 +58,8 @@ std::vector<Finding> find_facing(const FindingContext& context) {
     finding.grade = Grade::look;
     finding.where = "scene";
     finding.message = fmt::format("The character looks along {}", axis_name(facing->axis));
-    finding.reason =
-        fmt::format("Told from {} ({}). An engine moves it along +Z: it would walk sideways or backwards.",
-                    facing->reason, certainty_said(facing->certainty));
+    finding.reason = fmt::format("Told from {} ({}). An engine moves it along +Z: it would walk sideways or backwards.",
+                                 facing->reason, certainty_said(facing->certainty));
     finding.step = Step{"face_forward", {{"looks_along", "guess"}}};
     return {finding};
 }

@@ -51,7 +51,8 @@ Brought add_takes(Scene& base, const NamedScene& source, int64_t identity, const
     BringOptions bring;
     if (!options.prepared_names.empty()) {
         for (const Node& node : base.nodes) {
-            const auto now = node.identity == 0 ? options.prepared_names.end() : options.prepared_names.find(node.identity);
+            const auto now =
+                node.identity == 0 ? options.prepared_names.end() : options.prepared_names.find(node.identity);
             bring.other_names.push_back(now == options.prepared_names.end() ? std::string() : now->second);
         }
     }

@@ -34,8 +34,9 @@ std::multimap<int64_t, std::string> prepared_names(const Scene& base, const std:
 
 /// The first scene is the base; each later one is added as what it is. What finds no place is said in the notes.
 Scene assemble(std::vector<NamedScene> sources);
-/// Puts one more to what was assembled: the source at `place` of all. See identities_from(). How its takes were brought,
-/// without its clips, if it moves joints that were there. What it was taken for is in the last of the scene's fits.
+/// Puts one more to what was assembled: the source at `place` of all. See identities_from(). How its takes were
+/// brought, without its clips, if it moves joints that were there. What it was taken for is in the last of the scene's
+/// fits.
 std::optional<Brought> add_source(Scene& base, NamedScene source, size_t place, const AssemblyOptions& options = {});
 
 } // namespace wembrix

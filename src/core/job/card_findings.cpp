@@ -54,9 +54,9 @@ std::vector<Finding> card_findings(const Replay& replay, std::span<const Destina
         finding.station = station_of(*kind);
         finding.where = fmt::format("step {}: {}", s + 1, kind->label);
         finding.message = fmt::format("“{}” moves a vertex {:.1f} mm", kind->label, drift.largest_mm);
-        finding.reason = fmt::format("{}{}. It was not asked to move anything.", drift.place,
-                                     drift.clip.empty() ? " at rest"
-                                                        : fmt::format(", frame {} of “{}”", drift.frame, drift.clip));
+        finding.reason =
+            fmt::format("{}{}. It was not asked to move anything.", drift.place,
+                        drift.clip.empty() ? " at rest" : fmt::format(", frame {} of “{}”", drift.frame, drift.clip));
         for (const Destination& destination : destinations) {
             if (drift.largest_mm > destination.drift_limit_mm) {
                 finding.grade = Grade::stop;

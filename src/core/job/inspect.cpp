@@ -90,10 +90,9 @@ json inspect_scene(const Scene& scene, std::span<const Destination> destinations
                    {"meshes", meshes},     {"clips", clips}, {"others", others},
                    {"findings", findings}, {"sides", sides}, {"props", props}};
     const std::optional<Upright> upright = upright_of(scene);
-    result["up"] = upright ? json{{"axis", axis_name(upright->up)},
-                                  {"reason", upright->reason},
-                                  {"certainty", upright->certainty}}
-                           : json();
+    result["up"] =
+        upright ? json{{"axis", axis_name(upright->up)}, {"reason", upright->reason}, {"certainty", upright->certainty}}
+                : json();
     result["facing_reason"] = facing ? json(facing->reason) : json();
     result["facing_certainty"] = facing ? json(facing->certainty) : json();
     result["facing"] = facing ? json(axis_name(facing->axis)) : json();

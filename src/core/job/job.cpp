@@ -255,8 +255,8 @@ Result<LoadedSources> load_sources(const std::vector<JobSource>& sources, const 
         any = any || one.row.problem.empty();
         one.row.name = path.filename().string();
         // What a person said of it makes other files, too.
-        loaded.hashes.push_back(source == JobSource(source.path) ? one.hash
-                                                                  : hash_of(one.hash + job_source_to_json(source).dump()));
+        loaded.hashes.push_back(
+            source == JobSource(source.path) ? one.hash : hash_of(one.hash + job_source_to_json(source).dump()));
         loaded.sources.push_back(std::move(one.row));
         scenes.push_back({path.filename().string(), std::move(one.scene)});
     }

@@ -25,8 +25,8 @@ struct Job {
     std::vector<Step> steps;
     std::vector<Destination> destinations;
     std::map<std::string, StoredPose> poses; ///< by name, of Prepared
-    /// Of sources by their paths, a hash of the bytes they had when the job was last written: a file that moved is known
-    /// by it again.
+    /// Of sources by their paths, a hash of the bytes they had when the job was last written: a file that moved is
+    /// known by it again.
     std::map<std::string, std::string> source_contents;
     std::string deliveries = "deliveries"; ///< folder; relative ones count from the job's folder
 

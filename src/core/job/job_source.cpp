@@ -47,8 +47,9 @@ Result<JobSource> job_source_from_json(const nlohmann::json& json, const std::st
             }
         }
         if (!known) {
-            return Problem{fmt::format("has a source whose \"{}\" means nothing here.", key), where,
-                           "\"as\" is automatic, model, part, take, shapes, strands or prop; \"rest\" is first or part."};
+            return Problem{
+                fmt::format("has a source whose \"{}\" means nothing here.", key), where,
+                "\"as\" is automatic, model, part, take, shapes, strands or prop; \"rest\" is first or part."};
         }
     }
     return source;

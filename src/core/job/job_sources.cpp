@@ -101,9 +101,8 @@ std::vector<FoundAgain> find_again(const Job& job, const fs::path& folder, const
                 by_name = by_name == nullptr || surely ? &file : by_name;
             }
         }
-        for (const fs::path& file : by_name == nullptr && content != job.source_contents.end()
-                                        ? files
-                                        : std::vector<fs::path>()) {
+        for (const fs::path& file :
+             by_name == nullptr && content != job.source_contents.end() ? files : std::vector<fs::path>()) {
             if (same == nullptr && !(stop && stop()) && has_content(file)) {
                 same = &*std::find(files.begin(), files.end(), file);
             }

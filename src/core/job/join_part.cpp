@@ -36,7 +36,8 @@ Vec3 position_of(const Mat4& matrix) {
 Quat rotation_of_axes(const Mat3& rotation) {
     const Quat meant(rotation);
     Quat found = Quat::Identity();
-    for (const Vec3& x : {Vec3(1, 0, 0), Vec3(-1, 0, 0), Vec3(0, 1, 0), Vec3(0, -1, 0), Vec3(0, 0, 1), Vec3(0, 0, -1)}) {
+    for (const Vec3& x :
+         {Vec3(1, 0, 0), Vec3(-1, 0, 0), Vec3(0, 1, 0), Vec3(0, -1, 0), Vec3(0, 0, 1), Vec3(0, 0, -1)}) {
         for (const Vec3& y :
              {Vec3(1, 0, 0), Vec3(-1, 0, 0), Vec3(0, 1, 0), Vec3(0, -1, 0), Vec3(0, 0, 1), Vec3(0, 0, -1)}) {
             if (std::abs(x.dot(y)) < 0.5) {
@@ -50,8 +51,8 @@ Quat rotation_of_axes(const Mat3& rotation) {
     return found;
 }
 
-/// The part upright in the base's unit and axes, with nothing above its joints, and where the base's stands if all of it
-/// is moved aside by the same way.
+/// The part upright in the base's unit and axes, with nothing above its joints, and where the base's stands if all of
+/// it is moved aside by the same way.
 class Placement {
   public:
     Placement(const Scene& base, Scene& part) {
@@ -119,7 +120,8 @@ class Joining {
 
     void say_placement(const Placement& placed) {
         if (placed.factor != 1) {
-            note(fmt::format("counts in another unit than the model: its lengths are taken {:g} times.", placed.factor));
+            note(
+                fmt::format("counts in another unit than the model: its lengths are taken {:g} times.", placed.factor));
         }
         if (placed.rotation.angularDistance(Quat::Identity()) > 1e-9) {
             note("stands in other axes than the model: it is rotated upright.");
@@ -147,8 +149,8 @@ class Joining {
                 const Vec3 was = position_of(there[static_cast<size_t>(bone.other)]) -
                                  position_of(there[static_cast<size_t>(above.other)]);
                 if (is.norm() > 1e-6 && was.norm() > 1e-6) {
-                    degrees = std::acos(std::clamp(is.normalized().dot(was.normalized()), -1.0, 1.0)) *
-                              degrees_per_radian;
+                    degrees =
+                        std::acos(std::clamp(is.normalized().dot(was.normalized()), -1.0, 1.0)) * degrees_per_radian;
                 }
             }
             if (apart > 0.0005 * height || degrees > 0.5) {
@@ -286,8 +288,8 @@ class Joining {
     void append() {
         std::vector<int> order;
         std::vector<int> place(part_.nodes.size(), -1);
-        std::vector<int> here(part_.nodes.size(), -1);   // the base's node that it hangs on
-        std::vector<int> on(part_.nodes.size(), -1);     // the part's node that it hangs on
+        std::vector<int> here(part_.nodes.size(), -1); // the base's node that it hangs on
+        std::vector<int> on(part_.nodes.size(), -1);   // the part's node that it hangs on
         std::vector<Transform> rest(part_.nodes.size());
         for (size_t n = 0; n < part_.nodes.size(); ++n) {
             if (comes_[n] == 0) {
@@ -383,10 +385,10 @@ class Joining {
     RestOf rest_;
     SourceFit& fit_;
     std::vector<int64_t> left_;
-    std::vector<int> match_;   ///< nodes of the part: what they are in the base, or -1
-    std::vector<char> comes_;  ///< nodes of the part that come along
-    std::vector<Mat4> into_;   ///< see find_frames
-    std::vector<Mat4> world_;  ///< of the part, placed
+    std::vector<int> match_;  ///< nodes of the part: what they are in the base, or -1
+    std::vector<char> comes_; ///< nodes of the part that come along
+    std::vector<Mat4> into_;  ///< see find_frames
+    std::vector<Mat4> world_; ///< of the part, placed
 };
 
 bool same_triangles(const Mesh& a, const Mesh& b) {
@@ -429,7 +431,8 @@ size_t join_shapes(Scene& base, const NamedScene& from, bool by_vertices) {
         const int at = base.nodes[static_cast<size_t>(twin)].mesh;
         Mesh& mesh = base.meshes[static_cast<size_t>(at)];
         const size_t before = mesh.shapes.size();
-        for (const MorphTarget& shape : source.meshes[static_cast<size_t>(source.nodes[static_cast<size_t>(surface)].mesh)].shapes) {
+        for (const MorphTarget& shape :
+             source.meshes[static_cast<size_t>(source.nodes[static_cast<size_t>(surface)].mesh)].shapes) {
             if (std::none_of(mesh.shapes.begin(), mesh.shapes.end(),
                              [&](const MorphTarget& own) { return own.name == shape.name; })) {
                 mesh.shapes.push_back(shape);

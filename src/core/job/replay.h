@@ -18,7 +18,7 @@ struct StepOutcome {
     std::string account;
     std::vector<std::string> could_not;
     std::vector<std::string> unmatched; ///< names and patterns in it that nothing has
-    std::optional<Problem> problem; ///< why it did not fit; the steps after it still ran
+    std::optional<Problem> problem;     ///< why it did not fit; the steps after it still ran
     Moved moved;
     bool other_rest = false;    ///< it rests in another pose on purpose
     int subsamples = 1;         ///< moments per frame at which its drift is measured

@@ -28,7 +28,7 @@ template class std::vector<wembrix::SourceFit>;
 namespace wembrix {
 
 std::string_view role_name(SourceRole role) {
-    constexpr std::array<std::string_view, 7> names = {"automatic", "model", "part", "take",
+    constexpr std::array<std::string_view, 7> names = {"automatic", "model",   "part", "take",
                                                        "shapes",    "strands", "prop"};
     return names.at(static_cast<size_t>(role));
 }

@@ -51,8 +51,8 @@ struct SourceFit {
     std::string apart_at;                    ///< the joint that is farthest
     bool rest_settled = false;               ///< somebody said which rest pose holds
     template <typename Self> static auto fields(Self& s) {
-        return std::tie(s.source, s.role, s.problem, s.left_motion, s.legs_longer_m, s.foot, s.size_ratio, s.joints_apart, s.apart_m,
-                        s.apart_degrees, s.apart_at, s.rest_settled);
+        return std::tie(s.source, s.role, s.problem, s.left_motion, s.legs_longer_m, s.foot, s.size_ratio,
+                        s.joints_apart, s.apart_m, s.apart_degrees, s.apart_at, s.rest_settled);
     }
 };
 

@@ -86,9 +86,8 @@ std::vector<std::string> names_of_nothing(const StepContext& context, const Step
     std::vector<std::string> nothing;
     const auto look = [&](const std::string& name, std::initializer_list<const std::vector<std::string>*> lists) {
         const bool found = std::any_of(lists.begin(), lists.end(), [&](const std::vector<std::string>* list) {
-            return std::any_of(list->begin(), list->end(), [&](const std::string& one) {
-                return one == name || matches_wildcard(one, name);
-            });
+            return std::any_of(list->begin(), list->end(),
+                               [&](const std::string& one) { return one == name || matches_wildcard(one, name); });
         });
         if (!found && !name.empty() && std::find(nothing.begin(), nothing.end(), name) == nothing.end()) {
             nothing.push_back(name);

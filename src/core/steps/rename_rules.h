@@ -30,19 +30,19 @@ struct RenameSettings {
 /// Their declaration, for any settings with those two members.
 std::vector<Parameter> rename_rule_columns();
 template <typename Settings> std::vector<Parameter> rename_parameters() {
-    return {
-        rows<&Settings::rules>("rules", "Rules", "rule", rename_rule_columns(),
-                               "One after another: `{\"find\": regular expression, \"replace\": text with $1 $2 …}` "
-                               "(no look-ahead, no references back; a run of `#` in the text is a number of so many "
-                               "digits, counted for each "
-                               "other text in order); `{\"left\", \"right\", \"at\"}` for the tokens that say a side; "
-                               "`{\"case\"}`; `{\"letters\": \"latin\"}` for names of any script in plain Latin letters; "
-                               "the last three may have a `find`, too")
-            .typed_as("find → replace, one per line")
-            .starting(nlohmann::json::array()),
-        pairs<&Settings::names>("names", "One by one", "Old names and new, which the rules leave alone")
-            .not_empty()
-            .typed_as("old → new, one per line")};
+    return {rows<&Settings::rules>(
+                "rules", "Rules", "rule", rename_rule_columns(),
+                "One after another: `{\"find\": regular expression, \"replace\": text with $1 $2 …}` "
+                "(no look-ahead, no references back; a run of `#` in the text is a number of so many "
+                "digits, counted for each "
+                "other text in order); `{\"left\", \"right\", \"at\"}` for the tokens that say a side; "
+                "`{\"case\"}`; `{\"letters\": \"latin\"}` for names of any script in plain Latin letters; "
+                "the last three may have a `find`, too")
+                .typed_as("find → replace, one per line")
+                .starting(nlohmann::json::array()),
+            pairs<&Settings::names>("names", "One by one", "Old names and new, which the rules leave alone")
+                .not_empty()
+                .typed_as("old → new, one per line")};
 }
 
 /// Rules ready to be used, in order, each on what the one before made.

@@ -28,9 +28,8 @@ Result<StepResult> apply_step(const StepContext& context, const Step& step) {
         return problem;
     }
     for (const std::string& name : names_of_nothing(context, step)) {
-        const bool said =
-            std::any_of(result->could_not.begin(), result->could_not.end(),
-                        [&](const std::string& what) { return what.find(name) != std::string::npos; });
+        const bool said = std::any_of(result->could_not.begin(), result->could_not.end(),
+                                      [&](const std::string& what) { return what.find(name) != std::string::npos; });
         if (!said) {
             result->could_not.push_back("nothing is called " + name);
         }

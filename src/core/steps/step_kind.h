@@ -20,10 +20,11 @@ struct StepResult {
     Scene scene;
     std::string account;                ///< what it did, in one line
     std::vector<std::string> could_not; ///< what it left undone, and why
-    std::vector<std::string> unmatched{}; ///< names and patterns it was given that nothing has; told in `could_not`, too
-    Moved moved{};                      ///< where things are meant to have gone (a scale)
-    int subsamples = 1;                 ///< it makes keys anew: held against before at so many moments per frame
-    bool other_rest = false;            ///< it rests in another pose on purpose: only clips can be held against before
+    std::vector<std::string>
+        unmatched{};         ///< names and patterns it was given that nothing has; told in `could_not`, too
+    Moved moved{};           ///< where things are meant to have gone (a scale)
+    int subsamples = 1;      ///< it makes keys anew: held against before at so many moments per frame
+    bool other_rest = false; ///< it rests in another pose on purpose: only clips can be held against before
 };
 
 /// What a step works on.

@@ -97,9 +97,8 @@ std::vector<SameMotion> same_motions(const Scene& scene) {
     for (size_t c = 0; c < order.size(); ++c) {
         order[c] = c;
     }
-    std::stable_sort(order.begin(), order.end(), [&](size_t a, size_t b) {
-        return scene.clips[a].frames() > scene.clips[b].frames();
-    });
+    std::stable_sort(order.begin(), order.end(),
+                     [&](size_t a, size_t b) { return scene.clips[a].frames() > scene.clips[b].frames(); });
     std::vector<SameMotion> found;
     std::vector<char> is_part(scene.clips.size(), 0);
     for (size_t i = 0; i < order.size(); ++i) {

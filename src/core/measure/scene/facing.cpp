@@ -110,8 +110,8 @@ std::optional<Facing> facing_of(const Scene& scene) {
             lefts += side == Side::left ? 1 : 0;
             rights += side == Side::right ? 1 : 0;
         }
-        return Facing{nearest_axis(ahead), std::to_string(std::min(lefts, rights)) + " joints name a left and a right side",
-                      1};
+        return Facing{nearest_axis(ahead),
+                      std::to_string(std::min(lefts, rights)) + " joints name a left and a right side", 1};
     }
     Ahead ahead;
     add_rest_grounds(scene, ahead);

@@ -20,9 +20,9 @@ struct Facing {
     std::string reason;   ///< how it was told
     double certainty = 1; ///< 0 to 1
 };
-/// At rest, for a character that stands along +Y: left cross up, over all pairs of sided joints; where no joint says its
-/// side, from toes before their feet, eyes or a beak before the head, knees before hip and foot. Nothing when none of
-/// it is there, or the grounds disagree.
+/// At rest, for a character that stands along +Y: left cross up, over all pairs of sided joints; where no joint says
+/// its side, from toes before their feet, eyes or a beak before the head, knees before hip and foot. Nothing when none
+/// of it is there, or the grounds disagree.
 std::optional<Facing> facing_of(const Scene& scene);
 /// The same, and where the rest pose does not say it, from the way that the character goes in its clips.
 std::optional<Facing> guess_facing(const Scene& scene);

@@ -90,9 +90,8 @@ class Votes {
 
 /// Over a take something stands on the ground all the time: the side of the scene that moves least.
 void vote_by_contact(const Scene& scene, Votes& votes) {
-    const auto longest = std::max_element(scene.clips.begin(), scene.clips.end(), [](const Clip& a, const Clip& b) {
-        return a.seconds < b.seconds;
-    });
+    const auto longest = std::max_element(scene.clips.begin(), scene.clips.end(),
+                                          [](const Clip& a, const Clip& b) { return a.seconds < b.seconds; });
     const std::vector<int> joints = joints_of(scene);
     if (longest == scene.clips.end() || longest->frames() < 20 || joints.size() < 5) {
         return;

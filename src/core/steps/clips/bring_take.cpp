@@ -112,10 +112,11 @@ class Bringing {
 
     /// From the topmost joint down to the lowest one of the model, along the joints that both have.
     void compare_legs(Brought& brought) const {
-        const auto height = [&](const MatchedBone& bone) { return model_world()[static_cast<size_t>(bone.model)](1, 3); };
-        const auto lowest = std::min_element(bones().begin(), bones().end(), [&](const auto& a, const auto& b) {
-            return height(a) < height(b);
-        });
+        const auto height = [&](const MatchedBone& bone) {
+            return model_world()[static_cast<size_t>(bone.model)](1, 3);
+        };
+        const auto lowest = std::min_element(bones().begin(), bones().end(),
+                                             [&](const auto& a, const auto& b) { return height(a) < height(b); });
         if (lowest == bones().end() || lowest->above < 0) {
             return;
         }
@@ -244,7 +245,8 @@ class Bringing {
             const double size = size_of(model_world()[static_cast<size_t>(bones()[b].model)]);
             frames.correction[static_cast<size_t>(node)].topLeftCorner<3, 3>() = fits[b] * size;
             frames.parent[static_cast<size_t>(node)] =
-                bones()[b].above < 0 ? -1 : now[static_cast<size_t>(bones()[static_cast<size_t>(bones()[b].above)].other)];
+                bones()[b].above < 0 ? -1
+                                     : now[static_cast<size_t>(bones()[static_cast<size_t>(bones()[b].above)].other)];
         }
         const Scene fitted = reframe(take, frames).scene;
         std::vector<Clip> clips;

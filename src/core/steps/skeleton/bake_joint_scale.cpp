@@ -122,7 +122,8 @@ Result<StepResult> apply_bake_joint_scale(const StepContext& context, const Stre
     Reframed folded = reframe(scene, frames);
     for (Node& node : folded.scene.nodes) {
         // What is 1 but for rounding is 1.
-        if ((node.kind == NodeKind::joint || is_mere_point(node)) && (node.rest.scale - Vec3::Ones()).cwiseAbs().maxCoeff() < 1e-9) {
+        if ((node.kind == NodeKind::joint || is_mere_point(node)) &&
+            (node.rest.scale - Vec3::Ones()).cwiseAbs().maxCoeff() < 1e-9) {
             node.rest.scale = Vec3::Ones();
         }
     }

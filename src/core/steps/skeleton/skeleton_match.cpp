@@ -88,7 +88,6 @@ double unit_said_by(std::vector<double> ratios) {
     return said;
 }
 
-
 double length(const std::vector<Mat4>& world, int a, int b) {
     return (position_of(world[static_cast<size_t>(a)]) - position_of(world[static_cast<size_t>(b)])).norm();
 }
@@ -182,8 +181,8 @@ std::vector<Mat3> SkeletonMatch::fitting_turns(const std::vector<Mat4>& world) c
     return fits;
 }
 
-Mat3 SkeletonMatch::along_bones(const std::vector<size_t>& below, const MatchedBone& bone, const std::vector<Mat4>& world,
-                               const Mat3& rests) const {
+Mat3 SkeletonMatch::along_bones(const std::vector<size_t>& below, const MatchedBone& bone,
+                                const std::vector<Mat4>& world, const Mat3& rests) const {
     const auto both = [&](size_t child) {
         return std::pair(bone_in(model_world_, bone.model, bones_[child].model),
                          bone_in(world, bone.other, bones_[child].other));
@@ -219,6 +218,5 @@ Mat3 SkeletonMatch::along_bones(const std::vector<size_t>& below, const MatchedB
     }
     return nearest_rotation(sum);
 }
-
 
 } // namespace wembrix
