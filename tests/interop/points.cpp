@@ -47,7 +47,7 @@ json frame_of(const Scene& scene, Deformer& deformer, const Poser& poser, double
     return {{"seconds", seconds}, {"surfaces", surfaces}, {"joints", joints}, {"matrices", matrices}};
 }
 
-int dump(const std::string& file, const std::string& out, double frames_of) {
+int dump(const std::string& file, const std::string& out) {
     const Result<Scene> scene = read_scene(file);
     if (!scene) {
         fmt::print(stderr, "{}\n", scene.problem().sentence());
@@ -67,9 +67,7 @@ int dump(const std::string& file, const std::string& out, double frames_of) {
         json frames = json::array();
         const Poser poser(*scene, &clip);
         for (int k = 0; k <= 6; ++k) {
-            const double at = clip.seconds * k / 6;
-            frames.push_back(frame_of(*scene, deformer, poser,
-                                      frames_of > 0 ? std::round(at * frames_of) / frames_of : at * 0.9999));
+            frames.push_back(frame_of(*scene, deformer, poser, clip.seconds * k / 6 * 0.9999));
         }
         size_t keys = 0;
         for (const Channel& channel : clip.channels) {
@@ -155,12 +153,12 @@ int rigs(const std::filesystem::path& folder, uint32_t count) {
 
 int main(int count, char** arguments) {
     const std::string command = count > 1 ? arguments[1] : "";
-    if ((count == 4 || count == 5) && command == "dump") {
-        return dump(arguments[2], arguments[3], count == 5 ? std::stod(arguments[4]) : 0);
+    if (count == 4 && command == "dump") {
+        return dump(arguments[2], arguments[3]);
     }
     if (count == 4 && command == "rigs") {
         return rigs(arguments[2], static_cast<uint32_t>(std::stoul(arguments[3])));
     }
-    fmt::print(stderr, "usage: wembrix-points dump FILE OUT.json [FRAMES_A_SECOND] | rigs DIR COUNT\n");
+    fmt::print(stderr, "usage: wembrix-points dump FILE OUT.json | rigs DIR COUNT\n");
     return 2;
 }

@@ -83,24 +83,6 @@ for clip in stand wade shake_off; do
     python3 -c 'import json,sys; print(*[c["name"] for c in json.load(open(sys.argv[1]))["clips"] if c["loop"] and c["last_frame"] == "the first once more"])' \
         "$work/loops/delivery.json" > "$work/engine/loop_$clip.repeats"
 done
-# Keys as they were prepared: fewer than frames, of all three interpolations' own kind.
-python3 - "$work/demo/tansy.wembrix" "$work/fewer.json" "$work/demo/Tidewater_runtime.destination.json" "$work/kept.json" << 'PY'
-import json, sys
-card, to, destination, kept = sys.argv[1:]
-steps = json.load(open(card))["steps"] + [{"step": "reduce_keys", "limit_mm": 0.5}]
-json.dump({"steps": steps}, open(to, "w"))
-settings = json.load(open(destination))
-settings.update(clip_keys="as_prepared", still_channels=False)
-json.dump(settings, open(kept, "w"))
-PY
-"$build/src/cli/wembrix-cli" deliver --card "$work/fewer.json" --destination "$work/kept.json" --out "$work/kept" \
-    "$work/demo/tansy_model.glb" "$work/demo/tansy_market.gltf" "$work/demo/market_props.glb" > "$work/kept.log"
-for clip in wade stamp; do
-    file=$work/engine/kept_$clip.glb
-    cp "$work/kept/tansy_model_$clip.glb" "$file"
-    # The importer makes keys of its own at each thirtieth of a second: there they have to agree.
-    "$build/tests/wembrix-points" dump "$file" "$file.json" 30
-done
 # Frame for frame, as we deliver them: by itself the engine would take every second frame and thin them.
 for file in "$work"/engine/*.glb; do
     printf '[remap]\n\nimporter="scene"\n\n[params]\n\nanimation/fps=30\nanimation/optimizer/enabled=false\n' > "$file.import"
