@@ -247,6 +247,18 @@ TEST(OneSkeleton, ShapesOfAnotherFileJoinTheSurfaceInItsUnit) {
     EXPECT_NEAR(both.meshes[0].shapes[0].positions[1].y(), 0.2F, 1e-6F) << "in the model's unit";
 }
 
+TEST(OneSkeleton, WhatASourceOfShapesHasBesidesIsSaidToStayOut) {
+    Scene body = tower({"a", "b"});
+    Scene other = tower({"x", "y", "z"});
+    add_nod(other, "nod", 1, 0.5, true);
+    add_source(body, {"other.glb", other}, 1, {SourceRole::shapes, RestOf::nobody_said, {}});
+    EXPECT_EQ(surfaces_of(body).size(), 1U);
+    EXPECT_TRUE(std::any_of(body.notes.begin(), body.notes.end(), [](const Note& note) {
+        return note.where == "other.glb" && note.what.find("1 surface") != std::string::npos &&
+               note.what.find("1 take ") != std::string::npos;
+    }));
+}
+
 TEST(OneSkeleton, AFileWithAClipAndASurfaceBringsBoth) {
     Scene part = tower({"x:a", "x:b", "x:c"});
     for (Node& node : part.nodes) {

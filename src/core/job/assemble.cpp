@@ -1,5 +1,6 @@
 #include "core/job/assemble.h"
 
+#include "core/base/counted.h"
 #include "core/job/append_scene.h"
 #include "core/steps/step_kind.h"
 
@@ -44,6 +45,20 @@ bool brings_shapes(const Scene& base, const Scene& source) {
         }
     }
     return false;
+}
+
+/// Of a source that is taken for its shapes nothing else comes: what else it has is said.
+void say_what_is_no_shape(Scene& base, const NamedScene& source) {
+    const std::vector<int> surfaces = surfaces_of(source.scene);
+    const auto strangers = std::count_if(surfaces.begin(), surfaces.end(),
+                                         [&](int surface) { return twin_of(base, source.scene, surface, true) < 0; });
+    if (strangers > 0 || !source.scene.clips.empty()) {
+        base.notes.push_back(
+            {source.name,
+             fmt::format("is taken for its shapes: {} that are no surface of the model and {} stay out.",
+                         counted(strangers, "surface"), counted(source.scene.clips.size(), "take")),
+             {}});
+    }
 }
 
 Brought add_takes(Scene& base, const NamedScene& source, int64_t identity, const AssemblyOptions& options,
@@ -144,6 +159,9 @@ std::optional<Brought> add_source(Scene& base, NamedScene source, size_t place, 
     }
     if (fit.role == SourceRole::shapes || (on_the_skeleton && options.role != SourceRole::take)) {
         join_shapes(base, source, fit.role == SourceRole::shapes);
+    }
+    if (fit.role == SourceRole::shapes) {
+        say_what_is_no_shape(base, source);
     }
     size_t surfaces_left = surfaces_of(source.scene).size();
     if (fit.role == SourceRole::part) {
