@@ -1,7 +1,7 @@
 #!/bin/bash
 # The twenty jobs that must go well, as far as the command line goes: one script each. Usage: run.sh BUILD [NUMBER…]
+build=$(realpath -e "$1") || exit 1
 cd "$(dirname "$0")" || exit 1
-build=$(cd "$1" 2> /dev/null && pwd || cd "$OLDPWD/$1" && pwd)
 shift
 bad=0
 for script in [0-2][0-9]-*.sh; do
