@@ -152,7 +152,7 @@ void long_take(const QTemporaryDir& folder) {
     window.open_paths({folder.filePath(QStringLiteral("long.glb"))});
     say("36 000 frames of 200 joints: from opening the file to the view",
         seconds_until([&] { return is_shown(window); }), "s");
-    window.choose_station(2);
+    window.choose_station(3);
     say("and until energy, feet and poses of the take are measured", seconds_until([&] {
             return !window.page<TakesStation>().model().is_busy() &&
                    !window.page<TakesStation>().model().takes().empty() &&

@@ -112,6 +112,20 @@ struct StepsOptions {
 int list_steps(const StepsOptions& options);
 
 /// Sources and route card of a job, replayed; or a source alone, as it is.
+struct WeightsOptions {
+    std::string file;  ///< a job or a source
+    std::string joint; ///< only what this one holds, vertex by vertex
+    bool json = false;
+};
+int weights(const WeightsOptions& options);
+
+struct SurfaceOptions {
+    std::string file; ///< a job or a source
+    bool json = false;
+};
+int shapes(const SurfaceOptions& options);
+int materials(const SurfaceOptions& options);
+
 struct Opened {
     Job job;
     std::filesystem::path folder;

@@ -106,6 +106,22 @@ int run(int count, char** arguments) {
                                 "Which rest pose holds for a part: NAME=first, part or ask");
     sources_command->add_flag("--dry-run", sources_options.dry_run, "Say what would change and write nothing");
     sources_command->add_flag("--json", sources_options.json, "As JSON");
+    WeightsOptions weights_options;
+    CLI::App* weights_command =
+        app.add_subcommand("weights", "Influences, sums, strays and joints of the surfaces of a file or job");
+    weights_command->add_option("file", weights_options.file, "A source or a job (.wembrix)")->required();
+    weights_command->add_option("--joint", weights_options.joint, "Only what this joint holds, vertex by vertex");
+    weights_command->add_flag("--json", weights_options.json, "As JSON");
+    SurfaceOptions shapes_options;
+    CLI::App* shapes_command = app.add_subcommand(
+        "shapes", "The shapes of a file or job, in order, how far they move and where they are keyed");
+    shapes_command->add_option("file", shapes_options.file, "A source or a job (.wembrix)")->required();
+    shapes_command->add_flag("--json", shapes_options.json, "As JSON");
+    SurfaceOptions materials_options;
+    CLI::App* materials_command =
+        app.add_subcommand("materials", "The material slots of a file or job, and what each material is");
+    materials_command->add_option("file", materials_options.file, "A source or a job (.wembrix)")->required();
+    materials_command->add_flag("--json", materials_options.json, "As JSON");
     StepsOptions steps_options;
     CLI::App* steps_command = app.add_subcommand("steps", "List the steps that a route card can hold");
     steps_command->add_flag("--markdown", steps_options.markdown, "As the table of the documentation");
@@ -127,6 +143,15 @@ int run(int count, char** arguments) {
     }
     if (sources_command->parsed()) {
         return sources(sources_options);
+    }
+    if (weights_command->parsed()) {
+        return weights(weights_options);
+    }
+    if (shapes_command->parsed()) {
+        return shapes(shapes_options);
+    }
+    if (materials_command->parsed()) {
+        return materials(materials_options);
     }
     if (steps_command->parsed()) {
         return list_steps(steps_options);

@@ -33,7 +33,7 @@ class Bench : public Window {
                       {"shake_off", 744, 896, true, "", ""}});
         });
         settle();
-        window->choose_station(2);
+        window->choose_station(3);
         settle();
     }
     [[nodiscard]] const Scene& prepared() const { return state().replay.prepared(); }

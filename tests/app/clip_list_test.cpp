@@ -233,9 +233,9 @@ TEST_F(ClipRows, TheCardCanBeUnfoldedBesideTheTakes) {
     // Each station keeps its own.
     window->choose_station(1);
     EXPECT_TRUE(window->card().isVisible());
-    window->choose_station(3);
+    window->choose_station(4);
     EXPECT_FALSE(window->card().isVisible());
-    window->choose_station(2);
+    window->choose_station(3);
     EXPECT_TRUE(window->card().isVisible());
     QTest::mouseClick(child<QToolButton>("foldCard"), Qt::LeftButton);
     EXPECT_FALSE(window->card().isVisible());

@@ -101,6 +101,9 @@ TEST_F(Bench, ADestinationsKeysFrontAndReadingAreSetExchangedAndCompared) {
     ASSERT_TRUE(now.reads);
     EXPECT_EQ(now.reads->forward, Axis::pos_x);
     EXPECT_EQ(now.reads->up, now.axes.up);
+    choose("destination_reads_up", "+Y");
+    EXPECT_EQ(dialog.destinations()[0].reads->up, Axis::pos_y) << "the project counts Z up";
+    EXPECT_EQ(dialog.destinations()[0].axes.up, Axis::pos_z);
     EXPECT_EQ(now.shapes, 0);
     EXPECT_EQ(now.clip_names, "[a-z_]+");
 
@@ -132,6 +135,8 @@ TEST_F(Bench, ADestinationsKeysFrontAndReadingAreSetExchangedAndCompared) {
 
     // Set back: nothing of it stands in the file any more.
     choose("destination_reads_forward", "By the shortest rotation");
+    EXPECT_EQ(dialog.destinations()[2].reads->up, Axis::pos_y) << "opened as it was saved, and not set back by the way";
+    choose("destination_reads_up", "As the up axis above");
     dialog.findChild<QLineEdit*>("destination_max_shapes")->clear();
     QTest::keyClicks(dialog.findChild<QLineEdit*>("destination_max_shapes"), " ");
     EXPECT_FALSE(dialog.destinations()[2].reads);

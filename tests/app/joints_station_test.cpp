@@ -179,7 +179,7 @@ TEST_F(Bench, AFindingShowsItsPlace) {
     show = show_button("take_name");
     ASSERT_NE(show, nullptr);
     QTest::mouseClick(show, Qt::LeftButton);
-    EXPECT_EQ(window->station(), 2);
+    EXPECT_EQ(window->station(), 3);
     EXPECT_EQ(window->clock().clip(), "capture_07");
 }
 

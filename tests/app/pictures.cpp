@@ -14,6 +14,7 @@
 #include "stations/intake/replace_dialog.h"
 #include "stations/intake/source_menu.h"
 #include "stations/joints/joints_station.h"
+#include "stations/surface/surface_station.h"
 #include "stations/takes/takes_station.h"
 #include "style/theme.h"
 
@@ -26,6 +27,8 @@
 #include <QScreen>
 #include <QScrollArea>
 #include <QScrollBar>
+#include <QSlider>
+#include <QTableWidget>
 #include <cstdio>
 #include <functional>
 
@@ -90,7 +93,7 @@ int larger(const QString& job_file, const QString& out, const QString& name) {
     window.open_paths({QString::fromStdString(job->string())});
     wait_for([&] { return window.session().state() != nullptr && !window.page<TakesStation>().model().is_busy(); },
              300);
-    window.choose_station(name.startsWith(QStringLiteral("joints")) ? 1 : 2);
+    window.choose_station(name.startsWith(QStringLiteral("joints")) ? 1 : 3);
     if (name == QStringLiteral("takes-forty")) {
         window.page<TakesStation>().go_to(QStringLiteral("wade_03"), 20);
         wait_for_lost(window, "wade_03");
@@ -184,15 +187,40 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         wait_for([&] { return timer.elapsed() > 400; });
         dialog.grab().save(out + QStringLiteral("/") + QString::fromUtf8(name) + QStringLiteral(".png"));
     };
-    if (wanted("takes")) {
+    if (wanted("surface") || wanted("surface-slots")) {
         window.choose_station(2);
+        show_clip(window, QStringLiteral("wade"), 30);
+        auto* weights_of = window.findChild<QComboBox*>(QStringLiteral("weightsOf"));
+        weights_of->setCurrentIndex(weights_of->findText(QStringLiteral("leg_shank_l")));
+        Q_EMIT weights_of->activated(weights_of->currentIndex());
+        QElapsedTimer timer;
+        timer.start();
+        wait_for([&] { return timer.elapsed() > 1500; }); // the pictures of the shapes
+        if (wanted("surface")) {
+            const QList<QSlider*> sliders = window.findChildren<QSlider*>(QStringLiteral("shapeSlider"));
+            if (!sliders.isEmpty()) {
+                sliders[0]->setValue(100);
+            }
+            take(window, out, QStringLiteral("surface"));
+        }
+        if (wanted("surface-slots")) {
+            window.findChild<QPushButton*>(QStringLiteral("slotsTab"))->click();
+            window.findChild<QTableWidget*>(QStringLiteral("slotTable"))->setCurrentCell(0, 0);
+            take(window, out, QStringLiteral("surface-slots"));
+            window.findChild<QPushButton*>(QStringLiteral("shapesTab"))->click();
+        }
+        window.selection().clear();
+        window.camera().frame_all();
+    }
+    if (wanted("takes")) {
+        window.choose_station(3);
         window.page<TakesStation>().go_to(QStringLiteral("shake_off"), 60);
         wait_for([&] { return !window.page<TakesStation>().model().is_busy(); });
         wait_for_lost(window, "shake_off");
         take(window, out, QStringLiteral("takes"));
     }
     if (wanted("takes-curves")) {
-        window.choose_station(2);
+        window.choose_station(3);
         const Scene& prepared = window.session().state()->replay.prepared();
         window.selection().choose(prepared.nodes[prepared.find_node("leg_shank_l")].identity);
         window.page<TakesStation>().go_to(QStringLiteral("wade"), 88);
@@ -209,7 +237,7 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         window.selection().clear();
     }
     if (wanted("takes-made")) {
-        window.choose_station(2);
+        window.choose_station(3);
         window.document().edit(QStringLiteral("steps"), [](Job& edited) {
             edited.steps.push_back({"close_loop", {{"clip", "shake_off"}, {"mode", "blend"}, {"frames", 10}}});
             edited.steps.push_back(
@@ -240,7 +268,7 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         take(window, out, QStringLiteral("apart"));
     }
     if (wanted("deliver") || wanted("deliver-changed")) {
-        window.choose_station(3);
+        window.choose_station(4);
         window.runner().deliver_cells(window.board().due());
         wait_for([&] { return !window.runner().is_running() && window.board().is_current(); });
         window.page<DeliverStation>().board_view().setCurrentIndex(window.board().index(2, 1));
@@ -262,7 +290,7 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         dialog_picture(guide, "guide");
     }
     if (only == QStringLiteral("more")) { // windows that are not among the pictures of the documentation
-        window.choose_station(3);
+        window.choose_station(4);
         window.runner().deliver_cells(window.board().due());
         wait_for([&] { return !window.runner().is_running() && window.board().is_current(); });
         window.page<DeliverStation>().board_view().setCurrentIndex(window.board().index(0, 1));

@@ -27,31 +27,31 @@ class EmptyPage : public StationPage {
 
 TEST(Stations, OneMoreIsItsPageAndItsRow) {
     std::vector<StationKind> kinds = station_kinds();
-    kinds.insert(kinds.begin() + 2, {"surface", 3, "Surface", "Who has which vertices", true, false,
+    kinds.insert(kinds.begin() + 4, {"strands", 5, "Strands", "What grows where", true, false,
                                      [](const StationContext& context, QWidget* parent) -> StationPage* {
                                          return new EmptyPage(context, parent);
                                      }});
     MainWindow window(kinds);
     ASSERT_EQ(window.pages().size(), station_kinds().size() + 1);
-    EXPECT_NE(window.findChild<RailButton*>(QStringLiteral("stationSurface")), nullptr);
-    window.choose_station("surface");
-    EXPECT_EQ(window.station(), 2);
+    EXPECT_NE(window.findChild<RailButton*>(QStringLiteral("stationStrands")), nullptr);
+    window.choose_station("strands");
+    EXPECT_EQ(window.station(), 4);
     EXPECT_TRUE(window.card().isHidden()) << "its row says that the card begins folded there";
     window.choose_station("deliver");
-    EXPECT_EQ(window.station(), 4);
+    EXPECT_EQ(window.station(), 5);
     // Its shortcut is in the menu, and its findings wait in it.
     bool in_menu = false;
     for (const QAction* action : window.findChildren<QAction*>()) {
-        in_menu = in_menu || action->shortcut() == QKeySequence(Qt::ALT | Qt::Key_3);
+        in_menu = in_menu || action->shortcut() == QKeySequence(Qt::ALT | Qt::Key_5);
     }
     EXPECT_TRUE(in_menu);
     SessionState state;
     Finding finding;
-    finding.id = "stray_weights";
-    finding.station = "surface";
+    finding.id = "thin_strands";
+    finding.station = "strands";
     finding.grade = Grade::stop;
     state.findings = {finding};
-    EXPECT_EQ(window.pages()[2]->waits(state).text.toStdString(), "1 stop");
+    EXPECT_EQ(window.pages()[4]->waits(state).text.toStdString(), "1 stop");
     EXPECT_EQ(window.pages()[1]->waits(state).text.toStdString(), "✓");
 }
 

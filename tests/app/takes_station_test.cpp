@@ -11,7 +11,7 @@ namespace {
 
 TEST_F(Bench, ATakeIsCutDraggedSnappedAndNamed) {
     open_mended();
-    window->choose_station(2);
+    window->choose_station(3);
     TakeStrip& strip = window->page<TakesStation>().strip();
     ASSERT_TRUE(wait_for([&] {
         return !window->page<TakesStation>().model().takes().empty() &&
@@ -70,7 +70,7 @@ TEST_F(Bench, ATakeIsCutDraggedSnappedAndNamed) {
 
 TEST_F(Bench, TheListOfClipsIsTypedReadAndWritten) {
     open_mended();
-    window->choose_station(2);
+    window->choose_station(3);
     ASSERT_TRUE(write_file_whole(folder.filePath("cuts.csv").toStdString(),
                                  "name,first,last,repeats,colour,note\nstand,0,168,yes,#4B78A8,\n"
                                  "shake_off,744,896,yes,#A84B5C,she is still shaking\n")
@@ -107,7 +107,7 @@ TEST_F(Bench, TheListOfClipsIsTypedReadAndWritten) {
 
 TEST_F(Bench, StillPlacesAreOfferedAndCut) {
     open_mended();
-    window->choose_station(2);
+    window->choose_station(3);
     ASSERT_TRUE(wait_for([&] { return child<QPushButton>("cutAll")->isEnabled(); }));
     const QString few = child<QLabel>("offered")->text();
     auto* threshold = child<QDoubleSpinBox>("stillBelow");
@@ -126,7 +126,7 @@ TEST_F(Bench, StillPlacesAreOfferedAndCut) {
 
 TEST_F(Bench, TheStripZoomsToTheSingleFrame) {
     open_mended();
-    window->choose_station(2);
+    window->choose_station(3);
     TakeStrip& strip = window->page<TakesStation>().strip();
     const double all = strip.pixels_per_frame();
     const double under = strip.frame_at(400);
@@ -171,7 +171,7 @@ TEST_F(Bench, ALoopIsClosedFromItsFindingAndARootTakesTheWay) {
         set_cuts(job, "capture_07", {{"wade", 220, 396, true, "", ""}, {"shake_off", 744, 896, true, "", ""}});
     });
     settle();
-    window->choose_station(2);
+    window->choose_station(3);
     ASSERT_TRUE(wait_for([&] { return window->page<TakesStation>().model().clip("shake_off") != nullptr; }));
     EXPECT_FALSE(window->page<TakesStation>().model().clip("shake_off")->closes);
     // From the station: a window with the step, taken as it is.
@@ -203,7 +203,7 @@ TEST_F(Bench, ALoopIsClosedFromItsFindingAndARootTakesTheWay) {
                          Vec3(pose.world[static_cast<size_t>(prepared().find_node("root"))].topRightCorner<3, 1>()));
     };
     const auto [head, root] = head_at(170);
-    window->choose_station(2);
+    window->choose_station(3);
     window->page<TakesStation>().go_to("wade", 0);
     auto* way = child<QPushButton>("rootMotion");
     ASSERT_TRUE(way->isVisible());
@@ -222,7 +222,7 @@ TEST_F(Bench, ALoopIsClosedFromItsFindingAndARootTakesTheWay) {
 
 TEST_F(Bench, FeetLikenessRowsAndWhatGoesOut) {
     open_mended();
-    window->choose_station(2);
+    window->choose_station(3);
     TakeStrip& strip = window->page<TakesStation>().strip();
     ASSERT_TRUE(wait_for([&] {
         return !window->page<TakesStation>().model().takes().empty() &&
@@ -292,7 +292,7 @@ TEST_F(Bench, EveryStationFitsAThousandTwoHundredAndEightyPixels) {
     window->page<TakesStation>().go_to(QStringLiteral("shake_off"), 60);
     settle();
     fits("a clip chosen that does not close");
-    window->choose_station(2);
+    window->choose_station(3);
     window->card().show();
     settle();
     EXPECT_LE(window->minimumSizeHint().width(), 1280) << "Takes with the route card unfolded";
@@ -323,7 +323,7 @@ TEST_F(Bench, EveryStationFitsAThousandTwoHundredAndEightyPixels) {
 
 TEST_F(Bench, TheSpeedOfStandingStillFollowsTheSizeOfTheCharacter) {
     open_mended();
-    window->choose_station(2);
+    window->choose_station(3);
     const auto measured = [&] {
         return wait_for([&] {
             return !window->page<TakesStation>().model().takes().empty() &&

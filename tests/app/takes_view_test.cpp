@@ -70,7 +70,7 @@ TEST_F(TakesView, ARepeatThatTravelsGoesOnFromWhereItArrived) {
         set_cuts(job, "capture_07", {{"step", 220, 264, true, "", ""}, {"stand", 0, 60, true, "", ""}});
     });
     settle();
-    window->choose_station(2);
+    window->choose_station(3);
     settle();
     window->page<TakesStation>().go_to("step", 44);
     QTest::qWait(60);
@@ -234,7 +234,7 @@ TEST_F(TakesView, ManyTakesAreListedTogetherAndTypedInWhereTheyAre) {
     }
     ASSERT_TRUE(write_job(*job, job_file.toStdString()).ok());
     open();
-    window->choose_station(2);
+    window->choose_station(3);
     ASSERT_TRUE(wait_for([&] {
         return !window->page<TakesStation>().model().is_busy() &&
                window->page<TakesStation>().model().takes().size() == 3;
@@ -318,7 +318,7 @@ TEST_F(TakesView, RangesThatTheSourceNamesAreOfferedAndListsMayBeInSeconds) {
                                                 {{"name", "in_the_water"}, {"from_s", 8}, {"to_s", 13}}};
     ASSERT_TRUE(write_file_whole(market.toStdString(), gltf.dump()).ok());
     open_mended();
-    window->choose_station(2);
+    window->choose_station(3);
     auto* cut = child<QPushButton>("cutNamed");
     ASSERT_TRUE(wait_for([&] { return cut->isVisible(); }));
     EXPECT_TRUE(cut->toolTip().contains("in_the_water (240–390)")) << cut->toolTip().toStdString();

@@ -13,7 +13,7 @@ TEST_F(Window, EmptyItSaysWhatWouldFillIt) {
     EXPECT_TRUE(window->twin().left().view().empty_text().contains("sources"));
     EXPECT_TRUE(window->twin().right().view().empty_text().contains("route card"));
     // Every station says what would fill it and offers the command.
-    for (int station = 0; station < 4; ++station) {
+    for (int station = 0; station < static_cast<int>(window->pages().size()); ++station) {
         window->choose_station(station);
         int offered = 0;
         for (const QPushButton* button : window->findChildren<QPushButton*>("bringIn")) {
@@ -185,7 +185,7 @@ TEST_F(Window, WhatStayedBehindIsListedAndSubjectsOpen) {
     mend();
     window->runner().deliver_cells(window->board().due());
     ASSERT_TRUE(wait_for([&] { return !window->runner().is_running(); }));
-    window->choose_station(3);
+    window->choose_station(4);
     BoardModel& board = window->board();
     ASSERT_TRUE(board.data(board.index(0, 0), Qt::DisplayRole).toString().contains("model"));
     window->page<DeliverStation>().board_view().setCurrentIndex(board.index(0, 1));
@@ -233,7 +233,7 @@ TEST_F(Window, TheBoardIsStillRightAfterARestart) {
     open();
     EXPECT_EQ(window->board().count(CellState::arrived), 4);
     // A cell from the earlier session is read back again when it is looked at.
-    window->choose_station(3);
+    window->choose_station(4);
     window->page<DeliverStation>().board_view().setCurrentIndex(window->board().index(1, 1));
     auto* claims = child<QTableWidget>("claims");
     EXPECT_TRUE(wait_for([&] { return claims->rowCount() == 8; }));

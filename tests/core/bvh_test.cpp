@@ -1,4 +1,5 @@
 // BVH: read, written, read back, refused.
+#include "core/delivery/delivery.h"
 #include "core/formats/bvh/bvh.h"
 #include "core/math/angles.h"
 #include "core/math/axis_turns.h"
@@ -290,6 +291,30 @@ TEST(Bvh, NamesOfOneByteALetterBecomeUtf8AndAreWritten) {
     EXPECT_TRUE(write_bvh(scene, "again").ok());
     EXPECT_GE(read(with(arm, "upper arm", "Schlüssel")).find_node("Schlüssel"), 0);
     EXPECT_FALSE(says(read(with(arm, "upper arm", "Schlüssel")), "Latin-1"));
+}
+
+TEST(BvhDelivery, IsInTheAxesAndTheUnitOfTheDestination) {
+    Scene scene = tower({"root", "a", "b"});
+    add_nod(scene, "nod", 1, 0.4, true);
+    DeliveryRequest request;
+    request.prepared = &scene;
+    request.destination = built_in_destinations()[0]; // Z up, -Y ahead, centimetres
+    request.destination.container = "bvh";
+    request.job_name = "tower";
+    request.folder = std::filesystem::temp_directory_path() / "wembrix_bvh_axes";
+    std::filesystem::remove_all(request.folder);
+    const Result<DeliveryReport> report = deliver(request);
+    ASSERT_TRUE(report.ok());
+    for (const Arrival& arrival : report->arrivals) {
+        EXPECT_NE(arrival.state, CellState::held) << arrival.reason;
+    }
+    const Result<Scene> raw = read_bvh(request.folder / "tower_nod.bvh");
+    ASSERT_TRUE(raw.ok());
+    ASSERT_EQ(raw->clips.size(), 1U);
+    Pose pose;
+    Poser(*raw, &raw->clips[0]).at(0, pose);
+    EXPECT_LT((point_of(pose.world[1], Vec3::Zero()) - Vec3(0, 0, 100)).norm(), 1e-3) << pose.world[1];
+    std::filesystem::remove_all(request.folder);
 }
 
 } // namespace

@@ -47,6 +47,18 @@ class Drawing {
                 names.push_back(node.name);
             }
         }
+        for (const Mesh& mesh : scene_.meshes) {
+            for (const MorphTarget& shape : mesh.shapes) {
+                if (of == NameOf::shape) {
+                    names.push_back(shape.name);
+                }
+            }
+        }
+        for (const Material& material : scene_.materials) {
+            if (of == NameOf::material) {
+                names.push_back(material.name);
+            }
+        }
         return names.empty() || chance(12) ? fmt::format("name_{}", below(100)) : names[below(names.size())];
     }
 

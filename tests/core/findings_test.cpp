@@ -46,7 +46,7 @@ TEST(Findings, TheDemoHasTheFaultsItIsSaidToHave) {
 TEST(Findings, TheStepOfEachMendsIt) {
     Scene scene = tansy();
     for (const char* id : {"size", "parent_transform", "name_prefix", "take_name", "roots", "weight_sum",
-                           "unweighted_joints", "empty_shape"}) {
+                           "unweighted_joints", "empty_shape", "expected_size"}) {
         const std::vector<Finding> before = findings_of(scene);
         const Finding* finding = find(before, id);
         ASSERT_NE(finding, nullptr) << id;

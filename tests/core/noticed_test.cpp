@@ -125,6 +125,58 @@ TEST(Sizes, ACharacterFourTimesTooLargeForItsTakeIsSeen) {
         << "that is a unit, and taken care of";
 }
 
+TEST(Sizes, AreHeldAgainstWhatWasSaidOnce) {
+    Scene scene = figure(true); // 3.5 m with what stands around its joints
+    const std::vector<Finding> asked = noticed(scene, "expected_size");
+    ASSERT_EQ(asked.size(), 1U);
+    EXPECT_EQ(asked[0].grade, Grade::note);
+    Scene said = apply_step(scene, *asked[0].step).take().scene;
+    EXPECT_TRUE(noticed(said, "expected_size").empty()) << "what is there was said to be right";
+    EXPECT_EQ(said.expected.kind, ExpectedSize::Kind::figure);
+
+    scale_all(said, 4);
+    const std::vector<Finding> large = noticed(said, "expected_size");
+    ASSERT_EQ(large.size(), 1U);
+    EXPECT_EQ(large[0].grade, Grade::stop);
+    EXPECT_NE(large[0].message.find("4 times as large as expected"), std::string::npos) << large[0].message;
+    const Scene mended = apply_step(said, *large[0].step).take().scene;
+    EXPECT_NEAR(height_m(mended), height_m(scene), 0.01 * height_m(scene));
+    EXPECT_TRUE(noticed(mended, "expected_size").empty());
+    scale_all(said, 1.5 / 4);
+    EXPECT_EQ(noticed(said, "expected_size").at(0).grade, Grade::look);
+
+    // Without a height, what is common among its kind.
+    const auto said_to_be = [&](const char* kind) {
+        return noticed(apply_step(scene, {"expect_size", {{"kind", kind}}})->scene, "expected_size");
+    };
+    EXPECT_TRUE(said_to_be("animal").empty());
+    scale_all(scene, 3);
+    EXPECT_TRUE(said_to_be("animal").empty());
+    ASSERT_EQ(said_to_be("figure").size(), 1U);
+    EXPECT_EQ(said_to_be("figure")[0].grade, Grade::stop);
+}
+
+TEST(Sizes, AreHeldAgainstTheDestinationsSkeletonAndTheOtherSources) {
+    Scene scene = tower({"a", "b", "c", "d", "e", "f", "g"});
+    Destination destination = built_in_destinations()[0];
+    destination.contract = contract_of(scene, "quay");
+    scale_all(scene, 3.94);
+    std::vector<Finding> findings = look_for_findings({scene, &destination});
+    std::erase_if(findings, [](const Finding& finding) { return finding.id != "contract_size"; });
+    ASSERT_EQ(findings.size(), 1U);
+    EXPECT_NE(findings[0].message.find("3.94 times as large as the contract “quay”"), std::string::npos)
+        << findings[0].message;
+    EXPECT_NEAR(findings[0].step->parameters["factor"].get<double>(), 1 / 3.94, 1e-3);
+
+    Scene crate = tower({"lid"});
+    crate.nodes[0].name = "crate";
+    EXPECT_TRUE(noticed(assemble({{"model.glb", scene}, {"crate.glb", crate}}), "source_size").empty());
+    scale_all(crate, 5000);
+    const std::vector<Finding> odd = noticed(assemble({{"model.glb", scene}, {"crate.glb", crate}}), "source_size");
+    ASSERT_EQ(odd.size(), 1U);
+    EXPECT_EQ(odd[0].where, "crate.glb");
+}
+
 TEST(Sizes, AnAttachmentPointWithTheScaleOfAUnitIsSeenAndFolded) {
     Scene scene = tower({"a", "b"});
     Node grip;

@@ -283,6 +283,28 @@ TEST_F(ManyTakes, WhatStaysBehindAndWhatIsAcceptedIsSaid) {
     EXPECT_EQ(read_manifest(request.folder)["left_of_takes"], manifest["left_of_takes"]);
 }
 
+TEST_F(ManyTakes, ATakeThatAStepMovesThoughNobodyAskedItToIsHeld) {
+    Scene model = tower({"root", "spine", "neck", "head"});
+    Node holder; // uneven, above a joint that turns: what is below it shears, and no joint can
+    holder.name = "holder";
+    holder.kind = NodeKind::parent_transform;
+    holder.rest.scale = Vec3(1, 2, 1);
+    holder.identity = 50;
+    model.nodes.push_back(holder);
+    model.nodes[0].parent = static_cast<int>(model.nodes.size()) - 1;
+    reorder_nodes(model, sorted_order(model.nodes));
+    request.model = std::make_shared<const Scene>(model);
+    request.steps = {{"bake_parent_transforms"}};
+    put_take("still.glb", 0);
+    put_take("turns.glb", 0.8);
+    TakesReport report = run();
+    EXPECT_EQ(reason(report, "still.glb"), "");
+    EXPECT_NE(reason(report, "turns.glb").find("moves a vertex"), std::string::npos) << reason(report, "turns.glb");
+    request.destination.drift_limit_mm = 1e6;
+    report = run();
+    EXPECT_TRUE(report.all_arrived()) << reason(report, "turns.glb");
+}
+
 TEST_F(ManyTakes, CanBeStopped) {
     for (int i = 0; i < 8; ++i) {
         put_take("nod_" + std::to_string(i) + ".glb", 0.1 + 0.1 * i);

@@ -4,6 +4,7 @@
 #include "core/delivery/manifest.h"
 #include "core/formats/bvh/bvh.h"
 #include "core/formats/gltf/gltf.h"
+#include "core/formats/obj/obj.h"
 #include "core/job/cuts.h"
 #include "core/job/job.h"
 #include "core/job/replay.h"
@@ -41,6 +42,13 @@ Scene small_character() {
 
 void fuzz_gltf(const std::string& bytes) {
     (void)read_gltf_bytes(bytes, "/nonexistent", "fuzz");
+}
+
+void fuzz_obj(const std::string& bytes) {
+    const Result<Scene> scene = read_obj_text(bytes, "fuzz");
+    if (scene) {
+        (void)write_obj(*scene, "fuzz");
+    }
 }
 
 void fuzz_bvh(const std::string& bytes) {

@@ -10,6 +10,7 @@ namespace wembrix::testing {
 
 void fuzz_gltf(const std::string& bytes);
 void fuzz_bvh(const std::string& bytes);
+void fuzz_obj(const std::string& bytes);
 void fuzz_job(const std::string& bytes);
 void fuzz_card(const std::string& bytes);
 void fuzz_destination(const std::string& bytes);
@@ -23,14 +24,15 @@ struct FuzzTarget {
     std::string_view name; ///< of its corpus folder, too
     void (*run)(const std::string& bytes);
 };
-inline constexpr std::array<FuzzTarget, 9> fuzz_targets = {{{"gltf", fuzz_gltf},
-                                                            {"bvh", fuzz_bvh},
-                                                            {"job", fuzz_job},
-                                                            {"card", fuzz_card},
-                                                            {"destination", fuzz_destination},
-                                                            {"contract", fuzz_contract},
-                                                            {"manifest", fuzz_manifest},
-                                                            {"cuts", fuzz_cuts},
-                                                            {"steps", fuzz_steps}}};
+inline constexpr std::array<FuzzTarget, 10> fuzz_targets = {{{"gltf", fuzz_gltf},
+                                                             {"bvh", fuzz_bvh},
+                                                             {"obj", fuzz_obj},
+                                                             {"job", fuzz_job},
+                                                             {"card", fuzz_card},
+                                                             {"destination", fuzz_destination},
+                                                             {"contract", fuzz_contract},
+                                                             {"manifest", fuzz_manifest},
+                                                             {"cuts", fuzz_cuts},
+                                                             {"steps", fuzz_steps}}};
 
 } // namespace wembrix::testing

@@ -1,14 +1,17 @@
 // wembrix-points: our own evaluation, for other people's readers to be held against.
 //   wembrix-points dump FILE OUT.json   surface points and joints of sampled frames
+//   wembrix-points objs DIR COUNT       random .obj files and the corners that we find in them
 //   wembrix-points rigs DIR COUNT       random rigs as .glb: as received, and as delivered after a mending card
 #include "core/base/files.h"
 #include "core/destination/conform.h"
 #include "core/formats/format.h"
 #include "core/formats/gltf/gltf.h"
+#include "core/formats/obj/obj.h"
 #include "core/measure/scene/bounds.h"
 #include "core/measure/surface/deform.h"
 #include "core/steps/step.h"
 #include "core/steps/step_kind.h"
+#include "random_obj.h"
 #include "random_rig.h"
 
 #include <cstdio>
@@ -149,6 +152,61 @@ int rigs(const std::filesystem::path& folder, uint32_t count) {
     return 0;
 }
 
+/// The triangles of every surface as corners: place, texture coordinates (counted upwards), normal.
+json corners_of(const Scene& scene) {
+    json surfaces = json::object();
+    for (const int surface : surfaces_of(scene)) {
+        const Mesh& mesh = scene.meshes[scene.nodes[surface].mesh];
+        const auto coordinates = std::find_if(mesh.attributes.begin(), mesh.attributes.end(),
+                                              [](const Attribute& one) { return one.name == "TEXCOORD_0"; });
+        json triangles = json::array();
+        for (const Primitive& primitive : mesh.primitives) {
+            const bool has_coordinates = std::find(primitive.attributes.begin(), primitive.attributes.end(),
+                                                   "TEXCOORD_0") != primitive.attributes.end();
+            for (const std::array<uint32_t, 3>& triangle : triangles_of(mesh, primitive)) {
+                json corners = json::array();
+                for (const uint32_t v : triangle) {
+                    json corner = {mesh.positions[v].x(), mesh.positions[v].y(), mesh.positions[v].z()};
+                    if (has_coordinates) {
+                        corner.push_back(coordinates->data[2 * v]);
+                        corner.push_back(1 - coordinates->data[2 * v + 1]);
+                    }
+                    if (primitive.has_normals) {
+                        corner.push_back(mesh.normals[v].x());
+                        corner.push_back(mesh.normals[v].y());
+                        corner.push_back(mesh.normals[v].z());
+                    }
+                    corners.push_back(corner);
+                }
+                triangles.push_back(
+                    {{"corners", corners}, {"coordinates", has_coordinates}, {"normals", primitive.has_normals}});
+            }
+        }
+        surfaces[scene.nodes[surface].name] = triangles;
+    }
+    return surfaces;
+}
+
+/// Random OBJ files with triangles as we read them, and what we write of files with polygons.
+int objs(const std::filesystem::path& folder, uint32_t count) {
+    std::filesystem::create_directories(folder);
+    for (uint32_t seed = 1; seed <= count; ++seed) {
+        const auto put = [&](const std::string& name, const std::string& text, const Scene& scene) {
+            return write_file_whole(folder / (name + ".obj"), text).ok() &&
+                   write_file_whole(folder / (name + ".json"), corners_of(scene).dump()).ok();
+        };
+        const std::string text = testing::random_obj(seed, 3);
+        const Result<Scene> read = read_obj_text(text, "thing");
+        const Result<Scene> polygons = read_obj_text(testing::random_obj(seed + 5000), "thing");
+        const auto written = polygons ? write_obj(*polygons, "thing") : Result<std::vector<WrittenFile>>(Problem{});
+        if (!read || !written || !put(fmt::format("read_{:03}", seed), text, *read) ||
+            !put(fmt::format("written_{:03}", seed), written->front().bytes, *polygons)) {
+            return 2;
+        }
+    }
+    return 0;
+}
+
 } // namespace
 
 int main(int count, char** arguments) {
@@ -159,6 +217,9 @@ int main(int count, char** arguments) {
     if (count == 4 && command == "rigs") {
         return rigs(arguments[2], static_cast<uint32_t>(std::stoul(arguments[3])));
     }
-    fmt::print(stderr, "usage: wembrix-points dump FILE OUT.json | rigs DIR COUNT\n");
+    if (count == 4 && command == "objs") {
+        return objs(arguments[2], static_cast<uint32_t>(std::stoul(arguments[3])));
+    }
+    fmt::print(stderr, "usage: wembrix-points dump FILE OUT.json | rigs DIR COUNT | objs DIR COUNT\n");
     return 2;
 }

@@ -37,6 +37,13 @@ done
 (cd "$work/js" && node conserved.mjs "$build/src/cli/wembrix-cli" "$work/demo/Lantern_web_view.destination.json" "$work/random" \
     0 "${WEMBRIX_RANDOM_FILES:-500}")
 
+# OBJ, by three.js's own reader: files as others write them, and as we do, corner for corner.
+"$build/tests/wembrix-points" objs "$work/objs" 200
+(cd "$work/js" && node three_obj.mjs "$work/objs")
+
+# Tangents against the reference implementation of the standard tangent space, value for value.
+(cd "$work/js" && node tangents.mjs "$build/src/cli/wembrix-cli" "$work/demo/Lantern_web_view.destination.json" "$work/tangents")
+
 # BVH, by three.js's own reader: every joint where ours has it.
 sed 's/"container": "glb"/"container": "bvh"/' "$work/demo/Lantern_web_view.destination.json" > "$work/bvh.json"
 "$build/src/cli/wembrix-cli" deliver --card "$work/card.json" --destination "$work/bvh.json" --out "$work/bvh" \

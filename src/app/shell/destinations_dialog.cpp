@@ -370,49 +370,65 @@ QString DestinationsDialog::save_file(const QString& file) {
 }
 
 void DestinationsDialog::add_reads_fields(const QStringList& axes) {
-    auto* forward = new QComboBox(form_);
-    forward->setObjectName(QStringLiteral("destination_reads_forward"));
-    forward->addItem(tr("By the shortest rotation"));
-    forward->addItems(axes);
+    const auto box_of = [this](const char* name, const QString& plain, const QStringList& others) {
+        auto* box = new QComboBox(form_);
+        box->setObjectName(QString::fromUtf8(name));
+        box->addItem(plain);
+        box->addItems(others);
+        connect(box, &QComboBox::activated, this, &DestinationsDialog::read_fields);
+        return box;
+    };
+    auto* up = box_of("destination_reads_up", tr("As the up axis above"), axes);
+    auto* forward = box_of("destination_reads_forward", tr("By the shortest rotation"), axes);
+    auto* hand = box_of("destination_reads_handedness", tr("As above"), {tr("Right"), tr("Left")});
     auto* unit = new QLineEdit(form_);
     unit->setObjectName(QStringLiteral("destination_reads_unit"));
     unit->setPlaceholderText(tr("as the unit above"));
-    connect(forward, &QComboBox::activated, this, &DestinationsDialog::read_fields);
     connect(unit, &QLineEdit::textEdited, this, &DestinationsDialog::read_fields);
-    rows_.push_back({[forward, unit](nlohmann::json& to) {
-                         const nlohmann::json before = to.value("reads", nlohmann::json::object());
-                         const QString text = unit->text().trimmed();
-                         if (forward->currentIndex() == 0 && text.isEmpty()) {
-                             to.erase("reads");
-                             return QString();
-                         }
-                         nlohmann::json reads = {{"up", to["up"]}, {"handedness", to["handedness"]}};
-                         reads.update(before);
-                         reads["up"] = to["up"];
-                         if (forward->currentIndex() > 0) {
-                             reads["forward"] = forward->currentText().toStdString();
-                         } else {
-                             Destination plain;
-                             plain.axes.up = axis_from(to["up"].get<std::string>()).value_or(Axis::pos_y);
-                             reads["forward"] = axis_name(plain.takes_files_as().forward);
-                         }
-                         reads["unit_m"] = to["unit_m"];
-                         QString wrong = text.isEmpty() ? QString() : put_number(reads, "unit_m", text);
-                         to["reads"] = reads;
-                         return wrong;
-                     },
-                     [forward, unit](const nlohmann::json& from) {
-                         const auto reads = from.find("reads");
-                         const bool any = reads != from.end();
-                         forward->setCurrentIndex(
-                             any ? std::max(0, forward->findText(QString::fromStdString((*reads)["forward"]))) : 0);
-                         unit->setText(any && (*reads)["unit_m"] != from["unit_m"] ? written_in(*reads, "unit_m")
-                                                                                   : QString());
-                     }});
+    rows_.push_back(
+        {[up, forward, hand, unit](nlohmann::json& to) {
+             const QString text = unit->text().trimmed();
+             if (up->currentIndex() == 0 && forward->currentIndex() == 0 && hand->currentIndex() == 0 &&
+                 text.isEmpty()) {
+                 to.erase("reads");
+                 return QString();
+             }
+             nlohmann::json reads = {{"up", to["up"]}, {"handedness", to["handedness"]}, {"unit_m", to["unit_m"]}};
+             if (up->currentIndex() > 0) {
+                 reads["up"] = up->currentText().toStdString();
+             }
+             if (hand->currentIndex() > 0) {
+                 reads["handedness"] = hand->currentIndex() == 1 ? "right" : "left";
+             }
+             Destination plain;
+             plain.axes.up = axis_from(reads["up"].get<std::string>()).value_or(Axis::pos_y);
+             reads["forward"] = forward->currentIndex() > 0 ? forward->currentText().toStdString()
+                                                            : std::string(axis_name(plain.takes_files_as().forward));
+             QString wrong = text.isEmpty() ? QString() : put_number(reads, "unit_m", text);
+             to["reads"] = reads;
+             return wrong;
+         },
+         [up, forward, hand, unit](const nlohmann::json& from) {
+             const nlohmann::json reads = from.value("reads", nlohmann::json());
+             const bool any = !reads.is_null();
+             const auto show = [&](QComboBox* box, const char* key, bool unlike) {
+                 box->setCurrentIndex(any && unlike ? std::max(0, box->findText(QString::fromStdString(reads[key])))
+                                                    : 0);
+             };
+             show(up, "up", any && reads["up"] != from["up"]);
+             show(forward, "forward", any);
+             const bool other_hand = any && reads["handedness"] != from["handedness"];
+             hand->setCurrentIndex(!other_hand ? 0 : reads["handedness"] == "right" ? 1 : 2);
+             unit->setText(any && reads["unit_m"] != from["unit_m"] ? written_in(reads, "unit_m") : QString());
+         }});
+    add_row(tr("File's up becomes"), up,
+            tr("Which axis of the engine the file's +Y comes to be, where its importer turns it another way than the "
+               "project counts."));
     add_row(
         tr("File's front becomes"), forward,
         tr("Which axis of the engine the file's +Z comes to be. Where the character looks there is worked out from it "
            "and held against the forward axis."));
+    add_row(tr("Hand it reads by"), hand, tr("Whether what the engine makes of a file is right- or left-handed."));
     add_row(
         tr("Unit it reads (m)"), unit,
         tr("Metres in one unit of what the engine makes of a file: 1 where it takes the file's numbers as they are. "

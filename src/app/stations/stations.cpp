@@ -3,6 +3,7 @@
 #include "stations/intake/intake_station.h"
 #include "stations/joints/joints_station.h"
 #include "stations/station.h"
+#include "stations/surface/surface_station.h"
 #include "stations/takes/takes_station.h"
 
 namespace wembrix::app {
@@ -19,6 +20,8 @@ const std::vector<StationKind>& station_kinds() {
          make_page<IntakeStation>},
         {"joints", 2, QObject::tr("Joints"), QObject::tr("What became of each joint; names and who stays"), false,
          false, make_page<JointsStation>},
+        {"surface", 3, QObject::tr("Surface"), QObject::tr("What holds what, shapes, material slots"), false, false,
+         make_page<SurfaceStation>},
         {"takes", 4, QObject::tr("Takes"), QObject::tr("Cut takes into clips, see what closes"), true, true,
          make_page<TakesStation>},
         {"deliver", 6, QObject::tr("Deliver"), QObject::tr("Write the files and see how they arrived"), true, false,

@@ -39,6 +39,24 @@ void PaneScenes::show_other(const std::optional<Other>& other) {
     }
 }
 
+void PaneScenes::show_colours(std::shared_ptr<const VertexColours> colours) {
+    if (colours != colours_) {
+        colours_ = std::move(colours);
+        Q_EMIT coloursChanged();
+    }
+}
+
+void PaneScenes::hold_shapes(std::vector<HeldShapes> held) {
+    if (held.empty() && held_.empty()) {
+        return;
+    }
+    held_ = std::move(held);
+    if (posed_) {
+        posed_->hold_shapes(held_);
+        Q_EMIT posesChanged();
+    }
+}
+
 void PaneScenes::clear() {
     ++run_;
     wanted_.reset();
@@ -110,6 +128,7 @@ void PaneScenes::adopt(uint64_t run, const Drawn& drawn) {
         return;
     }
     posed_ = drawn.posed;
+    posed_->hold_shapes(held_);
     other_ = drawn.other;
     shown_other_ = wanted_other_;
     facts_ = *drawn.facts;

@@ -9,6 +9,7 @@
 #include "view/difference.h"
 #include "view/pose_ends.h"
 #include "view/posed_scene.h"
+#include "view/vertex_colours.h"
 
 #include <QObject>
 #include <QThreadPool>
@@ -37,6 +38,10 @@ class PaneScenes : public QObject {
     bool show_scene(std::shared_ptr<const Scene> scene, const std::optional<SceneFacts>& facts, State state);
     void show_other(const std::optional<Other>& other);
     void show_ends(bool shown);
+    /// Colours for the scene that they were made for, once it is drawn; null: its own.
+    void show_colours(std::shared_ptr<const VertexColours> colours);
+    /// Of the pane's own scene, whatever it shows from now on.
+    void hold_shapes(std::vector<HeldShapes> held);
     void clear();
 
     [[nodiscard]] State state() const { return state_; }
@@ -46,6 +51,10 @@ class PaneScenes : public QObject {
     [[nodiscard]] const Other* shown_other() const { return shown_other_ ? &*shown_other_ : nullptr; }
     [[nodiscard]] Difference* difference() const { return difference_.get(); }
     [[nodiscard]] const PoseEnds* ends() const { return ends_.get(); }
+    /// Null where there are none, or none for what is drawn.
+    [[nodiscard]] const VertexColours* colours() const {
+        return colours_ && posed_ && colours_->scene == posed_->shared_scene() ? colours_.get() : nullptr;
+    }
     [[nodiscard]] bool other_is_compared() const { return wanted_other_ && wanted_other_->as_difference; }
     /// True when what was asked for last is what is drawn.
     [[nodiscard]] bool is_ready() const;
@@ -54,6 +63,7 @@ class PaneScenes : public QObject {
     void adopted();      ///< other scenes are drawn from now on
     void posesChanged(); ///< the same scenes, in another clip or pose
     void endsChanged();
+    void coloursChanged();
 
   private:
     struct Drawn {
@@ -79,6 +89,8 @@ class PaneScenes : public QObject {
     std::unique_ptr<Difference> difference_;
     bool ends_wanted_ = false;
     std::shared_ptr<const PoseEnds> ends_;
+    std::shared_ptr<const VertexColours> colours_;
+    std::vector<HeldShapes> held_;
     std::atomic<uint64_t> ends_run_ = 0;
     QThreadPool worker_;
     std::atomic<uint64_t> run_ = 0;

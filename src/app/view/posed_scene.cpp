@@ -92,6 +92,16 @@ void PosedScene::pose_at(double seconds, const Mat4& from) {
             pose_.world[i] = goes_[i] != 0 ? Mat4(from * pose_.world[i]) : pose_.world[i];
         }
     }
+    for (const HeldShapes& held : held_) {
+        const int node = scene_->find_identity(held.surface);
+        const int offset = node < 0 ? -1 : poser_->shape_offset(node);
+        for (size_t s = 0; offset >= 0 && s < held.weights.size(); ++s) {
+            const size_t place = static_cast<size_t>(offset) + s;
+            if (held.weights[s] > -1e9F && place < pose_.shape_weights.size()) {
+                pose_.shape_weights[place] = held.weights[s];
+            }
+        }
+    }
     deformer_.points_and_normals(pose_, points_, normals_);
 }
 

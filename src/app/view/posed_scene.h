@@ -11,6 +11,13 @@
 
 namespace wembrix::app {
 
+/// Weights of one surface's shapes that hold whatever the clip says: one a shape, below -1e9 where the clip has its
+/// say.
+struct HeldShapes {
+    int64_t surface = 0; ///< identity of its node
+    std::vector<float> weights;
+};
+
 class PosedScene {
   public:
     /// `only` limits it to some surface nodes; empty: all of them.
@@ -22,6 +29,7 @@ class PosedScene {
     void choose(const Clip* clip, double start_s);
     /// One local transform a node, instead of a clip.
     void choose_pose(std::vector<Transform> locals);
+    void hold_shapes(std::vector<HeldShapes> held) { held_ = std::move(held); }
     /// `from` is where it goes on from: nothing, or the way and turn of the rounds of a repeat before this one.
     void pose_at(double seconds, const Mat4& from = Mat4::Identity());
 
@@ -45,6 +53,7 @@ class PosedScene {
     std::unique_ptr<Poser> poser_;
     double start_s_ = 0;
     std::vector<Transform> still_; ///< empty: the poser's
+    std::vector<HeldShapes> held_;
     Pose pose_;
     std::vector<Vec3f> points_;
     std::vector<Vec3f> normals_;

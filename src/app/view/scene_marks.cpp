@@ -288,13 +288,17 @@ void draw_trajectory(QPainter& painter, const Projection& p, const Trajectory& t
     painter.drawEllipse(p.on_screen(on_ground(trajectory.place_at(seconds))), 3.2, 3.2);
 }
 
-void draw_difference_scale(QPainter& painter, const Projection& p, double largest_mm, double at_most_mm) {
+void draw_colour_scale(QPainter& painter, const Projection& p, const QString& low, const QString& high,
+                       const QString& title) {
     const QRectF bar(10, p.size.height() - 46, std::min(160.0, p.size.width() - 20.0), 8);
     QLinearGradient ramp(bar.topLeft(), bar.topRight());
     for (int k = 0; k <= 8; ++k) {
         const Vec3f c = difference_colour(static_cast<float>(k), 8);
         ramp.setColorAt(k / 8.0, QColor::fromRgbF(c.x(), c.y(), c.z()));
     }
+    QColor ground = theme().card; // it may stand before the surface
+    ground.setAlphaF(0.72F);
+    painter.fillRect(bar.adjusted(-5, -17, 5, 21), ground);
     painter.fillRect(bar, ramp);
     painter.setPen(QPen(theme().edge, 0.8));
     painter.setBrush(Qt::NoBrush);
@@ -303,11 +307,14 @@ void draw_difference_scale(QPainter& painter, const Projection& p, double larges
     small.setPixelSize(10);
     painter.setFont(small);
     painter.setPen(theme().ink);
-    painter.drawText(bar.translated(0, -15).adjusted(0, 0, 60, 6), Qt::AlignLeft | Qt::AlignTop,
-                     QObject::tr("farthest now %1 mm").arg(largest_mm, 0, 'f', 3));
-    painter.drawText(bar.translated(0, 9).adjusted(0, 0, 0, 6), Qt::AlignLeft | Qt::AlignTop, QObject::tr("0 mm"));
-    painter.drawText(bar.translated(0, 9).adjusted(0, 0, 0, 6), Qt::AlignRight | Qt::AlignTop,
-                     QObject::tr("%1 mm").arg(at_most_mm, 0, 'f', 3));
+    painter.drawText(bar.translated(0, -15).adjusted(0, 0, 60, 6), Qt::AlignLeft | Qt::AlignTop, title);
+    painter.drawText(bar.translated(0, 9).adjusted(0, 0, 0, 6), Qt::AlignLeft | Qt::AlignTop, low);
+    painter.drawText(bar.translated(0, 9).adjusted(0, 0, 0, 6), Qt::AlignRight | Qt::AlignTop, high);
+}
+
+void draw_difference_scale(QPainter& painter, const Projection& p, double largest_mm, double at_most_mm) {
+    draw_colour_scale(painter, p, QObject::tr("0 mm"), QObject::tr("%1 mm").arg(at_most_mm, 0, 'f', 3),
+                      QObject::tr("farthest now %1 mm").arg(largest_mm, 0, 'f', 3));
 }
 
 } // namespace wembrix::app

@@ -40,6 +40,9 @@ int joint_at(const std::vector<JointMark>& marks, const QPointF& place, double r
 /// A trajectory over the ground: where it begins, which trajectory it goes, a mark a second, where it is now.
 void draw_trajectory(QPainter& painter, const Projection& p, const Trajectory& trajectory, double seconds);
 
+/// The scale of colours from pale straw to dark plum, with what stands at its ends and what it is of.
+void draw_colour_scale(QPainter& painter, const Projection& p, const QString& low, const QString& high,
+                       const QString& title);
 /// The scale of a difference, from no distance to `largest_mm`.
 void draw_difference_scale(QPainter& painter, const Projection& p, double largest_mm, double at_most_mm);
 

@@ -36,6 +36,7 @@ SceneView::SceneView(State state, Camera& camera, Clock& clock, QWidget* parent)
     connect(&camera_, &Camera::moved, this, [this] { update(); });
     connect(&clock_, &Clock::moved, this, [again] { again(&ViewLayer::poses_changed); });
     connect(&scenes_, &PaneScenes::posesChanged, this, [again] { again(&ViewLayer::poses_changed); });
+    connect(&scenes_, &PaneScenes::coloursChanged, this, [again] { again(&ViewLayer::scenes_changed); });
     connect(&scenes_, &PaneScenes::endsChanged, this, [this] {
         surfaces_->ends_changed();
         update();

@@ -29,6 +29,9 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     void show_trajectory(std::shared_ptr<const Trajectory> trajectory);
     /// What each round of the clip that plays adds to its place and turn; playing, the next one goes on from there.
     void set_round_on(const Mat4& on) { round_on_ = on; }
+    void show_colours(std::shared_ptr<const VertexColours> colours) { scenes_.show_colours(std::move(colours)); }
+    [[nodiscard]] const VertexColours* colours() const { return scenes_.colours(); }
+    void hold_shapes(std::vector<HeldShapes> held) { scenes_.hold_shapes(std::move(held)); }
     /// The first and the last pose of the clip that is shown, over it.
     void show_ends(bool shown) { scenes_.show_ends(shown); }
     [[nodiscard]] const PoseEnds* ends() const { return scenes_.ends(); }

@@ -119,9 +119,11 @@ void TwinView::refresh() {
             pane.clear(tr("Nothing of this has arrived yet. Deliver it, and what was read back stands here."));
         }
     };
-    left_->setVisible(mode_ == TwinMode::side_by_side);
-    if (mode_ == TwinMode::side_by_side) {
-        put(*left_);
+    left_->setVisible(mode_ == TwinMode::side_by_side && !alone_);
+    if (mode_ == TwinMode::side_by_side || alone_) {
+        if (!alone_) {
+            put(*left_);
+        }
         right_->view().show_other(std::nullopt);
         right_->say_other(QString());
     } else {
@@ -165,10 +167,43 @@ void TwinView::set_mode(TwinMode mode) {
     Q_EMIT modeChanged();
 }
 
+void TwinView::set_alone(bool alone) {
+    if (alone_ == alone) {
+        return;
+    }
+    alone_ = alone;
+    for (QAbstractButton* button : modes_->buttons()) {
+        button->setVisible(!alone);
+    }
+    // The person and the rod stand in the way of a surface that is looked at closely.
+    Shown shown = shown_;
+    shown.tools = shown.tools && !alone;
+    right_->view().set_shown(shown);
+    if (alone) {
+        before_alone_ = right_->state();
+        right_->choose_state(State::prepared);
+    } else {
+        right_->choose_state(before_alone_);
+    }
+    refresh();
+}
+
+void TwinView::show_colours(const std::shared_ptr<const VertexColours>& colours) {
+    colours_ = colours;
+    share_marks();
+}
+
+void TwinView::hold_shapes(std::vector<HeldShapes> held) {
+    held_ = std::move(held);
+    share_marks();
+}
+
 void TwinView::set_shown(const Shown& shown) {
     shown_ = shown;
     left_->view().set_shown(shown);
-    right_->view().set_shown(shown);
+    Shown on_the_right = shown;
+    on_the_right.tools = shown.tools && !alone_;
+    right_->view().set_shown(on_the_right);
     Q_EMIT shownChanged();
 }
 
@@ -201,6 +236,8 @@ void TwinView::share_marks() {
         const bool prepared = pane->state() == State::prepared;
         pane->view().show_trajectory(prepared ? trajectory_ : nullptr);
         pane->view().set_round_on(prepared ? round_on_ : Mat4(Mat4::Identity()));
+        pane->view().show_colours(prepared ? colours_ : nullptr);
+        pane->view().hold_shapes(prepared ? held_ : std::vector<HeldShapes>());
         pane->view().show_ends(prepared && ends_ && mode_ == TwinMode::side_by_side);
     }
 }

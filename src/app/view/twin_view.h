@@ -39,6 +39,11 @@ class TwinView : public QWidget {
     /// What each round of a repeat adds to its place and turn, in the pane of Prepared.
     void set_round_on(const Mat4& on);
     void show_ends(bool shown);
+    /// Prepared alone, whatever the mode is; without the buttons that choose one.
+    void set_alone(bool alone);
+    /// In the pane of Prepared.
+    void show_colours(const std::shared_ptr<const VertexColours>& colours);
+    void hold_shapes(std::vector<HeldShapes> held);
     void set_same_scale(bool same);
     void set_playback_shown(bool shown);
     void frame_selection();
@@ -84,6 +89,10 @@ class TwinView : public QWidget {
     std::shared_ptr<const Trajectory> trajectory_;
     Mat4 round_on_ = Mat4::Identity();
     bool ends_ = false;
+    bool alone_ = false;
+    State before_alone_ = State::prepared; ///< what the right pane showed
+    std::shared_ptr<const VertexColours> colours_;
+    std::vector<HeldShapes> held_;
     bool same_scale_ = false;
 };
 

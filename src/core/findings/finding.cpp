@@ -17,7 +17,9 @@ Find find_odd_size, find_facing, find_off_ground, find_far_origins, find_roots, 
     find_weight_sums, find_influences, find_empty_shapes, find_missing_normals, find_flat_triangles, find_take_names,
     find_still_clips, find_stray_keys, find_open_loops, find_drifting_roots, find_jumps, find_odd_lengths,
     find_same_motions, find_sliding_feet, find_reader_notes, find_unread_sources, find_unlike_rests, find_lost_motion,
-    find_unlike_legs, find_refused_names, find_refused_root, find_many_shapes, find_point_scales, find_unlike_size;
+    find_unlike_legs, find_refused_names, find_refused_root, find_many_shapes, find_point_scales, find_unlike_size,
+    find_stray_weights, find_unlike_weights, find_splitting_doubles, find_unheld_vertices, find_unexpected_size,
+    find_size_unlike_contract, find_sources_of_other_sizes;
 
 std::string_view grade_name(Grade grade) {
     constexpr std::array<std::string_view, 3> names = {"stop", "look", "note"};
@@ -25,10 +27,13 @@ std::string_view grade_name(Grade grade) {
 }
 
 std::span<const FindingKind> finding_kinds() {
-    static constexpr std::array<FindingKind, 40> rows = {{
+    static constexpr std::array<FindingKind, 47> rows = {{
         {"unread_source", find_unread_sources, "intake"},
         {"unlike_rest", find_unlike_rests, "intake"},
         {"size", find_odd_size, "intake"},
+        {"expected_size", find_unexpected_size, "intake"},
+        {"contract_size", find_size_unlike_contract, "intake", true},
+        {"source_size", find_sources_of_other_sizes, "intake"},
         {"unlike_size", find_unlike_size, "intake"},
         {"facing", find_facing, "intake"},
         {"off_ground", find_off_ground, "intake"},
@@ -40,20 +45,24 @@ std::span<const FindingKind> finding_kinds() {
         {"doubled_name", find_doubled_names, "joints"},
         {"illegal_name", find_illegal_names, "joints", true},
         {"refused_name", find_refused_names, "intake", true},
-        {"many_shapes", find_many_shapes, "intake", true},
+        {"many_shapes", find_many_shapes, "surface", true},
         {"case_clash", find_case_clashes, "joints"},
         {"contract", find_unlike_contract, "joints", true},
         {"lone_side", find_lone_sides, "joints"},
         {"joint_scale", find_joint_scales, "joints"},
         {"point_scale", find_point_scales, "joints"},
         {"bind_pose", find_bind_unlike_rest, "joints"},
-        {"weighted_root", find_weighted_root, "joints"},
+        {"weighted_root", find_weighted_root, "surface"},
         {"unweighted_joints", find_unweighted_joints, "joints"},
-        {"weight_sum", find_weight_sums, "intake"},
-        {"influences", find_influences, "intake", true},
-        {"empty_shape", find_empty_shapes, "intake"},
-        {"missing_normals", find_missing_normals, "intake"},
-        {"flat_triangles", find_flat_triangles, "intake"},
+        {"weight_sum", find_weight_sums, "surface"},
+        {"unheld_vertices", find_unheld_vertices, "surface"},
+        {"influences", find_influences, "surface", true},
+        {"stray_weights", find_stray_weights, "surface"},
+        {"unlike_weights", find_unlike_weights, "surface"},
+        {"splitting_doubles", find_splitting_doubles, "surface"},
+        {"empty_shape", find_empty_shapes, "surface"},
+        {"missing_normals", find_missing_normals, "surface"},
+        {"flat_triangles", find_flat_triangles, "surface"},
         {"lost_motion", find_lost_motion, "takes"},
         {"unlike_legs", find_unlike_legs, "takes"},
         {"take_name", find_take_names, "takes"},

@@ -64,7 +64,7 @@ std::vector<Finding> find_influences(const FindingContext& context) {
     finding.message = fmt::format("{} on {}", counted(largest, "influence"), counted(points, "vertex"));
     finding.reason = fmt::format("{} reads {}; what is over is cut at delivery, or here where the loss is seen.",
                                  context.destination->name, most);
-    finding.step = Step{"limit_influences", {{"max_influences", most}}};
+    finding.step = Step{"limit_influences", {{"max_influences", most}, {"keep", "least_motion"}}};
     return {finding};
 }
 
@@ -106,8 +106,7 @@ std::vector<Finding> find_weighted_root(const FindingContext& context) {
     finding.message = fmt::format("The root “{}” has weights on {}", finding.where, counted(held.points, "vertex"));
     finding.reason = fmt::format("With up to {:.2f} of their weight: when root motion moves it, they are torn along.",
                                  held.heaviest);
-    finding.no_step =
-        "painting decides which joint should hold them; “Remove joints” moves the weights of whole joints only";
+    finding.step = Step{"transfer_weights", {{"joints", {finding.where}}, {"to", "nearest"}}};
     return {finding};
 }
 

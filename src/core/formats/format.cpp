@@ -2,6 +2,7 @@
 
 #include "core/formats/bvh/bvh.h"
 #include "core/formats/gltf/gltf.h"
+#include "core/formats/obj/obj.h"
 
 #include <algorithm>
 #include <array>
@@ -58,10 +59,19 @@ const std::vector<Format>& rows() {
          {".bvh"},
          bvh_contents,
          bvh_contents,
-         FileSpace::standard,
+         FileSpace::destination,
          bvh_options(),
          read_bvh,
          write_bvh},
+        {"obj",
+         "OBJ, surfaces as text",
+         {".obj"},
+         Content::surfaces | Content::materials,
+         0, // read only: what a delivery of it would have to be held against is not told apart yet
+         FileSpace::destination,
+         {},
+         read_obj,
+         nullptr},
     };
     return all;
 }

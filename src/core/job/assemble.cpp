@@ -2,6 +2,7 @@
 
 #include "core/base/counted.h"
 #include "core/job/append_scene.h"
+#include "core/measure/scene/bounds.h"
 #include "core/steps/step_kind.h"
 
 #include <algorithm>
@@ -149,6 +150,8 @@ std::optional<Brought> add_source(Scene& base, NamedScene source, size_t place, 
     fit.source = source.name;
     fit.role = options.role == SourceRole::automatic ? guess_role(base, source.scene, options) : options.role;
     const int64_t identity = identities_from(place);
+    const double beside = surface_bounds(base, surfaces_of(base)).size().maxCoeff();
+    const double extent = surface_bounds(source.scene, surfaces_of(source.scene)).size().maxCoeff();
     std::optional<Brought> brought;
     const bool on_the_skeleton = fit.role == SourceRole::part || fit.role == SourceRole::take;
     if (on_the_skeleton || fit.role == SourceRole::shapes) {
@@ -176,6 +179,10 @@ std::optional<Brought> add_source(Scene& base, NamedScene source, size_t place, 
         brought = add_takes(base, source, identity, options, fit, surfaces_left);
     } else if (!on_the_skeleton && fit.role != SourceRole::shapes) {
         append_scene(base, std::move(source), identity);
+    }
+    if (fit.role == SourceRole::model || fit.role == SourceRole::prop) {
+        fit.extent_m = extent;
+        fit.beside_m = beside;
     }
     base.fits.push_back(std::move(fit));
     return brought;

@@ -17,7 +17,7 @@ std::string_view station_of(const StepKind& kind) {
 } // namespace
 
 bool should_keep_motion(const Step& step) {
-    constexpr std::array<std::string_view, 4> asked = {"leave_behind", "accept_finding", "remove_joints",
+    constexpr std::array<std::string_view, 5> asked = {"leave_behind", "accept_finding", "expect_size", "remove_joints",
                                                        "set_rest_pose"};
     const StepKind* kind = step_kind(step.id);
     return kind != nullptr && (kind->subject == StepSubject::scene || kind->subject == StepSubject::skeleton) &&

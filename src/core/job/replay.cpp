@@ -19,6 +19,16 @@ std::vector<std::string> Replay::problems() const {
     return problems;
 }
 
+void StepOutcome::take(StepResult result) {
+    account = std::move(result.account);
+    could_not = std::move(result.could_not);
+    unmatched = std::move(result.unmatched);
+    moved = result.moved;
+    other_rest = result.other_rest;
+    subsamples = result.subsamples;
+    scene = std::make_shared<const Scene>(std::move(result.scene));
+}
+
 bool Replay::has_unmatched() const {
     return std::any_of(outcomes.begin(), outcomes.end(),
                        [](const StepOutcome& outcome) { return !outcome.unmatched.empty(); });
@@ -57,14 +67,8 @@ Replay replay_from(const Replay& before, const std::vector<Step>& steps) {
             outcome.account = "off";
             outcome.drift = Drift{};
         } else if (Result<StepResult> applied = apply_step({*scene, {}, {}, sources}, steps[i]); applied) {
-            outcome.account = applied->account;
-            outcome.could_not = applied->could_not;
-            outcome.unmatched = applied->unmatched;
-            outcome.moved = applied->moved;
-            outcome.other_rest = applied->other_rest;
-            outcome.subsamples = applied->subsamples;
-            scene = std::make_shared<const Scene>(std::move(applied->scene));
-            outcome.scene = scene;
+            outcome.take(applied.take());
+            scene = outcome.scene;
         } else {
             outcome.problem = applied.problem();
             outcome.account = "does not fit";

@@ -12,6 +12,8 @@
 
 namespace wembrix {
 
+struct StepResult;
+
 struct StepOutcome {
     Step step;
     std::shared_ptr<const Scene> scene; ///< after the step; the scene before it when it did not fit or is off
@@ -23,6 +25,8 @@ struct StepOutcome {
     bool other_rest = false;    ///< it rests in another pose on purpose
     int subsamples = 1;         ///< moments per frame at which its drift is measured
     std::optional<Drift> drift; ///< of this step alone; nothing until it is measured
+
+    void take(StepResult result); ///< what the step made
 };
 
 struct LoadedSources;

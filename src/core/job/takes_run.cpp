@@ -14,6 +14,7 @@
 #include "core/formats/format.h"
 #include "core/job/assemble.h"
 #include "core/job/card_edits.h"
+#include "core/job/card_findings.h"
 #include "core/job/cuts.h"
 #include "core/job/job.h"
 #include "core/steps/clips/chosen_clips.h"
@@ -175,12 +176,17 @@ class TakesRun {
             held(stem, received.problem().sentence());
             return out;
         }
-        const Result<Scene> prepared = prepare(take, *received, sources, out);
-        if (!prepared) {
-            held(stem, prepared.problem().sentence());
+        Result<Replay> replayed = prepare(take, *received, sources, out);
+        if (!replayed) {
+            held(stem, replayed.problem().sentence());
             return out;
         }
-        const std::vector<Finding> findings = look_for_findings({*prepared, &request_.destination});
+        const std::shared_ptr<const Scene> prepared = replayed->prepared_scene();
+        std::vector<Finding> findings = look_for_findings({*prepared, &request_.destination});
+        measure_kept_motion(*replayed);
+        for (Finding& finding : card_findings(*replayed, {&request_.destination, 1})) {
+            findings.push_back(std::move(finding));
+        }
         out.accepted = accepted_stops(findings);
         const Ledger by_destination = destination_ledger_of_takes(*prepared, request_.destination);
         out.left.insert(out.left.end(), by_destination.begin(), by_destination.end());
@@ -303,8 +309,9 @@ class TakesRun {
         return received;
     }
 
-    Result<Scene> prepare(const fs::path& take, const Scene& received, const std::vector<NamedScene>& sources,
-                          Through& out) const {
+    /// The card over one take; a step that has nothing to do here counts as switched off.
+    Result<Replay> prepare(const fs::path& take, const Scene& received, const std::vector<NamedScene>& sources,
+                           Through& out) const {
         std::vector<Step> steps = request_.steps;
         for (const char* suffix : {".csv", ".json"}) {
             const fs::path list = fs::path(take).replace_extension(suffix);
@@ -334,23 +341,30 @@ class TakesRun {
             cut_before_other_clip_steps(steps, received.clips[0].name, *cuts);
             break;
         }
-        Scene scene = received;
+        Replay replayed;
+        replayed.received = std::make_shared<const Scene>(received);
         for (size_t s = 0; s < steps.size(); ++s) {
             const Step& step = steps[s];
+            const Scene& scene = replayed.prepared();
             const std::vector<std::string> asked = clips_asked_for(step);
-            if (!step.on || (!asked.empty() && !chosen_clips(scene, asked))) {
-                continue;
+            StepOutcome outcome;
+            outcome.step = step;
+            outcome.scene = replayed.prepared_scene();
+            if (step.on && (asked.empty() || chosen_clips(scene, asked))) {
+                Result<StepResult> applied = apply_step({scene, {}, {}, sources}, step);
+                if (!applied) {
+                    Problem problem = applied.problem();
+                    problem.what = "a step does not fit: " + problem.what;
+                    return problem;
+                }
+                add_left_by_step(out.left, scene, applied->scene, step, s, true);
+                outcome.take(applied.take());
+            } else {
+                outcome.step.on = false;
             }
-            Result<StepResult> applied = apply_step({scene, {}, {}, sources}, step);
-            if (!applied) {
-                Problem problem = applied.problem();
-                problem.what = "a step does not fit: " + problem.what;
-                return problem;
-            }
-            add_left_by_step(out.left, scene, applied->scene, step, s, true);
-            scene = std::move(applied->scene);
+            replayed.outcomes.push_back(std::move(outcome));
         }
-        return scene;
+        return replayed;
     }
 
     /// Takes share a model as long as the card makes the same of it: it is written and read back once for all of them.

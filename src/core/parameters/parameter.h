@@ -31,6 +31,8 @@ enum class NameOf : uint8_t {
     joint,
     source, ///< file of a source
     surface,
+    shape,    ///< a morph target of any surface
+    material, ///< as a slot of any surface
     prop,
     node_or_clip,
 };

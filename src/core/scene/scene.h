@@ -101,6 +101,14 @@ struct Accepted {
     template <typename Self> static auto fields(Self& s) { return std::tie(s.finding, s.where, s.message, s.note); }
 };
 
+/// What a person said the scene is, and how tall.
+struct ExpectedSize {
+    enum class Kind : uint8_t { not_said, figure, animal, thing };
+    Kind kind = Kind::not_said;
+    double height_m = 0; ///< 0: whatever is common among its kind
+    template <typename Self> static auto fields(Self& s) { return std::tie(s.kind, s.height_m); }
+};
+
 struct Scene {
     std::vector<Node> nodes; ///< parents before children
     std::vector<Mesh> meshes;
@@ -124,6 +132,7 @@ struct Scene {
     std::string copyright;
     std::vector<Note> notes;                   ///< what the reader mended or could not take
     std::vector<Accepted> accepted;            ///< by the route card
+    ExpectedSize expected;                     ///< said on the route card
     std::vector<SourceFit> fits;               ///< of the sources, how each but the first came in
     std::vector<std::filesystem::path> beside; ///< files beside the source that it was read from, too
 
@@ -135,7 +144,7 @@ struct Scene {
     }
     /// What has its own place in a content (clips), is told anew (extensions used) or is of one run.
     template <typename Self> static auto marks(Self& s) {
-        return std::tie(s.clips, s.extensions_used, s.notes, s.accepted, s.fits, s.beside);
+        return std::tie(s.clips, s.extensions_used, s.notes, s.accepted, s.expected, s.fits, s.beside);
     }
 
     [[nodiscard]] int find_node(std::string_view name) const; ///< -1 if there is none

@@ -50,9 +50,11 @@ struct SourceFit {
     double apart_degrees = 0;                ///< the bone that lies most unlike
     std::string apart_at;                    ///< the joint that is farthest
     bool rest_settled = false;               ///< somebody said which rest pose holds
+    double extent_m = 0;                     ///< the longest side of its surfaces, as it came; 0: it has none
+    double beside_m = 0;                     ///< the same of what was there before it
     template <typename Self> static auto fields(Self& s) {
         return std::tie(s.source, s.role, s.problem, s.left_motion, s.legs_longer_m, s.foot, s.size_ratio,
-                        s.joints_apart, s.apart_m, s.apart_degrees, s.apart_at, s.rest_settled);
+                        s.joints_apart, s.apart_m, s.apart_degrees, s.apart_at, s.rest_settled, s.extent_m, s.beside_m);
     }
 };
 

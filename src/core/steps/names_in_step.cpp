@@ -80,8 +80,24 @@ std::vector<std::string> names_of_nothing(const StepContext& context, const Step
     for (const Clip& clip : scene.clips) {
         clips.push_back(clip.name);
     }
+    std::vector<std::string> shapes;
+    std::vector<std::string> materials;
+    for (const Mesh& mesh : scene.meshes) {
+        for (const MorphTarget& shape : mesh.shapes) {
+            shapes.push_back(shape.name);
+        }
+    }
+    for (const Material& material : scene.materials) {
+        materials.push_back(material.name);
+    }
+    std::vector<std::string> theirs; // surfaces of sources, as they were read
     for (const NamedScene& source : context.sources) {
         sources.push_back(source.name);
+        for (const Node& node : source.scene.nodes) {
+            if (node.mesh >= 0) {
+                theirs.push_back(node.name);
+            }
+        }
     }
     std::vector<std::string> nothing;
     const auto look = [&](const std::string& name, std::initializer_list<const std::vector<std::string>*> lists) {
@@ -101,9 +117,15 @@ std::vector<std::string> names_of_nothing(const StepContext& context, const Step
         for (const std::string& name : names_in(step, what)) {
             // Lists of nodes and clips are given as joints, too.
             if (std::find(either.begin(), either.end(), name) == either.end()) {
-                look(name, {&nodes});
+                look(name, {&nodes, what == NameOf::surface ? &theirs : &nodes});
             }
         }
+    }
+    for (const std::string& name : names_in(step, NameOf::shape)) {
+        look(name, {&shapes});
+    }
+    for (const std::string& name : names_in(step, NameOf::material)) {
+        look(name, {&materials});
     }
     for (const std::string& name : names_in(step, NameOf::clip)) {
         look(name, {&clips});

@@ -16,6 +16,7 @@ namespace wembrix {
     ROW(face_forward)                                                                                                  \
     ROW(ground)                                                                                                        \
     ROW(place_origin)                                                                                                  \
+    ROW(expect_size)                                                                                                   \
     ROW(accept_finding)                                                                                                \
     ROW(make_root)                                                                                                     \
     ROW(remove_joints)                                                                                                 \
@@ -33,7 +34,30 @@ namespace wembrix {
     ROW(merge_surfaces)                                                                                                \
     ROW(normalize_weights)                                                                                             \
     ROW(limit_influences)                                                                                              \
+    ROW(prune_weights)                                                                                                 \
+    ROW(smooth_weights)                                                                                                \
+    ROW(mirror_weights)                                                                                                \
+    ROW(transfer_weights)                                                                                              \
+    ROW(copy_weights)                                                                                                  \
+    ROW(rename_shapes)                                                                                                 \
+    ROW(order_shapes)                                                                                                  \
+    ROW(add_shape)                                                                                                     \
+    ROW(corrective)                                                                                                    \
+    ROW(mirror_shape)                                                                                                  \
+    ROW(split_shape_sides)                                                                                             \
+    ROW(join_shapes)                                                                                                   \
+    ROW(scale_shape)                                                                                                   \
+    ROW(bake_shape)                                                                                                    \
     ROW(remove_empty_shapes)                                                                                           \
+    ROW(rename_slots)                                                                                                  \
+    ROW(order_slots)                                                                                                   \
+    ROW(merge_slots)                                                                                                   \
+    ROW(set_material)                                                                                                  \
+    ROW(no_materials)                                                                                                  \
+    ROW(recompute_normals)                                                                                             \
+    ROW(recompute_tangents)                                                                                            \
+    ROW(weld)                                                                                                          \
+    ROW(flip_winding)                                                                                                  \
     ROW(bring_takes)                                                                                                   \
     ROW(rename_clips)                                                                                                  \
     ROW(split_take)                                                                                                    \

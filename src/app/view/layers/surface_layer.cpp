@@ -59,8 +59,24 @@ void SurfaceLayer::bring_up_to_date(QOpenGLExtraFunctions& gl, const Frame& fram
             own_.put_colours(gl, heat_);
         }
     }
+    if (const VertexColours* colours = shape_new_ ? frame.scenes.colours() : nullptr) {
+        put_colours(gl, posed, *colours);
+    }
     shape_new_ = false;
     pose_new_ = false;
+}
+
+void SurfaceLayer::put_colours(QOpenGLExtraFunctions& gl, const PosedScene& posed, const VertexColours& colours) {
+    const QColor clay = theme().clay;
+    heat_.assign(posed.points().size(), Vec3f(static_cast<float>(clay.redF()), static_cast<float>(clay.greenF()),
+                                              static_cast<float>(clay.blueF())));
+    for (const Deformer::Surface& surface : posed.surfaces()) {
+        const auto of = colours.of.find(surface.node);
+        if (of != colours.of.end() && of->second.size() == surface.count) {
+            std::copy(of->second.begin(), of->second.end(), heat_.begin() + static_cast<ptrdiff_t>(surface.first));
+        }
+    }
+    own_.put_colours(gl, heat_);
 }
 
 void SurfaceLayer::draw(QOpenGLExtraFunctions& gl, ClayPrograms& programs, const Frame& frame) {
@@ -76,7 +92,7 @@ void SurfaceLayer::draw(QOpenGLExtraFunctions& gl, ClayPrograms& programs, const
     } else {
         gl.glDisable(multisample);
     }
-    const bool heat = frame.scenes.difference() != nullptr;
+    const bool heat = frame.scenes.difference() != nullptr || frame.scenes.colours() != nullptr;
     ClayPaint paint;
     paint.tint = l.arrived;
     paint.tinted = frame.scenes.state() == State::arrived && !heat ? 0.22F : 0.0F;
@@ -114,6 +130,8 @@ void SurfaceLayer::draw_ends(QOpenGLExtraFunctions& gl, ClayPrograms& programs, 
 void SurfaceLayer::paint_before(QPainter& painter, const Frame& frame) {
     if (const Difference* difference = frame.scenes.difference()) {
         draw_difference_scale(painter, frame.projection, difference->largest(), difference->largest_ever());
+    } else if (const VertexColours* colours = frame.scenes.colours(); colours != nullptr && !colours->high.isEmpty()) {
+        draw_colour_scale(painter, frame.projection, colours->low, colours->high, colours->title);
     }
 }
 

@@ -22,6 +22,7 @@ class SurfaceLayer : public ViewLayer {
     [[nodiscard]] bool needs_pose() const { return shape_new_ || pose_new_; }
 
   private:
+    void put_colours(QOpenGLExtraFunctions& gl, const PosedScene& posed, const VertexColours& colours);
     void draw_ends(QOpenGLExtraFunctions& gl, ClayPrograms& programs, const Frame& frame);
     bool shape_new_ = false;
     bool pose_new_ = true;

@@ -1,50 +1,81 @@
 // Makes the weights of every point sum to 1.
 #include "core/base/counted.h"
 #include "core/measure/surface/weights.h"
-#include "core/steps/step_kind.h"
+#include "core/steps/surface/weight_scope.h"
 
 #include <algorithm>
+#include <cmath>
 #include <fmt/format.h>
 
 namespace wembrix {
 
 namespace {
 
-Result<StepResult> apply_normalize_weights(const StepContext& context, const NoSettings&) {
-    const Scene& scene = context.scene;
-    StepResult result;
-    result.scene = scene;
-    size_t points = 0;
-    size_t unheld = 0;
-    double lowest = 1;
-    double highest = 1;
-    for (Node& node : result.scene.nodes) {
-        const WeightSums sums = weight_sums_of(node.influences);
-        points += sums.points - std::min(sums.points, sums.unheld);
-        unheld += sums.unheld;
-        lowest = sums.points > sums.unheld ? std::min(lowest, sums.lowest) : lowest;
-        highest = std::max(highest, sums.highest);
-        if (node.influences.offsets.empty()) {
+struct NormalizeSettings : WeightScope {};
+
+struct Rows {
+    size_t unsettled = 0; ///< their locked weights leave no way to 1
+};
+
+/// In place, one walk over the weights. What rounding to single precision leaves goes to the heaviest free weight.
+void normalize(Influences& influences, const std::vector<char>& locked, Rows& rows) {
+    const std::vector<uint32_t>& offsets = influences.offsets.get();
+    const std::vector<uint16_t>& joints = influences.joints.get();
+    std::vector<float>& weights = influences.weights.edit();
+    const bool any_locked = std::find(locked.begin(), locked.end(), 1) != locked.end();
+    for (size_t i = 0; i + 1 < offsets.size(); ++i) {
+        double kept = 0;
+        double free = 0;
+        for (uint32_t k = offsets[i]; k < offsets[i + 1]; ++k) {
+            (any_locked && locked[joints[k]] != 0 ? kept : free) += weights[k];
+        }
+        if (kept + free <= 0) {
             continue;
         }
-        const std::vector<uint32_t>& offsets = node.influences.offsets.get();
-        std::vector<float>& weights = node.influences.weights.edit();
-        for (size_t i = 0; i + 1 < offsets.size(); ++i) {
-            double sum = 0;
-            for (uint32_t k = offsets[i]; k < offsets[i + 1]; ++k) {
+        if (any_locked && (free <= 0 || kept > 1)) {
+            rows.unsettled += std::abs(kept + free - 1) > 1e-6 ? 1 : 0;
+            continue;
+        }
+        const double factor = (1 - kept) / free;
+        double sum = kept;
+        uint32_t heaviest = offsets[i + 1];
+        for (uint32_t k = offsets[i]; k < offsets[i + 1]; ++k) {
+            if (!any_locked || locked[joints[k]] == 0) {
+                weights[k] = static_cast<float>(weights[k] * factor);
                 sum += weights[k];
-            }
-            for (uint32_t k = offsets[i]; k < offsets[i + 1] && sum > 0; ++k) {
-                weights[k] = static_cast<float>(weights[k] / sum);
+                heaviest = heaviest == offsets[i + 1] || weights[k] > weights[heaviest] ? k : heaviest;
             }
         }
+        weights[heaviest] = static_cast<float>(weights[heaviest] + (1 - sum));
     }
-    result.account = points == 0 ? "all weights sum to 1 already"
-                                 : fmt::format("{} brought to a sum of 1 (they had {:.3g} to {:.3g})",
-                                               counted(points, "vertex"), lowest, highest);
-    if (unheld > 0) {
+}
+
+Result<StepResult> apply_normalize_weights(const StepContext& context, const NormalizeSettings& settings) {
+    StepResult result;
+    result.scene = context.scene;
+    const ScopedWeights scope = choose_weights(context.scene, settings);
+    WeightSums all;
+    Rows rows;
+    for (const int surface : scope.surfaces) {
+        Influences& influences = result.scene.nodes[static_cast<size_t>(surface)].influences;
+        const WeightSums sums = weight_sums_of(influences);
+        all.points += sums.points - std::min(sums.points, sums.unheld);
+        all.unheld += sums.unheld;
+        all.lowest = sums.points > sums.unheld ? std::min(all.lowest, sums.lowest) : all.lowest;
+        all.highest = std::max(all.highest, sums.highest);
+        normalize(influences, scope.locked[static_cast<size_t>(context.scene.nodes[static_cast<size_t>(surface)].skin)],
+                  rows);
+    }
+    result.account = all.points == 0 ? "all weights sum to 1 already"
+                                     : fmt::format("{} brought to a sum of 1 (they had {:.3g} to {:.3g})",
+                                                   counted(all.points, "vertex"), all.lowest, all.highest);
+    if (all.unheld > 0) {
         result.could_not.push_back(
-            fmt::format("{} without weights: nothing to normalise there", counted(unheld, "vertex")));
+            fmt::format("{} without weights: nothing to normalise there", counted(all.unheld, "vertex")));
+    }
+    if (rows.unsettled > 0) {
+        result.could_not.push_back(fmt::format("{} stay as they are: their locked weights leave no way to a sum of 1",
+                                               counted(rows.unsettled, "vertex")));
     }
     return result;
 }
@@ -52,11 +83,11 @@ Result<StepResult> apply_normalize_weights(const StepContext& context, const NoS
 } // namespace
 
 StepKind normalize_weights_step() {
-    return make_step<NoSettings>(
+    return make_step<NormalizeSettings>(
         {"normalize_weights", "Normalise weights",
          "Engines take it that the weights of a vertex sum to 1; where they do not, the surface shrinks to the origin.",
          StepSubject::surface},
-        {}, apply_normalize_weights);
+        weight_scope_parameters(), apply_normalize_weights);
 }
 
 } // namespace wembrix

@@ -49,26 +49,28 @@ class Renaming {
     }
 };
 
-struct RenameSurfacesSettings {
-    enum class What : uint8_t { surfaces, shapes, materials };
-    What what = What::surfaces;
+struct SurfaceNamesSettings {
     std::vector<RenameRule> rules;
     std::map<std::string, std::string> names;
+};
+struct RenameSurfacesSettings : SurfaceNamesSettings {
+    enum class What : uint8_t { surfaces, shapes, materials };
+    What what = What::surfaces;
 };
 
 constexpr const char* words[] = {"surfaces", "shapes", "materials"};
 
 std::vector<Parameter> parameters_of_surfaces() {
-    std::vector<Parameter> parameters = rename_parameters<RenameSurfacesSettings>();
+    std::vector<Parameter> parameters = rename_parameters<SurfaceNamesSettings>();
     parameters.insert(parameters.begin(), choice<&RenameSurfacesSettings::what>(
                                               "what", "What", {words[0], words[1], words[2]}, "What is renamed")
                                               .starting("surfaces"));
     return parameters;
 }
 
-Result<StepResult> apply_rename_surfaces(const StepContext& context, const RenameSurfacesSettings& settings) {
+Result<StepResult> rename_what(const StepContext& context, const std::string& what,
+                               const SurfaceNamesSettings& settings) {
     const Scene& scene = context.scene;
-    const std::string what = words[static_cast<int>(settings.what)];
     const Result<RenameRules> rules = RenameRules::compile(settings.rules, settings.names);
     if (!rules) {
         return rules.problem();
@@ -120,7 +122,32 @@ Result<StepResult> apply_rename_surfaces(const StepContext& context, const Renam
     return result;
 }
 
+Result<StepResult> apply_rename_surfaces(const StepContext& context, const RenameSurfacesSettings& settings) {
+    return rename_what(context, words[static_cast<int>(settings.what)], settings);
+}
+Result<StepResult> apply_rename_shapes(const StepContext& context, const SurfaceNamesSettings& settings) {
+    return rename_what(context, "shapes", settings);
+}
+Result<StepResult> apply_rename_slots(const StepContext& context, const SurfaceNamesSettings& settings) {
+    return rename_what(context, "materials", settings);
+}
+
 } // namespace
+
+StepKind rename_shapes_step() {
+    return make_step<SurfaceNamesSettings>({"rename_shapes", "Rename shapes",
+                                            "An engine finds a shape by its name; rules give it the one it asks for.",
+                                            StepSubject::surface},
+                                           rename_parameters<SurfaceNamesSettings>(), apply_rename_shapes);
+}
+
+StepKind rename_slots_step() {
+    return make_step<SurfaceNamesSettings>(
+        {"rename_slots", "Rename material slots",
+         "Materials are assigned by the name of the slot; rules give it the one that the engine project has.",
+         StepSubject::surface},
+        rename_parameters<SurfaceNamesSettings>(), apply_rename_slots);
+}
 
 StepKind rename_surfaces_step() {
     return make_step<RenameSurfacesSettings>(

@@ -1,0 +1,69 @@
+// Surface: what holds what, how many influences, the shapes and the material slots.
+#pragma once
+
+#include "session/document.h"
+#include "session/selection.h"
+#include "session/session.h"
+#include "stations/station.h"
+#include "stations/surface/influence_chart.h"
+#include "stations/surface/shape_rack.h"
+
+#include <QPointer>
+
+class QButtonGroup;
+class QComboBox;
+class QLabel;
+class QStackedWidget;
+class QTableWidget;
+
+namespace wembrix::app {
+
+class SurfaceStation : public StationPage {
+    Q_OBJECT
+  public:
+    SurfaceStation(const StationContext& context, QWidget* parent = nullptr);
+    void take_view(TwinView& twin) override;
+    void go_to(const Finding& finding) override;
+    InfluenceChart& chart() { return *chart_; }
+    ShapeRack& rack() { return *rack_; }
+
+  protected:
+    void hideEvent(QHideEvent* event) override;
+    void showEvent(QShowEvent* event) override;
+
+  private:
+    QWidget* make_chart_card();
+    QWidget* make_side();
+    void refresh();
+    void fill_joints();
+    void fill_slots();
+    void choose_joint(int64_t identity);
+    void colour();
+    void say();
+    void hold_shapes();
+    void follow_clip(); ///< sliders that are not held show what the clip says now
+    void ask(const char* step, const nlohmann::json& values = nlohmann::json::object());
+    [[nodiscard]] std::shared_ptr<const Scene> prepared() const;
+    [[nodiscard]] int joint() const; ///< whose weights are shown, in Prepared, or -1
+
+    Document& document_;
+    Session& session_;
+    Selection& selection_;
+    std::shared_ptr<const Scene> shown_;
+    QComboBox* joints_;
+    QLabel* facts_;
+    QLabel* sums_;
+    InfluenceChart* chart_;
+    ShapeRack* rack_;
+    QTableWidget* slots_;
+    QStackedWidget* side_;
+    QButtonGroup* tabs_;
+    QWidget* place_;
+    QWidget* empty_;
+    QWidget* all_;
+    int64_t joint_ = 0;       ///< identity; 0: none
+    int slot_row_ = -1;       ///< highlighted
+    QPointer<TwinView> twin_; ///< once the page was shown
+};
+
+} // namespace wembrix::app

@@ -1,0 +1,23 @@
+// Libraries of materials beside an OBJ.
+#pragma once
+
+#include "core/scene/scene.h"
+
+#include <filesystem>
+#include <map>
+#include <string>
+#include <string_view>
+
+namespace wembrix::obj {
+
+/// Reads a library's materials, textures and images into the scene; materials that `places` has already (by name) are
+/// filled in, others are added. Images are read from the folder or below, never from elsewhere; one that is not there
+/// is a note that says where it was sought.
+void read_library(std::string_view text, const std::string& name, const std::filesystem::path& folder, Scene& scene,
+                  std::map<std::string, int, std::less<>>& places);
+
+/// A file beside another one by the name that stands in it: as it stands, below `folder`, or, where that leads
+/// elsewhere or nowhere, by its last part alone in `folder`. Empty: it is not there.
+std::filesystem::path find_beside(const std::filesystem::path& folder, std::string_view written);
+
+} // namespace wembrix::obj

@@ -1,0 +1,20 @@
+// Where the bones of a skeleton lie at rest, for what goes by nearness.
+#pragma once
+
+#include "core/scene/scene.h"
+
+#include <vector>
+
+namespace wembrix {
+
+struct Bone {
+    Vec3 from = Vec3::Zero();  ///< the joint's place at rest, metres
+    std::vector<Vec3> to;      ///< the joints right below it; empty at a tip
+    bool only_carries = false; ///< a root with one joint below: it carries the way of the whole and bends nothing
+};
+/// One per node; of nodes that are no joints the place alone.
+std::vector<Bone> bones_of(const Scene& scene);
+/// From a place to the nearest point of the lines from a joint to those below it, metres.
+double distance_to_bone(const Bone& bone, const Vec3& place);
+
+} // namespace wembrix

@@ -1,0 +1,155 @@
+#include "core/measure/surface/closest_point.h"
+
+#include <algorithm>
+#include <numeric>
+
+namespace wembrix {
+
+namespace {
+
+constexpr uint32_t leaf = 4;
+
+/// The corners' shares of the point of a triangle that is nearest to p. (Ericson, Real-Time Collision Detection, 5.1.5)
+std::array<float, 3> nearest_in(const Vec3f& p, const Vec3f& a, const Vec3f& b, const Vec3f& c) {
+    const Vec3f ab = b - a;
+    const Vec3f ac = c - a;
+    const Vec3f ap = p - a;
+    const float d1 = ab.dot(ap);
+    const float d2 = ac.dot(ap);
+    if (d1 <= 0 && d2 <= 0) {
+        return {1, 0, 0};
+    }
+    const Vec3f bp = p - b;
+    const float d3 = ab.dot(bp);
+    const float d4 = ac.dot(bp);
+    if (d3 >= 0 && d4 <= d3) {
+        return {0, 1, 0};
+    }
+    const float vc = d1 * d4 - d3 * d2;
+    if (vc <= 0 && d1 >= 0 && d3 <= 0 && d1 != d3) {
+        const float v = d1 / (d1 - d3);
+        return {1 - v, v, 0};
+    }
+    const Vec3f cp = p - c;
+    const float d5 = ab.dot(cp);
+    const float d6 = ac.dot(cp);
+    if (d6 >= 0 && d5 <= d6) {
+        return {0, 0, 1};
+    }
+    const float vb = d5 * d2 - d1 * d6;
+    if (vb <= 0 && d2 >= 0 && d6 <= 0 && d2 != d6) {
+        const float w = d2 / (d2 - d6);
+        return {1 - w, 0, w};
+    }
+    const float va = d3 * d6 - d5 * d4;
+    if (va <= 0 && d4 - d3 >= 0 && d5 - d6 >= 0 && (d4 - d3) + (d5 - d6) > 0) {
+        const float w = (d4 - d3) / ((d4 - d3) + (d5 - d6));
+        return {0, 1 - w, w};
+    }
+    const float sum = va + vb + vc;
+    if (!(sum > 0)) {
+        return {1, 0, 0}; // without area
+    }
+    return {1 - vb / sum - vc / sum, vb / sum, vc / sum};
+}
+
+} // namespace
+
+ClosestPoint::ClosestPoint(std::span<const Vec3f> points, std::span<const Triangle> triangles)
+    : points_(points), triangles_(triangles), order_(triangles.size()) {
+    std::iota(order_.begin(), order_.end(), 0U);
+    std::vector<Vec3f> centres;
+    centres.reserve(triangles.size());
+    for (const Triangle& triangle : triangles) {
+        centres.emplace_back((points[triangle[0]] + points[triangle[1]] + points[triangle[2]]) / 3);
+    }
+    boxes_.reserve(triangles.size());
+    if (!triangles.empty()) {
+        split(0, static_cast<uint32_t>(triangles.size()), centres);
+    }
+}
+
+void ClosestPoint::split(uint32_t first, uint32_t count, const std::vector<Vec3f>& centres) {
+    const size_t own = boxes_.size();
+    Box box;
+    box.low = Vec3f::Constant(1e30F);
+    box.high = Vec3f::Constant(-1e30F);
+    Vec3f low = box.low;
+    Vec3f high = box.high;
+    for (uint32_t i = first; i < first + count; ++i) {
+        for (const uint32_t corner : triangles_[order_[i]]) {
+            box.low = box.low.cwiseMin(points_[corner]);
+            box.high = box.high.cwiseMax(points_[corner]);
+        }
+        low = low.cwiseMin(centres[order_[i]]);
+        high = high.cwiseMax(centres[order_[i]]);
+    }
+    box.first = first;
+    box.count = count;
+    boxes_.push_back(box);
+    if (count <= leaf) {
+        return;
+    }
+    int axis = 0;
+    (high - low).maxCoeff(&axis);
+    const uint32_t half = count / 2;
+    std::nth_element(order_.begin() + first, order_.begin() + first + half, order_.begin() + first + count,
+                     [&](uint32_t a, uint32_t b) {
+                         const float x = centres[a][axis];
+                         const float y = centres[b][axis];
+                         return x != y ? x < y : a < b;
+                     });
+    boxes_[own].count = 0;
+    split(first, half, centres);
+    boxes_[own].first = static_cast<uint32_t>(boxes_.size());
+    split(first + half, count - half, centres);
+}
+
+SurfacePlace ClosestPoint::nearest(const Vec3f& at, double most, const Vec3f* normal, double least_cosine) const {
+    SurfacePlace best;
+    if (boxes_.empty()) {
+        return best;
+    }
+    float least = most > 1e18 ? 3e38F : static_cast<float>(most * most);
+    const auto to_box = [&](const Box& box) {
+        return (box.low - at).cwiseMax(at - box.high).cwiseMax(Vec3f::Zero()).squaredNorm();
+    };
+    std::array<uint32_t, 128> open{};
+    size_t depth = 0;
+    open[depth++] = 0;
+    while (depth > 0) {
+        const uint32_t place = open.at(--depth);
+        const Box& box = boxes_[place];
+        if (to_box(box) > least) {
+            continue;
+        }
+        if (box.count == 0) {
+            const uint32_t a = place + 1;
+            const uint32_t b = box.first;
+            const bool a_first = to_box(boxes_[a]) <= to_box(boxes_[b]);
+            open.at(depth++) = a_first ? b : a;
+            open.at(depth++) = a_first ? a : b;
+            continue;
+        }
+        for (uint32_t i = box.first; i < box.first + box.count; ++i) {
+            const Triangle& triangle = triangles_[order_[i]];
+            const Vec3f& a = points_[triangle[0]];
+            const Vec3f& b = points_[triangle[1]];
+            const Vec3f& c = points_[triangle[2]];
+            if (normal != nullptr && (b - a).cross(c - a).normalized().dot(*normal) < least_cosine) {
+                continue;
+            }
+            const std::array<float, 3> share = nearest_in(at, a, b, c);
+            const float apart = (share[0] * a + share[1] * b + share[2] * c - at).squaredNorm();
+            if (apart < least || (apart == least && best.triangle == SurfacePlace::none)) {
+                least = apart;
+                best.triangle = order_[i];
+                best.share = share;
+            }
+        }
+    }
+    best.distance_m = best.triangle == SurfacePlace::none ? 0 : std::sqrt(static_cast<double>(least));
+    return best;
+}
+
+} // namespace wembrix

@@ -1,0 +1,44 @@
+// The nearest place on a surface's triangles.
+#pragma once
+
+#include "core/math/transform.h"
+
+#include <array>
+#include <cstdint>
+#include <span>
+#include <vector>
+
+namespace wembrix {
+
+struct SurfacePlace {
+    static constexpr uint32_t none = 0xFFFFFFFF;
+    uint32_t triangle = none;
+    std::array<float, 3> share{}; ///< of its three corners, summing to 1
+    double distance_m = 0;
+};
+
+/// A tree of boxes over triangles. It keeps references: points and triangles must outlive it. 32 bytes a box, two boxes
+/// for every four triangles.
+class ClosestPoint {
+  public:
+    using Triangle = std::array<uint32_t, 3>;
+    ClosestPoint(std::span<const Vec3f> points, std::span<const Triangle> triangles);
+    /// The nearest place to `at` that is at most `most` away; `triangle` is none where nothing is. With a `normal`
+    /// (unit) only triangles whose own normal has at least `least_cosine` with it. Safe from several threads.
+    [[nodiscard]] SurfacePlace nearest(const Vec3f& at, double most = 1e30, const Vec3f* normal = nullptr,
+                                       double least_cosine = -1) const;
+
+  private:
+    struct Box {
+        Vec3f low, high;
+        uint32_t first = 0; ///< of `order_`; of an inner box: its second child (the first stands right behind it)
+        uint32_t count = 0; ///< triangles; 0: an inner box
+    };
+    void split(uint32_t first, uint32_t count, const std::vector<Vec3f>& centres);
+    std::span<const Vec3f> points_;
+    std::span<const Triangle> triangles_;
+    std::vector<uint32_t> order_;
+    std::vector<Box> boxes_;
+};
+
+} // namespace wembrix

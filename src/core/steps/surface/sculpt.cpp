@@ -1,0 +1,92 @@
+#include "core/steps/surface/sculpt.h"
+
+#include "core/measure/surface/nearest_vertex.h"
+#include "core/measure/surface/rest_places.h"
+#include "core/steps/surface/shape_list.h"
+
+#include <algorithm>
+#include <fmt/format.h>
+
+namespace wembrix {
+
+Result<Sculpt> find_sculpt(const StepContext& context, const std::string& source, const std::string& named, int node,
+                           const std::vector<Vec3f>& standing, double tolerance_m) {
+    const auto found = std::find_if(context.sources.begin(), context.sources.end(),
+                                    [&](const NamedScene& one) { return one.name == source; });
+    if (found == context.sources.end()) {
+        return Problem{fmt::format("there is no source “{}”.", source), "", "Add the file to the job's sources."};
+    }
+    const Scene& theirs = found->scene;
+    std::vector<int> surfaces = surfaces_of(theirs);
+    const auto vertices = [&](int surface) {
+        return theirs.meshes[static_cast<size_t>(theirs.nodes[static_cast<size_t>(surface)].mesh)].point_count();
+    };
+    if (!named.empty()) {
+        std::erase_if(surfaces, [&](int surface) { return theirs.nodes[static_cast<size_t>(surface)].name != named; });
+    } else if (surfaces.size() > 1) {
+        std::erase_if(surfaces, [&](int surface) { return vertices(surface) != standing.size(); });
+    }
+    if (surfaces.size() != 1) {
+        return Problem{named.empty() ? fmt::format("“{}” has not one surface that could be meant.", source)
+                                     : fmt::format("“{}” has no surface “{}”.", source, named),
+                       "", "Name its surface."};
+    }
+    const std::vector<Vec3f> places = rest_places(theirs, surfaces[0]);
+    Sculpt sculpt;
+    sculpt.known.assign(standing.size(), 1);
+    if (places.size() == standing.size()) {
+        sculpt.places = places;
+        return sculpt;
+    }
+    sculpt.by_order = false;
+    sculpt.places = standing;
+    const NearestVertex nearest(places, tolerance_m);
+    for (size_t v = 0; v < standing.size(); ++v) {
+        const uint32_t at = nearest.of(standing[v]);
+        if (at == NearestVertex::none) {
+            sculpt.known[v] = 0;
+            ++sculpt.unknown;
+        } else {
+            sculpt.places[v] = places[at];
+        }
+    }
+    if (sculpt.unknown == standing.size()) {
+        return Problem{fmt::format("no vertex of “{}” lies within {:g} mm of one here.", source, tolerance_m * 1000),
+                       context.scene.nodes[static_cast<size_t>(node)].name,
+                       fmt::format("It has {} vertices and not {}.", places.size(), standing.size())};
+    }
+    return sculpt;
+}
+
+Result<int> find_shaped_surface(const Scene& scene, const std::string& name) {
+    std::vector<int> surfaces = surfaces_of(scene);
+    if (!name.empty()) {
+        std::erase_if(surfaces, [&](int surface) { return scene.nodes[static_cast<size_t>(surface)].name != name; });
+    } else if (surfaces.size() > 1) {
+        std::erase_if(surfaces, [&](int surface) {
+            const Node& node = scene.nodes[static_cast<size_t>(surface)];
+            return node.skin < 0 && scene.meshes[static_cast<size_t>(node.mesh)].shapes.empty();
+        });
+    }
+    if (surfaces.size() != 1) {
+        return Problem{name.empty() ? std::string("several surfaces could be meant.")
+                                    : fmt::format("there is no surface “{}”.", name),
+                       "", "Name the surface."};
+    }
+    return surfaces[0];
+}
+
+void put_shape(Scene& scene, int node, MorphTarget shape) {
+    const auto mesh = static_cast<size_t>(scene.nodes[static_cast<size_t>(node)].mesh);
+    std::vector<ShapeRow> rows = shape_rows(scene.meshes[mesh]);
+    const auto there =
+        std::find_if(rows.begin(), rows.end(), [&](const ShapeRow& row) { return row.shape.name == shape.name; });
+    if (there != rows.end()) {
+        there->shape = std::move(shape);
+    } else {
+        rows.push_back({std::move(shape), {}});
+    }
+    set_shapes(scene, mesh, std::move(rows));
+}
+
+} // namespace wembrix

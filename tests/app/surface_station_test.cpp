@@ -1,0 +1,157 @@
+// The Surface station: what a joint holds is seen, bars and slots can be clicked, sliders move vertices in the view.
+#include "bench_fixture.h"
+#include "core/measure/surface/surface_facts.h"
+#include "stations/surface/shape_picture.h"
+#include "stations/surface/surface_station.h"
+
+#include <set>
+
+namespace wembrix::app {
+namespace {
+
+class SurfaceBench : public Bench {
+  protected:
+    void open_surface() {
+        open_mended();
+        window->choose_station("surface");
+        settle();
+    }
+    SurfaceStation& page() { return window->page<SurfaceStation>(); }
+    SceneView& view() { return window->twin().right().view(); }
+    int64_t identity_of(const char* name) {
+        return prepared().nodes[static_cast<size_t>(prepared().find_node(name))].identity;
+    }
+};
+
+TEST_F(SurfaceBench, AJointThatIsChosenShowsWhatItHolds) {
+    open_surface();
+    ASSERT_NE(view().colours(), nullptr) << "influences, where no joint is chosen";
+    EXPECT_FALSE(window->twin().left().isVisible()) << "Prepared alone";
+    window->selection().choose(identity_of("LeftLeg_Shank"));
+    ASSERT_NE(view().colours(), nullptr);
+    EXPECT_EQ(view().colours()->title, "LeftLeg_Shank");
+    EXPECT_EQ(child<QComboBox>("weightsOf")->currentText(), "LeftLeg_Shank");
+    const Holding held =
+        window->session().state()->prepared.held[static_cast<size_t>(prepared().find_node("LeftLeg_Shank"))];
+    EXPECT_TRUE(child<QLabel>("weightFacts")->text().contains(QString::number(held.points)));
+    // Exactly the vertices that it holds have another colour than the rest.
+    size_t coloured = 0;
+    const auto same = [](const Vec3f& a, const Vec3f& b) { return (a - b).norm() < 1e-6F; };
+    const QColor clay = theme().clay;
+    const Vec3f grey(static_cast<float>(clay.redF()), static_cast<float>(clay.greenF()),
+                     static_cast<float>(clay.blueF()));
+    for (const auto& [node, colours] : view().colours()->of) {
+        for (const Vec3f& colour : colours) {
+            coloured += same(colour, grey) ? 0 : 1;
+        }
+    }
+    EXPECT_EQ(coloured, held.points);
+    // From the box as well; and on another station the surface is as it is.
+    auto* box = child<QComboBox>("weightsOf");
+    const int at = box->findText("pelvis");
+    ASSERT_GE(at, 0);
+    box->setCurrentIndex(at);
+    Q_EMIT box->activated(at);
+    EXPECT_TRUE(window->selection().holds(identity_of("pelvis")));
+    EXPECT_EQ(view().colours()->title, "pelvis");
+    window->choose_station(0);
+    EXPECT_EQ(view().colours(), nullptr);
+    EXPECT_TRUE(window->twin().left().isVisible());
+}
+
+TEST_F(SurfaceBench, ABarShowsItsVerticesAndLimitsAreOfferedAsSteps) {
+    open_surface();
+    InfluenceChart& chart = page().chart();
+    const std::vector<size_t> counts = influence_histogram(prepared(), surfaces_of(prepared()));
+    ASSERT_GT(counts.size(), 2U);
+    size_t bar = counts.size() - 1;
+    QTest::mouseClick(&chart, Qt::LeftButton, {}, chart.bar(bar).center().toPoint());
+    EXPECT_EQ(chart.chosen(), bar);
+    ASSERT_NE(view().colours(), nullptr);
+    EXPECT_TRUE(view().colours()->title.contains(QString::number(bar)));
+    QTest::mouseClick(&chart, Qt::LeftButton, {}, chart.bar(bar).center().toPoint());
+    EXPECT_EQ(chart.chosen(), 0U);
+
+    const size_t before = steps();
+    use_step([](StepDialog& dialog) { EXPECT_EQ(dialog.step().id, "limit_influences"); });
+    QTest::mouseClick(child<QPushButton>("limit_influences"), Qt::LeftButton);
+    settle();
+    ASSERT_EQ(steps(), before + 1);
+    const std::vector<Step>& card = window->document().job().steps;
+    EXPECT_TRUE(std::any_of(card.begin(), card.end(), [](const Step& step) {
+        return step.id == "limit_influences" && step.parameters["keep"] == "least_motion";
+    }));
+    undo();
+    settle();
+}
+
+TEST_F(SurfaceBench, ASliderMovesVerticesInTheViewAndNothingElse) {
+    open_surface();
+    ASSERT_GT(page().rack().count(), 3U);
+    const QList<QSlider*> sliders = window->findChildren<QSlider*>("shapeSlider");
+    ASSERT_EQ(static_cast<size_t>(sliders.size()), page().rack().count());
+    const ShapeFacts shape = shape_facts(prepared())[0];
+    ASSERT_GT(shape.vertices, 0U);
+    ASSERT_NE(view().posed(), nullptr);
+    view().grabFramebuffer();
+    const std::vector<Vec3f> before = view().posed()->points();
+    const size_t before_steps = steps();
+    QTest::keyClick(sliders[0], Qt::Key_End);
+    view().grabFramebuffer();
+    const std::vector<Vec3f>& after = view().posed()->points();
+    size_t moved = 0;
+    for (size_t v = 0; v < before.size(); ++v) {
+        moved += (before[v] - after[v]).norm() > 1e-7F ? 1 : 0;
+    }
+    EXPECT_GT(moved * 10, shape.vertices * 8);
+    EXPECT_LE(moved, shape.vertices);
+    EXPECT_EQ(steps(), before_steps) << "the job does not change";
+    ASSERT_EQ(page().rack().held().size(), 1U);
+    QTest::mouseClick(child<QPushButton>("releaseShapes"), Qt::LeftButton);
+    EXPECT_TRUE(page().rack().held().empty());
+    view().grabFramebuffer();
+    for (size_t v = 0; v < before.size(); ++v) {
+        ASSERT_LT((before[v] - view().posed()->points()[v]).norm(), 1e-6F);
+    }
+}
+
+TEST_F(SurfaceBench, ASlotStandsOut) {
+    open_surface();
+    QTest::mouseClick(child<QPushButton>("slotsTab"), Qt::LeftButton);
+    auto* table = child<QTableWidget>("slotTable");
+    const std::vector<SlotFacts> facts = slot_facts(prepared());
+    ASSERT_EQ(table->rowCount(), static_cast<int>(facts.size()));
+    table->setCurrentCell(0, 2);
+    ASSERT_NE(view().colours(), nullptr);
+    ASSERT_EQ(view().colours()->of.size(), 1U);
+    EXPECT_EQ(view().colours()->of.begin()->first, facts[0].node);
+    EXPECT_TRUE(view().colours()->high.isEmpty()) << "no scale";
+    QTest::mouseClick(child<QPushButton>("shapesTab"), Qt::LeftButton);
+    ASSERT_NE(view().colours(), nullptr);
+    EXPECT_FALSE(view().colours()->high.isEmpty());
+}
+
+TEST_F(SurfaceBench, PicturesOfShapesShowWhatTheyMove) {
+    open_surface();
+    size_t with_tint = 0;
+    for (const ShapeFacts& shape : shape_facts(prepared())) {
+        const QImage picture = shape_picture(prepared(), shape.node, shape.shape, QSize(72, 54));
+        ASSERT_EQ(picture.size(), QSize(72, 54));
+        size_t reddish = 0;
+        std::set<QRgb> colours;
+        for (int y = 0; y < picture.height(); ++y) {
+            for (int x = 0; x < picture.width(); ++x) {
+                const QColor colour = picture.pixelColor(x, y);
+                colours.insert(picture.pixel(x, y));
+                reddish += colour.red() > colour.green() + 40 ? 1 : 0;
+            }
+        }
+        EXPECT_GT(colours.size(), 10U) << shape.name << ": the surface is in the picture";
+        with_tint += reddish > 10 ? 1 : 0;
+        EXPECT_EQ(reddish > 10, shape.vertices > 0) << shape.name;
+    }
+    EXPECT_GT(with_tint, 3U);
+}
+
+} // namespace
+} // namespace wembrix::app
