@@ -109,12 +109,6 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         window.show();
         take(window, out, QStringLiteral("start"));
     }
-    if (wanted("joints-empty")) {
-        MainWindow window;
-        window.show();
-        window.choose_station(1);
-        take(window, out, QStringLiteral("joints-empty"));
-    }
     if (wanted("intake-first-look")) {
         MainWindow window;
         window.show();
@@ -187,7 +181,8 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         wait_for([&] { return timer.elapsed() > 400; });
         dialog.grab().save(out + QStringLiteral("/") + QString::fromUtf8(name) + QStringLiteral(".png"));
     };
-    if (wanted("surface") || wanted("surface-slots")) {
+    const bool slots = only == QStringLiteral("surface-slots"); // to be looked at, not kept
+    if (wanted("surface") || slots) {
         window.choose_station(2);
         show_clip(window, QStringLiteral("wade"), 30);
         auto* weights_of = window.findChild<QComboBox*>(QStringLiteral("weightsOf"));
@@ -203,7 +198,7 @@ int run(const QString& job, const QString& first_look, const QString& out, const
             }
             take(window, out, QStringLiteral("surface"));
         }
-        if (wanted("surface-slots")) {
+        if (slots) {
             window.findChild<QPushButton*>(QStringLiteral("slotsTab"))->click();
             window.findChild<QTableWidget*>(QStringLiteral("slotTable"))->setCurrentCell(0, 0);
             take(window, out, QStringLiteral("surface-slots"));

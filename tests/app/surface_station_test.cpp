@@ -1,5 +1,7 @@
 // The Surface station: what a joint holds is seen, bars and slots can be clicked, sliders move vertices in the view.
 #include "bench_fixture.h"
+#include "core/formats/obj/obj.h"
+#include "core/measure/surface/rest_places.h"
 #include "core/measure/surface/surface_facts.h"
 #include "stations/surface/shape_picture.h"
 #include "stations/surface/surface_station.h"
@@ -113,6 +115,39 @@ TEST_F(SurfaceBench, ASliderMovesVerticesInTheViewAndNothingElse) {
     for (size_t v = 0; v < before.size(); ++v) {
         ASSERT_LT((before[v] - view().posed()->points()[v]).norm(), 1e-6F);
     }
+}
+
+TEST_F(SurfaceBench, ASculptThatIsDroppedBecomesAShape) {
+    open_surface();
+    // Somebody sculpts on what they were sent: the same vertices, some of them elsewhere.
+    const Scene& received = *window->session().state()->replay.received;
+    const int body = surfaces_of(received)[0];
+    Scene sculpt;
+    Mesh mesh = received.meshes[static_cast<size_t>(received.nodes[static_cast<size_t>(body)].mesh)];
+    mesh.shapes.clear();
+    mesh.shape_weights.clear();
+    const std::vector<Vec3f> places = rest_places(received, body);
+    mesh.positions = places;
+    for (size_t v = 0; v < 200; ++v) {
+        mesh.positions.edit()[v] += Vec3f(0, 3, 0); // the model came in centimetres
+    }
+    Node node;
+    node.name = "frown";
+    node.mesh = 0;
+    sculpt.nodes.push_back(node);
+    sculpt.meshes.push_back(mesh);
+    const QString file = folder.filePath("frown.obj");
+    ASSERT_TRUE(write_file_whole(file.toStdString(), write_obj(sculpt, "frown")->front().bytes).ok());
+    const size_t before = page().rack().count();
+    window->open_paths({file});
+    settle();
+    const std::vector<Finding>& findings = window->session().state()->findings;
+    const auto found = std::find_if(findings.begin(), findings.end(),
+                                    [](const Finding& finding) { return finding.id == "loose_sculpt"; });
+    ASSERT_NE(found, findings.end());
+    window->document().edit("shape", [&](Job& job) { job.steps.push_back(*found->step); });
+    settle();
+    EXPECT_EQ(page().rack().count(), before + 1);
 }
 
 TEST_F(SurfaceBench, ASlotStandsOut) {

@@ -1,4 +1,6 @@
 // Shapes: whatever a step makes of the list, clips look as they did where it promises that; sculpts arrive as sculpted.
+#include "core/findings/finding.h"
+#include "core/job/assemble.h"
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/drift.h"
 #include "core/measure/surface/deform.h"
@@ -226,6 +228,40 @@ TEST(AddShape, ASculptArrivesAsItWasSculptedVertexForVertexOrByPlace) {
         place += Vec3f(0, 5, 0);
     }
     EXPECT_FALSE(apply_step(StepContext{scene, {}, {}, sources}, step).ok()) << "nothing of it lies near";
+}
+
+TEST(AddShape, ASculptAmongTheSourcesIsKnownAndOffered) {
+    const Scene scene = shaped_skin(8);
+    std::vector<Vec3f> wanted = scene.meshes[0].positions.get();
+    for (size_t v = 0; v < wanted.size(); v += 2) {
+        wanted[v] += Vec3f(0, 0.02F, 0);
+    }
+    NamedScene sculpt = sculpt_at(scene, wanted);
+    sculpt.name = "faces/grin.obj";
+    const std::vector<NamedScene> sources = {{"body.glb", scene}, sculpt};
+    const Scene together = assemble(sources);
+    EXPECT_EQ(surfaces_of(together).size(), 1U) << "it is no thing beside the body";
+    ASSERT_EQ(together.fits.size(), 1U);
+    EXPECT_EQ(together.fits[0].role, SourceRole::shapes);
+    std::vector<Finding> findings = look_for_findings({together});
+    std::erase_if(findings, [](const Finding& finding) { return finding.id != "loose_sculpt"; });
+    ASSERT_EQ(findings.size(), 1U);
+    const Result<StepResult> added = apply_step(StepContext{together, {}, {}, sources}, *findings[0].step);
+    ASSERT_TRUE(added.ok()) << added.problem().sentence();
+    EXPECT_EQ(shape_names(added->scene).back(), "grin");
+    for (const Finding& finding : look_for_findings({added->scene})) {
+        EXPECT_NE(finding.id, "loose_sculpt");
+    }
+    // The card has made everything smaller and turned it since: the sculpt is still in the sender's unit and axes.
+    Scene turned = done(together, {"scale", {{"factor", 0.01}}}).scene;
+    turned = done(turned, {"rotate", {{"degrees", -90}, {"about", "+X"}}}).scene;
+    const Result<StepResult> later = apply_step(StepContext{turned, {}, {}, sources}, *findings[0].step);
+    ASSERT_TRUE(later.ok());
+    EXPECT_NEAR(reach_mm(later->scene.meshes[0].shapes.back()), 0.01 * reach_mm(added->scene.meshes[0].shapes.back()),
+                1e-3);
+    // A crate with as many vertices as another one is a crate.
+    Scene crate = sculpt.scene;
+    EXPECT_EQ(guess_role(crate, sculpt.scene, {}), SourceRole::prop) << "nothing bends it";
 }
 
 TEST(AddShape, APoseOfAClipBecomesAShape) {

@@ -4,13 +4,15 @@ import path from 'node:path';
 import {OBJLoader} from 'three/addons/loaders/OBJLoader.js';
 
 const folder = process.argv[2];
-const near = (x) => (Math.round(x * 1e4) / 1e4 + 0).toFixed(4);
-// A triangle as text, wherever it begins: its corners in order, the least first.
-function told(corners) {
-  const texts = corners.map((corner) => corner.map(near).join(','));
-  const least = texts.indexOf([...texts].sort()[0]);
-  return [...texts.slice(least), ...texts.slice(0, least)].join(' ');
+const near = (x) => (Math.round(x * 1e3) / 1e3 + 0).toFixed(3);
+// A triangle begins with the corner that stands first by its place: where it begins in the file says nothing.
+function turned(corners) {
+  const keys = corners.map((corner) => corner.slice(0, 3).map(near).join(','));
+  const least = keys.indexOf([...keys].sort()[0]);
+  return [...corners.slice(least), ...corners.slice(0, least)];
 }
+const alike = (a, b) => a.length === b.length && a.every((corner, c) => corner.length === b[c].length &&
+  corner.every((x, i) => Math.abs(x - b[c][i]) <= 1e-5 * Math.max(1, Math.abs(x))));
 
 let files = 0, triangles = 0;
 const wrong = [];
@@ -32,18 +34,22 @@ for (const file of fs.readdirSync(folder).filter((name) => name.endsWith('.obj')
     const coordinates = list.every((one) => one.coordinates);
     const normals = list.every((one) => one.normals);
     const unit = (n) => { const l = Math.hypot(...n) || 1; return n.map((x) => x / l); };
-    const mine = list.map(({corners, coordinates: has}) => told(corners.map((corner) => [
-      ...corner.slice(0, 3), ...(coordinates ? corner.slice(3, 5) : []), ...(normals ? unit(corner.slice(has ? 5 : 3)) : [])]))).sort();
-    const other = [];
+    const mine = list.map(({corners, coordinates: has}) => turned(corners.map((corner) => [
+      ...corner.slice(0, 3), ...(coordinates ? corner.slice(3, 5) : []), ...(normals ? unit(corner.slice(has ? 5 : 3)) : [])])));
+    const left = [];
     for (let i = 0; i + 2 < theirs.length; i += 3) {
-      other.push(told(theirs.slice(i, i + 3).map((corner) => [
+      left.push(turned(theirs.slice(i, i + 3).map((corner) => [
         ...corner.place, ...(coordinates ? corner.uv : []), ...(normals ? unit(corner.normal) : [])])));
     }
-    other.sort();
     triangles += mine.length;
-    const differ = mine.findIndex((text, i) => text !== other[i]);
-    if (mine.length !== other.length || differ >= 0) {
-      wrong.push(`${file} ${name}: ${mine.length} triangles here, ${other.length} there\n  ${mine[differ]}\n  ${other[differ]}`);
+    const count = left.length;
+    const alone = mine.filter((triangle) => {
+      const at = left.findIndex((other) => alike(triangle, other));
+      if (at >= 0) left.splice(at, 1);
+      return at < 0;
+    });
+    if (alone.length > 0 || left.length > 0) {
+      wrong.push(`${file} ${name}: ${mine.length} triangles here, ${count} there\n  ${JSON.stringify(alone[0])}\n  ${JSON.stringify(left[0])}`);
     }
   }
   ++files;

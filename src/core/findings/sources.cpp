@@ -98,6 +98,36 @@ std::vector<Finding> find_lost_motion(const FindingContext& context) {
     return findings;
 }
 
+std::vector<Finding> find_loose_sculpts(const FindingContext& context) {
+    std::vector<Finding> findings;
+    for (const SourceFit& fit : context.scene.fits) {
+        const int node = fit.sculpt_of == 0 ? -1 : context.scene.find_identity(fit.sculpt_of);
+        if (node < 0) {
+            continue;
+        }
+        const std::string& surface = context.scene.nodes[static_cast<size_t>(node)].name;
+        // What it becomes is named for its file.
+        std::string name = fit.source.substr(fit.source.find_last_of('/') + 1);
+        name = name.substr(0, name.find_last_of('.'));
+        const bool there = std::any_of(context.scene.meshes.begin(), context.scene.meshes.end(), [&](const Mesh& mesh) {
+            return std::any_of(mesh.shapes.begin(), mesh.shapes.end(),
+                               [&](const MorphTarget& shape) { return shape.name == name; });
+        });
+        if (there) {
+            continue;
+        }
+        Finding finding;
+        finding.grade = Grade::look;
+        finding.where = fit.source;
+        finding.message = fmt::format("“{}” is “{}” in another form, vertex for vertex", fit.source, surface);
+        finding.reason =
+            "It becomes a shape of that surface by a step, or a corrective where it was sculpted on a pose.";
+        finding.step = Step{"add_shape", {{"name", name}, {"source", fit.source}, {"surface", surface}}};
+        findings.push_back(std::move(finding));
+    }
+    return findings;
+}
+
 std::vector<Finding> find_unlike_size(const FindingContext& context) {
     std::vector<Finding> findings;
     for (const SourceFit& fit : context.scene.fits) {

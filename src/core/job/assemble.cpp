@@ -48,6 +48,20 @@ bool brings_shapes(const Scene& base, const Scene& source) {
     return false;
 }
 
+/// The skinned surface that a source without joints, clips and shapes is another form of, vertex for vertex; or -1.
+int sculpted_surface(const Scene& base, const Scene& source) {
+    const std::vector<int> surfaces = surfaces_of(source);
+    if (surfaces.size() != 1 || !joints_of(source).empty() || !source.clips.empty()) {
+        return -1;
+    }
+    const Node& node = source.nodes[static_cast<size_t>(surfaces[0])];
+    const int twin = twin_of(base, source, surfaces[0], true);
+    return twin >= 0 && base.nodes[static_cast<size_t>(twin)].skin >= 0 &&
+                   source.meshes[static_cast<size_t>(node.mesh)].shapes.empty()
+               ? twin
+               : -1;
+}
+
 /// Of a source that is taken for its shapes nothing else comes: what else it has is said.
 void say_what_is_no_shape(Scene& base, const NamedScene& source) {
     const std::vector<int> surfaces = surfaces_of(source.scene);
@@ -136,7 +150,7 @@ SourceRole guess_role(const Scene& base, const Scene& source, const AssemblyOpti
         }
         return brings_shapes(base, source) ? SourceRole::shapes : SourceRole::part;
     }
-    if (joints.empty() && brings_shapes(base, source)) {
+    if (joints.empty() && (brings_shapes(base, source) || sculpted_surface(base, source) >= 0)) {
         return SourceRole::shapes;
     }
     if (!source.curve_sets.empty() && !surfaces) {
@@ -165,6 +179,8 @@ std::optional<Brought> add_source(Scene& base, NamedScene source, size_t place, 
     }
     if (fit.role == SourceRole::shapes) {
         say_what_is_no_shape(base, source);
+        const int sculpted = sculpted_surface(base, source.scene);
+        fit.sculpt_of = sculpted < 0 ? 0 : base.nodes[static_cast<size_t>(sculpted)].identity;
     }
     size_t surfaces_left = surfaces_of(source.scene).size();
     if (fit.role == SourceRole::part) {

@@ -52,9 +52,11 @@ struct SourceFit {
     bool rest_settled = false;               ///< somebody said which rest pose holds
     double extent_m = 0;                     ///< the longest side of its surfaces, as it came; 0: it has none
     double beside_m = 0;                     ///< the same of what was there before it
+    int64_t sculpt_of = 0;                   ///< identity of the surface that it is another form of, vertex for vertex
     template <typename Self> static auto fields(Self& s) {
         return std::tie(s.source, s.role, s.problem, s.left_motion, s.legs_longer_m, s.foot, s.size_ratio,
-                        s.joints_apart, s.apart_m, s.apart_degrees, s.apart_at, s.rest_settled, s.extent_m, s.beside_m);
+                        s.joints_apart, s.apart_m, s.apart_degrees, s.apart_at, s.rest_settled, s.extent_m, s.beside_m,
+                        s.sculpt_of);
     }
 };
 

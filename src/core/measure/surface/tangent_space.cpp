@@ -51,7 +51,7 @@ class TangentSpace {
             measure(faces_[f], triangles_[f]);
         }
         join_edges();
-        std::vector<Vec4f> result(triangles_.size() * 3, Vec4f(1, 0, 0, 1));
+        std::vector<Vec4f> result(triangles_.size() * 3, Vec4f(1, 0, 0, -1));
         std::vector<char> known(result.size(), 0);
         for (uint32_t f = 0; f < faces_.size(); ++f) {
             for (size_t c = 0; c < 3 && !faces_[f].degenerate; ++c) {

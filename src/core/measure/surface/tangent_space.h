@@ -16,7 +16,7 @@ namespace wembrix {
 /// edges and are not mirrored share a tangent, each by its angle there. (Mikkelsen, Simulation of Wrinkled Surfaces
 /// Revisited, 2008, section 4; this is the space that normal maps are baked in, value for value.) `coordinates` are
 /// pairs, one a point. Triangles whose coordinates or corners have no area take what their corners have from others,
-/// else (1, 0, 0, 1).
+/// else (1, 0, 0, -1).
 std::vector<Vec4f> corner_tangents(std::span<const Vec3f> points, std::span<const Vec3f> normals,
                                    std::span<const float> coordinates,
                                    std::span<const std::array<uint32_t, 3>> triangles);

@@ -6,6 +6,9 @@
 #include <algorithm>
 #include <cmath>
 #include <fmt/format.h>
+#include <functional>
+#include <tbb/blocked_range.h>
+#include <tbb/parallel_reduce.h>
 
 namespace wembrix {
 
@@ -23,18 +26,17 @@ void normalize(Influences& influences, const std::vector<char>& locked, Rows& ro
     const std::vector<uint16_t>& joints = influences.joints.get();
     std::vector<float>& weights = influences.weights.edit();
     const bool any_locked = std::find(locked.begin(), locked.end(), 1) != locked.end();
-    for (size_t i = 0; i + 1 < offsets.size(); ++i) {
+    const auto normalize_row = [&](size_t i) -> size_t {
         double kept = 0;
         double free = 0;
         for (uint32_t k = offsets[i]; k < offsets[i + 1]; ++k) {
             (any_locked && locked[joints[k]] != 0 ? kept : free) += weights[k];
         }
         if (kept + free <= 0) {
-            continue;
+            return 0;
         }
         if (any_locked && (free <= 0 || kept > 1)) {
-            rows.unsettled += std::abs(kept + free - 1) > 1e-6 ? 1 : 0;
-            continue;
+            return std::abs(kept + free - 1) > 1e-6 ? 1 : 0;
         }
         const double factor = (1 - kept) / free;
         double sum = kept;
@@ -47,7 +49,17 @@ void normalize(Influences& influences, const std::vector<char>& locked, Rows& ro
             }
         }
         weights[heaviest] = static_cast<float>(weights[heaviest] + (1 - sum));
-    }
+        return 0;
+    };
+    rows.unsettled += tbb::parallel_reduce(
+        tbb::blocked_range<size_t>(0, offsets.size() - 1, 4096), size_t(0),
+        [&](const tbb::blocked_range<size_t>& range, size_t unsettled) {
+            for (size_t i = range.begin(); i < range.end(); ++i) {
+                unsettled += normalize_row(i);
+            }
+            return unsettled;
+        },
+        std::plus<>());
 }
 
 Result<StepResult> apply_normalize_weights(const StepContext& context, const NormalizeSettings& settings) {
