@@ -25,7 +25,7 @@ fs::path find_beside(const fs::path& folder, std::string_view written) {
         if (relative.empty() || relative.is_absolute()) {
             continue;
         }
-        const fs::path full = fs::weakly_canonical(base / relative, error);
+        fs::path full = fs::weakly_canonical(base / relative, error);
         const auto [end, unused] = std::mismatch(base.begin(), base.end(), full.begin(), full.end());
         if (!error && end == base.end() && fs::is_regular_file(full, error)) {
             return full;

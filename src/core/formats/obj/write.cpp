@@ -163,7 +163,7 @@ class ObjWriter {
             return "";
         }
         const Image& from = scene_.images[static_cast<size_t>(image)];
-        const std::string name = fmt::format("{}_{}.{}", stem_, image, from.mime == "image/jpeg" ? "jpg" : "png");
+        std::string name = fmt::format("{}_{}.{}", stem_, image, from.mime == "image/jpeg" ? "jpg" : "png");
         if (std::none_of(beside.begin(), beside.end(), [&](const WrittenFile& file) { return file.name == name; })) {
             beside.push_back({name, std::string(from.bytes.begin(), from.bytes.end())});
         }
