@@ -109,6 +109,55 @@ void add_left_by_step(Ledger& ledger, const Scene& before, const Scene& after, c
              static_cast<int>(place));
 }
 
+/// Every so many frames of a take its steps are looked at, to see whether it is worth measuring all of them.
+constexpr int looked_at_every = 4;
+
+/// Whether steps that keep motion, one after another, moved the take by more than half of the limit at any frame that
+/// is looked at. Measuring each step over all frames costs several times what the arrival check does.
+bool moved_between(const Scene& before, const Scene& after, const Mat4& moved, double limit_mm) {
+    if (before.clips.size() != after.clips.size()) {
+        return true; // nothing to hold clip against clip
+    }
+    for (size_t c = 0; c < after.clips.size(); ++c) {
+        DriftRequest request;
+        request.should = &before;
+        request.should_clip = &before.clips[c];
+        request.is = &after;
+        request.is_clip = &after.clips[c];
+        request.rate = after.clips[c].rate / looked_at_every;
+        request.frames = (after.clips[c].frames() - 1) / looked_at_every + 1;
+        request.moved.all = moved;
+        if (measure_drift(request).largest_mm > limit_mm / 2) {
+            return true;
+        }
+    }
+    return false;
+}
+
+bool may_have_moved(const Replay& replayed, double limit_mm) {
+    std::shared_ptr<const Scene> before = replayed.received;
+    std::shared_ptr<const Scene> last = before;
+    Mat4 moved = Mat4::Identity();
+    const auto differs = [&] { return last != before && moved_between(*before, *last, moved, limit_mm); };
+    for (const StepOutcome& outcome : replayed.outcomes) {
+        if (outcome.step.on && should_keep_motion(outcome.step) && !outcome.other_rest && outcome.moved.each.empty() &&
+            outcome.moved.let_go.empty()) {
+            moved = outcome.moved.all * moved;
+            last = outcome.scene;
+            continue;
+        }
+        if (outcome.scene == last) {
+            continue; // it did nothing
+        }
+        if (differs() || (outcome.step.on && should_keep_motion(outcome.step))) {
+            return true; // one of a kind that is measured by itself
+        }
+        before = last = outcome.scene;
+        moved = Mat4::Identity();
+    }
+    return differs();
+}
+
 /// The names of clips that a step asks for; empty when it means all of them.
 std::vector<std::string> clips_asked_for(const Step& step) {
     return is_for_clips(step.id) ? names_in(step, NameOf::clip) : std::vector<std::string>();
@@ -183,7 +232,9 @@ class TakesRun {
         }
         const std::shared_ptr<const Scene> prepared = replayed->prepared_scene();
         std::vector<Finding> findings = look_for_findings({*prepared, &request_.destination});
-        measure_kept_motion(*replayed);
+        if (may_have_moved(*replayed, request_.destination.drift_limit_mm)) {
+            measure_kept_motion(*replayed);
+        }
         for (Finding& finding : card_findings(*replayed, {&request_.destination, 1})) {
             findings.push_back(std::move(finding));
         }
