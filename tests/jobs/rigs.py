@@ -166,3 +166,24 @@ def floor_and_camera(out, at):
     out.node("floor", mesh=out.mesh("floor", corners, sides))
     out.json["cameras"] = [{"type": "perspective", "perspective": {"yfov": 0.7, "znear": 0.1}}]
     out.node("camera", camera=0)
+
+
+def sculpt(path, out, lift):
+    """The surface of a figure as somebody sculpted it: an OBJ with its vertices in their order, the first `lift` of them
+    0.2 higher."""
+    file = json.load(open(path))
+    data = base64.b64decode(file["buffers"][0]["uri"].split(",")[1])
+
+    def numbers(accessor, code, width):
+        one = file["accessors"][accessor]
+        view = file["bufferViews"][one["bufferView"]]
+        flat = struct.unpack_from("<%d%s" % (one["count"] * width, code), data, view["byteOffset"])
+        return [flat[i:i + width] for i in range(0, len(flat), width)]
+
+    primitive = file["meshes"][0]["primitives"][0]
+    corners = [i[0] + 1 for i in numbers(primitive["indices"], "I", 1)]
+    with open(out, "w") as text:
+        for i, (x, y, z) in enumerate(numbers(primitive["attributes"]["POSITION"], "f", 3)):
+            text.write("v %r %r %r\n" % (x, y + (0.2 if i < lift else 0), z))
+        for i in range(0, len(corners), 3):
+            text.write("f %d %d %d\n" % tuple(corners[i:i + 3]))

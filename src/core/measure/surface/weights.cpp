@@ -2,6 +2,8 @@
 
 #include <algorithm>
 #include <cmath>
+#include <tbb/blocked_range.h>
+#include <tbb/parallel_reduce.h>
 
 namespace wembrix {
 
@@ -37,18 +39,33 @@ std::vector<Holding> holding_of(const Scene& scene) {
 
 WeightSums weight_sums_of(const Influences& rows) {
     constexpr double tolerance = 1e-3;
-    WeightSums sums;
-    for (size_t i = 0; i + 1 < rows.offsets.size(); ++i) {
-        double sum = 0;
-        for (uint32_t k = rows.offsets[i]; k < rows.offsets[i + 1]; ++k) {
-            sum += rows.weights[k];
-        }
-        sums.lowest = std::min(sums.lowest, sum);
-        sums.highest = std::max(sums.highest, sum);
-        sums.points += std::abs(sum - 1) > tolerance ? 1 : 0;
-        sums.unheld += sum > 0 ? 0 : 1;
+    if (rows.offsets.empty()) {
+        return {};
     }
-    return sums;
+    const uint32_t* offsets = rows.offsets.data();
+    const float* weights = rows.weights.data();
+    return tbb::parallel_reduce(
+        tbb::blocked_range<size_t>(0, rows.offsets.size() - 1, 4096), WeightSums{},
+        [&](const tbb::blocked_range<size_t>& range, WeightSums sums) {
+            for (size_t i = range.begin(); i < range.end(); ++i) {
+                double sum = 0;
+                for (uint32_t k = offsets[i]; k < offsets[i + 1]; ++k) {
+                    sum += weights[k];
+                }
+                sums.lowest = std::min(sums.lowest, sum);
+                sums.highest = std::max(sums.highest, sum);
+                sums.points += std::abs(sum - 1) > tolerance ? 1 : 0;
+                sums.unheld += sum > 0 ? 0 : 1;
+            }
+            return sums;
+        },
+        [](WeightSums a, const WeightSums& b) {
+            a.points += b.points;
+            a.lowest = std::min(a.lowest, b.lowest);
+            a.highest = std::max(a.highest, b.highest);
+            a.unheld += b.unheld;
+            return a;
+        });
 }
 
 size_t points_with_more_than(const Influences& rows, int most) {

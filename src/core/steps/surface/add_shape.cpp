@@ -14,17 +14,7 @@ namespace wembrix {
 
 namespace {
 
-struct AddShapeSettings {
-    std::string name;
-    std::string source;
-    std::string source_surface;
-    std::string clip;
-    int frame = 0;
-    std::string surface;
-    double tolerance_mm = 1;
-};
-
-struct CorrectiveSettings {
+struct SculptSettings {
     std::string name;
     std::string source;
     std::string source_surface;
@@ -92,7 +82,7 @@ Result<StepResult> finish(StepResult result, int node, const std::string& name, 
     return result;
 }
 
-Result<StepResult> apply_add_shape(const StepContext& context, const AddShapeSettings& settings) {
+Result<StepResult> apply_add_shape(const StepContext& context, const SculptSettings& settings) {
     if (settings.source.empty() == settings.clip.empty()) {
         return malformed("needs either \"source\" or \"clip\".");
     }
@@ -126,7 +116,7 @@ Result<StepResult> apply_add_shape(const StepContext& context, const AddShapeSet
                   fmt::format("“{}”", settings.source));
 }
 
-Result<StepResult> apply_corrective(const StepContext& context, const CorrectiveSettings& settings) {
+Result<StepResult> apply_corrective(const StepContext& context, const SculptSettings& settings) {
     const Result<int> node = find_shaped_surface(context.scene, settings.surface);
     if (!node) {
         return node.problem();
@@ -148,48 +138,48 @@ Result<StepResult> apply_corrective(const StepContext& context, const Corrective
                   fmt::format("“{}” on frame {} of “{}”", settings.source, settings.frame, settings.clip));
 }
 
-/// Both have the same seven parameters but for what the clip is there.
-template <typename Settings>
+/// Both steps have the same seven parameters but for what source and clip are there.
 std::vector<Parameter> parameters_of_sculpt(std::string_view source_help, std::string_view clip_help, bool needs_both) {
-    Parameter source = text<&Settings::source>("source", "From source", source_help).naming(NameOf::source);
-    Parameter clip = text<&Settings::clip>("clip", "Clip", clip_help).naming(NameOf::clip);
-    return {
-        text<&Settings::name>("name", "Name", "What the shape is called; one of that name is replaced, its keys stay")
-            .needed()
-            .not_empty(),
-        needs_both ? source.needed().not_empty() : source,
-        text<&Settings::source_surface>("source_surface", "Its surface", "Which of the source's; empty: the only one"),
-        needs_both ? clip.needed().not_empty() : clip,
-        number<&Settings::frame>("frame", "Frame", "Of that clip, the first is 0").at_least(0),
-        text<&Settings::surface>("surface", "Surface", "The one that gets the shape; empty: the only one that could")
-            .naming(NameOf::surface),
-        number<&Settings::tolerance_mm>("tolerance_mm", "Tolerance",
-                                        "Where the two have not as many vertices: how far apart they may be")
-            .unit("mm")
-            .above(0)
-            .starting(1.0)};
+    Parameter source = text<&SculptSettings::source>("source", "From source", source_help).naming(NameOf::source);
+    Parameter clip = text<&SculptSettings::clip>("clip", "Clip", clip_help).naming(NameOf::clip);
+    return {text<&SculptSettings::name>("name", "Name",
+                                        "What the shape is called; one of that name is replaced, its keys stay")
+                .needed()
+                .not_empty(),
+            needs_both ? source.needed().not_empty() : source,
+            text<&SculptSettings::source_surface>("source_surface", "Its surface",
+                                                  "Which of the source's; empty: the only one"),
+            needs_both ? clip.needed().not_empty() : clip,
+            number<&SculptSettings::frame>("frame", "Frame", "Of that clip, the first is 0").at_least(0),
+            text<&SculptSettings::surface>("surface", "Surface",
+                                           "The one that gets the shape; empty: the only one that could")
+                .naming(NameOf::surface),
+            number<&SculptSettings::tolerance_mm>("tolerance_mm", "Tolerance",
+                                                  "Where the two have not as many vertices: how far apart they may be")
+                .unit("mm")
+                .above(0)
+                .starting(1.0)};
 }
 
 } // namespace
 
 StepKind add_shape_step() {
-    return make_step<AddShapeSettings>(
+    return make_step<SculptSettings>(
         {"add_shape", "Add a shape",
          "A sculpt that came as a file of its own, or a pose, becomes a shape of the surface.", StepSubject::surface},
-        parameters_of_sculpt<AddShapeSettings>(
-            "A file with the sculpted surface, vertex for vertex where it has as many",
-            "Or the pose of a clip, baked into one shape", false),
+        parameters_of_sculpt("A file with the sculpted surface, vertex for vertex where it has as many",
+                             "Or the pose of a clip, baked into one shape", false),
         apply_add_shape);
 }
 
 StepKind corrective_step() {
-    return make_step<CorrectiveSettings>(
+    return make_step<SculptSettings>(
         {"corrective", "Add a corrective",
          "What was sculpted on a bent limb is brought back before the skin, so that it comes out again when the limb "
          "bends.",
          StepSubject::surface},
-        parameters_of_sculpt<CorrectiveSettings>("A file with the surface as it was sculpted, posed",
-                                                 "The clip in whose pose it was sculpted", true),
+        parameters_of_sculpt("A file with the surface as it was sculpted, posed",
+                             "The clip in whose pose it was sculpted", true),
         apply_corrective);
 }
 

@@ -22,9 +22,10 @@ struct Rows {
 
 /// In place, one walk over the weights. What rounding to single precision leaves goes to the heaviest free weight.
 void normalize(Influences& influences, const std::vector<char>& locked, Rows& rows) {
-    const std::vector<uint32_t>& offsets = influences.offsets.get();
-    const std::vector<uint16_t>& joints = influences.joints.get();
-    std::vector<float>& weights = influences.weights.edit();
+    const size_t vertices = influences.offsets.size() - 1;
+    const uint32_t* offsets = influences.offsets.data();
+    const uint16_t* joints = influences.joints.data();
+    float* weights = influences.weights.edit().data();
     const bool any_locked = std::find(locked.begin(), locked.end(), 1) != locked.end();
     const auto normalize_row = [&](size_t i) -> size_t {
         double kept = 0;
@@ -52,7 +53,7 @@ void normalize(Influences& influences, const std::vector<char>& locked, Rows& ro
         return 0;
     };
     rows.unsettled += tbb::parallel_reduce(
-        tbb::blocked_range<size_t>(0, offsets.size() - 1, 4096), size_t(0),
+        tbb::blocked_range<size_t>(0, vertices, 4096), size_t(0),
         [&](const tbb::blocked_range<size_t>& range, size_t unsettled) {
             for (size_t i = range.begin(); i < range.end(); ++i) {
                 unsettled += normalize_row(i);
