@@ -76,6 +76,16 @@ check "a BVH is inspected" ends 0 "$cli" inspect "$work/bvh/tansy_model_wade.bvh
 check "its frames" python_says "d['clips'][0]['frames'] == 177 and d['clips'][0]['rate'] == 30 and len(d['roots']) == 1"
 check "its travel and contacts" ends 0 "$cli" takes "$work/bvh/tansy_model_wade.bvh" --json
 check "as numbers" python_says "d['takes'][0]['travel']['along_m'] > 0.1"
+check "weights of a job" ends 0 "$cli" weights "$work/demo/tansy.wembrix" --json
+check "counted, with what is over each destination's limit" python_says \
+    "all(sum(s['influences']) == s['vertices'] and s['sums_off'] == 0 for s in d['surfaces']) and sum(s['over_limit']['Tidewater runtime'] for s in d['surfaces']) == sum(sum(s['influences'][5:]) for s in d['surfaces']) > 0"
+check "of one joint" ends 0 "$cli" weights "$work/demo/tansy.wembrix" --joint leg_shank_l
+check "of no joint" ends 2 "$cli" weights "$work/demo/tansy.wembrix" --joint nobody
+check "its shapes" ends 0 "$cli" shapes "$work/demo/tansy.wembrix" --json
+check "in order, each with its reach" python_says \
+    "[s['shape'] for s in d['shapes']][:2] == ['throat_puff', 'breath'] and all(s['reach_mm'] > 0 and s['keyed_in'] for s in d['shapes'])"
+check "its materials" ends 0 "$cli" materials "$work/demo/tansy.wembrix" --json
+check "slot by slot" python_says "[s['material'] for s in d['slots']][:2] == ['plumage', 'wings']"
 check "a BVH moves the model" ends 0 "$cli" deliver --card "$work/empty.card.json" --destination "$work/demo/Lantern_web_view.destination.json" \
     --out "$work/from_bvh" "$work/one/tansy_model.glb" "$work/bvh/tansy_model_wade.bvh"
 check "as it did" ends 0 "$cli" compare "$work/one/tansy_wade.glb" "$work/from_bvh/tansy_model_tansy_model_wade.glb" --json
