@@ -130,6 +130,9 @@ int weights(const WeightsOptions& options) {
         }
         fmt::print("{} holds {}\n", options.joint, counted(said["weights"].size(), "vertex"));
     } else {
+        if (said["surfaces"].empty()) {
+            fmt::print("no surface is under a skin\n");
+        }
         for (const json& surface : said["surfaces"]) {
             print_histogram(surface);
         }

@@ -61,6 +61,7 @@ TEST(Destinations, WhatIsWrongIsSaidWithItsKey) {
         {"name", "", "\"name\" is empty"},
         {"name", 3, "no \"name\""},
         {"container", "wav", "no container"},
+        {"container", "obj", "no container"}, // it is read only
         {"container", 1, "not a text"},
         {"unit_m", 0, "\"unit_m\""},
         {"unit_m", "1", "\"unit_m\""},

@@ -291,7 +291,8 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
     if (wrong.empty() && to.name.empty()) {
         wrong = "\"name\" is empty.";
     }
-    if (wrong.empty() && format_with_id(to.container) == nullptr) {
+    const Format* container = format_with_id(to.container);
+    if (wrong.empty() && (container == nullptr || container->is_read_only())) {
         wrong = fmt::format("\"{}\" is no container that Wembrix writes.", to.container);
     }
     if (wrong.empty()) {
