@@ -8,17 +8,23 @@
 #include "stations/deliver/deliver_station.h"
 #include "stations/intake/intake_station.h"
 #include "stations/joints/joints_station.h"
+#include "stations/surface/surface_station.h"
 #include "stations/takes/takes_station.h"
 #include "style/theme.h"
 #include "tansy_scene.h"
 
 #include <QApplication>
 #include <QElapsedTimer>
+#include <QMouseEvent>
+#include <QPushButton>
 #include <QScrollBar>
 #include <QStandardPaths>
 #include <QTemporaryDir>
+#include <algorithm>
+#include <cmath>
 #include <cstdio>
 #include <functional>
+#include <vector>
 
 namespace {
 
@@ -192,6 +198,58 @@ void long_take(const QTemporaryDir& folder) {
     window.recovery().forget();
 }
 
+/// A stroke over 100 000 vertices while a clip stands at a frame: what one event of the mouse costs the interface
+/// thread, and the picture after it; then what the stroke's end costs it.
+void painting(const QTemporaryDir& folder) {
+    put(folder, "large.glb", write_glb(bench::large_scene(), "large"));
+    MainWindow window;
+    window.resize(1280, 800);
+    window.show();
+    window.open_paths({folder.filePath(QStringLiteral("large.glb"))});
+    seconds_until([&] { return is_shown(window) && !window.session().is_busy(); });
+    window.choose_station("surface");
+    window.twin().playback().choose(QStringLiteral("sway_00"));
+    window.clock().go_to(20);
+    SceneView& view = window.twin().right().view();
+    seconds_until([&] { return is_shown(window); });
+    const Scene& prepared = window.session().state()->replay.prepared();
+    const Skin& skin = prepared.skins[0];
+    window.selection().choose(prepared.nodes[static_cast<size_t>(skin.joints[skin.joints.size() / 2])].identity);
+    window.findChild<QPushButton*>(QStringLiteral("paintWeights"))->click();
+    view.grabFramebuffer();
+    std::vector<double> events;
+    std::vector<double> frames;
+    const auto send = [&](QEvent::Type type, const QPointF& at, Qt::MouseButton button) {
+        QMouseEvent event(type, at, view.mapToGlobal(at), button,
+                          type == QEvent::MouseButtonRelease ? Qt::NoButton : Qt::LeftButton, Qt::NoModifier);
+        QElapsedTimer timer;
+        timer.start();
+        QApplication::sendEvent(&view, &event);
+        return static_cast<double>(timer.nsecsElapsed()) / 1e6;
+    };
+    const QPointF middle(view.width() / 2.0, view.height() / 2.0);
+    const double first = send(QEvent::MouseButtonPress, middle, Qt::LeftButton);
+    for (int i = 0; i < 120; ++i) {
+        const double angle = i * 0.13;
+        events.push_back(
+            send(QEvent::MouseMove, middle + QPointF(40 * std::sin(angle), 60 * std::sin(angle * 0.7)), Qt::NoButton));
+        QElapsedTimer timer;
+        timer.start();
+        view.repaint();
+        frames.push_back(static_cast<double>(timer.nsecsElapsed()) / 1e6);
+    }
+    const double last = send(QEvent::MouseButtonRelease, middle, Qt::LeftButton);
+    std::sort(events.begin(), events.end());
+    std::sort(frames.begin(), frames.end());
+    say("100 000 vertices, painting: the press that begins the first stroke", first, "ms");
+    say("an event of the mouse, in the middle", events[events.size() / 2], "ms");
+    say("an event of the mouse, the longest", events.back(), "ms");
+    say("the picture after it, drawn in software, in the middle", frames[frames.size() / 2], "ms");
+    say("the stroke's end", last, "ms");
+    say("strokes on the card", static_cast<double>(window.document().job().steps.size()), "");
+    window.recovery().forget();
+}
+
 } // namespace
 
 int main(int count, char** arguments) {
@@ -211,6 +269,9 @@ int main(int count, char** arguments) {
     }
     if (wanted("playing")) {
         playing(folder);
+    }
+    if (wanted("painting")) {
+        painting(folder);
     }
     if (wanted("long")) {
         long_take(folder);

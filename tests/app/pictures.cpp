@@ -19,10 +19,12 @@
 #include "style/theme.h"
 
 #include <QApplication>
+#include <QCheckBox>
 #include <QComboBox>
 #include <QElapsedTimer>
 #include <QLineEdit>
 #include <QMenu>
+#include <QMouseEvent>
 #include <QPushButton>
 #include <QScreen>
 #include <QScrollArea>
@@ -181,8 +183,8 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         wait_for([&] { return timer.elapsed() > 400; });
         dialog.grab().save(out + QStringLiteral("/") + QString::fromUtf8(name) + QStringLiteral(".png"));
     };
-    const bool slots = only == QStringLiteral("surface-slots"); // to be looked at, not kept
-    if (wanted("surface") || slots) {
+    const bool more = only.startsWith(QStringLiteral("surface-")); // to be looked at, not kept
+    if (wanted("surface") || more) {
         window.choose_station(2);
         show_clip(window, QStringLiteral("wade"), 30);
         auto* weights_of = window.findChild<QComboBox*>(QStringLiteral("weightsOf"));
@@ -198,11 +200,48 @@ int run(const QString& job, const QString& first_look, const QString& out, const
             }
             take(window, out, QStringLiteral("surface"));
         }
-        if (slots) {
-            window.findChild<QPushButton*>(QStringLiteral("slotsTab"))->click();
+        if (more) {
+            const auto click = [&](const char* name) {
+                window.findChild<QPushButton*>(QString::fromUtf8(name))->click();
+            };
+            click("slotsTab");
             window.findChild<QTableWidget*>(QStringLiteral("slotTable"))->setCurrentCell(0, 0);
             take(window, out, QStringLiteral("surface-slots"));
-            window.findChild<QPushButton*>(QStringLiteral("shapesTab"))->click();
+            window.findChild<QCheckBox*>(QStringLiteral("showLooks"))->setChecked(true);
+            take(window, out, QStringLiteral("surface-looks"));
+            window.findChild<QCheckBox*>(QStringLiteral("showLooks"))->setChecked(false);
+            window.findChild<QComboBox*>(QStringLiteral("hairs"))->setCurrentIndex(1);
+            take(window, out, QStringLiteral("surface-hairs"));
+            window.findChild<QComboBox*>(QStringLiteral("hairs"))->setCurrentIndex(0);
+            click("shapesTab");
+            click("paintWeights");
+            const SceneView& view = window.twin().right().view();
+            const Scene& prepared = window.session().state()->replay.prepared();
+            QMouseEvent over(QEvent::MouseMove, view.place_of(prepared.find_node("leg_shank_l")),
+                             view.mapToGlobal(view.place_of(prepared.find_node("leg_shank_l"))), Qt::NoButton,
+                             Qt::NoButton, Qt::NoModifier);
+            QApplication::sendEvent(&window.twin().right().view(), &over);
+            take(window, out, QStringLiteral("surface-paint"));
+            click("chooseVertices");
+            const int body = surfaces_of(prepared)[0];
+            WeightPainter::Choice choice{prepared.nodes[static_cast<size_t>(body)].identity, {}};
+            for (uint32_t v = 300; v < 420; ++v) {
+                choice.vertices.insert(v);
+            }
+            window.page<SurfaceStation>().painter().choose(choice);
+            take(window, out, QStringLiteral("surface-vertices"));
+            click("chooseVertices");
+            click("hullsTab");
+            take(window, out, QStringLiteral("surface-no-hulls"));
+            window.document().edit(QStringLiteral("hulls"), [](Job& edited) {
+                add_step_at_its_place(edited, {"make_hulls", {{"from", "joints"}, {"shape", "capsule"}}});
+            });
+            wait_for([&] { return window.session().is_current() && !window.session().is_busy(); });
+            window.findChild<QTableView*>(QStringLiteral("hullTable"))->selectRow(2);
+            take(window, out, QStringLiteral("surface-hulls"));
+            window.document().undo().undo();
+            wait_for([&] { return window.session().is_current() && !window.session().is_busy(); });
+            click("shapesTab");
         }
         window.selection().clear();
         window.camera().frame_all();

@@ -155,7 +155,11 @@ std::vector<BadFile> bad_files() {
     });
     edit("topology_unknown", [](json& root) { root["meshes"][0]["primitives"][0]["mode"] = 12; });
     edit("primitive_without_attributes", [](json& root) { root["meshes"][0]["primitives"][0].erase("attributes"); });
-    edit("more_weights_than_shapes", [](json& root) { root["meshes"][0]["weights"] = std::vector<int>(500, 1); });
+    edit("more_weights_than_shapes", [](json& root) {
+        json& mesh = root["meshes"][0];
+        mesh["primitives"][0]["targets"] = {{{"POSITION", mesh["primitives"][0]["attributes"]["POSITION"]}}};
+        mesh["weights"] = std::vector<int>(500, 1);
+    });
     edit("position_not_a_number", [](json& root) {
         poke(root, root["meshes"][0]["primitives"][0]["attributes"]["POSITION"].get<size_t>(), 4,
              std::numeric_limits<float>::quiet_NaN());

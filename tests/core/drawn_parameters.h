@@ -21,6 +21,9 @@ class Drawing {
     nlohmann::json all(const std::vector<Parameter>& parameters) {
         nlohmann::json values = nlohmann::json::object();
         for (const Parameter& parameter : parameters) {
+            if (parameter.holds_data && !parameter.is_needed) {
+                continue; // arrays are made by hand
+            }
             if (parameter.is_needed || chance(2)) {
                 if (nlohmann::json value = one(parameter); !value.is_null()) {
                     values[std::string(parameter.key)] = std::move(value);

@@ -4,11 +4,14 @@
 #include "core/delivery/manifest.h"
 #include "core/formats/bvh/bvh.h"
 #include "core/formats/gltf/gltf.h"
+#include "core/formats/image/pixels.h"
 #include "core/formats/obj/obj.h"
 #include "core/job/cuts.h"
 #include "core/job/job.h"
 #include "core/job/replay.h"
 #include "core/measure/skeleton/contract.h"
+#include "core/scene/image_facts.h"
+#include "core/steps/surface/weight_strokes.h"
 #include "small_scenes.h"
 
 #include <cstdlib>
@@ -53,6 +56,27 @@ void fuzz_obj(const std::string& bytes) {
 
 void fuzz_bvh(const std::string& bytes) {
     (void)read_bvh_text(bytes, "fuzz");
+}
+
+void fuzz_image(const std::string& bytes) {
+    const std::vector<uint8_t> image(bytes.begin(), bytes.end());
+    const std::optional<ImageFacts> facts = image_facts(image);
+    // Large ones only take the fuzzer's time.
+    if (facts && static_cast<uint64_t>(facts->width) * facts->height <= 1U << 16U) {
+        if (const Result<Pixels> pixels = decode_image(image)) {
+            require(pixels->width == facts->width && pixels->height == facts->height);
+            (void)smaller_image(*pixels, (pixels->width + 1) / 2, (pixels->height + 2) / 3);
+        }
+    }
+}
+
+void fuzz_strokes(const std::string& bytes) {
+    if (const Result<PaintedRows> rows = stroke_from_bytes(bytes)) {
+        require(stroke_to_bytes(*rows) == bytes);
+    }
+    if (const Result<PaintedSurface> surface = surface_from_bytes(bytes)) {
+        require(surface_to_bytes(*surface).size() == bytes.size());
+    }
 }
 
 void fuzz_job(const std::string& bytes) {

@@ -17,6 +17,10 @@ void fuzz_destination(const std::string& bytes);
 void fuzz_contract(const std::string& bytes);
 void fuzz_manifest(const std::string& bytes);
 void fuzz_cuts(const std::string& bytes);
+/// Arrays beside a job: strokes, and the surfaces that they were painted on.
+void fuzz_strokes(const std::string& bytes);
+/// PNG and JPEG.
+void fuzz_image(const std::string& bytes);
 /// A route card over a small scene with joints, weights, shapes and a clip.
 void fuzz_steps(const std::string& bytes);
 
@@ -24,7 +28,7 @@ struct FuzzTarget {
     std::string_view name; ///< of its corpus folder, too
     void (*run)(const std::string& bytes);
 };
-inline constexpr std::array<FuzzTarget, 10> fuzz_targets = {{{"gltf", fuzz_gltf},
+inline constexpr std::array<FuzzTarget, 12> fuzz_targets = {{{"gltf", fuzz_gltf},
                                                              {"bvh", fuzz_bvh},
                                                              {"obj", fuzz_obj},
                                                              {"job", fuzz_job},
@@ -33,6 +37,8 @@ inline constexpr std::array<FuzzTarget, 10> fuzz_targets = {{{"gltf", fuzz_gltf}
                                                              {"contract", fuzz_contract},
                                                              {"manifest", fuzz_manifest},
                                                              {"cuts", fuzz_cuts},
+                                                             {"strokes", fuzz_strokes},
+                                                             {"image", fuzz_image},
                                                              {"steps", fuzz_steps}}};
 
 } // namespace wembrix::testing

@@ -1,5 +1,6 @@
 #include "session/document.h"
 
+#include "core/job/job_patch.h"
 #include "core/job/job_sources.h"
 
 #include <QFileInfo>
@@ -7,17 +8,41 @@
 
 namespace wembrix::app {
 
+/// One edit: what it changed. Edits of the same kind, one right after the other, become one.
 class JobEdit : public QUndoCommand {
   public:
-    JobEdit(Document& document, const QString& what, Job before, Job after)
-        : QUndoCommand(what), document_(document), before_(std::move(before)), after_(std::move(after)) {}
-    void undo() override { document_.put(before_); }
-    void redo() override { document_.put(after_); }
+    JobEdit(Document& document, const QString& what, const JobPatch& patch, QString kind)
+        : QUndoCommand(what), document_(document), patch_(patch), kind_(std::move(kind)) {}
+    void undo() override {
+        Job job = document_.job();
+        patch_.undo(job);
+        document_.put(job);
+    }
+    void redo() override {
+        Job job = document_.job();
+        patch_.redo(job);
+        document_.put(job);
+    }
+    /// Anything but -1: the stack asks whether two may become one.
+    [[nodiscard]] int id() const override { return kind_.isEmpty() ? -1 : 1; }
+    bool mergeWith(const QUndoCommand* later) override {
+        const auto* next = static_cast<const JobEdit*>(later);
+        if (next->kind_ != kind_) {
+            return false;
+        }
+        const Job& after = document_.job(); // the later one is done already
+        Job before = after;
+        next->patch_.undo(before);
+        patch_.undo(before);
+        patch_ = JobPatch(before, after);
+        setObsolete(patch_.is_empty());
+        return true;
+    }
 
   private:
     Document& document_;
-    Job before_;
-    Job after_;
+    JobPatch patch_;
+    QString kind_; ///< empty: it stays by itself
 };
 
 Document::Document(QObject* parent) : QObject(parent) {
@@ -104,11 +129,12 @@ void Document::begin_with(const std::vector<Step>& steps) {
     put(job);
 }
 
-void Document::edit(const QString& what, const std::function<void(Job&)>& change) {
+void Document::edit(const QString& what, const std::function<void(Job&)>& change, const QString& merges_as) {
     Job after = job_;
     change(after);
-    if (!(after == job_)) {
-        undo_.push(new JobEdit(*this, what, job_, after));
+    const JobPatch patch(job_, after);
+    if (!patch.is_empty()) {
+        undo_.push(new JobEdit(*this, what, patch, merges_as));
     }
 }
 

@@ -30,8 +30,9 @@ class Document : public QObject {
     void start_recovered(const Job& job, const QString& path, const QString& folder);
     /// Gives a new job its first steps, as part of making it: nothing to undo.
     void begin_with(const std::vector<Step>& steps);
-    /// One undoable change, named for the menu ("Add step Resize").
-    void edit(const QString& what, const std::function<void(Job&)>& change);
+    /// One undoable change, named for the menu ("Add step Resize"). With `merges_as`, edits of the same kind that
+    /// follow one another are one to undo, until the job is saved in between.
+    void edit(const QString& what, const std::function<void(Job&)>& change, const QString& merges_as = {});
 
   Q_SIGNALS:
     void opened(); ///< another job, or the same from its file again: nothing that was read before holds

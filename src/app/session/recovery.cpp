@@ -2,6 +2,7 @@
 
 #include "core/base/files.h"
 #include "core/base/json_file.h"
+#include "core/job/job_data.h"
 
 #include <QCoreApplication>
 #include <QDateTime>
@@ -45,12 +46,22 @@ void Recovery::keep() {
                                  {"folder", document_.folder().string()},
                                  {"job", job_to_json(document_.job())}};
     // It is there for the case that something fails: that it cannot be written must not stop the work.
+    const std::filesystem::path arrays = data_folder(file_.toStdString());
+    static_cast<void>(write_data(document_.job().steps, arrays));
     static_cast<void>(write_file_whole(file_.toStdString(), json.dump(2) + "\n"));
+    collect_data(document_.job().steps, arrays);
 }
+
+namespace {
+void remove_with_arrays(const QString& file) {
+    QFile::remove(file);
+    collect_data({}, data_folder(file.toStdString()));
+}
+} // namespace
 
 void Recovery::forget() {
     if (!file_.isEmpty()) {
-        QFile::remove(file_);
+        remove_with_arrays(file_);
         file_.clear();
     }
 }
@@ -77,6 +88,7 @@ std::vector<Recoverable> Recovery::left_over() {
         if (!job) {
             continue;
         }
+        read_data(job->steps, data_folder(file.absoluteFilePath().toStdString()));
         const auto text = [&](const char* key) {
             const auto at = json->find(key);
             return at != json->end() && at->is_string() ? QString::fromStdString(at->get<std::string>()) : QString();
@@ -88,7 +100,7 @@ std::vector<Recoverable> Recovery::left_over() {
 }
 
 void Recovery::discard(const Recoverable& recoverable) {
-    QFile::remove(recoverable.file);
+    remove_with_arrays(recoverable.file);
 }
 
 } // namespace wembrix::app

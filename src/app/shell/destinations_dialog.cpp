@@ -34,13 +34,13 @@ namespace {
 bool is_number(const char* key) {
     const std::string_view name(key);
     return name == "unit_m" || name == "max_influences" || name == "longest_name" || name == "rate" ||
-           name == "drift_limit_mm" || name == "longest_path";
+           name == "drift_limit_mm" || name == "longest_path" || name == "largest_image";
 }
 
 /// May be left empty: then there is no such limit or rule, and nothing of it stands in the file.
 bool may_be_empty(const char* key) {
     const std::string_view name(key);
-    return name == "max_shapes" || name == "longest_path" || name.ends_with("_names");
+    return name == "max_shapes" || name == "longest_path" || name == "largest_image" || name.ends_with("_names");
 }
 
 QString written_in(const nlohmann::json& json, const char* key) {
@@ -57,7 +57,8 @@ QString put_number(nlohmann::json& json, const char* key, const QString& text) {
         return QObject::tr("“%1” is not a number.").arg(text);
     }
     const std::string_view name(key);
-    if (name == "max_influences" || name == "longest_name" || name == "longest_path" || name == "max_shapes") {
+    if (name == "max_influences" || name == "longest_name" || name == "longest_path" || name == "max_shapes" ||
+        name == "largest_image") {
         json[key] = static_cast<int>(value);
     } else {
         json[key] = value;
@@ -176,6 +177,17 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
         tr("Where a repeat's last frame is its first once more: an engine that plays frame 0 right after it wants "
            "it left out."),
         {tr("Keep"), tr("Leave out")}, {true, false});
+    add_field(tr("Largest image (px)"), "largest_image",
+              tr("Images with a longer side are made smaller, and the ledger says so. Empty: any size."));
+    add_field(tr("Sides of images"), "power_of_two_images", tr("As they are, or powers of two, rounded down."),
+              {tr("Any"), tr("Powers of two")}, {false, true});
+    add_field(
+        tr("Collision hulls"), "hulls",
+        tr("As plain surfaces below the joint or surface they belong to, or at the top of the file; as numbers in "
+           "the data of a node; or not at all."),
+        {tr("Below what they belong to"), tr("At the top of the file"), tr("Data of a node"), tr("Leave out")},
+        {"below", "beside", "node_data", "left_out"});
+    add_field(tr("Names of hulls"), "hull_names", tr("{surface}, {number} and {kind} are filled in."));
     add_field(tr("Root joint"), "root", tr("The one joint at the top. A file with another root is held."));
     add_field(tr("Joint names"), "joint_names", tr("A regular expression that a whole name must fit."));
     add_field(tr("Longest name"), "longest_name", tr("Characters that a joint's name may have."));

@@ -145,6 +145,9 @@ void make_steps_menu(MainWindow& window) {
     steps->addSeparator();
     std::map<StepSubject, QMenu*> groups;
     for (const StepKind& kind : step_kinds()) {
+        if (kind.is_by_hand()) {
+            continue; // it begins at its station
+        }
         QMenu*& group = groups[kind.subject];
         if (group == nullptr) {
             group = steps->addMenu(QString::fromUtf8(subject_name(kind.subject).data()));

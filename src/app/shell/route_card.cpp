@@ -326,8 +326,10 @@ void RouteCard::edit_step(size_t index) {
     }
     StepDialog dialog(step, std::move(before), this, false);
     if (dialog.exec() == QDialog::Accepted) {
-        document_.edit(tr("Edit %1").arg(label_of(step.id)),
-                       [&](Job& job) { job.steps[index].parameters = dialog.step().parameters; });
+        document_.edit(tr("Edit %1").arg(label_of(step.id)), [&](Job& job) {
+            job.steps[index].parameters = dialog.step().parameters;
+            job.steps[index].data = dialog.step().data;
+        });
     }
 }
 

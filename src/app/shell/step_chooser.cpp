@@ -43,6 +43,9 @@ StepChooser::StepChooser(QWidget* parent) : QDialog(parent) {
     list_->setWordWrap(true);
     std::map<StepSubject, QTreeWidgetItem*> groups;
     for (const StepKind& kind : step_kinds()) {
+        if (kind.is_by_hand()) {
+            continue; // it begins at its station
+        }
         QTreeWidgetItem*& group = groups[kind.subject];
         if (group == nullptr) {
             group = new QTreeWidgetItem(list_, {text_of(subject_name(kind.subject))});

@@ -1,6 +1,9 @@
 #include "shell/step_dialog.h"
 
+#include "core/base/files.h"
+#include "core/scene/image_facts.h"
 #include "core/steps/step.h"
+#include "core/steps/step_data.h"
 #include "core/steps/step_kind.h"
 #include "shell/parameter_field.h"
 #include "shell/step_text.h"
@@ -10,6 +13,7 @@
 #include <QComboBox>
 #include <QCompleter>
 #include <QDialogButtonBox>
+#include <QFileDialog>
 #include <QFormLayout>
 #include <QHBoxLayout>
 #include <QLabel>
@@ -127,6 +131,9 @@ StepDialog::StepDialog(const Step& step, Before before, QWidget* parent, bool ad
 }
 
 QWidget* StepDialog::make_field(const Parameter& field, const nlohmann::json& starting) {
+    if (field.is_image) {
+        return make_image(field);
+    }
     const QString now = parameter_text(step_.parameters, field);
     if (is_lines(field.kind)) {
         return make_lines(field, now);
@@ -143,6 +150,58 @@ QWidget* StepDialog::make_field(const Parameter& field, const nlohmann::json& st
     ParameterField made = make_parameter_field(field, step_.parameters, starting, this, [this] { changed(); });
     readers_.push_back(std::move(made.read));
     return made.widget;
+}
+
+QWidget* StepDialog::make_image(const Parameter& field) {
+    auto* place = new QWidget(this);
+    auto* row = new QHBoxLayout(place);
+    row->setContentsMargins(0, 0, 0, 0);
+    auto* said = new QLabel(place);
+    auto* none = new QPushButton(tr("None"), place);
+    const std::string key(field.key);
+    const auto say = [this, said, none, key] {
+        const auto name = step_.parameters.find(key);
+        const auto held = name == step_.parameters.end() ? step_.data.end() : step_.data.find(name->get<std::string>());
+        none->setVisible(name != step_.parameters.end());
+        if (held == step_.data.end()) {
+            said->setText(name == step_.parameters.end() ? tr("as it is") : tr("not there any more"));
+            return;
+        }
+        const std::vector<uint8_t> bytes(held->second->begin(), held->second->end());
+        const std::optional<ImageFacts> facts = image_facts(bytes);
+        said->setText(facts ? tr("%1 × %2 px").arg(facts->width).arg(facts->height) : tr("no PNG or JPEG"));
+    };
+    row->addWidget(said, 1);
+    auto* choose = new QPushButton(tr("Choose…"), place);
+    choose->setObjectName(QStringLiteral("image_") + to_qstring(field.key));
+    connect(choose, &QPushButton::clicked, this, [this, key, say] {
+        const QString file =
+            QFileDialog::getOpenFileName(this, tr("Choose an image"), QString(), tr("Images (*.png *.jpg *.jpeg)"));
+        if (!file.isEmpty()) {
+            take_image(key, file);
+            say();
+        }
+    });
+    connect(none, &QPushButton::clicked, this, [this, key, say] {
+        step_.parameters.erase(key);
+        drop_unused_data(step_);
+        say();
+        changed();
+    });
+    row->addWidget(choose);
+    row->addWidget(none);
+    say();
+    return place;
+}
+
+void StepDialog::take_image(const std::string& key, const QString& file) {
+    Result<std::string> bytes = read_file(file.toStdString());
+    if (!bytes) {
+        show_outcome(QString::fromStdString(bytes.problem().sentence()), false);
+        return;
+    }
+    step_.parameters[key] = keep_data(step_, bytes.take());
+    changed();
 }
 
 QWidget* StepDialog::make_lines(const Parameter& field, const QString& now) {

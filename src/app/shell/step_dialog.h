@@ -28,10 +28,13 @@ class StepDialog : public QDialog {
     StepDialog(const Step& step, Before before, QWidget* parent = nullptr, bool adding = true);
     ~StepDialog() override;
     [[nodiscard]] const Step& step() const { return step_; }
+    /// Takes a file as the image of that parameter, as its button does once one is chosen.
+    void take_image(const std::string& key, const QString& file);
 
   private:
     struct Trial; ///< outlives the dialog while a step is still being tried out
     QWidget* make_field(const Parameter& field, const nlohmann::json& starting);
+    QWidget* make_image(const Parameter& field);
     QWidget* make_lines(const Parameter& field, const QString& now);
     QWidget* with_choice(const Parameter& field, QPlainTextEdit* lines, const QStringList& names, const QString& hint);
     static void try_out(const std::shared_ptr<Trial>& trial, const Before& before);

@@ -57,6 +57,16 @@ void PaneScenes::hold_shapes(std::vector<HeldShapes> held) {
     }
 }
 
+void PaneScenes::reweight(int node, std::span<const uint32_t> vertices,
+                          const std::function<const WeightRow&(uint32_t)>& row) {
+    if (posed_) {
+        for (const uint32_t vertex : vertices) {
+            posed_->set_row(node, vertex, row(vertex));
+        }
+        Q_EMIT posesChanged();
+    }
+}
+
 void PaneScenes::clear() {
     ++run_;
     wanted_.reset();

@@ -14,8 +14,10 @@
 #include <QObject>
 #include <QThreadPool>
 #include <atomic>
+#include <functional>
 #include <memory>
 #include <optional>
+#include <span>
 
 namespace wembrix::app {
 
@@ -40,6 +42,9 @@ class PaneScenes : public QObject {
     void show_ends(bool shown);
     /// Colours for the scene that they were made for, once it is drawn; null: its own.
     void show_colours(std::shared_ptr<const VertexColours> colours);
+    /// The same colours, with other values.
+    void colours_changed() { Q_EMIT coloursChanged(); }
+    void reweight(int node, std::span<const uint32_t> vertices, const std::function<const WeightRow&(uint32_t)>& row);
     /// Of the pane's own scene, whatever it shows from now on.
     void hold_shapes(std::vector<HeldShapes> held);
     void clear();

@@ -80,6 +80,15 @@ void PosedScene::choose_pose(std::vector<Transform> locals) {
     still_ = std::move(locals);
 }
 
+void PosedScene::set_row(int node, uint32_t vertex, const WeightRow& row) {
+    const std::vector<Deformer::Surface>& surfaces = deformer_.surfaces();
+    for (size_t s = 0; s < surfaces.size(); ++s) {
+        if (surfaces[s].node == node && vertex < surfaces[s].count) {
+            deformer_.set_row(s, vertex, row);
+        }
+    }
+}
+
 void PosedScene::pose_at(double seconds, const Mat4& from) {
     poser_->at(start_s_ + seconds, pose_);
     for (size_t i = 0; i < still_.size(); ++i) {

@@ -30,6 +30,8 @@ class PosedScene {
     /// One local transform a node, instead of a clip.
     void choose_pose(std::vector<Transform> locals);
     void hold_shapes(std::vector<HeldShapes> held) { held_ = std::move(held); }
+    /// Other weights for one vertex of a surface node, until another scene is posed.
+    void set_row(int node, uint32_t vertex, const WeightRow& row);
     /// `from` is where it goes on from: nothing, or the way and turn of the rounds of a repeat before this one.
     void pose_at(double seconds, const Mat4& from = Mat4::Identity());
 

@@ -25,6 +25,12 @@ SceneView::SceneView(State state, Camera& camera, Clock& clock, QWidget* parent)
     trajectory_ = static_cast<TrajectoryLayer*>(layers_.back().get());
     layers_.push_back(std::make_unique<SurfaceLayer>());
     surfaces_ = static_cast<SurfaceLayer*>(layers_.back().get());
+    layers_.push_back(std::make_unique<LooksLayer>());
+    looks_ = static_cast<LooksLayer*>(layers_.back().get());
+    layers_.push_back(std::make_unique<HairLayer>());
+    hairs_ = static_cast<HairLayer*>(layers_.back().get());
+    layers_.push_back(std::make_unique<HullLayer>());
+    hulls_ = static_cast<HullLayer*>(layers_.back().get());
     layers_.push_back(std::make_unique<JointLayer>());
     layers_.push_back(std::make_unique<PointLayer>());
     const auto again = [this](void (ViewLayer::*what)()) {
@@ -36,7 +42,7 @@ SceneView::SceneView(State state, Camera& camera, Clock& clock, QWidget* parent)
     connect(&camera_, &Camera::moved, this, [this] { update(); });
     connect(&clock_, &Clock::moved, this, [again] { again(&ViewLayer::poses_changed); });
     connect(&scenes_, &PaneScenes::posesChanged, this, [again] { again(&ViewLayer::poses_changed); });
-    connect(&scenes_, &PaneScenes::coloursChanged, this, [again] { again(&ViewLayer::scenes_changed); });
+    connect(&scenes_, &PaneScenes::coloursChanged, this, [again] { again(&ViewLayer::colours_changed); });
     connect(&scenes_, &PaneScenes::endsChanged, this, [this] {
         surfaces_->ends_changed();
         update();
@@ -49,6 +55,14 @@ SceneView::SceneView(State state, Camera& camera, Clock& clock, QWidget* parent)
 
 SceneView::~SceneView() {
     scenes_.disconnect(this);
+    destroy_graphics();
+}
+
+void SceneView::destroy_graphics() {
+    if (context() == nullptr) {
+        return;
+    }
+    context()->disconnect(this);
     makeCurrent();
     for (const std::unique_ptr<ViewLayer>& layer : layers_) {
         layer->destroy();
@@ -106,6 +120,8 @@ Mat4 SceneView::gone_on() const {
 
 void SceneView::initializeGL() {
     initializeOpenGLFunctions();
+    // The context may end before the pane does, and with it what the layers keep there.
+    connect(context(), &QOpenGLContext::aboutToBeDestroyed, this, &SceneView::destroy_graphics, Qt::DirectConnection);
     programs_.make();
     for (const std::unique_ptr<ViewLayer>& layer : layers_) {
         layer->make(*this);
@@ -150,7 +166,7 @@ Projection SceneView::projection() const {
 }
 
 Frame SceneView::frame(const Projection& projection) const {
-    return {projection, scenes_, shown_, clock_, selection_, size(), devicePixelRatioF(), font()};
+    return {projection, scenes_, shown_, clock_, selection_, looks_->is_shown(), size(), devicePixelRatioF(), font()};
 }
 
 QPointF SceneView::place_of(int node) const {
@@ -267,6 +283,7 @@ void SceneView::use_tool(std::unique_ptr<ViewTool> tool) {
 void SceneView::keyPressEvent(QKeyEvent* event) {
     if (event->key() == Qt::Key_Escape && in_use_) {
         use_tool(nullptr);
+        Q_EMIT toolEnded();
         return;
     }
     QOpenGLWidget::keyPressEvent(event);
@@ -299,6 +316,9 @@ void SceneView::mouseMoveEvent(QMouseEvent* event) {
             shape = shape || posed() == nullptr ? shape : tool->cursor(frame(p), event->position());
         }
         setCursor(shape.value_or(Qt::ArrowCursor));
+        if (in_use_) {
+            update(); // it may show what it would do here
+        }
         return;
     }
     if (!dragged_) {

@@ -4,6 +4,9 @@
 
 #include "view/camera.h"
 #include "view/layers/ground_layer.h"
+#include "view/layers/hair_layer.h"
+#include "view/layers/hull_layer.h"
+#include "view/layers/looks_layer.h"
 #include "view/layers/surface_layer.h"
 #include "view/layers/trajectory_layer.h"
 #include "view/tools/measure_tool.h"
@@ -31,7 +34,29 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     void set_round_on(const Mat4& on) { round_on_ = on; }
     void show_colours(std::shared_ptr<const VertexColours> colours) { scenes_.show_colours(std::move(colours)); }
     [[nodiscard]] const VertexColours* colours() const { return scenes_.colours(); }
+    /// Other weights for vertices of a surface node, in the view alone, until another scene is shown.
+    void reweight(int node, std::span<const uint32_t> vertices, const std::function<const WeightRow&(uint32_t)>& row) {
+        scenes_.reweight(node, vertices, row);
+    }
+    /// The colours that are shown have other values.
+    void colours_changed() { scenes_.colours_changed(); }
     void hold_shapes(std::vector<HeldShapes> held) { scenes_.hold_shapes(std::move(held)); }
+    /// Surfaces with their materials under a light, instead of in clay; see LooksLayer.
+    void show_looks(bool shown, double light_degrees, int64_t only_surface, int only_slot) {
+        looks_->show(shown, light_degrees, only_surface, only_slot);
+        update();
+    }
+    [[nodiscard]] const LooksLayer& looks() const { return *looks_; }
+    void show_hairs(Hairs hairs) {
+        hairs_->show(hairs);
+        update();
+    }
+    [[nodiscard]] const HairLayer& hairs() const { return *hairs_; }
+    /// Collision hulls over the surfaces; `chosen` (an identity) stands out.
+    void show_hulls(bool shown, int64_t chosen) {
+        hulls_->show(shown, chosen);
+        update();
+    }
     /// The first and the last pose of the clip that is shown, over it.
     void show_ends(bool shown) { scenes_.show_ends(shown); }
     [[nodiscard]] const PoseEnds* ends() const { return scenes_.ends(); }
@@ -59,6 +84,7 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
 
   Q_SIGNALS:
     void ready();
+    void toolEnded();                  ///< with Escape
     void heightAsked(double height_m); ///< the rod's top was dragged there
 
   protected:
@@ -72,6 +98,7 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     void keyPressEvent(QKeyEvent* event) override;
 
   private:
+    void destroy_graphics();
     [[nodiscard]] Projection projection() const;
     [[nodiscard]] Frame frame(const Projection& projection) const;
     [[nodiscard]] Mat4 gone_on() const; ///< where the round that plays begins
@@ -94,6 +121,9 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     std::vector<std::unique_ptr<ViewLayer>> layers_;
     TrajectoryLayer* trajectory_ = nullptr;
     SurfaceLayer* surfaces_ = nullptr;
+    HullLayer* hulls_ = nullptr;
+    LooksLayer* looks_ = nullptr;
+    HairLayer* hairs_ = nullptr;
     std::unique_ptr<ViewTool> in_use_;
     MeasureTool measure_;
     PickTool pick_;

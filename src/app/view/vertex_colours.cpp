@@ -19,7 +19,11 @@ Vec3f grey() {
 
 } // namespace
 
-std::shared_ptr<const VertexColours> weight_colours(std::shared_ptr<const Scene> scene, int joint) {
+Vec3f weight_colour(double weight) {
+    return weight > 0 ? difference_colour(static_cast<float>(weight), 1) : grey();
+}
+
+std::shared_ptr<VertexColours> weight_colours(std::shared_ptr<const Scene> scene, int joint) {
     auto colours = std::make_shared<VertexColours>();
     for (const int surface : surfaces_of(*scene)) {
         const Node& node = scene->nodes[static_cast<size_t>(surface)];
@@ -36,8 +40,7 @@ std::shared_ptr<const VertexColours> weight_colours(std::shared_ptr<const Scene>
         WeightRow row;
         for (size_t v = 0; v < of.size(); ++v) {
             read_row(node.influences, v, row);
-            const double weight = weight_in(row, static_cast<uint16_t>(place - joints.begin()));
-            of[v] = weight > 0 ? difference_colour(static_cast<float>(weight), 1) : of[v];
+            of[v] = weight_colour(weight_in(row, static_cast<uint16_t>(place - joints.begin())));
         }
     }
     colours->title = QString::fromStdString(scene->nodes[static_cast<size_t>(joint)].name);

@@ -18,8 +18,10 @@ struct VertexColours {
     QString low, high;                    ///< the ends of the scale, from pale straw to dark plum; empty: there is none
 };
 
+/// Of one weight: grey for none.
+Vec3f weight_colour(double weight);
 /// Pale straw for the least weight to dark plum for 1; grey where the joint holds nothing.
-std::shared_ptr<const VertexColours> weight_colours(std::shared_ptr<const Scene> scene, int joint);
+std::shared_ptr<VertexColours> weight_colours(std::shared_ptr<const Scene> scene, int joint);
 /// Pale straw for one joint to dark plum for the most; `only` shows those with exactly so many, others grey; 0: all.
 std::shared_ptr<const VertexColours> influence_colours(std::shared_ptr<const Scene> scene, size_t only);
 /// One slot of a surface in the accent's colour, all else grey.

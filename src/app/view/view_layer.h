@@ -28,6 +28,7 @@ struct Frame {
     const Shown& shown;
     const Clock& clock;
     const Selection* selection; ///< or null
+    bool looks = false;         ///< surfaces are shown with their materials
     QSize size;
     qreal pixel_ratio;
     QFont font;
@@ -46,6 +47,7 @@ class ViewLayer {
     /// The scenes are others, or their poses: what was kept of them is taken anew before the next draw.
     virtual void scenes_changed() {}
     virtual void poses_changed() {}
+    virtual void colours_changed() {} ///< the colours of vertices that something is told by
 
     /// Painted behind the surfaces, drawn with graphics, painted before them: in this order for all layers.
     virtual void paint_behind(QPainter&, const Frame&) {}

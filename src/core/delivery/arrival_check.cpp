@@ -197,12 +197,29 @@ void settle(Arrival& arrival) {
 
 } // namespace
 
+namespace {
+/// Without the surfaces that stand for hulls: they are not seen, and may stand out above the head.
+Scene without_hulls(const Scene& prepared, const Scene& conformed, const Scene& arrived) {
+    Scene seen = arrived;
+    for (const Node& node : conformed.nodes) {
+        const int before = prepared.find_identity(node.identity);
+        const int there = arrived.find_node(node.name);
+        if (before >= 0 && there >= 0 && prepared.nodes[static_cast<size_t>(before)].hull >= 0) {
+            seen.nodes[static_cast<size_t>(there)].mesh = -1;
+        }
+    }
+    return seen;
+}
+} // namespace
+
 void check_model(const Scene& prepared, const Scene& arrived, const Destination& destination, Arrival& arrival) {
-    check_height_and_facing(prepared, arrived, destination, arrival);
+    const Conformed conformed = conform_model(prepared, destination);
+    check_height_and_facing(prepared,
+                            prepared.hulls.empty() ? arrived : without_hulls(prepared, conformed.scene, arrived),
+                            destination, arrival);
     check_root(prepared, arrived, destination, arrival);
     check_joints(prepared, arrived, destination, arrival);
 
-    const Conformed conformed = conform_model(prepared, destination);
     for (Claim& claim : compare_scenes(conformed.scene, arrived)) {
         arrival.claims.push_back(std::move(claim));
     }

@@ -3,6 +3,8 @@
 #include "core/base/counted.h"
 #include "core/delivery/deliverable.h"
 #include "core/destination/conform.h"
+#include "core/destination/fit_images.h"
+#include "core/destination/prune.h"
 #include "core/formats/format.h"
 #include "core/measure/surface/influence_limit.h"
 
@@ -170,6 +172,18 @@ void add_limited(Ledger& ledger, const Scene& prepared, const Destination& desti
         }
     }
 }
+/// Images that are made smaller, or should be and cannot.
+void add_fitted_images(Ledger& ledger, const Scene& prepared, const Destination& destination) {
+    const Format* format = format_with_id(destination.container);
+    if (format == nullptr || !has(format->writes, Content::materials)) {
+        return;
+    }
+    Scene out = prepared;
+    drop_unused_materials(out);
+    for (const FittedImage& image : fit_images(out, destination)) {
+        ledger.push_back({"image", image.name, 1, image.said, LedgerEntry::By::destination, -1, true});
+    }
+}
 } // namespace
 
 Ledger destination_ledger(const Scene& prepared, const Destination& destination) {
@@ -179,6 +193,7 @@ Ledger destination_ledger(const Scene& prepared, const Destination& destination)
     add_not_held(ledger, inventory_of(out), destination);
     add_lengthened(ledger, prepared, destination);
     add_limited(ledger, prepared, destination);
+    add_fitted_images(ledger, prepared, destination);
     return ledger;
 }
 

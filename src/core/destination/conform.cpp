@@ -1,6 +1,8 @@
 #include "core/destination/conform.h"
 
 #include "core/base/counted.h"
+#include "core/destination/fit_images.h"
+#include "core/destination/place_hulls.h"
 #include "core/destination/prune.h"
 #include "core/measure/skeleton/pose.h"
 #include "core/measure/surface/influence_limit.h"
@@ -285,6 +287,7 @@ Conformed conform_model(const Scene& prepared, const Destination& destination) {
     Conformed result;
     result.scene = prepared;
     result.scene.clips.clear();
+    place_hulls(result.scene, destination);
     if (destination.shapes == 0) {
         leave_shapes(result.scene);
     }
@@ -298,6 +301,7 @@ Conformed conform_model(const Scene& prepared, const Destination& destination) {
     set_skinned_to_top(result.scene);
     drop_unplaced(result.scene);
     drop_unused_materials(result.scene);
+    fit_images(result.scene, destination);
     if (loss.points > 0) {
         result.account = fmt::format("{} brought to {}, the largest weight lost {:.3f}", counted(loss.points, "vertex"),
                                      counted(destination.influences, "influence"), loss.largest_weight);

@@ -5,6 +5,7 @@
 #include "core/base/files.h"
 #include "core/base/json_file.h"
 #include "core/base/pattern.h"
+#include "core/destination/place_hulls.h"
 #include "core/formats/format.h"
 
 #include <algorithm>
@@ -21,6 +22,11 @@ using nlohmann::json;
 std::string_view clip_keys_name(ClipKeys keys) {
     constexpr std::array<std::string_view, 3> names = {"every_frame", "own_rate", "as_prepared"};
     return names.at(static_cast<size_t>(keys));
+}
+
+std::string_view hulls_as_name(HullsAs as) {
+    constexpr std::array<std::string_view, 4> names = {"below", "beside", "node_data", "left_out"};
+    return names.at(static_cast<size_t>(as));
 }
 
 AxisSystem Destination::takes_files_as() const {
@@ -176,12 +182,23 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
             wrong = fmt::format("\"{}\" is no axis; an axis is one of +X -X +Y -Y +Z -Z.", key);
         }
     };
-    static const std::vector<std::string> known = {
-        "format",     "version",        "name",           "container",   "unit_m",         "up",
-        "forward",    "max_influences", "rate",           "root",        "joint_names",    "longest_name",
-        "model_file", "clip_file",      "drift_limit_mm", "contract",    "format_options", "keep_last",
-        "handedness", "reads",          "file_forward",   "max_shapes",  "clip_keys",      "still_channels",
-        "clip_names", "surface_names",  "material_names", "shape_names", "file_names",     "longest_path"};
+    static const std::vector<std::string> known = {"format",         "version",
+                                                   "name",           "container",
+                                                   "unit_m",         "up",
+                                                   "forward",        "max_influences",
+                                                   "rate",           "root",
+                                                   "joint_names",    "longest_name",
+                                                   "model_file",     "clip_file",
+                                                   "drift_limit_mm", "contract",
+                                                   "format_options", "keep_last",
+                                                   "handedness",     "reads",
+                                                   "file_forward",   "max_shapes",
+                                                   "clip_keys",      "still_channels",
+                                                   "clip_names",     "surface_names",
+                                                   "material_names", "shape_names",
+                                                   "file_names",     "longest_path",
+                                                   "hulls",          "hull_names",
+                                                   "largest_image",  "power_of_two_images"};
     for (const auto& [key, value] : from.items()) {
         if (std::find(known.begin(), known.end(), key) == known.end()) {
             wrong = fmt::format("has no setting \"{}\"{}", key, nearest_setting(key, known));
@@ -238,6 +255,26 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
     }
     if (!known_keys) {
         wrong = "\"clip_keys\" is neither \"every_frame\" nor \"own_rate\" nor \"as_prepared\".";
+    }
+    double largest_image = to.largest_image;
+    number("largest_image", largest_image, 0, 16384);
+    to.largest_image = static_cast<int>(largest_image);
+    yes_or_no("power_of_two_images", to.power_of_two_images);
+    text("hull_names", to.hull_names);
+    std::string hulls(hulls_as_name(to.hulls));
+    text("hulls", hulls);
+    bool known_hulls = false;
+    for (const HullsAs one : {HullsAs::below, HullsAs::beside, HullsAs::node_data, HullsAs::left_out}) {
+        if (hulls == hulls_as_name(one)) {
+            to.hulls = one;
+            known_hulls = true;
+        }
+    }
+    if (!known_hulls) {
+        wrong = "\"hulls\" is neither \"below\" nor \"beside\" nor \"node_data\" nor \"left_out\".";
+    }
+    if (const Result<std::string> name = hull_name(to.hull_names, "surface", 1, "box"); !name) {
+        wrong = name.problem().what;
     }
     if (const auto contract = from.find("contract"); contract != from.end() && !contract->is_null()) {
         Result<Contract> read = contract_from_json(*contract, "\"contract\"");
@@ -338,6 +375,8 @@ json destination_to_json(const Destination& from) {
                {"longest_name", from.longest_name},
                {"model_file", from.model_file},
                {"clip_file", from.clip_file},
+               {"hulls", hulls_as_name(from.hulls)},
+               {"hull_names", from.hull_names},
                {"keep_last", from.keep_last},
                {"drift_limit_mm", from.drift_limit_mm}};
     if (from.reads) {
@@ -356,6 +395,12 @@ json destination_to_json(const Destination& from) {
         if (!pattern->empty()) {
             to[key] = *pattern;
         }
+    }
+    if (from.largest_image > 0) {
+        to["largest_image"] = from.largest_image;
+    }
+    if (from.power_of_two_images) {
+        to["power_of_two_images"] = true;
     }
     if (from.longest_path > 0) {
         to["longest_path"] = from.longest_path;

@@ -22,6 +22,15 @@ enum class ClipKeys : uint8_t {
 };
 std::string_view clip_keys_name(ClipKeys keys); ///< "every_frame"
 
+/// How collision hulls go out.
+enum class HullsAs : uint8_t {
+    below,     ///< a plain surface below the joint or surface that each belongs to
+    beside,    ///< a plain surface at the top of the file, where it stands at rest
+    node_data, ///< numbers in the data of a node, where the container has a place for them
+    left_out,
+};
+std::string_view hulls_as_name(HullsAs as); ///< "node_data"
+
 struct Destination {
     std::string name;
     std::string container = "glb"; ///< a format's id
@@ -47,9 +56,13 @@ struct Destination {
     nlohmann::json format_options = nlohmann::json::object();
     std::string model_file = "{job}_model"; ///< tokens: {job} {destination}
     std::string clip_file = "{job}_{clip}"; ///< and {clip}
-    bool keep_last = true;                  ///< of a repeat whose last frame is its first once more
-    double drift_limit_mm = 0.5;            ///< a delivery that moves a point farther is held
-    std::optional<Contract> contract;       ///< the skeleton that every delivery must have; one that differs is held
+    int largest_image = 0;                  ///< pixels of a side; 0: any
+    bool power_of_two_images = false;       ///< sides are made powers of two
+    HullsAs hulls = HullsAs::below;
+    std::string hull_names = "{surface}_hull_{number}"; ///< tokens: {surface} {number} {kind}
+    bool keep_last = true;                              ///< of a repeat whose last frame is its first once more
+    double drift_limit_mm = 0.5;                        ///< a delivery that moves a point farther is held
+    std::optional<Contract> contract; ///< the skeleton that every delivery must have; one that differs is held
 
     bool operator==(const Destination& other) const;
     /// How the engine takes a file: `reads`, or what stands for it.

@@ -19,7 +19,8 @@ Find find_odd_size, find_facing, find_off_ground, find_far_origins, find_roots, 
     find_same_motions, find_sliding_feet, find_reader_notes, find_unread_sources, find_unlike_rests, find_lost_motion,
     find_unlike_legs, find_refused_names, find_refused_root, find_many_shapes, find_point_scales, find_unlike_size,
     find_loose_sculpts, find_stray_weights, find_unlike_weights, find_splitting_doubles, find_unheld_vertices,
-    find_unexpected_size, find_size_unlike_contract, find_sources_of_other_sizes;
+    find_broken_normals, find_normals_against_winding, find_missing_tangents, find_unexpected_size,
+    find_size_unlike_contract, find_sources_of_other_sizes;
 
 std::string_view grade_name(Grade grade) {
     constexpr std::array<std::string_view, 3> names = {"stop", "look", "note"};
@@ -27,7 +28,7 @@ std::string_view grade_name(Grade grade) {
 }
 
 std::span<const FindingKind> finding_kinds() {
-    static constexpr std::array<FindingKind, 48> rows = {{
+    static constexpr std::array<FindingKind, 51> rows = {{
         {"unread_source", find_unread_sources, "intake"},
         {"unlike_rest", find_unlike_rests, "intake"},
         {"size", find_odd_size, "intake"},
@@ -63,6 +64,9 @@ std::span<const FindingKind> finding_kinds() {
         {"loose_sculpt", find_loose_sculpts, "surface"},
         {"empty_shape", find_empty_shapes, "surface"},
         {"missing_normals", find_missing_normals, "surface"},
+        {"broken_normals", find_broken_normals, "surface"},
+        {"inside_out", find_normals_against_winding, "surface"},
+        {"missing_tangents", find_missing_tangents, "surface"},
         {"flat_triangles", find_flat_triangles, "surface"},
         {"lost_motion", find_lost_motion, "takes"},
         {"unlike_legs", find_unlike_legs, "takes"},

@@ -63,7 +63,7 @@ std::vector<Finding> find_missing_normals(const FindingContext& context) {
     finding.where = some_of(finding.nodes, finding.nodes.size());
     finding.message = fmt::format("{} has no normals", some_of(finding.nodes));
     finding.reason = fmt::format("{}: every reader makes up its own, flat or smooth.", counted(points, "vertex"));
-    finding.no_step = "normals are the sculptor's to give; ask for the surface with them";
+    finding.step = Step{"recompute_normals", {{"surfaces", finding.nodes}}};
     return {finding};
 }
 

@@ -96,6 +96,18 @@ void rename_one(Job& job, const Replay& replay, int64_t identity, const std::str
     follow_names(job.steps, place + 1, NameOf::joint, {{now, name}});
 }
 
+void keep_stroke(Job& job, const WeightBrush& brush, const PaintedRows& stroke) {
+    const size_t end = before_cuts(job);
+    Step* last = end > 0 && job.steps[end - 1].on ? &job.steps[end - 1] : nullptr;
+    bool into_last = false;
+    Step step = step_with_stroke(last, brush, stroke, into_last);
+    if (into_last) {
+        *last = std::move(step);
+    } else {
+        add_step_at_its_place(job, step);
+    }
+}
+
 void set_height(Job& job, double now_m, double wanted_m) {
     for (size_t i = job.steps.size(); i-- > 0;) {
         Step& step = job.steps[i];

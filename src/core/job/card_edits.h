@@ -5,6 +5,7 @@
 #include "core/job/job.h"
 #include "core/job/replay.h"
 #include "core/measure/skeleton/contract.h"
+#include "core/steps/surface/weight_brush.h"
 
 #include <cstdint>
 #include <map>
@@ -37,6 +38,10 @@ void set_height(Job& job, double now_m, double wanted_m);
 /// Adds a rule behind all others: to the last step before the cuts if that renames by rule, else in a new
 /// one.
 void add_rename_rule(Job& job, const nlohmann::json& rule);
+
+/// Keeps a stroke of a brush on Prepared: with the last step before the cuts if that holds strokes on this very
+/// surface, else with a new one.
+void keep_stroke(Job& job, const WeightBrush& brush, const PaintedRows& stroke);
 
 /// Hangs joints, by their names in Prepared, under another one: with the last step before the cuts if that does so,
 /// else with a new one.

@@ -5,6 +5,7 @@
 #include "core/base/json_file.h"
 #include "core/formats/format.h"
 #include "core/job/assemble.h"
+#include "core/job/job_data.h"
 #include "core/measure/clips/same_motions.h"
 
 #include <algorithm>
@@ -124,11 +125,23 @@ Result<Job> read_job(const std::filesystem::path& file) {
     if (!parsed) {
         return parsed.problem();
     }
-    return job_from_json(*parsed, file.string());
+    Result<Job> job = job_from_json(*parsed, file.string());
+    if (job) {
+        read_data(job->steps, data_folder(file));
+    }
+    return job;
 }
 
 Outcome write_job(const Job& job, const std::filesystem::path& file) {
-    return replace_file(file, job_to_json(job).dump(2) + "\n");
+    // A job that is there never names an array that is not: they come first, and go last.
+    if (Outcome done = write_data(job.steps, data_folder(file)); !done) {
+        return done;
+    }
+    if (Outcome done = replace_file(file, job_to_json(job).dump(2) + "\n"); !done) {
+        return done;
+    }
+    collect_data(job.steps, data_folder(file));
+    return Done{};
 }
 
 Job new_job(const std::vector<std::filesystem::path>& sources) {

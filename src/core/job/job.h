@@ -35,6 +35,7 @@ struct Job {
 
 nlohmann::json job_to_json(const Job& job);
 Result<Job> job_from_json(const nlohmann::json& json, const std::string& where);
+/// With the arrays of its steps, which lie in a folder beside it (job_data.h).
 Result<Job> read_job(const std::filesystem::path& file);
 Outcome write_job(const Job& job, const std::filesystem::path& file);
 

@@ -49,6 +49,11 @@ std::optional<Problem> check_number(const Parameter& parameter, const json& valu
         fmt::format("\"{}\" is not between {:g} and {:g}{}.", parameter.key, parameter.least, parameter.most, unit));
 }
 
+/// A hash as hash_of gives it: nothing that could lead out of a folder.
+bool is_hash(const std::string& text) {
+    return text.size() == 32 && text.find_first_not_of("0123456789abcdef") == std::string::npos;
+}
+
 std::optional<Problem> check_list(const Parameter& parameter, const json& value) {
     if (!value.is_array()) {
         return wrong(fmt::format("\"{}\" is not a list.", parameter.key));
@@ -56,6 +61,9 @@ std::optional<Problem> check_list(const Parameter& parameter, const json& value)
     for (const json& item : value) {
         if (!item.is_string()) {
             return wrong(fmt::format("\"{}\" holds something that is not a text.", parameter.key));
+        }
+        if (parameter.holds_data && !is_hash(item.get<std::string>())) {
+            return wrong(fmt::format("\"{}\" holds something that is not 32 hexadecimal digits.", parameter.key));
         }
         if (!parameter.choices.empty() && !is_choice(parameter.choices, item)) {
             return wrong(fmt::format("\"{}\" in \"{}\" is {}.", item.get<std::string>(), parameter.key,
@@ -105,6 +113,9 @@ std::optional<Problem> check_value(const Parameter& parameter, const json& value
     case Kind::text:
         if (!value.is_string()) {
             return wrong(fmt::format("\"{}\" is not a text.", parameter.key));
+        }
+        if (parameter.holds_data && !is_hash(value.get<std::string>())) {
+            return wrong(fmt::format("\"{}\" is not 32 hexadecimal digits.", parameter.key));
         }
         if (!parameter.may_be_empty && value.get<std::string>().empty()) {
             return wrong(parameter.is_needed ? fmt::format("needs \"{}\".", parameter.key)
@@ -225,7 +236,7 @@ std::string summary_of(std::span<const Parameter> parameters, const json& values
     std::string summary;
     for (const Parameter& parameter : parameters) {
         const auto found = values.find(std::string(parameter.key));
-        const std::string value = found == values.end() ? "" : said(parameter, *found);
+        const std::string value = found == values.end() || parameter.holds_data ? "" : said(parameter, *found);
         if (!value.empty()) {
             summary += fmt::format("{}{}: {}", summary.empty() ? "" : " · ", parameter.label, value);
         }

@@ -69,6 +69,8 @@ class Parameter {
     bool is_needed = false;
     bool may_be_empty = true; ///< a text, or the texts of pairs
     bool is_shown = true;     ///< the window has a widget for it
+    bool holds_data = false;  ///< its texts are the hashes of arrays that lie beside the job
+    bool is_image = false;    ///< that array is a PNG or JPEG, chosen as a file
     double least = -std::numeric_limits<double>::infinity();
     double most = std::numeric_limits<double>::infinity();
     bool least_is_outside = false;
@@ -103,6 +105,14 @@ class Parameter {
     }
     Parameter unseen() const {
         return with([](Parameter& p) { p.is_shown = false; });
+    }
+    /// Hashes of arrays made by hand, 32 hexadecimal digits each; no widget shows them.
+    Parameter naming_data() const {
+        return with([](Parameter& p) { p.holds_data = true, p.is_shown = false; });
+    }
+    /// The same of one image; the window has a field for its file.
+    Parameter naming_image() const {
+        return with([](Parameter& p) { p.holds_data = true, p.is_image = true; });
     }
     Parameter naming(NameOf what) const {
         return with([&](Parameter& p) { p.names = what; });

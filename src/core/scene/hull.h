@@ -3,23 +3,36 @@
 
 #include "core/scene/mesh.h"
 
+#include <string_view>
+
 namespace wembrix {
 
 struct Hull {
-    enum class Kind : uint8_t { convex, box, capsule };
+    enum class Kind : uint8_t { convex, box, capsule, sphere, cylinder };
     std::string name;
     Kind kind = Kind::convex;
     Shared<Vec3f> points;          ///< metres, corners of a convex hull, in the space of the node that carries it
     Shared<uint32_t> indices;      ///< three corners a triangle, seen from outside counter-clockwise
-    Mat4 frame = Mat4::Identity(); ///< of a box or capsule: its middle and axes, in the space of that node
-    Vec3 half_size = Vec3::Zero(); ///< of a box, metres; of a capsule: radius, half the length of its axis, 0
+    Mat4 frame = Mat4::Identity(); ///< of all but a convex one: its middle and axes, in the space of that node
+    /// Metres. Of a box: half its edges. Of a capsule and a cylinder: radius, half the length of its axis (the frame's
+    /// Y, without a capsule's caps), 0. Of a sphere: radius, 0, 0.
+    Vec3 half_size = Vec3::Zero();
     Carried carried;
     template <typename Self> static auto fields(Self& s) {
         return std::tie(s.name, s.kind, s.points, s.indices, s.frame, s.half_size, s.carried);
     }
 };
+std::string_view hull_kind_name(Hull::Kind kind); ///< "convex"
 
-/// A box or capsule keeps its shape: it takes on the matrix's rotation, translation and one factor.
+/// A hull as triangles, in the space of its node. Round ones have flat sides: their corners lie on the solid.
+struct HullShell {
+    std::vector<Vec3f> points;
+    std::vector<uint32_t> indices;
+};
+HullShell shell_of(const Hull& hull);
+double volume_of(const Hull& hull); ///< cubic metres in the space of its node; exact for round ones
+
+/// All but a convex hull keep their shape: they take on the matrix's rotation, translation and one factor.
 void transform_geometry(Hull& hull, const Mat4& matrix);
 
 } // namespace wembrix

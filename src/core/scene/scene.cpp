@@ -40,8 +40,8 @@ std::string_view role_label(SourceRole role) {
 }
 
 std::string_view kind_name(NodeKind kind) {
-    constexpr std::array<std::string_view, 7> names = {
-        "joint", "parent_transform", "surface", "camera", "light", "point", "empty"};
+    constexpr std::array<std::string_view, 8> names = {
+        "joint", "parent_transform", "surface", "camera", "light", "point", "empty", "hull"};
     return names.at(static_cast<size_t>(kind));
 }
 
@@ -285,6 +285,8 @@ void classify_nodes(Scene& scene) {
             node.kind = NodeKind::joint;
         } else if (node.mesh >= 0 || node.curves >= 0) {
             node.kind = NodeKind::surface;
+        } else if (node.hull >= 0) {
+            node.kind = NodeKind::hull;
         } else if (node.kind == NodeKind::camera || node.kind == NodeKind::light) {
             continue;
         } else if (joint_above[i] != 0) {

@@ -27,6 +27,7 @@ enum class NodeKind : uint8_t {
     light,
     point, ///< a plain leaf under a joint: an attachment point
     empty, ///< a plain leaf elsewhere: somebody's helper
+    hull,  ///< carries a collision hull
 };
 std::string_view kind_name(NodeKind kind);
 

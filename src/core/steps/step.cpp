@@ -15,7 +15,9 @@ Problem unknown(const std::string& id) {
 }
 } // namespace
 
-Result<StepResult> apply_step(const StepContext& context, const Step& step) {
+Result<StepResult> apply_step(const StepContext& given, const Step& step) {
+    StepContext context = given;
+    context.data = &step.data;
     const StepKind* kind = step_kind(step.id);
     if (kind == nullptr) {
         return unknown(step.id);

@@ -3,18 +3,28 @@
 
 #include "core/base/result.h"
 
+#include <map>
+#include <memory>
 #include <nlohmann/json.hpp>
 #include <string>
 #include <vector>
 
 namespace wembrix {
 
+/// Arrays that a person made by hand (painted weights), by a hash of their bytes. Shared by all versions of a step that
+/// need them; gone with the last.
+using StepData = std::map<std::string, std::shared_ptr<const std::string>>;
+
 /// One row of the route card. Parameters are JSON as they stand in job files and cards.
 struct Step {
     std::string id;
     nlohmann::json parameters = nlohmann::json::object();
     bool on = true;
-    bool operator==(const Step& other) const = default;
+    StepData data{}; ///< what the parameters name by its hash; see step_data.h
+    /// The hashes stand in the parameters: what they are of is the same then.
+    bool operator==(const Step& other) const {
+        return id == other.id && parameters == other.parameters && on == other.on;
+    }
 };
 
 /// {"step": "scale", "factor": 0.01} and back. "off": true for a step that is switched off. Ids and keys of version 1

@@ -5,6 +5,7 @@
 #include "core/measure/scene/moved.h"
 #include "core/parameters/parameter.h"
 #include "core/scene/named_scene.h"
+#include "core/steps/step.h"
 
 #include <functional>
 #include <span>
@@ -13,8 +14,6 @@
 #include <vector>
 
 namespace wembrix {
-
-struct Step;
 
 struct StepResult {
     Scene scene;
@@ -33,6 +32,7 @@ struct StepContext {
     std::function<void(double)> progress{}; ///< gets 0 to 1, if the step is long
     std::function<bool()> stop{};           ///< a long step that hears yes ends with a Problem
     std::span<const NamedScene> sources{};  ///< as they were read, each on its own skeleton; empty where none are known
+    const StepData* data = nullptr;         ///< the step's own; null: it has none
 };
 
 /// What a step is about: the folder that its file is in, and the group that it is offered under.
@@ -51,6 +51,8 @@ struct StepKind {
     /// It works on clips: it stands behind those that make the skeleton.
     [[nodiscard]] bool for_clips() const { return subject == StepSubject::clips; }
     [[nodiscard]] const Parameter* parameter(std::string_view key) const; ///< null if there is none
+    /// It keeps what was made by hand at a station, and is added there.
+    [[nodiscard]] bool is_by_hand() const;
 };
 
 /// What a row says of itself, before its parameters.

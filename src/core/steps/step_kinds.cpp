@@ -39,6 +39,7 @@ namespace wembrix {
     ROW(mirror_weights)                                                                                                \
     ROW(transfer_weights)                                                                                              \
     ROW(copy_weights)                                                                                                  \
+    ROW(paint_weights)                                                                                                 \
     ROW(rename_shapes)                                                                                                 \
     ROW(order_shapes)                                                                                                  \
     ROW(add_shape)                                                                                                     \
@@ -52,12 +53,15 @@ namespace wembrix {
     ROW(rename_slots)                                                                                                  \
     ROW(order_slots)                                                                                                   \
     ROW(merge_slots)                                                                                                   \
+    ROW(move_faces)                                                                                                    \
     ROW(set_material)                                                                                                  \
     ROW(no_materials)                                                                                                  \
     ROW(recompute_normals)                                                                                             \
     ROW(recompute_tangents)                                                                                            \
+    ROW(triangulate)                                                                                                   \
     ROW(weld)                                                                                                          \
     ROW(flip_winding)                                                                                                  \
+    ROW(make_hulls)                                                                                                    \
     ROW(bring_takes)                                                                                                   \
     ROW(rename_clips)                                                                                                  \
     ROW(split_take)                                                                                                    \
@@ -96,6 +100,11 @@ const Parameter* StepKind::parameter(std::string_view key) const {
     const auto found =
         std::find_if(parameters.begin(), parameters.end(), [&](const Parameter& p) { return p.key == key; });
     return found == parameters.end() ? nullptr : &*found;
+}
+
+bool StepKind::is_by_hand() const {
+    return std::any_of(parameters.begin(), parameters.end(),
+                       [](const Parameter& p) { return p.holds_data && !p.is_image; });
 }
 
 std::string_view subject_name(StepSubject subject) {

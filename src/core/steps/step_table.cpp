@@ -92,6 +92,9 @@ std::string step_table() {
             }
             std::string parameters;
             for (const Parameter& parameter : kind.parameters) {
+                if (parameter.holds_data) {
+                    continue;
+                }
                 parameters += (parameters.empty() ? "" : "<br>") + in_cell(described(parameter));
             }
             table += fmt::format("| `{}` | {} | {} |\n", kind.id, in_cell(std::string(kind.why)),

@@ -71,7 +71,9 @@ SurfaceStation::SurfaceStation(const StationContext& context, QWidget* parent)
         }
     });
     top->addWidget(joints_, 1);
+    top->addWidget(make_tools());
     left->addLayout(top);
+    left->addWidget(paint_bar_);
     place_ = new QWidget(all_);
     auto* place_column = new QVBoxLayout(place_);
     place_column->setContentsMargins(0, 0, 0, 0);
@@ -98,6 +100,65 @@ SurfaceStation::SurfaceStation(const StationContext& context, QWidget* parent)
         }
     });
     refresh();
+}
+
+QWidget* SurfaceStation::make_tools() {
+    painter_ = new WeightPainter(document_, session_, this);
+    painter_->joint = [this] { return joint_; };
+    painter_->settings = [this] { return paint_bar_->settings(); };
+    painter_->colours = [this] { return weights_shown_; };
+    connect(painter_, &WeightPainter::said, this,
+            [this](const QString& words) { facts_->setText(words.toHtmlEscaped()); });
+    connect(painter_, &WeightPainter::ended, this, [this] { use_tool(false, false); });
+    paint_bar_ = new PaintBar(all_);
+    paint_bar_->hide();
+    auto* tools = new QWidget(all_);
+    auto* row = new QHBoxLayout(tools);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(4);
+    const auto add = [&](const char* id, const QString& text, const QString& tip) {
+        auto* button = new QPushButton(text, tools);
+        button->setObjectName(QString::fromUtf8(id));
+        button->setProperty("mode", true);
+        button->setCheckable(true);
+        button->setToolTip(tip);
+        row->addWidget(button);
+        return button;
+    };
+    lock_ = add("lockJoint", tr("Lock"), tr("Painted and typed weights leave those of this joint as they are"));
+    lock_->setEnabled(false);
+    paint_ = add("paintWeights", tr("Paint"), tr("Paint the weights of this joint in the view"));
+    choose_ = add("chooseVertices", tr("Vertices"), tr("Choose vertices in the view, and type what holds them"));
+    connect(lock_, &QPushButton::clicked, this, [this](bool on) {
+        painter_->set_locked(joint_, on);
+        vertices_->refresh();
+    });
+    connect(paint_, &QPushButton::clicked, this, [this](bool on) { use_tool(on, false); });
+    connect(choose_, &QPushButton::clicked, this, [this](bool on) { use_tool(false, on); });
+    return tools;
+}
+
+void SurfaceStation::use_tool(bool brush, bool lasso) {
+    paint_->setChecked(brush);
+    choose_->setChecked(lasso);
+    paint_bar_->setVisible(brush);
+    SceneView* view = twin_ == nullptr || !isVisible() ? nullptr : twin_->prepared_view();
+    painter_->set_view(view);
+    if (view == nullptr) {
+        return;
+    }
+    if (brush) {
+        chart_->choose(0);
+        slot_row_ = -1;
+        colour();
+    }
+    if (lasso) {
+        tabs_->button(2)->setChecked(true);
+        side_->setCurrentIndex(2);
+        show_hulls();
+        show_looks();
+    }
+    view->use_tool(brush ? painter_->brush_tool() : lasso ? painter_->lasso_tool() : nullptr);
 }
 
 QWidget* SurfaceStation::make_chart_card() {
@@ -175,11 +236,37 @@ QWidget* SurfaceStation::make_side() {
     connect(slots_, &QTableWidget::currentCellChanged, this, [this](int at) {
         slot_row_ = at;
         colour();
+        show_looks();
     });
-    side_->addWidget(slots_);
-    const QString names[] = {tr("Shapes"), tr("Material slots")};
-    const char* ids[] = {"shapesTab", "slotsTab"};
-    for (int i = 0; i < 2; ++i) {
+    auto* slot_page = new QWidget(side_);
+    auto* slot_column = new QVBoxLayout(slot_page);
+    slot_column->setContentsMargins(0, 0, 0, 0);
+    slot_column->setSpacing(6);
+    slot_column->addWidget(slots_, 1);
+    looks_ = new LooksBar(slot_page);
+    connect(looks_, &LooksBar::changed, this, &SurfaceStation::show_looks);
+    connect(looks_, &LooksBar::materialAsked, this, [this] {
+        const std::vector<SlotFacts> facts = shown_ ? slot_facts(*shown_) : std::vector<SlotFacts>();
+        nlohmann::json values = nlohmann::json::object();
+        if (slot_row_ >= 0 && slot_row_ < static_cast<int>(facts.size()) &&
+            facts[static_cast<size_t>(slot_row_)].material >= 0) {
+            const int material = facts[static_cast<size_t>(slot_row_)].material;
+            values["materials"] = {shown_->materials[static_cast<size_t>(material)].name};
+        }
+        ask("set_material", values);
+    });
+    slot_column->addWidget(looks_);
+    side_->addWidget(slot_page);
+    vertices_ = new VertexPanel(session_, *painter_, side_);
+    connect(vertices_, &VertexPanel::stepAsked, this, &SurfaceStation::stepAsked);
+    side_->addWidget(vertices_);
+    hulls_ = new HullPanel(side_);
+    connect(hulls_, &HullPanel::stepAsked, this, &SurfaceStation::stepAsked);
+    connect(hulls_, &HullPanel::chosenChanged, this, &SurfaceStation::show_hulls);
+    side_->addWidget(hulls_);
+    const QString names[] = {tr("Shapes"), tr("Slots"), tr("Vertices"), tr("Hulls")};
+    const char* ids[] = {"shapesTab", "slotsTab", "verticesTab", "hullsTab"};
+    for (int i = 0; i < 4; ++i) {
         auto* button = new QPushButton(names[i], whole);
         button->setObjectName(QString::fromUtf8(ids[i]));
         button->setProperty("mode", true);
@@ -190,12 +277,14 @@ QWidget* SurfaceStation::make_side() {
     }
     connect(tabs_, &QButtonGroup::idClicked, this, [this](int id) {
         side_->setCurrentIndex(id);
-        if (id == 0) {
+        if (id != 1) {
             slot_row_ = -1;
             slots_->clearSelection();
             slots_->setCurrentCell(-1, -1);
         }
         colour();
+        show_hulls();
+        show_looks();
     });
     tabs->addStretch(1);
     column->addLayout(tabs);
@@ -220,6 +309,9 @@ void SurfaceStation::take_view(TwinView& twin) {
     twin.show();
     colour();
     hold_shapes();
+    show_hulls();
+    show_looks();
+    use_tool(paint_->isChecked(), choose_->isChecked());
 }
 
 void SurfaceStation::showEvent(QShowEvent* event) {
@@ -229,7 +321,13 @@ void SurfaceStation::showEvent(QShowEvent* event) {
 
 void SurfaceStation::hideEvent(QHideEvent* event) {
     StationPage::hideEvent(event);
+    painter_->set_view(nullptr);
     if (twin_ != nullptr) { // other stations show the surface as it is
+        if (SceneView* view = twin_->prepared_view()) {
+            view->show_hulls(false, 0);
+            view->show_looks(false, 0, 0, -1);
+            view->show_hairs(Hairs::none);
+        }
         twin_->set_alone(false);
         twin_->show_colours(nullptr);
         twin_->hold_shapes({});
@@ -264,8 +362,10 @@ void SurfaceStation::refresh() {
         fill_joints();
         fill_slots();
         rack_->show_scene(scene);
+        hulls_->show_scene(scene);
         colour();
     }
+    paint_bar_->suit(session_.state()->prepared.height_m);
     say();
 }
 
@@ -319,6 +419,8 @@ void SurfaceStation::fill_slots() {
 void SurfaceStation::choose_joint(int64_t identity) {
     joint_ = identity;
     slot_row_ = -1;
+    lock_->setEnabled(joint_ != 0);
+    lock_->setChecked(painter_->is_locked(joint_));
     if (!isVisible()) {
         return;
     }
@@ -340,6 +442,7 @@ void SurfaceStation::colour() {
     if (twin_ == nullptr || !shown_ || !isVisible()) {
         return;
     }
+    weights_shown_.reset();
     if (slot_row_ >= 0) {
         const std::vector<SlotFacts> facts = slot_facts(*shown_);
         if (slot_row_ < static_cast<int>(facts.size())) {
@@ -352,7 +455,9 @@ void SurfaceStation::colour() {
         twin_->show_colours(influence_colours(shown_, chart_->chosen()));
         return;
     }
-    twin_->show_colours(weight_colours(shown_, joint()));
+    weights_shown_ = weight_colours(shown_, joint());
+    painter_->overlay(*weights_shown_);
+    twin_->show_colours(weights_shown_);
 }
 
 void SurfaceStation::say() {
@@ -410,6 +515,28 @@ void SurfaceStation::say() {
         lines << tr("and %1 more, in Intake").arg(more);
     }
     sums_->setText(lines.isEmpty() ? tr("Sums are 1; nothing else was noticed.") : lines.join(QStringLiteral("<br>")));
+}
+
+void SurfaceStation::show_looks() {
+    SceneView* view = twin_ == nullptr || !isVisible() ? nullptr : twin_->prepared_view();
+    if (view == nullptr) {
+        return;
+    }
+    const bool in_front = side_->currentIndex() == 1;
+    const std::vector<SlotFacts> facts =
+        shown_ && looks_->only_chosen() ? slot_facts(*shown_) : std::vector<SlotFacts>();
+    const bool only = slot_row_ >= 0 && slot_row_ < static_cast<int>(facts.size());
+    const SlotFacts* slot = only ? &facts[static_cast<size_t>(slot_row_)] : nullptr;
+    view->show_looks(in_front && looks_->shown(), looks_->light_degrees(),
+                     slot == nullptr ? 0 : shown_->nodes[static_cast<size_t>(slot->node)].identity,
+                     slot == nullptr ? -1 : static_cast<int>(slot->slot));
+    view->show_hairs(in_front ? looks_->hairs() : Hairs::none);
+}
+
+void SurfaceStation::show_hulls() {
+    if (SceneView* view = twin_ == nullptr || !isVisible() ? nullptr : twin_->prepared_view()) {
+        view->show_hulls(side_->currentWidget() == hulls_, hulls_->chosen());
+    }
 }
 
 void SurfaceStation::hold_shapes() {

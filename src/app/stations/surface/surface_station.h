@@ -5,14 +5,20 @@
 #include "session/selection.h"
 #include "session/session.h"
 #include "stations/station.h"
+#include "stations/surface/hull_panel.h"
 #include "stations/surface/influence_chart.h"
+#include "stations/surface/looks_bar.h"
+#include "stations/surface/paint_bar.h"
 #include "stations/surface/shape_rack.h"
+#include "stations/surface/vertex_panel.h"
+#include "stations/surface/weight_painter.h"
 
 #include <QPointer>
 
 class QButtonGroup;
 class QComboBox;
 class QLabel;
+class QPushButton;
 class QStackedWidget;
 class QTableWidget;
 
@@ -26,12 +32,18 @@ class SurfaceStation : public StationPage {
     void go_to(const Finding& finding) override;
     InfluenceChart& chart() { return *chart_; }
     ShapeRack& rack() { return *rack_; }
+    WeightPainter& painter() { return *painter_; }
+    VertexPanel& vertices() { return *vertices_; }
+    HullPanel& hulls() { return *hulls_; }
+    LooksBar& looks() { return *looks_; }
 
   protected:
     void hideEvent(QHideEvent* event) override;
     void showEvent(QShowEvent* event) override;
 
   private:
+    QWidget* make_tools();
+    void use_tool(bool brush, bool lasso);
     QWidget* make_chart_card();
     QWidget* make_side();
     void refresh();
@@ -41,6 +53,8 @@ class SurfaceStation : public StationPage {
     void colour();
     void say();
     void hold_shapes();
+    void show_hulls(); ///< in the view, while their tab is in front
+    void show_looks();
     void follow_clip(); ///< sliders that are not held show what the clip says now
     void ask(const char* step, const nlohmann::json& values = nlohmann::json::object());
     [[nodiscard]] std::shared_ptr<const Scene> prepared() const;
@@ -56,6 +70,15 @@ class SurfaceStation : public StationPage {
     InfluenceChart* chart_;
     ShapeRack* rack_;
     QTableWidget* slots_;
+    LooksBar* looks_;
+    WeightPainter* painter_;
+    PaintBar* paint_bar_;
+    VertexPanel* vertices_;
+    HullPanel* hulls_;
+    QPushButton* paint_;
+    QPushButton* choose_;
+    QPushButton* lock_;
+    std::shared_ptr<VertexColours> weights_shown_; ///< null while other colours are
     QStackedWidget* side_;
     QButtonGroup* tabs_;
     QWidget* place_;

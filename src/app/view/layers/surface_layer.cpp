@@ -37,6 +37,10 @@ void SurfaceLayer::destroy() {
 void SurfaceLayer::bring_up_to_date(QOpenGLExtraFunctions& gl, const Frame& frame) {
     const PosedScene& posed = *frame.scenes.posed();
     const PosedScene* other = frame.scenes.other();
+    const VertexColours* colours = frame.scenes.colours();
+    if (colours_new_ && colours == nullptr) {
+        shape_new_ = true; // with it come the surfaces' own
+    }
     if (shape_new_) {
         own_.put_shape(gl, posed);
         if (other != nullptr) {
@@ -59,10 +63,11 @@ void SurfaceLayer::bring_up_to_date(QOpenGLExtraFunctions& gl, const Frame& fram
             own_.put_colours(gl, heat_);
         }
     }
-    if (const VertexColours* colours = shape_new_ ? frame.scenes.colours() : nullptr) {
+    if (colours != nullptr && (shape_new_ || colours_new_)) {
         put_colours(gl, posed, *colours);
     }
     shape_new_ = false;
+    colours_new_ = false;
     pose_new_ = false;
 }
 
@@ -80,7 +85,7 @@ void SurfaceLayer::put_colours(QOpenGLExtraFunctions& gl, const PosedScene& pose
 }
 
 void SurfaceLayer::draw(QOpenGLExtraFunctions& gl, ClayPrograms& programs, const Frame& frame) {
-    if (!frame.shown.surfaces) {
+    if (!frame.shown.surfaces || frame.looks) {
         return;
     }
     const Theme& l = theme();

@@ -12,6 +12,7 @@ class SurfaceLayer : public ViewLayer {
     void destroy() override;
     void scenes_changed() override { shape_new_ = true; }
     void poses_changed() override { pose_new_ = true; }
+    void colours_changed() override { colours_new_ = true; }
     void ends_changed() { ends_new_ = true; }
     void draw(QOpenGLExtraFunctions& gl, ClayPrograms& programs, const Frame& frame) override;
     void paint_before(QPainter& painter, const Frame& frame) override;
@@ -26,6 +27,7 @@ class SurfaceLayer : public ViewLayer {
     void draw_ends(QOpenGLExtraFunctions& gl, ClayPrograms& programs, const Frame& frame);
     bool shape_new_ = false;
     bool pose_new_ = true;
+    bool colours_new_ = false;
     bool ends_new_ = false;
     Clay own_;
     Clay other_;

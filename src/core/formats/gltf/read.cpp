@@ -172,6 +172,9 @@ void read_nodes(Document& document, const std::vector<Influences>& influences, S
         for (const Json& weight : array_of(json, "weights", where)) {
             node.shape_weights.push_back(weight.is_number() ? weight.get<float>() : 0.0F);
         }
+        if (node.mesh >= 0 && scene.meshes[node.mesh].shapes.empty()) {
+            node.shape_weights.clear(); // of shapes that were lost on the way, which the surface's own note says
+        }
         if (node.mesh >= 0 && node.shape_weights.size() > scene.meshes[node.mesh].shapes.size()) {
             refuse(where, "has more starting weights than its surface has shapes.");
         }

@@ -340,6 +340,24 @@ void read_indices(Document& document, const Json& entry, size_t accessors, const
 
 } // namespace
 
+namespace {
+/// A surface that speaks of shapes and has none: what to ask for.
+std::string lost_shapes(const std::vector<std::string>& names, size_t weights) {
+    std::string said;
+    for (size_t i = 0; i < std::min<size_t>(names.size(), 4); ++i) {
+        said += (i == 0 ? "" : ", ") + names[i];
+    }
+    said += names.size() > 4 ? fmt::format(" and {} more", names.size() - 4) : "";
+    return names.empty()
+               ? fmt::format("has weights of {} and no shape: they were lost before this file was written. Ask "
+                             "for it once more, with its shapes (morph targets).",
+                             counted(weights, "shape"))
+               : fmt::format("names {} ({}) and has none: they were lost before this file was written. Ask for "
+                             "it once more, with its shapes (morph targets).",
+                             counted(names.size(), "shape"), said);
+}
+} // namespace
+
 Mesh read_mesh(Document& document, size_t index, Scene& scene, Influences& influences) {
     const Json& json = document.root["meshes"][index];
     Mesh mesh;
@@ -470,6 +488,10 @@ Mesh read_mesh(Document& document, size_t index, Scene& scene, Influences& influ
             refuse(where, "has a starting weight that is not a number.");
         }
         mesh.shape_weights.push_back(weight.get<float>());
+    }
+    if (mesh.shapes.empty() && (!names.empty() || !mesh.shape_weights.empty())) {
+        scene.notes.push_back({where, lost_shapes(names, mesh.shape_weights.size())});
+        mesh.shape_weights.clear();
     }
     if (mesh.shape_weights.size() > mesh.shapes.size()) {
         refuse(where, "has more starting weights than shapes.");

@@ -42,7 +42,9 @@ class Counting {
             one_of(node.camera, "camera", node.name);
             one_of(node.light, "light", node.name);
             one_of(node.curves, "curves", node.name);
-            one_of(node.hull, "hull", node.name);
+            if (node.kind != NodeKind::hull) { // else it is said already
+                one_of(node.hull, "hull", node.name);
+            }
         }
         for (const PointCache& cache : scene_.caches) {
             owner_ = cache.surface < 0 ? 0 : scene_.nodes[static_cast<size_t>(cache.surface)].identity;

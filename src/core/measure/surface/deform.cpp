@@ -17,17 +17,18 @@ Deformer::Deformer(const Scene& scene, const std::vector<int>& only) : scene_(sc
         const Influences& rows = shown.influences;
         if (shown.skin >= 0 && !rows.offsets.empty()) {
             held.skin = shown.skin;
-            held.offsets = rows.offsets.get();
             held.joints = rows.joints.get();
             held.weights = rows.weights.get();
-            for (size_t i = 0; i + 1 < held.offsets.size(); ++i) {
+            for (size_t i = 0; i + 1 < rows.offsets.size(); ++i) {
                 double sum = 0;
-                for (uint32_t k = held.offsets[i]; k < held.offsets[i + 1]; ++k) {
+                for (uint32_t k = rows.offsets[i]; k < rows.offsets[i + 1]; ++k) {
                     sum += held.weights[k];
                 }
-                for (uint32_t k = held.offsets[i]; k < held.offsets[i + 1] && sum > 0; ++k) {
+                for (uint32_t k = rows.offsets[i]; k < rows.offsets[i + 1] && sum > 0; ++k) {
                     held.weights[k] = static_cast<float>(held.weights[k] / sum);
                 }
+                held.first.push_back(rows.offsets[i]);
+                held.count.push_back(static_cast<uint16_t>(rows.offsets[i + 1] - rows.offsets[i]));
             }
             held.palette.resize(scene.skins[held.skin].joints.size() * 4);
         } else {
@@ -37,6 +38,33 @@ Deformer::Deformer(const Scene& scene, const std::vector<int>& only) : scene_(sc
         surfaces_.push_back({node, points_, mesh.point_count()});
         points_ += mesh.point_count();
         held_.push_back(std::move(held));
+    }
+}
+
+void Deformer::set_row(size_t surface, size_t point, const WeightRow& row) {
+    SkinnedSurface& held = held_[surface];
+    const size_t joints = held.palette.size() / 4;
+    double sum = 0;
+    uint16_t count = 0;
+    for (const Weight& one : row) {
+        sum += one.joint < joints ? one.weight : 0;
+        count += one.joint < joints ? 1 : 0;
+    }
+    if (sum <= 0) {
+        return;
+    }
+    if (count > held.count[point]) { // the longer row goes to the end; its old place stays unused
+        held.first[point] = static_cast<uint32_t>(held.joints.size());
+        held.joints.resize(held.joints.size() + count);
+        held.weights.resize(held.weights.size() + count);
+    }
+    held.count[point] = count;
+    uint32_t at = held.first[point];
+    for (const Weight& one : row) {
+        if (one.joint < joints) {
+            held.joints[at] = one.joint;
+            held.weights[at++] = static_cast<float>(one.weight / sum);
+        }
     }
 }
 
@@ -149,8 +177,8 @@ void Deformer::deform_range(size_t surface, size_t begin, size_t end, Vec3f* to,
     for (size_t i = begin; i != end; ++i) {
         const Column* matrix = palette;
         if (held.skin >= 0) {
-            const uint32_t first = held.offsets[i];
-            const uint32_t last = held.offsets[i + 1];
+            const uint32_t first = held.first[i];
+            const uint32_t last = first + held.count[i];
             if (last - first == 1) {
                 matrix = palette + joints[first] * 4UL;
             } else {

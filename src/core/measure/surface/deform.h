@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/measure/skeleton/pose.h"
+#include "core/measure/surface/weight_rows.h"
 
 #include <cstdint>
 #include <span>
@@ -22,6 +23,10 @@ class Deformer {
     [[nodiscard]] const std::vector<Surface>& surfaces() const { return surfaces_; }
     [[nodiscard]] size_t point_count() const { return points_; }
 
+    /// Other weights for one point of surfaces()[surface] from now on; joints that the skin does not have are left out.
+    /// Precondition: the surface is under a skin, with influences.
+    void set_row(size_t surface, size_t point, const WeightRow& row);
+
     /// World places of all points, metres. `out` has `point_count()` elements. Not to be called from two threads.
     void points(const Pose& pose, std::span<Vec3f> out);
     /// The same with unit normals (zero where a surface has none).
@@ -40,8 +45,9 @@ class Deformer {
         int skin = -1;
         int shape_offset = 0;
         std::vector<uint16_t> joints;
-        std::vector<float> weights; ///< sum to 1 for each point
-        std::vector<uint32_t> offsets;
+        std::vector<float> weights;  ///< sum to 1 for each point
+        std::vector<uint32_t> first; ///< of each point, in both
+        std::vector<uint16_t> count;
         std::vector<Vec3f> shaped; ///< positions with the shapes in
         std::vector<Vec3f> shaped_normals;
         std::vector<Eigen::Array4f> palette; ///< four columns a joint, of world * inverse bind

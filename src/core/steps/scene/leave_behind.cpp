@@ -174,8 +174,8 @@ StepKind leave_behind_step() {
              .naming(NameOf::node_or_clip)
              .typed_as("one per line, * and ? allowed"),
          list<&LeaveSettings::kinds>("kinds", "Kinds", "Everything of these kinds")
-             .out_of({"camera", "light", "empty", "point", "static"})
-             .typed_as("camera, light, empty, point, static; one per line")
+             .out_of({"camera", "light", "empty", "point", "hull", "static"})
+             .typed_as("camera, light, empty, point, hull, static; one per line")
              .starting({"camera", "light"})},
         apply_leave_behind);
 }

@@ -39,12 +39,6 @@ size_t merge_materials(Scene& scene, const std::vector<size_t>& meshes, std::vec
     return merged.size();
 }
 
-bool fit_together(const Primitive& a, const Primitive& b) {
-    const bool faces = a.topology >= Topology::triangles && b.topology >= Topology::triangles;
-    return a.material == b.material && faces && a.has_normals == b.has_normals && a.has_tangents == b.has_tangents &&
-           a.attributes == b.attributes;
-}
-
 Result<StepResult> apply_merge_slots(const StepContext& context, const MergeSlotsSettings& settings) {
     StepResult result;
     result.scene = context.scene;

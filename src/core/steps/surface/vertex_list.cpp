@@ -175,4 +175,10 @@ void set_vertices(Scene& scene, size_t place, const std::vector<NewVertices>& pr
     }
 }
 
+bool fit_together(const Primitive& a, const Primitive& b) {
+    const bool faces = a.topology >= Topology::triangles && b.topology >= Topology::triangles;
+    return a.material == b.material && faces && a.has_normals == b.has_normals && a.has_tangents == b.has_tangents &&
+           a.attributes == b.attributes;
+}
+
 } // namespace wembrix

@@ -19,6 +19,9 @@ struct NewVertices {
 /// nodes that show the mesh, what they were joined from, and caches of their places follow.
 void set_vertices(Scene& scene, size_t mesh, const std::vector<NewVertices>& primitives);
 
+/// Whether two primitives may be one: faces of one material, with values of the same kinds.
+bool fit_together(const Primitive& a, const Primitive& b);
+
 /// What a primitive is now, as such a list; strips and fans become triangles.
 NewVertices vertices_of(const Mesh& mesh, const Primitive& primitive);
 

@@ -1,0 +1,154 @@
+#include "stations/surface/hull_panel.h"
+
+#include "core/steps/step_kind.h"
+
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QLabel>
+#include <QPushButton>
+#include <QTableView>
+#include <QVBoxLayout>
+#include <cmath>
+
+namespace wembrix::app {
+
+void HullsModel::show_scene(std::shared_ptr<const Scene> scene) {
+    beginResetModel();
+    scene_ = std::move(scene);
+    rows_ = scene_ ? hull_facts(*scene_) : std::vector<HullFacts>();
+    endResetModel();
+}
+
+int64_t HullsModel::identity(int row) const {
+    return row < 0 || row >= static_cast<int>(rows_.size())
+               ? 0
+               : scene_->nodes[static_cast<size_t>(rows_[static_cast<size_t>(row)].node)].identity;
+}
+
+std::string HullsModel::name(int row) const {
+    return scene_->nodes[static_cast<size_t>(rows_.at(static_cast<size_t>(row)).node)].name;
+}
+
+int HullsModel::rowCount(const QModelIndex& parent) const {
+    return parent.isValid() ? 0 : static_cast<int>(rows_.size());
+}
+
+int HullsModel::columnCount(const QModelIndex& parent) const {
+    return parent.isValid() ? 0 : 5;
+}
+
+QVariant HullsModel::data(const QModelIndex& index, int role) const {
+    const HullFacts& row = rows_.at(static_cast<size_t>(index.row()));
+    const Node& node = scene_->nodes[static_cast<size_t>(row.node)];
+    if (role == Qt::TextAlignmentRole) {
+        return index.column() >= 3 ? static_cast<int>(Qt::AlignRight | Qt::AlignVCenter)
+                                   : static_cast<int>(Qt::AlignLeft | Qt::AlignVCenter);
+    }
+    if (role != Qt::DisplayRole && role != Qt::ToolTipRole) {
+        return {};
+    }
+    switch (index.column()) {
+    case 0:
+        return QString::fromStdString(node.name);
+    case 1:
+        return QString::fromUtf8(hull_kind_name(scene_->hulls[static_cast<size_t>(node.hull)].kind).data());
+    case 2:
+        return node.parent < 0 ? tr("nothing")
+                               : QString::fromStdString(scene_->nodes[static_cast<size_t>(node.parent)].name);
+    case 3:
+        return QString::number(row.volume_m3 * 1000, 'g', 3);
+    default:
+        return std::isfinite(row.stands_out_m) ? QString::number(row.stands_out_m * 1000, 'f', 1) : tr("no surface");
+    }
+}
+
+QVariant HullsModel::headerData(int section, Qt::Orientation orientation, int role) const {
+    if (role != Qt::DisplayRole || orientation != Qt::Horizontal) {
+        return {};
+    }
+    const QString names[] = {tr("Hull"), tr("Kind"), tr("Belongs to"), tr("Litres"), tr("Out (mm)")};
+    return names[section];
+}
+
+HullPanel::HullPanel(QWidget* parent) : QWidget(parent) {
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(6);
+    said_ = new QLabel(this);
+    said_->setObjectName(QStringLiteral("hullsSaid"));
+    said_->setWordWrap(true);
+    column->addWidget(said_);
+    model_ = new HullsModel(this);
+    table_ = new QTableView(this);
+    table_->setObjectName(QStringLiteral("hullTable"));
+    table_->setModel(model_);
+    table_->verticalHeader()->hide();
+    table_->setSelectionBehavior(QAbstractItemView::SelectRows);
+    table_->setSelectionMode(QAbstractItemView::SingleSelection);
+    table_->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
+    table_->horizontalHeader()->setSectionResizeMode(0, QHeaderView::Stretch);
+    table_->setToolTip(tr("Choose a hull, and it stands out in the view. Out: how far its farthest corner is from the "
+                          "surface"));
+    connect(table_->selectionModel(), &QItemSelectionModel::currentRowChanged, this, &HullPanel::chosenChanged);
+    column->addWidget(table_, 1);
+    auto* buttons = new QHBoxLayout;
+    buttons->setSpacing(4);
+    const auto add = [&](const char* id, const QString& text, const QString& tip) {
+        auto* button = new QPushButton(text, this);
+        button->setObjectName(QString::fromUtf8(id));
+        button->setToolTip(tip);
+        buttons->addWidget(button);
+        return button;
+    };
+    const auto ask = [this](const nlohmann::json& values) {
+        Step step{"make_hulls", starting_values(step_kind("make_hulls")->parameters)};
+        step.parameters.update(values);
+        Q_EMIT stepAsked(step);
+    };
+    connect(add("makeHulls", tr("Make hulls…"), tr("Of surfaces or material slots")), &QPushButton::clicked, this,
+            [ask] {
+                ask({{"from", "surfaces"}, {"shape", "convex"}});
+            });
+    connect(add("makeRagdoll", tr("For each joint…"), tr("A capsule around what each joint holds: a ragdoll's set")),
+            &QPushButton::clicked, this, [ask] {
+                ask({{"from", "joints"}, {"shape", "capsule"}});
+            });
+    auto* leave = add("leaveHull", tr("Leave behind…"), tr("The chosen hull does not go out"));
+    connect(leave, &QPushButton::clicked, this, [this] {
+        if (table_->currentIndex().isValid()) {
+            Q_EMIT stepAsked(Step{"leave_behind", {{"names", {model_->name(table_->currentIndex().row())}}}});
+        }
+    });
+    connect(this, &HullPanel::chosenChanged, leave, [this, leave] { leave->setEnabled(chosen() != 0); });
+    leave->setEnabled(false);
+    buttons->addStretch(1);
+    column->addLayout(buttons);
+}
+
+int64_t HullPanel::chosen() const {
+    return table_->currentIndex().isValid() ? model_->identity(table_->currentIndex().row()) : 0;
+}
+
+void HullPanel::show_scene(const std::shared_ptr<const Scene>& scene) {
+    const int64_t before = chosen();
+    model_->show_scene(scene);
+    for (int row = 0; row < model_->rowCount(); ++row) {
+        if (before != 0 && model_->identity(row) == before) {
+            table_->selectRow(row);
+        }
+    }
+    double volume = 0;
+    for (const HullFacts& facts : model_->rows()) {
+        volume += facts.volume_m3;
+    }
+    said_->setText(
+        model_->rows().empty()
+            ? tr("No collision hulls yet. Make them of surfaces, of slots, or of what each joint holds; they "
+                 "go out with the model, as the destination says.")
+            : tr("%1 hulls, %2 litres together")
+                  .arg(static_cast<qulonglong>(model_->rows().size()))
+                  .arg(volume * 1000, 0, 'g', 4));
+    Q_EMIT chosenChanged();
+}
+
+} // namespace wembrix::app
