@@ -66,7 +66,7 @@ QVariant HullsModel::headerData(int section, Qt::Orientation orientation, int ro
     if (role != Qt::DisplayRole || orientation != Qt::Horizontal) {
         return {};
     }
-    const QString names[] = {tr("Hull"), tr("Kind"), tr("Belongs to"), tr("Litres"), tr("Out (mm)")};
+    const QString names[] = {tr("Hull"), tr("Kind"), tr("Belongs to"), tr("Litres"), tr("Stands out (mm)")};
     return names[section];
 }
 
@@ -87,7 +87,7 @@ HullPanel::HullPanel(QWidget* parent) : QWidget(parent) {
     table_->setSelectionMode(QAbstractItemView::SingleSelection);
     table_->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
     table_->horizontalHeader()->setSectionResizeMode(0, QHeaderView::Stretch);
-    table_->setToolTip(tr("Choose a hull, and it stands out in the view. Out: how far its farthest corner is from the "
+    table_->setToolTip(tr("Choose a hull, and it stands out in the view. Stands out: how far its farthest corner is from the "
                           "surface"));
     connect(table_->selectionModel(), &QItemSelectionModel::currentRowChanged, this, &HullPanel::chosenChanged);
     column->addWidget(table_, 1);

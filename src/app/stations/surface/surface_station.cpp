@@ -83,7 +83,8 @@ SurfaceStation::SurfaceStation(const StationContext& context, QWidget* parent)
     facts_->setTextFormat(Qt::RichText);
     facts_->setWordWrap(true);
     left->addWidget(facts_);
-    left->addWidget(make_chart_card(), 5);
+    chart_card_ = make_chart_card();
+    left->addWidget(chart_card_, 5);
     row->addLayout(left, 10);
     row->addWidget(make_side(), 11);
     connect(&session_, &Session::changed, this, &SurfaceStation::refresh);
@@ -128,7 +129,7 @@ QWidget* SurfaceStation::make_tools() {
     lock_ = add("lockJoint", tr("Lock"), tr("Painted and typed weights leave those of this joint as they are"));
     lock_->setEnabled(false);
     paint_ = add("paintWeights", tr("Paint"), tr("Paint the weights of this joint in the view"));
-    choose_ = add("chooseVertices", tr("Vertices"), tr("Choose vertices in the view, and type what holds them"));
+    choose_ = add("chooseVertices", tr("Choose"), tr("Choose vertices in the view, and type what holds them"));
     connect(lock_, &QPushButton::clicked, this, [this](bool on) {
         painter_->set_locked(joint_, on);
         vertices_->refresh();
@@ -158,6 +159,7 @@ void SurfaceStation::use_tool(bool brush, bool lasso) {
         show_hulls();
         show_looks();
     }
+    share_room();
     view->use_tool(brush ? painter_->brush_tool() : lasso ? painter_->lasso_tool() : nullptr);
 }
 
@@ -285,6 +287,7 @@ QWidget* SurfaceStation::make_side() {
         colour();
         show_hulls();
         show_looks();
+        share_room();
     });
     tabs->addStretch(1);
     column->addLayout(tabs);
@@ -443,6 +446,10 @@ void SurfaceStation::colour() {
         return;
     }
     weights_shown_.reset();
+    if (side_->currentWidget() == hulls_) { // hulls are seen best on plain clay
+        twin_->show_colours(nullptr);
+        return;
+    }
     if (slot_row_ >= 0) {
         const std::vector<SlotFacts> facts = slot_facts(*shown_);
         if (slot_row_ < static_cast<int>(facts.size())) {
@@ -515,6 +522,11 @@ void SurfaceStation::say() {
         lines << tr("and %1 more, in Intake").arg(more);
     }
     sums_->setText(lines.isEmpty() ? tr("Sums are 1; nothing else was noticed.") : lines.join(QStringLiteral("<br>")));
+}
+
+void SurfaceStation::share_room() {
+    // What is worked on in the view gets its room; how many influences there are belongs to weights as a whole.
+    chart_card_->setVisible(side_->currentIndex() == 0 && !paint_->isChecked() && !choose_->isChecked());
 }
 
 void SurfaceStation::show_looks() {

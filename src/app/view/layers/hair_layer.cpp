@@ -16,7 +16,6 @@ void HairLayer::paint_before(QPainter& painter, const Frame& frame) {
     // More than the eye can tell apart only hides the surface.
     constexpr size_t most = 20000;
     const size_t every = 1 + posed.points().size() / most;
-    const double length = frame.projection.unit * 0.02;
     QVector<QLineF> right;
     QVector<QLineF> broken;
     for (const Deformer::Surface& surface : posed.surfaces()) {
@@ -31,6 +30,7 @@ void HairLayer::paint_before(QPainter& painter, const Frame& frame) {
             if (normal.squaredNorm() > 0.5 && normal.dot(frame.projection.eye - at) < 0) {
                 continue; // behind the surface
             }
+            const double length = (frame.projection.eye - at).norm() * 0.012; // the same on the screen, near or far
             Vec3 way = normal;
             if (tangents) {
                 // Posed as the normal is: turned from where that was at rest to where it is.

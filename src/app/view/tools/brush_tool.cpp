@@ -1,5 +1,6 @@
 #include "view/tools/brush_tool.h"
 
+#include <QElapsedTimer>
 #include <QLineF>
 #include <QPolygonF>
 #include <algorithm>
@@ -38,12 +39,17 @@ void BrushTool::drag(const Frame& frame, const QPointF& place) {
         return;
     }
     constexpr int most = 3;
+    constexpr qint64 enough_ms = 8;
+    QElapsedTimer timer;
+    timer.start();
     const int dabs = std::clamp(static_cast<int>(way.length() / gap), 1, most);
-    for (int i = 1; i <= dabs; ++i) {
-        hovers_ = surface_hit(frame.projection, *frame.scenes.posed(), way.pointAt(static_cast<double>(i) / dabs));
-        if (hovers_) {
-            hooks_.dab(frame, *hovers_);
+    for (int i = dabs; i >= 1 && (i == dabs || timer.elapsed() < enough_ms); --i) { // the newest place first
+        const std::optional<SurfaceHit> hit =
+            surface_hit(frame.projection, *frame.scenes.posed(), way.pointAt(static_cast<double>(i) / dabs));
+        if (hit) {
+            hooks_.dab(frame, *hit);
         }
+        hovers_ = i == dabs ? hit : hovers_;
     }
     last_ = place;
 }
