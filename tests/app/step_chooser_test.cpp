@@ -4,11 +4,11 @@
 #include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 
-#include <algorithm>
 #include <QLineEdit>
 #include <QPushButton>
 #include <QTest>
 #include <QTreeWidget>
+#include <algorithm>
 #include <gtest/gtest.h>
 
 namespace wembrix::app {
@@ -28,8 +28,8 @@ TEST(StepChooserDialog, HasAllStepsByWhatTheyAreAbout) {
     StepChooser chooser;
     const auto* list = chooser.findChild<QTreeWidget*>("stepList");
     EXPECT_EQ(list->topLevelItemCount(), 4);
-    const auto by_hand = std::count_if(step_kinds().begin(), step_kinds().end(),
-                                       [](const StepKind& kind) { return kind.is_by_hand(); });
+    const auto by_hand =
+        std::count_if(step_kinds().begin(), step_kinds().end(), [](const StepKind& kind) { return kind.is_by_hand(); });
     EXPECT_GT(by_hand, 0) << "those begin at their station";
     EXPECT_EQ(shown_steps(*list), static_cast<int>(step_kinds().size()) - static_cast<int>(by_hand));
     for (int g = 0; g < list->topLevelItemCount(); ++g) {

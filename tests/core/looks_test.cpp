@@ -1,4 +1,5 @@
 // What a surface looks like: images of materials, faces in slots, triangles, and normals that are wrong.
+#include "core/base/files.h"
 #include "core/delivery/ledger.h"
 #include "core/destination/conform.h"
 #include "core/destination/fit_images.h"
@@ -16,6 +17,7 @@
 #include "valid_scene.h"
 
 #include <algorithm>
+#include <filesystem>
 #include <gtest/gtest.h>
 #include <map>
 #include <random>
@@ -457,6 +459,43 @@ TEST(FitImages, AreAsLargeAsTheDestinationTakesAndTheLedgerSaysSo) {
     for (const LedgerEntry& entry : destination_ledger(with, destination)) {
         EXPECT_NE(entry.what, "image");
     }
+}
+
+TEST(MissingImages, AreSoughtBelowTheFolderAndElseSaid) {
+    namespace fs = std::filesystem;
+    const fs::path folder = fs::temp_directory_path() / "wembrix_missing_images";
+    fs::remove_all(folder);
+    fs::create_directories(folder / "maps");
+    const Scene scene = demo::tansy_model();
+    const std::vector<uint8_t> png = encode_image(drawn(6, 5, 3, 2), "image/png").take();
+    const Result<std::vector<WrittenFile>> file = write_gltf_embedded(scene, "tansy", {});
+    ASSERT_TRUE(file.ok());
+    nlohmann::json json = nlohmann::json::parse(file->front().bytes);
+    json["images"] = {{{"uri", "textures/Bark%201.png"}}};
+    json["textures"] = {{{"source", 0}}};
+    json["materials"][0]["pbrMetallicRoughness"]["baseColorTexture"] = {{"index", 0}};
+    const auto said = [](const Scene& read, const char* what) {
+        return std::any_of(read.notes.begin(), read.notes.end(),
+                           [&](const Note& note) { return note.what.find(what) != std::string::npos; });
+    };
+    const Result<Scene> without = read_gltf_bytes(json.dump(), folder, "tansy.gltf");
+    ASSERT_TRUE(without.ok()) << without.problem().sentence();
+    EXPECT_TRUE(said(*without, "textures/Bark 1.png")) << "where it was sought";
+    EXPECT_TRUE(said(*without, "ask for it"));
+    EXPECT_EQ(what_is_not_valid(*without), "");
+    // It goes out as a material without an image, in a file that is valid.
+    Destination destination;
+    const Scene back = through_a_file(conform_model(*without, destination).scene);
+    EXPECT_TRUE(back.images.empty());
+    const std::string bytes(png.begin(), png.end());
+    ASSERT_TRUE(write_file_whole(folder / "maps" / "bark 1.PNG", bytes).ok());
+    const Result<Scene> with = read_gltf_bytes(json.dump(), folder, "tansy.gltf");
+    ASSERT_TRUE(with.ok());
+    EXPECT_TRUE(said(*with, "maps/bark 1.PNG"));
+    ASSERT_EQ(with->images.size(), 1U);
+    EXPECT_EQ(with->images[0].bytes.size(), png.size());
+    EXPECT_EQ(with->beside.size(), 1U) << "it is watched like any other part of the source";
+    fs::remove_all(folder);
 }
 
 } // namespace

@@ -87,8 +87,9 @@ HullPanel::HullPanel(QWidget* parent) : QWidget(parent) {
     table_->setSelectionMode(QAbstractItemView::SingleSelection);
     table_->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
     table_->horizontalHeader()->setSectionResizeMode(0, QHeaderView::Stretch);
-    table_->setToolTip(tr("Choose a hull, and it stands out in the view. Stands out: how far its farthest corner is from the "
-                          "surface"));
+    table_->setToolTip(
+        tr("Choose a hull, and it stands out in the view. Stands out: how far its farthest corner is from the "
+           "surface"));
     connect(table_->selectionModel(), &QItemSelectionModel::currentRowChanged, this, &HullPanel::chosenChanged);
     column->addWidget(table_, 1);
     auto* buttons = new QHBoxLayout;

@@ -55,7 +55,7 @@ class SurfaceStation : public StationPage {
     void hold_shapes();
     void show_hulls(); ///< in the view, while their tab is in front
     void show_looks();
-    void share_room(); ///< between the view and the chart
+    void share_room();  ///< between the view and the chart
     void follow_clip(); ///< sliders that are not held show what the clip says now
     void ask(const char* step, const nlohmann::json& values = nlohmann::json::object());
     [[nodiscard]] std::shared_ptr<const Scene> prepared() const;

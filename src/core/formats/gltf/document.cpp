@@ -174,17 +174,19 @@ Document open_document(std::string bytes, const std::filesystem::path& folder) {
     return document;
 }
 
-std::shared_ptr<const std::string> resolve_uri(Document& document, const std::string& uri, const std::string& where) {
+namespace {
+std::filesystem::path folder_of(const Document& document) {
+    std::error_code error;
+    return std::filesystem::weakly_canonical(document.folder.empty() ? std::filesystem::path(".") : document.folder,
+                                             error);
+}
+} // namespace
+
+std::optional<std::string> file_named(const Document& document, const std::string& uri, const std::string& where) {
     if (uri.compare(0, 5, "data:") == 0) {
-        const size_t comma = uri.find(',');
-        if (comma == std::string::npos || uri.rfind(";base64", comma) == std::string::npos) {
-            refuse(where, "has embedded data that is not base64.");
-        }
-        std::string data = decode_base64(std::string_view(uri).substr(comma + 1), where);
-        document.source_bytes += data.size();
-        return std::make_shared<const std::string>(std::move(data));
+        return std::nullopt;
     }
-    const std::string name = percent_decoded(uri, where);
+    std::string name = percent_decoded(uri, where);
     const size_t colon = name.find(':');
     if (colon != std::string::npos && colon < name.find('/')) {
         refuse(where, "points at the address \"" + name.substr(0, 60) + "\"; only files beside it are read.");
@@ -195,13 +197,18 @@ std::shared_ptr<const std::string> resolve_uri(Document& document, const std::st
         refuse(where, "points at \"" + name.substr(0, 60) + "\", which is not a file beside it.");
     }
     std::error_code error;
-    const std::filesystem::path folder = std::filesystem::weakly_canonical(
-        document.folder.empty() ? std::filesystem::path(".") : document.folder, error);
+    const std::filesystem::path folder = folder_of(document);
     const std::filesystem::path full = std::filesystem::weakly_canonical(folder / relative, error);
     const auto [folder_end, unused] = std::mismatch(folder.begin(), folder.end(), full.begin(), full.end());
     if (error || folder_end != folder.end()) {
         refuse(where, "points at \"" + name.substr(0, 60) + "\", outside the folder of the file.");
     }
+    return name;
+}
+
+std::shared_ptr<const std::string> file_bytes(Document& document, const std::string& name, const std::string& where) {
+    std::error_code error;
+    const std::filesystem::path full = std::filesystem::weakly_canonical(folder_of(document) / name, error);
     const auto [known, fresh] = document.files.try_emplace(full.string());
     if (fresh) {
         Result<std::string> data = read_file(full);
@@ -213,6 +220,46 @@ std::shared_ptr<const std::string> resolve_uri(Document& document, const std::st
         known->second = std::make_shared<const std::string>(data.take());
     }
     return known->second;
+}
+
+std::optional<std::string> same_name_below(const Document& document, const std::string& name) {
+    const auto lower = [](std::string text) {
+        std::transform(text.begin(), text.end(), text.begin(),
+                       [](char c) { return c >= 'A' && c <= 'Z' ? static_cast<char>(c - 'A' + 'a') : c; });
+        return text;
+    };
+    const std::string wanted = lower(std::filesystem::path(name).filename().string());
+    const std::filesystem::path folder = folder_of(document);
+    std::error_code error;
+    std::vector<std::filesystem::path> found;
+    constexpr int deepest = 3;
+    size_t left = 5000; // a source may lie in somebody's home
+    for (std::filesystem::recursive_directory_iterator at(folder, error), end; !error && at != end && left > 0;
+         at.increment(error), --left) {
+        if (at.depth() >= deepest) {
+            at.disable_recursion_pending();
+        }
+        std::error_code none;
+        if (lower(at->path().filename().string()) == wanted && at->is_regular_file(none) && !at->is_symlink(none)) {
+            found.push_back(at->path().lexically_relative(folder));
+        }
+    }
+    // Of several the first by name: folders are listed in any order.
+    const auto first = std::min_element(found.begin(), found.end());
+    return first == found.end() ? std::nullopt : std::optional<std::string>(first->string());
+}
+
+std::shared_ptr<const std::string> resolve_uri(Document& document, const std::string& uri, const std::string& where) {
+    if (const std::optional<std::string> name = file_named(document, uri, where)) {
+        return file_bytes(document, *name, where);
+    }
+    const size_t comma = uri.find(',');
+    if (comma == std::string::npos || uri.rfind(";base64", comma) == std::string::npos) {
+        refuse(where, "has embedded data that is not base64.");
+    }
+    std::string data = decode_base64(std::string_view(uri).substr(comma + 1), where);
+    document.source_bytes += data.size();
+    return std::make_shared<const std::string>(std::move(data));
 }
 
 const Json& array_of(const Json& object, const char* key, const std::string& where) {

@@ -43,6 +43,15 @@ struct Document {
 
 Document open_document(std::string bytes, const std::filesystem::path& folder);
 
+/// The name of the file that an address means, below the document's folder; nothing for a data: address. Remote
+/// addresses and ways out of the folder are refused.
+std::optional<std::string> file_named(const Document& document, const std::string& uri, const std::string& where);
+/// The bytes of that file.
+std::shared_ptr<const std::string> file_bytes(Document& document, const std::string& name, const std::string& where);
+/// A file of the same last name, capitals aside, somewhere below the folder (three folders deep, links not followed),
+/// as a name for file_bytes; nothing where there is none.
+std::optional<std::string> same_name_below(const Document& document, const std::string& name);
+
 /// The bytes behind a data: address or a neighbouring file. Remote addresses and ways out of the folder are refused.
 /// What several name is read once, and counts once as a part of the source.
 std::shared_ptr<const std::string> resolve_uri(Document& document, const std::string& uri, const std::string& where);

@@ -4,7 +4,9 @@
 #include "core/scene/picture_references.h"
 
 #include <algorithm>
+#include <filesystem>
 #include <fmt/format.h>
+#include <optional>
 
 namespace wembrix::gltf {
 
@@ -26,14 +28,42 @@ std::string mime_of(const std::string& bytes) {
     return "";
 }
 
-/// Images of one file or one view share their bytes.
-Shared<uint8_t> image_bytes(Document& document, const Json& json, const std::string& where) {
+/// The bytes that an image's address means. One whose file is not where it says is sought by its name below the folder
+/// of the source; nothing, and a note, where there is none.
+std::shared_ptr<const std::string> bytes_at(Document& document, const std::string& uri, const std::string& where,
+                                            Scene& scene) {
+    const std::optional<std::string> name = file_named(document, uri, where);
+    std::error_code none;
+    if (!name || std::filesystem::exists(document.folder / *name, none)) {
+        return resolve_uri(document, uri, where);
+    }
+    const std::string said = name->substr(0, 120);
+    const std::optional<std::string> other = same_name_below(document, *name);
+    if (!other) {
+        scene.notes.push_back(
+            {where, fmt::format("points at \"{}\", which is not there, and no file of that name lies "
+                                "in the source's folder or below it; its materials go without it. Put "
+                                "it there, or ask for it.",
+                                said)});
+        return nullptr;
+    }
+    scene.notes.push_back({where, fmt::format("points at \"{}\", which is not there; \"{}\" was taken, which is called "
+                                              "the same.",
+                                              said, *other)});
+    return file_bytes(document, *other, where);
+}
+
+/// Images of one file or one view share their bytes. Empty for one that is missing.
+Shared<uint8_t> image_bytes(Document& document, const Json& json, const std::string& where, Scene& scene) {
     const auto unpacked = [&](std::string_view bytes) {
         document.spend(bytes.size(), where);
         return Shared<uint8_t>(std::vector<uint8_t>(bytes.begin(), bytes.end()));
     };
     if (json.contains("uri")) {
-        const std::shared_ptr<const std::string> bytes = resolve_uri(document, text_of(json, "uri"), where);
+        const std::shared_ptr<const std::string> bytes = bytes_at(document, text_of(json, "uri"), where, scene);
+        if (bytes == nullptr) {
+            return {};
+        }
         if (bytes.use_count() == 1) {
             return unpacked(*bytes); // embedded: of nobody else
         }
@@ -51,13 +81,14 @@ Shared<uint8_t> image_bytes(Document& document, const Json& json, const std::str
 void read_image(Document& document, const Json& json, const std::string& where, Scene& scene) {
     Image image;
     image.mime = text_of(json, "mimeType");
-    image.bytes = image_bytes(document, json, where);
+    image.bytes = image_bytes(document, json, where, scene);
+    const bool missing = image.bytes.empty() && json.contains("uri");
     const auto first = std::min<size_t>(image.bytes.size(), 16);
     if (const std::string told = mime_of(std::string(image.bytes.begin(), image.bytes.begin() + first));
         !told.empty()) {
         image.mime = told;
     }
-    if (image.mime.empty()) {
+    if (image.mime.empty() && !missing) {
         refuse(where, "is no picture of a kind that glTF knows.");
     }
     Json rest = json;
@@ -206,6 +237,9 @@ void read_materials(Document& document, Scene& scene) {
         Taken taken(textures[i], where);
         taken.text("name", texture.name);
         texture.image = taken.index("source", images.size());
+        if (texture.image >= 0 && scene.images[static_cast<size_t>(texture.image)].bytes.empty()) {
+            texture.image = -1; // missing, which its note says
+        }
         texture.sampler = taken.index("sampler", samplers.size());
         texture.carried = taken.carried({}, scene, Owner::texture);
         for_image_references(texture, within(images.size(), where));

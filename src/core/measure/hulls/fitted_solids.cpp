@@ -76,12 +76,10 @@ std::vector<Vec3> outermost(std::span<const Vec3> points) {
         corners.assign(points.begin(), points.end());
     }
     if (corners.size() > many) {
-        // Evenly over the sphere (a spiral of the golden angle): the farthest in each direction.
+        // The farthest in each of many directions.
         std::vector<char> in(corners.size(), 0);
         for (size_t i = 0; i < many; ++i) {
-            const double y = 1 - 2 * (static_cast<double>(i) + 0.5) / many;
-            const double angle = 2.39996322972865332 * static_cast<double>(i);
-            const Vec3 way(std::sqrt(1 - y * y) * std::cos(angle), y, std::sqrt(1 - y * y) * std::sin(angle));
+            const Vec3 way = spread_direction(i, many);
             size_t best = 0;
             for (size_t c = 1; c < corners.size(); ++c) {
                 best = way.dot(corners[c]) > way.dot(corners[best]) ? c : best;
@@ -218,11 +216,9 @@ FittedSolid refined(FittedSolid best, const std::function<FittedSolid(const Mat3
 std::vector<Mat3> first_axes(std::span<const Vec3> points) {
     const Mat3 main = main_axes(points);
     std::vector<Mat3> axes = {main, Mat3::Identity(), axes_along(main.col(0)), axes_along(main.col(2))};
-    constexpr int more = 24;
-    for (int i = 0; i < more; ++i) {
-        const double y = (i + 0.5) / more; // half of the sphere: an axis has no end that is the first
-        const double angle = 2.39996322972865332 * i;
-        axes.push_back(axes_along({std::sqrt(1 - y * y) * std::cos(angle), y, std::sqrt(1 - y * y) * std::sin(angle)}));
+    constexpr size_t more = 48;
+    for (size_t i = 0; i < more / 2; ++i) { // half of the sphere: an axis has no end that is the first
+        axes.push_back(axes_along(spread_direction(i, more)));
     }
     return axes;
 }

@@ -23,6 +23,13 @@ Mat3 main_axes(std::span<const Vec3> points) {
     return axes;
 }
 
+Vec3 spread_direction(size_t i, size_t count) {
+    const double y = 1 - 2 * (static_cast<double>(i) + 0.5) / static_cast<double>(count);
+    const double angle = 2.39996322972865332 * static_cast<double>(i);
+    const double level = std::sqrt(1 - y * y);
+    return {level * std::cos(angle), y, level * std::sin(angle)};
+}
+
 Mat3 axes_along(const Vec3& direction) {
     const Vec3 other = std::abs(direction.x()) < 0.8 ? Vec3(Vec3::UnitX()) : Vec3(Vec3::UnitZ());
     Mat3 axes;

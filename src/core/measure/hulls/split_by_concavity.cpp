@@ -43,9 +43,7 @@ std::vector<Vec3> farthest_of(const std::vector<Corner3>& triangles) {
     }
     std::vector<size_t> best;
     for (size_t i = 0; i < directions; ++i) {
-        const double y = 1 - 2 * (static_cast<double>(i) + 0.5) / directions;
-        const double angle = 2.39996322972865332 * static_cast<double>(i); // the golden angle
-        const Vec3 way(std::sqrt(1 - y * y) * std::cos(angle), y, std::sqrt(1 - y * y) * std::sin(angle));
+        const Vec3 way = spread_direction(i, directions);
         size_t farthest = 0;
         double most = -1e300;
         for (size_t c = 0; c < corners.size(); ++c) {
