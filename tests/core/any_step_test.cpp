@@ -85,7 +85,9 @@ TEST(AnyStepAtAll, IsTriedInEarnest) {
         Drawing draw(seed * 7919, scene);
         for (const StepKind& kind : step_kinds()) {
             const Step step{std::string(kind.id), draw.all(kind.parameters)};
-            fitted[step.id] += apply_step(scene, step).ok() ? 1 : 0;
+            if (int& times = fitted[step.id]; times < 3) { // more would only take time
+                times += apply_step(scene, step).ok() ? 1 : 0;
+            }
         }
     }
     // Those need a contract, a pose, a stop, joints of two sides, another file's surface, or what is chosen by hand.

@@ -65,8 +65,8 @@ void expect_solid(const ConvexSolid& solid, std::span<const Vec3> points, double
 }
 
 TEST(ConvexHull, HoldsAllPointsAndHasNoDents) {
-    for (uint32_t seed = 0; seed < 60; ++seed) {
-        const std::vector<Vec3> points = lump(seed, 5 + seed * 12);
+    for (uint32_t seed = 0; seed < 16; ++seed) {
+        const std::vector<Vec3> points = lump(seed, 5 + seed * 16);
         const std::optional<ConvexSolid> hull = convex_hull(points);
         ASSERT_TRUE(hull) << seed;
         expect_solid(*hull, points, 1e-9);
@@ -260,7 +260,7 @@ Scene with_hulls(const Scene& scene, const nlohmann::json& parameters) {
 }
 
 TEST(MakeHulls, ASetForEachJointHoldsWhatTheJointHolds) {
-    for (uint32_t seed = 0; seed < 12; ++seed) {
+    for (uint32_t seed = 0; seed < 4; ++seed) {
         const Scene scene = random_skin(seed);
         for (const char* shape : {"convex", "box", "sphere", "capsule", "cylinder"}) {
             const Scene made =

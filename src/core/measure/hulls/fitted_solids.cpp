@@ -198,7 +198,7 @@ FittedSolid refined(FittedSolid best, const std::function<FittedSolid(const Mat3
     std::mt19937 random(7);
     std::normal_distribution<double> normal;
     double reach = 0.3;
-    for (int step = 0; step < 400 && reach > 1e-5; ++step) {
+    for (int step = 0; step < 250 && reach > 1e-4; ++step) {
         const Vec3 about(normal(random), normal(random), normal(random));
         const double angle = reach * about.norm();
         const Mat3 axes = Eigen::AngleAxisd(angle, about.normalized()).toRotationMatrix() * best.axes;
@@ -278,7 +278,7 @@ FittedSolid fit_solid(Hull::Kind kind, std::span<const Vec3> points) {
         }
         std::sort(starts.begin(), starts.end(),
                   [](const FittedSolid& a, const FittedSolid& b) { return a.volume() < b.volume(); });
-        for (size_t i = 0; i < 3; ++i) {
+        for (size_t i = 0; i < 2; ++i) {
             const FittedSolid better = refined(starts[i], make);
             solid = i == 0 || better.volume() < solid.volume() ? better : solid;
         }

@@ -196,14 +196,15 @@ std::vector<std::vector<Vec3>> split_by_concavity(std::span<const Vec3> points,
     for (const auto& [a, b, c] : triangles) {
         whole.triangles.push_back({points[a], points[b], points[c]});
     }
-    whole.gap = gap_of(whole.triangles);
+    whole.gap = most > 1 ? gap_of(whole.triangles) : 0;
     const double least = whole.gap * least_gain;
     std::vector<Part> parts;
     parts.push_back(std::move(whole));
-    const Mat3 own = most > 1 && !points.empty() ? fit_solid(Hull::Kind::box, points).axes : Mat3(Mat3::Identity());
-    if (most > 1) {
-        find_cut(parts[0], own);
+    if (parts[0].gap <= 0) {
+        return {corners_of(parts[0].triangles)};
     }
+    const Mat3 own = fit_solid(Hull::Kind::box, points).axes;
+    find_cut(parts[0], own);
     while (parts.size() < most) {
         const auto next = std::max_element(parts.begin(), parts.end(), [](const Part& a, const Part& b) {
             return (a.best ? a.best->gain : 0) < (b.best ? b.best->gain : 0);
@@ -216,7 +217,7 @@ std::vector<std::vector<Vec3>> split_by_concavity(std::span<const Vec3> points,
         for (int side = 0; side < 2; ++side) {
             halves[side].triangles = side == 0 ? std::move(cut.below) : std::move(cut.above);
             halves[side].gap = cut.gaps[side];
-            if (parts.size() + 1 < most) {
+            if (parts.size() + 1 < most && halves[side].gap >= least) { // a cut gains no more than there is
                 find_cut(halves[side], own);
             }
         }
