@@ -2,11 +2,14 @@
 // together.
 #include "core/delivery/arrival_check.h"
 #include "core/delivery/ledger.h"
+#include "core/delivery/made_from.h"
 #include "core/destination/conform.h"
 #include "core/destination/prune.h"
 #include "core/job/assemble.h"
 #include "core/job/replay.h"
 #include "core/measure/scene/drift.h"
+#include "core/measure/surface/deform.h"
+#include "random_skin.h"
 #include "small_scenes.h"
 #include "through_a_file.h"
 
@@ -125,6 +128,59 @@ TEST(ConformModel, TellsWhatLimitingCost) {
     for (const LedgerEntry& entry : destination_ledger(scene, two)) {
         EXPECT_FALSE(entry.altered) << "what does not go out at all is not altered, too";
     }
+}
+
+TEST(ConformModel, KeepsWhatMovesLeastWhereTheDestinationSaysSo) {
+    for (uint32_t seed = 0; seed < 6; ++seed) {
+        const Scene scene = testing::random_skin(seed);
+        Destination heaviest = any_destination();
+        heaviest.influences = 2;
+        Destination least = heaviest;
+        least.influences_kept = InfluencesKept::least_motion;
+        const auto moved = [&](const Destination& destination) {
+            Scene out = conform_model(scene, destination).scene;
+            EXPECT_LE(out.nodes[static_cast<size_t>(surfaces_of(out)[0])].influences.largest_row(), 2U);
+            out.clips = scene.clips;
+            for (Clip& clip : out.clips) {
+                for (Channel& channel : clip.channels) {
+                    channel.node = out.find_node(scene.nodes[static_cast<size_t>(channel.node)].name);
+                }
+            }
+            double sum = 0;
+            for (size_t c = 0; c < scene.clips.size(); ++c) {
+                Deformer was(scene, {surfaces_of(scene)[0]});
+                Deformer now(out, {surfaces_of(out)[0]});
+                std::vector<Vec3f> a(was.point_count());
+                std::vector<Vec3f> b(now.point_count());
+                Pose pose;
+                for (int frame = 0; frame < scene.clips[c].frames(); ++frame) {
+                    Poser(scene, &scene.clips[c]).at(frame / scene.clips[c].rate, pose);
+                    was.points(pose, a);
+                    Poser(out, &out.clips[c]).at(frame / scene.clips[c].rate, pose);
+                    now.points(pose, b);
+                    for (size_t v = 0; v < a.size(); ++v) {
+                        sum += (a[v] - b[v]).norm();
+                    }
+                }
+            }
+            return sum;
+        };
+        EXPECT_LT(moved(least), 0.8 * moved(heaviest)) << seed;
+        const Ledger ledger = destination_ledger(scene, least);
+        const auto said = std::find_if(ledger.begin(), ledger.end(),
+                                       [](const LedgerEntry& entry) { return entry.what == "weights"; });
+        ASSERT_NE(said, ledger.end());
+        EXPECT_NE(said->why.find("moves least"), std::string::npos) << said->why;
+        // Which weights stay depends on the motion, and so does what a file of the model is made from.
+        Scene stiller = scene;
+        stiller.clips.pop_back();
+        EXPECT_NE(content_of_model(scene, least, "job"), content_of_model(stiller, least, "job"));
+        EXPECT_EQ(content_of_model(scene, heaviest, "job"), content_of_model(stiller, heaviest, "job"));
+        EXPECT_EQ(destination_from_json(destination_to_json(least), "")->influences_kept, InfluencesKept::least_motion);
+    }
+    nlohmann::json wrong = destination_to_json(built_in_destinations()[0]);
+    wrong["influences_kept"] = "lightest";
+    EXPECT_FALSE(destination_from_json(wrong, "").ok());
 }
 
 TEST(BakeClip, StartsAtZeroAndKeepsTheLastFrame) {

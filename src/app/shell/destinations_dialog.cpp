@@ -161,7 +161,12 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
               {QStringLiteral("+Z"), QStringLiteral("-Z"), QStringLiteral("+X"), QStringLiteral("-X")});
     add_reads_fields(axes);
     add_field(tr("Max influences"), "max_influences",
-              tr("Influences per vertex. More are cut, the heaviest kept, and the loss is measured."));
+              tr("Influences per vertex. More are cut, and the loss is measured."));
+    add_field(
+        tr("Influences kept"), "influences_kept",
+        tr("Of more: the heaviest, divided by their sum; or those, with weights fitted anew, by which the surface "
+           "moves least over the job's clips."),
+        {tr("The heaviest"), tr("By least motion")}, {"heaviest", "least_motion"});
     add_field(tr("Max shapes"), "max_shapes", tr("Shapes of one surface. 0: none go out. Empty: any number."));
     add_field(tr("Frame rate (fps)"), "rate", tr("Frames a second of clips that are keyed at every frame."));
     add_field(tr("Keys of clips"), "clip_keys",

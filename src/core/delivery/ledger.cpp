@@ -4,9 +4,9 @@
 #include "core/delivery/deliverable.h"
 #include "core/destination/conform.h"
 #include "core/destination/fit_images.h"
+#include "core/destination/limit_for.h"
 #include "core/destination/prune.h"
 #include "core/formats/format.h"
-#include "core/measure/surface/influence_limit.h"
 
 #include <algorithm>
 #include <array>
@@ -161,15 +161,10 @@ void add_limited(Ledger& ledger, const Scene& prepared, const Destination& desti
         format == nullptr || !has(format->writes, Content::skins)) {
         return; // none of the weights goes out, which is said already
     }
-    for (const Node& node : prepared.nodes) {
-        Influences limited = node.influences;
-        const InfluenceLoss loss = limit_influences(limited, destination.influences);
-        if (loss.points > 0) {
-            ledger.push_back({"weights", node.name, loss.points,
-                              fmt::format("brought to {}, the largest weight lost {:.3f}",
-                                          counted(destination.influences, "influence"), loss.largest_weight),
-                              LedgerEntry::By::destination, -1, true});
-        }
+    Scene scene = prepared;
+    for (const LimitedSurface& one : limit_for(scene, destination)) {
+        ledger.push_back({"weights", prepared.nodes[static_cast<size_t>(one.node)].name, one.vertices, one.said,
+                          LedgerEntry::By::destination, -1, true});
     }
 }
 /// Images that are made smaller, or should be and cannot.

@@ -2,10 +2,10 @@
 
 #include "core/base/counted.h"
 #include "core/destination/fit_images.h"
+#include "core/destination/limit_for.h"
 #include "core/destination/place_hulls.h"
 #include "core/destination/prune.h"
 #include "core/measure/skeleton/pose.h"
-#include "core/measure/surface/influence_limit.h"
 #include "core/scene/content.h"
 
 #include <Eigen/LU>
@@ -286,25 +286,29 @@ void leave_shapes(Scene& scene) {
 Conformed conform_model(const Scene& prepared, const Destination& destination) {
     Conformed result;
     result.scene = prepared;
+    const std::vector<LimitedSurface> limited = limit_for(result.scene, destination);
     result.scene.clips.clear();
     place_hulls(result.scene, destination);
     if (destination.shapes == 0) {
         leave_shapes(result.scene);
-    }
-    InfluenceLoss loss;
-    for (Node& node : result.scene.nodes) {
-        const InfluenceLoss one = limit_influences(node.influences, destination.influences);
-        loss.points += one.points;
-        loss.largest_weight = std::max(loss.largest_weight, one.largest_weight);
     }
     unify_skins(result.scene, bones_of(result.scene));
     set_skinned_to_top(result.scene);
     drop_unplaced(result.scene);
     drop_unused_materials(result.scene);
     fit_images(result.scene, destination);
-    if (loss.points > 0) {
-        result.account = fmt::format("{} brought to {}, the largest weight lost {:.3f}", counted(loss.points, "vertex"),
-                                     counted(destination.influences, "influence"), loss.largest_weight);
+    size_t vertices = 0;
+    double largest = 0;
+    for (const LimitedSurface& one : limited) {
+        vertices += one.vertices;
+        largest = std::max(largest, one.largest_weight);
+    }
+    if (vertices > 0) {
+        result.account =
+            destination.influences_kept == InfluencesKept::least_motion
+                ? fmt::format("{} {}", counted(vertices, "vertex"), limited.front().said)
+                : fmt::format("{} brought to {}, the largest weight lost {:.3f}", counted(vertices, "vertex"),
+                              counted(destination.influences, "influence"), largest);
     }
     return result;
 }

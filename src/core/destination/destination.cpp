@@ -29,6 +29,11 @@ std::string_view hulls_as_name(HullsAs as) {
     return names.at(static_cast<size_t>(as));
 }
 
+std::string_view influences_kept_name(InfluencesKept kept) {
+    constexpr std::array<std::string_view, 2> names = {"heaviest", "least_motion"};
+    return names.at(static_cast<size_t>(kept));
+}
+
 AxisSystem Destination::takes_files_as() const {
     if (reads) {
         return *reads;
@@ -198,7 +203,8 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
                                                    "material_names", "shape_names",
                                                    "file_names",     "longest_path",
                                                    "hulls",          "hull_names",
-                                                   "largest_image",  "power_of_two_images"};
+                                                   "largest_image",  "power_of_two_images",
+                                                   "influences_kept"};
     for (const auto& [key, value] : from.items()) {
         if (std::find(known.begin(), known.end(), key) == known.end()) {
             wrong = fmt::format("has no setting \"{}\"{}", key, nearest_setting(key, known));
@@ -261,6 +267,15 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
     to.largest_image = static_cast<int>(largest_image);
     yes_or_no("power_of_two_images", to.power_of_two_images);
     text("hull_names", to.hull_names);
+    std::string kept(influences_kept_name(to.influences_kept));
+    text("influences_kept", kept);
+    if (kept == influences_kept_name(InfluencesKept::least_motion)) {
+        to.influences_kept = InfluencesKept::least_motion;
+    } else if (kept != influences_kept_name(InfluencesKept::heaviest)) {
+        wrong = "\"influences_kept\" is neither \"heaviest\" nor \"least_motion\".";
+    } else {
+        to.influences_kept = InfluencesKept::heaviest;
+    }
     std::string hulls(hulls_as_name(to.hulls));
     text("hulls", hulls);
     bool known_hulls = false;
@@ -395,6 +410,9 @@ json destination_to_json(const Destination& from) {
         if (!pattern->empty()) {
             to[key] = *pattern;
         }
+    }
+    if (from.influences_kept != InfluencesKept::heaviest) {
+        to["influences_kept"] = influences_kept_name(from.influences_kept);
     }
     if (from.largest_image > 0) {
         to["largest_image"] = from.largest_image;

@@ -31,6 +31,13 @@ enum class HullsAs : uint8_t {
 };
 std::string_view hulls_as_name(HullsAs as); ///< "node_data"
 
+/// Which influences of a vertex stay where it has too many.
+enum class InfluencesKept : uint8_t {
+    heaviest,     ///< divided by their sum
+    least_motion, ///< those, with weights fitted anew, by which the surface moves least over the job's clips
+};
+std::string_view influences_kept_name(InfluencesKept kept); ///< "least_motion"
+
 struct Destination {
     std::string name;
     std::string container = "glb"; ///< a format's id
@@ -41,8 +48,9 @@ struct Destination {
     std::optional<AxisSystem> reads;
     Axis file_forward = Axis::pos_z; ///< where the character looks in a file whose format leaves up and unit no choice
     int influences = 4;              ///< joints per point
-    int shapes = -1;                 ///< morph targets of one surface; 0: none go out, below 0: any number
-    double rate = 30;                ///< frames per second
+    InfluencesKept influences_kept = InfluencesKept::heaviest;
+    int shapes = -1;  ///< morph targets of one surface; 0: none go out, below 0: any number
+    double rate = 30; ///< frames per second
     ClipKeys clip_keys = ClipKeys::every_frame;
     bool still_channels = true; ///< what a clip never moves is keyed all the same
     std::string root = "root";
