@@ -126,6 +126,16 @@ struct SurfaceOptions {
 int shapes(const SurfaceOptions& options);
 int materials(const SurfaceOptions& options);
 
+/// One surface in a pose, as a file for a sculptor.
+struct SculptOptions {
+    std::string file; ///< a job or a source
+    std::string out;
+    std::string surface;
+    std::string clip;
+    int frame = 0;
+};
+int sculpt(const SculptOptions& options);
+
 struct Opened {
     Job job;
     std::filesystem::path folder;

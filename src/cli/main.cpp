@@ -122,6 +122,14 @@ int run(int count, char** arguments) {
         app.add_subcommand("materials", "The material slots of a file or job, and what each material is");
     materials_command->add_option("file", materials_options.file, "A source or a job (.wembrix)")->required();
     materials_command->add_flag("--json", materials_options.json, "As JSON");
+    SculptOptions sculpt_options;
+    CLI::App* sculpt_command = app.add_subcommand(
+        "sculpt", "Write one surface as it stands in a pose, for a sculptor (.obj): its vertices keep their order");
+    sculpt_command->add_option("file", sculpt_options.file, "A source or a job (.wembrix)")->required();
+    sculpt_command->add_option("out", sculpt_options.out, "The .obj to write")->required();
+    sculpt_command->add_option("--surface", sculpt_options.surface, "Which; else the only one that bends");
+    sculpt_command->add_option("--clip", sculpt_options.clip, "The clip of the pose; else at rest");
+    sculpt_command->add_option("--frame", sculpt_options.frame, "Which frame of the clip; they count from 0");
     StepsOptions steps_options;
     CLI::App* steps_command = app.add_subcommand("steps", "List the steps that a route card can hold");
     steps_command->add_flag("--markdown", steps_options.markdown, "As the table of the documentation");
@@ -152,6 +160,9 @@ int run(int count, char** arguments) {
     }
     if (materials_command->parsed()) {
         return materials(materials_options);
+    }
+    if (sculpt_command->parsed()) {
+        return sculpt(sculpt_options);
     }
     if (steps_command->parsed()) {
         return list_steps(steps_options);

@@ -1,6 +1,7 @@
 // Materials, hairs, slots and hulls in the real window.
 #include "bench_fixture.h"
 #include "core/delivery/board.h"
+#include "core/formats/format.h"
 #include "stations/surface/surface_station.h"
 
 #include <QBuffer>
@@ -117,6 +118,86 @@ TEST_F(LooksBench, FacesBetweenChosenVerticesGoToAnotherSlot) {
     press("moveFaces");
     settle();
     EXPECT_EQ(slot_facts(prepared()).size(), before.size() + 1);
+}
+
+TEST_F(LooksBench, AHullIsChosenAndChangedByHandInTheView) {
+    open_surface();
+    press("hullsTab");
+    use_step([](StepDialog&) {});
+    press("makeRagdoll");
+    settle();
+    HullPanel& panel = page().hulls();
+    ASSERT_TRUE(wait_for([&] { return panel.model().is_measured(); }));
+    ASSERT_GT(panel.model().rowCount(), 5);
+    child<QTableView>("hullTable")->selectRow(2);
+    const std::string name = panel.model().name(2);
+    const auto hull = [&]() -> const Hull& {
+        const int node = prepared().find_node(name);
+        return prepared().hulls[static_cast<size_t>(prepared().nodes[static_cast<size_t>(node)].hull)];
+    };
+    const auto in_view = [&](const Vec3& of_axes) {
+        const Mat4& world = view().posed()->pose().world[static_cast<size_t>(prepared().find_node(name))];
+        return view().place_of(point_of(world * axes_of(hull()), of_axes.cwiseProduct(extent_of(hull())))).toPoint();
+    };
+    const size_t card = steps();
+    const Hull before = hull();
+    // Its end is pulled away from its middle.
+    const QPoint middle = in_view(Vec3::Zero());
+    const QPoint end = in_view(Vec3(0, 1, 0));
+    ASSERT_GT((end - middle).manhattanLength(), 12) << "the capsule lies across the view";
+    drag(&view(), end, end + (end - middle) / 2);
+    settle();
+    ASSERT_EQ(steps(), card + 1);
+    EXPECT_EQ(window->document().job().steps[card].id, "adjust_hulls");
+    EXPECT_GT(hull().half_size.y(), before.half_size.y() * 1.05);
+    EXPECT_NEAR(hull().half_size.x(), before.half_size.x(), 1e-9);
+    // Then its middle is moved: the same step says both.
+    const double length = hull().half_size.y();
+    const QPoint from = in_view(Vec3::Zero());
+    drag(&view(), from, from + QPoint(20, 0));
+    settle();
+    EXPECT_EQ(steps(), card + 1);
+    EXPECT_NEAR(hull().half_size.y(), length, 1e-6);
+    EXPECT_LT((in_view(Vec3::Zero()) - (from + QPoint(20, 0))).manhattanLength(), 4) << "it is where it was dropped";
+    // The ring turns it about its middle.
+    const QPoint axis = in_view(Vec3(0, 1, 0)) - in_view(Vec3::Zero());
+    const QPoint ring = in_view(Vec3::Zero()) - QPoint(0, 46);
+    drag(&view(), ring, in_view(Vec3::Zero()) + QPoint(46, 0));
+    settle();
+    const QPoint turned = in_view(Vec3(0, 1, 0)) - in_view(Vec3::Zero());
+    EXPECT_LT((turned - QPoint(-axis.y(), axis.x())).manhattanLength(), 8) << "a quarter turn with the hand";
+    // One undo each.
+    window->document().undo().undo();
+    window->document().undo().undo();
+    window->document().undo().undo();
+    settle();
+    EXPECT_EQ(steps(), card);
+    EXPECT_EQ(hull().half_size, before.half_size);
+    // A click on another one chooses it.
+    const int64_t first = panel.chosen();
+    for (int row = 0; row < panel.model().rowCount() && panel.chosen() == first; ++row) {
+        const int node = prepared().find_node(panel.model().name(row));
+        const Hull& other = prepared().hulls[static_cast<size_t>(prepared().nodes[static_cast<size_t>(node)].hull)];
+        const Mat4& world = view().posed()->pose().world[static_cast<size_t>(node)];
+        click(&view(), view().place_of(point_of(world * axes_of(other), Vec3::Zero())).toPoint());
+    }
+    EXPECT_NE(panel.chosen(), first);
+}
+
+TEST_F(LooksBench, APoseIsSavedForASculptorVertexForVertex) {
+    open_surface();
+    const Scene& scene = prepared();
+    const int body = surfaces_of(scene)[0];
+    const QString name = QString::fromStdString(scene.nodes[static_cast<size_t>(body)].name);
+    const QString file = folder.filePath("pose.obj");
+    const QString said = page().save_for_sculpting(name, file);
+    EXPECT_TRUE(said.contains(name)) << said.toStdString();
+    const Result<Scene> back = read_scene(file.toStdString());
+    ASSERT_TRUE(back.ok());
+    EXPECT_EQ(back->meshes[0].point_count(),
+              scene.meshes[static_cast<size_t>(scene.nodes[static_cast<size_t>(body)].mesh)].point_count());
+    EXPECT_FALSE(page().save_for_sculpting("nobody", folder.filePath("no.obj")).isEmpty());
+    EXPECT_FALSE(QFile::exists(folder.filePath("no.obj")));
 }
 
 TEST_F(LooksBench, ARagdollsHullsAreMadeSeenAndDelivered) {

@@ -173,14 +173,66 @@ QString read_described(const QString& line, json& rows) {
     return {};
 }
 
+constexpr struct {
+    const char* word;
+    const char* key;
+    const char* unit;
+} adjustments[] = {{"move", "move", "mm"}, {"rotate", "turn", "deg"}, {"grow", "grow", "mm"}};
+
+std::string adjustment_key(const char* key, int axis, const char* unit) {
+    return fmt::format("{}_{}_{}", key, "xyz"[axis], unit);
+}
+
+QString hull_line(const json& row) {
+    QString line = from(row, "hull");
+    for (const auto& [word, key, unit] : adjustments) {
+        std::array<double, 3> values = {};
+        for (int k = 0; k < 3; ++k) {
+            values[static_cast<size_t>(k)] = row.value(adjustment_key(key, k, unit), 0.0);
+        }
+        if (values != std::array<double, 3>{}) {
+            line += QString::fromStdString(fmt::format(", {} {} {} {}", word, values[0], values[1], values[2]));
+        }
+    }
+    return line;
+}
+
+QString read_hull(const QString& line, json& rows) {
+    const QStringList cells = line.split(QLatin1Char(','));
+    json row = {{"hull", cells[0].trimmed().toStdString()}};
+    for (const QString& cell : cells.mid(1)) {
+        const QStringList words = cell.split(QLatin1Char(' '), Qt::SkipEmptyParts);
+        const auto* found = std::find_if(std::begin(adjustments), std::end(adjustments), [&](const auto& one) {
+            return words.size() == 4 && words[0] == QLatin1String(one.word);
+        });
+        if (found == std::end(adjustments)) {
+            return QObject::tr("“%1” is not of the form move x y z, rotate x y z or grow x y z").arg(cell.trimmed());
+        }
+        for (int k = 0; k < 3; ++k) {
+            bool ok = false;
+            const double value = words[k + 1].toDouble(&ok);
+            if (!ok || !std::isfinite(value)) {
+                return QObject::tr("“%1” is not a number").arg(words[k + 1]);
+            }
+            if (value != 0) {
+                row[adjustment_key(found->key, k, found->unit)] = value;
+            }
+        }
+    }
+    rows.push_back(std::move(row));
+    return {};
+}
+
 /// How the rows of a parameter are typed, one per line.
 struct LineForm {
     std::string_view column; ///< a column that only these rows have
     QString (*line)(const json& row);
     QString (*read)(const QString& line, json& rows);
 };
-constexpr LineForm forms[] = {
-    {"find", rule_line, read_rule}, {"as", described_line, read_described}, {"start", clip_line, read_clip}};
+constexpr LineForm forms[] = {{"find", rule_line, read_rule},
+                              {"as", described_line, read_described},
+                              {"start", clip_line, read_clip},
+                              {"grow_x_mm", hull_line, read_hull}};
 
 /// Precondition: the parameter has rows.
 const LineForm& form_of(const Parameter& parameter) {

@@ -204,6 +204,28 @@ void SceneView::frame_selection() {
     camera_.frame(((low + high) / 2 - p.middle) / p.unit, std::max(0.12, (high - low).norm() / p.unit) * 2.4);
 }
 
+void SceneView::bring_hull_into_view(int64_t identity) {
+    const int node = posed() != nullptr ? posed()->scene().find_identity(identity) : -1;
+    if (node < 0 || posed()->scene().nodes[static_cast<size_t>(node)].hull < 0) {
+        return;
+    }
+    const Scene& scene = posed()->scene();
+    const Projection p = projection();
+    Eigen::AlignedBox3d box;
+    bool seen = true;
+    const HullShell shell = shell_of(scene.hulls[static_cast<size_t>(scene.nodes[static_cast<size_t>(node)].hull)]);
+    for (const Vec3f& point : shell.points) {
+        const Vec3 at = point_of(posed()->pose().world[static_cast<size_t>(node)], point.cast<double>());
+        box.extend(at);
+        bool before_eye = false;
+        const QPointF place = p.on_screen(at, &before_eye);
+        seen = seen && before_eye && QRectF(rect()).contains(place);
+    }
+    if (!seen && !box.isEmpty()) {
+        camera_.frame((box.center() - p.middle) / p.unit, std::max(0.12, box.diagonal().norm() / p.unit) * 2.4);
+    }
+}
+
 void SceneView::paintGL() {
     QPainter painter(this);
     if (posed() == nullptr) {

@@ -57,6 +57,16 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
         hulls_->show(shown, chosen);
         update();
     }
+    void hold_hull(int64_t identity, const Hull& hull) {
+        hulls_->hold(identity, hull);
+        update();
+    }
+    /// Turns to a hull, unless all of it is seen already.
+    void bring_hull_into_view(int64_t identity);
+    void let_hulls_go() {
+        hulls_->let_go();
+        update();
+    }
     /// The first and the last pose of the clip that is shown, over it.
     void show_ends(bool shown) { scenes_.show_ends(shown); }
     [[nodiscard]] const PoseEnds* ends() const { return scenes_.ends(); }
@@ -75,6 +85,8 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     /// Turns the camera's eye to the chosen joints, near enough to fill the pane; to all when none is chosen.
     void frame_selection();
     [[nodiscard]] QPointF place_of(int node) const; ///< of a joint, in the pane
+    /// Of a place in the world, in the pane.
+    [[nodiscard]] QPointF place_of(const Vec3& world) const { return projection().on_screen(world); }
     /// The measuring rod, from the ground to the top, in the pane. Its top can be dragged in Prepared.
     [[nodiscard]] QLineF rod() const;
     /// The tool gets the next click; Escape ends it without.

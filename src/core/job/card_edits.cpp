@@ -108,6 +108,23 @@ void keep_stroke(Job& job, const WeightBrush& brush, const PaintedRows& stroke) 
     }
 }
 
+void adjust_hull(Job& job, const std::string& hull, const HullAdjustment& by) {
+    const size_t end = before_cuts(job);
+    Step* last =
+        end > 0 && job.steps[end - 1].on && job.steps[end - 1].id == "adjust_hulls" ? &job.steps[end - 1] : nullptr;
+    if (last == nullptr) {
+        add_step_at_its_place(job, {"adjust_hulls", {{"hulls", {row_of_adjustment(hull, by)}}}});
+        return;
+    }
+    for (nlohmann::json& row : last->parameters["hulls"]) {
+        if (row["hull"] == hull) {
+            row = row_of_adjustment(hull, adjustment_from_row(row).then(by));
+            return;
+        }
+    }
+    last->parameters["hulls"].push_back(row_of_adjustment(hull, by));
+}
+
 void set_height(Job& job, double now_m, double wanted_m) {
     for (size_t i = job.steps.size(); i-- > 0;) {
         Step& step = job.steps[i];

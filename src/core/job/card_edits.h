@@ -5,6 +5,7 @@
 #include "core/job/job.h"
 #include "core/job/replay.h"
 #include "core/measure/skeleton/contract.h"
+#include "core/steps/surface/hull_adjustment.h"
 #include "core/steps/surface/weight_brush.h"
 
 #include <cstdint>
@@ -42,6 +43,10 @@ void add_rename_rule(Job& job, const nlohmann::json& rule);
 /// Keeps a stroke of a brush on Prepared: with the last step before the cuts if that holds strokes on this very
 /// surface, else with a new one.
 void keep_stroke(Job& job, const WeightBrush& brush, const PaintedRows& stroke);
+
+/// Moves, turns or resizes a hull of Prepared by hand: with the last step before the cuts if that adjusts hulls, else
+/// with a new one. What was done to the hull there before still counts.
+void adjust_hull(Job& job, const std::string& hull, const HullAdjustment& by);
 
 /// Hangs joints, by their names in Prepared, under another one: with the last step before the cuts if that does so,
 /// else with a new one.

@@ -62,6 +62,7 @@ namespace wembrix {
     ROW(weld)                                                                                                          \
     ROW(flip_winding)                                                                                                  \
     ROW(make_hulls)                                                                                                    \
+    ROW(adjust_hulls)                                                                                                  \
     ROW(bring_takes)                                                                                                   \
     ROW(rename_clips)                                                                                                  \
     ROW(split_take)                                                                                                    \

@@ -42,6 +42,14 @@ ShapeRack::ShapeRack(QWidget* parent) : QFrame(parent) {
     connect(release, &QPushButton::clicked, this, &ShapeRack::release_all);
     top->addWidget(release);
     column->addLayout(top);
+    auto* sculpt = new QPushButton(tr("Save for sculpting…"), this);
+    sculpt->setObjectName(QStringLiteral("sculptFile"));
+    sculpt->setToolTip(tr("Saves the surface as the clip has it at this frame (.obj, held sliders aside). What a "
+                          "sculptor makes of it comes back as a source, for “Add a shape” or “Add a corrective”"));
+    connect(sculpt, &QPushButton::clicked, this, &ShapeRack::sculptFileAsked);
+    auto* below = new QHBoxLayout;
+    below->addStretch(1);
+    below->addWidget(sculpt);
     empty_ = new QLabel(tr("No surface has shapes. Add a file with a sculpted surface to the job's sources, and “Add a "
                            "shape” makes one of it."),
                         this);
@@ -53,6 +61,7 @@ ShapeRack::ShapeRack(QWidget* parent) : QFrame(parent) {
     area_->setFrameShape(QFrame::NoFrame);
     area_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     column->addWidget(area_, 1);
+    column->addLayout(below);
     build();
 }
 

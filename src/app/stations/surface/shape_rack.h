@@ -39,6 +39,7 @@ class ShapeRack : public QFrame {
   Q_SIGNALS:
     void heldChanged();
     void stepAsked(const wembrix::Step& step);
+    void sculptFileAsked(); ///< the surface in its pose, as a file for a sculptor
 
   private:
     struct Row {

@@ -7,9 +7,7 @@
 #include <QButtonGroup>
 #include <QComboBox>
 #include <QHBoxLayout>
-#include <QHeaderView>
 #include <QLabel>
-#include <QPainter>
 #include <QPushButton>
 #include <QStackedWidget>
 #include <QTableWidget>
@@ -19,22 +17,9 @@
 
 namespace wembrix::app {
 
-namespace {
-
-/// A colour with an edge: white has to be seen on white.
-QPixmap swatch(const QColor& colour) {
-    QPixmap picture(14, 14);
-    picture.fill(colour);
-    QPainter painter(&picture);
-    painter.setPen(theme().soft);
-    painter.drawRect(0, 0, 13, 13);
-    return picture;
-}
-
-} // namespace
-
 SurfaceStation::SurfaceStation(const StationContext& context, QWidget* parent)
-    : StationPage(parent), document_(context.document), session_(context.session), selection_(context.selection) {
+    : StationPage(parent), document_(context.document), session_(context.session), selection_(context.selection),
+      clock_(context.clock) {
     auto* outer = new QVBoxLayout(this);
     outer->setContentsMargins(10, 10, 10, 8);
     empty_ =
@@ -148,6 +133,11 @@ void SurfaceStation::use_tool(bool brush, bool lasso) {
     if (view == nullptr) {
         return;
     }
+    if (brush && side_->currentWidget() == hulls_) { // the hulls' handles would be in the way
+        tabs_->button(0)->setChecked(true);
+        side_->setCurrentIndex(0);
+        show_hulls();
+    }
     if (brush) {
         chart_->choose(0);
         slot_row_ = -1;
@@ -160,7 +150,11 @@ void SurfaceStation::use_tool(bool brush, bool lasso) {
         show_looks();
     }
     share_room();
-    view->use_tool(brush ? painter_->brush_tool() : lasso ? painter_->lasso_tool() : nullptr);
+    const bool hulls = side_->currentWidget() == hulls_;
+    view->use_tool(brush   ? painter_->brush_tool()
+                   : lasso ? painter_->lasso_tool()
+                   : hulls ? hulls_->tool(*view)
+                           : nullptr);
 }
 
 QWidget* SurfaceStation::make_chart_card() {
@@ -210,89 +204,6 @@ QWidget* SurfaceStation::make_chart_card() {
     }
     column->addLayout(steps);
     return card;
-}
-
-QWidget* SurfaceStation::make_side() {
-    auto* whole = new QWidget(all_);
-    auto* column = new QVBoxLayout(whole);
-    column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(6);
-    auto* tabs = new QHBoxLayout;
-    tabs->setSpacing(4);
-    tabs_ = new QButtonGroup(this);
-    side_ = new QStackedWidget(whole);
-    rack_ = new ShapeRack(side_);
-    connect(rack_, &ShapeRack::heldChanged, this, &SurfaceStation::hold_shapes);
-    connect(rack_, &ShapeRack::stepAsked, this, &SurfaceStation::stepAsked);
-    side_->addWidget(rack_);
-    slots_ = new QTableWidget(side_);
-    slots_->setObjectName(QStringLiteral("slotTable"));
-    slots_->setColumnCount(4);
-    slots_->setHorizontalHeaderLabels({tr("Surface"), tr("Slot"), tr("Material"), tr("Triangles")});
-    slots_->horizontalHeader()->setSectionResizeMode(2, QHeaderView::Stretch);
-    slots_->verticalHeader()->hide();
-    slots_->setEditTriggers(QAbstractItemView::NoEditTriggers);
-    slots_->setSelectionBehavior(QAbstractItemView::SelectRows);
-    slots_->setSelectionMode(QAbstractItemView::SingleSelection);
-    slots_->setToolTip(tr("Choose a slot, and its faces stand out in the view"));
-    connect(slots_, &QTableWidget::currentCellChanged, this, [this](int at) {
-        slot_row_ = at;
-        colour();
-        show_looks();
-    });
-    auto* slot_page = new QWidget(side_);
-    auto* slot_column = new QVBoxLayout(slot_page);
-    slot_column->setContentsMargins(0, 0, 0, 0);
-    slot_column->setSpacing(6);
-    slot_column->addWidget(slots_, 1);
-    looks_ = new LooksBar(slot_page);
-    connect(looks_, &LooksBar::changed, this, &SurfaceStation::show_looks);
-    connect(looks_, &LooksBar::materialAsked, this, [this] {
-        const std::vector<SlotFacts> facts = shown_ ? slot_facts(*shown_) : std::vector<SlotFacts>();
-        nlohmann::json values = nlohmann::json::object();
-        if (slot_row_ >= 0 && slot_row_ < static_cast<int>(facts.size()) &&
-            facts[static_cast<size_t>(slot_row_)].material >= 0) {
-            const int material = facts[static_cast<size_t>(slot_row_)].material;
-            values["materials"] = {shown_->materials[static_cast<size_t>(material)].name};
-        }
-        ask("set_material", values);
-    });
-    slot_column->addWidget(looks_);
-    side_->addWidget(slot_page);
-    vertices_ = new VertexPanel(session_, *painter_, side_);
-    connect(vertices_, &VertexPanel::stepAsked, this, &SurfaceStation::stepAsked);
-    side_->addWidget(vertices_);
-    hulls_ = new HullPanel(side_);
-    connect(hulls_, &HullPanel::stepAsked, this, &SurfaceStation::stepAsked);
-    connect(hulls_, &HullPanel::chosenChanged, this, &SurfaceStation::show_hulls);
-    side_->addWidget(hulls_);
-    const QString names[] = {tr("Shapes"), tr("Slots"), tr("Vertices"), tr("Hulls")};
-    const char* ids[] = {"shapesTab", "slotsTab", "verticesTab", "hullsTab"};
-    for (int i = 0; i < 4; ++i) {
-        auto* button = new QPushButton(names[i], whole);
-        button->setObjectName(QString::fromUtf8(ids[i]));
-        button->setProperty("mode", true);
-        button->setCheckable(true);
-        button->setChecked(i == 0);
-        tabs_->addButton(button, i);
-        tabs->addWidget(button);
-    }
-    connect(tabs_, &QButtonGroup::idClicked, this, [this](int id) {
-        side_->setCurrentIndex(id);
-        if (id != 1) {
-            slot_row_ = -1;
-            slots_->clearSelection();
-            slots_->setCurrentCell(-1, -1);
-        }
-        colour();
-        show_hulls();
-        show_looks();
-        share_room();
-    });
-    tabs->addStretch(1);
-    column->addLayout(tabs);
-    column->addWidget(side_, 1);
-    return whole;
 }
 
 std::shared_ptr<const Scene> SurfaceStation::prepared() const {
@@ -385,38 +296,6 @@ void SurfaceStation::fill_joints() {
         }
     }
     joints_->setCurrentIndex(std::max(0, joints_->findData(QVariant::fromValue<qlonglong>(joint_))));
-}
-
-void SurfaceStation::fill_slots() {
-    const QSignalBlocker quiet(slots_);
-    const std::vector<SlotFacts> facts = slot_facts(*shown_);
-    slots_->setRowCount(static_cast<int>(facts.size()));
-    for (int row = 0; row < static_cast<int>(facts.size()); ++row) {
-        const SlotFacts& slot = facts[static_cast<size_t>(row)];
-        const QString cells[] = {
-            QString::fromStdString(shown_->nodes[static_cast<size_t>(slot.node)].name),
-            QString::number(static_cast<qulonglong>(slot.slot + 1)),
-            slot.material < 0 ? tr("none")
-                              : QString::fromStdString(shown_->materials[static_cast<size_t>(slot.material)].name),
-            QString::number(static_cast<qulonglong>(slot.triangles))};
-        for (int column = 0; column < 4; ++column) {
-            auto* item = new QTableWidgetItem(cells[column]);
-            if (column == 2 && slot.material >= 0) {
-                const auto& base = shown_->materials[static_cast<size_t>(slot.material)].base_colour;
-                const auto shown = [&](int part) { // colours are linear, screens are not
-                    return static_cast<float>(
-                        std::clamp(std::pow(base.at(static_cast<size_t>(part)), 1 / 2.2), 0.0, 1.0));
-                };
-                item->setData(Qt::DecorationRole, swatch(QColor::fromRgbF(shown(0), shown(1), shown(2))));
-            }
-            if (column == 1 || column == 3) {
-                item->setTextAlignment(Qt::AlignRight | Qt::AlignVCenter);
-            }
-            slots_->setItem(row, column, item);
-        }
-    }
-    slots_->resizeColumnToContents(0);
-    slot_row_ = -1;
 }
 
 void SurfaceStation::choose_joint(int64_t identity) {
@@ -527,28 +406,6 @@ void SurfaceStation::say() {
 void SurfaceStation::share_room() {
     // What is worked on in the view gets its room; how many influences there are belongs to weights as a whole.
     chart_card_->setVisible(side_->currentIndex() == 0 && !paint_->isChecked() && !choose_->isChecked());
-}
-
-void SurfaceStation::show_looks() {
-    SceneView* view = twin_ == nullptr || !isVisible() ? nullptr : twin_->prepared_view();
-    if (view == nullptr) {
-        return;
-    }
-    const bool in_front = side_->currentIndex() == 1;
-    const std::vector<SlotFacts> facts =
-        shown_ && looks_->only_chosen() ? slot_facts(*shown_) : std::vector<SlotFacts>();
-    const bool only = slot_row_ >= 0 && slot_row_ < static_cast<int>(facts.size());
-    const SlotFacts* slot = only ? &facts[static_cast<size_t>(slot_row_)] : nullptr;
-    view->show_looks(in_front && looks_->shown(), looks_->light_degrees(),
-                     slot == nullptr ? 0 : shown_->nodes[static_cast<size_t>(slot->node)].identity,
-                     slot == nullptr ? -1 : static_cast<int>(slot->slot));
-    view->show_hairs(in_front ? looks_->hairs() : Hairs::none);
-}
-
-void SurfaceStation::show_hulls() {
-    if (SceneView* view = twin_ == nullptr || !isVisible() ? nullptr : twin_->prepared_view()) {
-        view->show_hulls(side_->currentWidget() == hulls_, hulls_->chosen());
-    }
 }
 
 void SurfaceStation::hold_shapes() {

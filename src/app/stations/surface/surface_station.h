@@ -36,6 +36,8 @@ class SurfaceStation : public StationPage {
     VertexPanel& vertices() { return *vertices_; }
     HullPanel& hulls() { return *hulls_; }
     LooksBar& looks() { return *looks_; }
+    /// Writes the surface as the clock has it, for a sculptor, and says what came of it.
+    QString save_for_sculpting(const QString& surface, const QString& file);
 
   protected:
     void hideEvent(QHideEvent* event) override;
@@ -57,6 +59,7 @@ class SurfaceStation : public StationPage {
     void show_looks();
     void share_room();  ///< between the view and the chart
     void follow_clip(); ///< sliders that are not held show what the clip says now
+    void ask_for_sculpt_file();
     void ask(const char* step, const nlohmann::json& values = nlohmann::json::object());
     [[nodiscard]] std::shared_ptr<const Scene> prepared() const;
     [[nodiscard]] int joint() const; ///< whose weights are shown, in Prepared, or -1
@@ -64,6 +67,7 @@ class SurfaceStation : public StationPage {
     Document& document_;
     Session& session_;
     Selection& selection_;
+    Clock& clock_;
     std::shared_ptr<const Scene> shown_;
     QComboBox* joints_;
     QLabel* facts_;

@@ -16,7 +16,9 @@ void HullLayer::take(const Scene& scene) {
         if (scene.nodes[n].hull < 0) {
             continue;
         }
-        Shell one{static_cast<int>(n), shell_of(scene.hulls[static_cast<size_t>(scene.nodes[n].hull)]), {}};
+        const bool is_held = held_ && held_->first == scene.nodes[n].identity;
+        const Hull& hull = is_held ? held_->second : scene.hulls[static_cast<size_t>(scene.nodes[n].hull)];
+        Shell one{static_cast<int>(n), shell_of(hull), {}};
         std::map<std::pair<uint32_t, uint32_t>, uint32_t> beside;
         for (uint32_t t = 0; t * 3 + 2 < one.shell.indices.size(); ++t) {
             for (uint32_t side = 0; side < 3; ++side) {

@@ -5,13 +5,24 @@
 
 #include "core/scene/hull.h"
 
+#include <optional>
+
 namespace wembrix::app {
 
 class HullLayer : public ViewLayer {
   public:
     /// `chosen`: identity of the one that stands out; 0: none.
     void show(bool shown, int64_t chosen);
-    void scenes_changed() override { shells_.clear(); }
+    /// Shows one of them so, until the scene is another one.
+    void hold(int64_t identity, const Hull& hull) {
+        held_ = {identity, hull};
+        shells_.clear();
+    }
+    void let_go() {
+        held_.reset();
+        shells_.clear();
+    }
+    void scenes_changed() override { let_go(); }
     void paint_before(QPainter& painter, const Frame& frame) override;
 
   private:
@@ -23,6 +34,7 @@ class HullLayer : public ViewLayer {
     void take(const Scene& scene);
     bool shown_ = false;
     int64_t chosen_ = 0;
+    std::optional<std::pair<int64_t, Hull>> held_;
     std::vector<Shell> shells_;
 };
 

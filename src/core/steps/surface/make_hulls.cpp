@@ -267,17 +267,23 @@ Result<StepResult> apply_make_hulls(const StepContext& context, const HullSettin
     }
     double out = 0;
     double volume = 0;
+    double added = 0;
+    bool known = true;
     size_t made = 0;
     for (const HullFacts& facts : hull_facts(result.scene)) {
         if (facts.node >= first) {
             ++made;
             out = std::max(out, facts.stands_out_m);
             volume += facts.volume_m3;
+            known = known && facts.added_m3.has_value();
+            added += facts.added_m3.value_or(0);
         }
     }
-    result.account = made == 0 ? std::string("nothing to make a hull of")
-                               : fmt::format("{} of {:.4g} l together, standing out {:.3g} mm at most",
-                                             counted(made, "hull"), volume * 1000, out * 1000);
+    result.account =
+        made == 0
+            ? std::string("nothing to make a hull of")
+            : fmt::format("{} of {:.4g} l together{}, standing out {:.3g} mm at most", counted(made, "hull"),
+                          volume * 1000, known ? fmt::format(", {:.3g} l of it air", added * 1000) : "", out * 1000);
     if (flat > 0) {
         result.could_not.push_back(
             fmt::format("{} in one plane, or with fewer than four corners, have no hull", counted(flat, "part")));
