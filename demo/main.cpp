@@ -33,10 +33,12 @@ Job tansy_job() {
     job.steps = {
         {"leave_behind", {{"kinds", {"camera", "light"}}, {"names", {"set_floor", "props_holder", "*ik_world"}}}},
         {"strip_prefix"},
+        {"recompute_normals", {{"surfaces", {"post_bag"}}, {"keep_directions", true}}},
         {"bake_parent_transforms"},
         {"scale", {{"factor", 0.01}}},
         {"make_root", {{"name", "root"}, {"position", "ground"}}},
         {"remove_joints", {{"names", {"beak_tip", "head_tip", "*_Twist", "*_Tip"}}}},
+        {"prune_weights", {{"strays", true}, {"below", 0}}},
         {"normalize_weights"},
         {"remove_empty_shapes"},
         {"rename_joints",

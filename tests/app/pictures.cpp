@@ -152,12 +152,6 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         show_clip(window, QStringLiteral("wade"), 30);
         take(window, out, QStringLiteral("joints"));
     }
-    if (wanted("joints-rule")) {
-        window.choose_station(1);
-        window.findChild<QLineEdit*>(QStringLiteral("ruleFind"))->setText(QStringLiteral("_[0-9]$"));
-        take(window, out, QStringLiteral("joints-rule"));
-        window.findChild<QLineEdit*>(QStringLiteral("ruleFind"))->clear();
-    }
     if (wanted("joints-contract")) {
         // One joint hangs elsewhere than the contract has it, and another one has another name.
         const Contract contract = contract_of(window.session().state()->replay.prepared(), "market_courier");
@@ -200,13 +194,29 @@ int run(const QString& job, const QString& first_look, const QString& out, const
             }
             take(window, out, QStringLiteral("surface"));
         }
-        if (more) {
-            const auto click = [&](const char* name) {
-                window.findChild<QPushButton*>(QString::fromUtf8(name))->click();
-            };
+        const auto click = [&](const char* name) { window.findChild<QPushButton*>(QString::fromUtf8(name))->click(); };
+        if (wanted("surface") || more) {
+            window.selection().clear();
+            window.camera().frame_all();
             click("slotsTab");
-            window.findChild<QTableWidget*>(QStringLiteral("slotTable"))->setCurrentCell(0, 0);
+            window.findChild<QTableWidget*>(QStringLiteral("slotTable"))->setCurrentCell(1, 0);
             take(window, out, QStringLiteral("surface-slots"));
+            click("hullsTab");
+            window.document().edit(QStringLiteral("hulls"), [](Job& edited) {
+                add_step_at_its_place(edited, {"make_hulls", {{"from", "joints"}, {"shape", "capsule"}}});
+            });
+            wait_for([&] { return window.session().is_current() && !window.session().is_busy(); });
+            auto* hulls = window.findChild<QTableView*>(QStringLiteral("hullTable"));
+            hulls->selectRow(3);
+            Q_EMIT hulls->clicked(hulls->currentIndex());
+            wait_for([&] { return window.page<SurfaceStation>().hulls().model().is_measured(); });
+            take(window, out, QStringLiteral("surface-hulls"));
+            window.document().undo().undo();
+            wait_for([&] { return window.session().is_current() && !window.session().is_busy(); });
+            click("shapesTab");
+        }
+        if (more) {
+            click("slotsTab");
             window.findChild<QCheckBox*>(QStringLiteral("showLooks"))->setChecked(true);
             take(window, out, QStringLiteral("surface-looks"));
             window.findChild<QCheckBox*>(QStringLiteral("showLooks"))->setChecked(false);
@@ -233,14 +243,6 @@ int run(const QString& job, const QString& first_look, const QString& out, const
             click("chooseVertices");
             click("hullsTab");
             take(window, out, QStringLiteral("surface-no-hulls"));
-            window.document().edit(QStringLiteral("hulls"), [](Job& edited) {
-                add_step_at_its_place(edited, {"make_hulls", {{"from", "joints"}, {"shape", "capsule"}}});
-            });
-            wait_for([&] { return window.session().is_current() && !window.session().is_busy(); });
-            window.findChild<QTableView*>(QStringLiteral("hullTable"))->selectRow(2);
-            take(window, out, QStringLiteral("surface-hulls"));
-            window.document().undo().undo();
-            wait_for([&] { return window.session().is_current() && !window.session().is_busy(); });
             click("shapesTab");
         }
         window.selection().clear();

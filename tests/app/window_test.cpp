@@ -25,7 +25,7 @@ TEST_F(Window, EmptyItSaysWhatWouldFillIt) {
 
 TEST_F(Window, OpensTheDemoJobWithItsFindings) {
     open();
-    EXPECT_EQ(state().findings.size(), 9U);
+    EXPECT_EQ(state().findings.size(), 12U);
     EXPECT_NE(finding_button("scale"), nullptr);
     EXPECT_TRUE(child<QLabel>("receivedFacts")->text().contains("161.8"));
     EXPECT_TRUE(child<QLabel>("receivedFacts")->text().contains("roots"));

@@ -1,5 +1,6 @@
 // Normals against a plain version of the same formula, tangents where the answer is known, vertices that are split,
 // welded and turned around with all that stands on them.
+#include "core/findings/finding.h"
 #include "core/measure/scene/drift.h"
 #include "core/measure/surface/corner_normals.h"
 #include "core/measure/surface/neighbours.h"
@@ -15,6 +16,7 @@
 #include <algorithm>
 #include <cmath>
 #include <gtest/gtest.h>
+#include <limits>
 #include <random>
 
 namespace wembrix::testing {
@@ -82,6 +84,43 @@ TEST(CornerNormals, AreWhatThePlainFormulaSays) {
             }
         }
     }
+}
+
+TEST(RecomputeNormals, LengthsAloneAreMendedAndWhatHasNoDirectionGetsOne) {
+    Scene scene = random_skin(4);
+    Mesh& mesh = scene.meshes[0];
+    const std::vector<Vec3f> before = mesh.normals.get();
+    std::vector<Vec3f> broken = before;
+    broken[3] *= 0.5F;
+    broken[5] *= 20;
+    broken[7] = Vec3f::Zero();
+    broken[9].x() = std::numeric_limits<float>::quiet_NaN();
+    mesh.normals = broken;
+    const auto noticed = [](const Scene& of) {
+        std::vector<Finding> findings = look_for_findings({of});
+        std::erase_if(findings, [](const Finding& finding) { return finding.id != "broken_normals"; });
+        return findings;
+    };
+    ASSERT_EQ(noticed(scene).size(), 1U);
+    const Result<StepResult> mended = apply_step(StepContext{scene, {}, {}, {}}, *noticed(scene)[0].step);
+    ASSERT_TRUE(mended.ok());
+    EXPECT_TRUE(noticed(mended->scene).empty());
+    const std::vector<Vec3f>& after = mended->scene.meshes[0].normals.get();
+    ASSERT_EQ(after.size(), before.size()) << "no vertex is added";
+    for (size_t v = 0; v < after.size(); ++v) {
+        EXPECT_NEAR(after[v].norm(), 1, 1e-5F) << v;
+        EXPECT_GT(after[v].dot(before[v]), v == 7 || v == 9 ? 0.7F : 0.99999F) << v;
+    }
+}
+
+TEST(RecomputeNormals, HowFarTheyTurnDoesNotDependOnTheirLength) {
+    Scene scene = random_skin(4);
+    for (Vec3f& normal : scene.meshes[0].normals.edit()) {
+        normal *= 0.25F;
+    }
+    Scene whole = random_skin(4);
+    EXPECT_EQ(apply_step(scene, "recompute_normals", {{"hard_degrees", 180}})->account,
+              apply_step(whole, "recompute_normals", {{"hard_degrees", 180}})->account);
 }
 
 TEST(RecomputeNormals, HardEdgesSplitVerticesAndNothingMoves) {

@@ -30,6 +30,34 @@ def apart(a, b):
     return math.dist(a, b)
 
 
+def check_shapes(ours, there, limit):
+    """Names, order, and where the vertices are with each shape alone, half of it, and some of all."""
+    wrong = []
+    # A point that only lends its shapes' names has nothing to be moved.
+    mine = [s for s in ours["shaped"] if len(s["states"][0]["points"]) > 1]
+    for surface in mine:
+        same = [s for s in there["shaped"] if s["names"] == surface["names"] and
+                len(s["base"]) == len(surface["states"][0]["points"])]
+        if not same:
+            wrong.append(f"{surface['surface']}: no mesh with its {len(surface['names'])} shapes, in order, and its vertices there")
+            continue
+        mesh = same[0]
+        for state in surface["states"]:
+            far = 0
+            for v, (at, base) in enumerate(zip(state["points"], mesh["base"])):
+                place = list(base)
+                for weight, target in zip(state["weights"], mesh["targets"]):
+                    if weight:
+                        for k in range(3):
+                            place[k] += weight * (target[v][k] - (0 if mesh["relative"] else base[k]))
+                far = max(far, apart(place, at))
+            shapes["states"] += 1
+            shapes["worst"] = max(shapes["worst"], far / (limit / 1e-5))
+            if far > limit:
+                wrong.append(f"{surface['surface']}: shapes at {state['weights']} are {far * 1000:.4f} mm apart")
+    return wrong
+
+
 def check(name, there):
     ours = json.loads((folder / (name + ".json")).read_text())
     if there is None:
@@ -65,6 +93,7 @@ def check(name, there):
         reach = 0.02 * size if sampled else limit
         if apart(there["bounds"][0], low) > reach or apart(there["bounds"][1], high) > reach:
             wrong.append(f"bounds {there['bounds']} there, {low} {high} here")
+    wrong += check_shapes(ours, there, 1e-5 * size)
     if len(there["clips"]) != len(ours["clips"]):
         wrong.append(f"{len(there['clips'])} clips there, {len(ours['clips'])} here")
     for clip in ours["clips"]:
@@ -88,6 +117,17 @@ def check(name, there):
                 worst["mm"] = max(worst["mm"], far * 1000)
                 if far > limit:
                     wrong.append(f"clip {clip['name']} at {frame['seconds']:.3f} s: {n} is {far * 1000:.3f} mm away")
+        for frame, weights in zip(clip["frames"], played["weights"]):
+            for surface, mine_now in frame["shape_weights"].items():
+                there_now = weights.get(surface) or (list(weights.values())[0] if len(weights) == 1 else None)
+                if there_now is None or len(there_now) != len(mine_now):
+                    wrong.append(f"clip {clip['name']} has no shapes of {surface} there")
+                    continue
+                far = max(abs(a - b) for a, b in zip(there_now, mine_now))
+                shapes["weights"] += len(mine_now)
+                shapes["moved"] = max(shapes["moved"], max(mine_now))
+                if far > 1e-3:
+                    wrong.append(f"clip {clip['name']} at {frame['seconds']:.3f} s: shapes of {surface} weigh {far:.4f} otherwise")
         worst["bones"] += len(pairs) * len(clip["frames"])
         if "across" in played:
             loops.append(clip["name"])
@@ -98,6 +138,7 @@ def check(name, there):
 
 
 worst = {"mm": 0, "bones": 0}
+shapes = {"states": 0, "worst": 0, "weights": 0, "moved": 0}
 loops = []
 bones = 0
 for name in sorted(look):
@@ -109,4 +150,7 @@ for name in sorted(look):
 print(f"engine: {len(look) - failed} of {len(look)} files imported as delivered · {bones} bones · "
       f"{worst['bones']} places played, farthest {worst['mm']:.4f} mm · {len(loops)} loops played three times without a stutter: "
       f"{' '.join(sorted(loops))}")
-sys.exit(1 if failed or not look or len(loops) < 3 else 0)
+print(f"engine: {shapes['states']} states of shapes, farthest {shapes['worst']:.2e} of the height · "
+      f"{shapes['weights']} weights played, the largest {shapes['moved']:.2f}")
+few = len(loops) < 3 or shapes["states"] < 10 or shapes["moved"] < 0.2
+sys.exit(1 if failed or not look or few else 0)

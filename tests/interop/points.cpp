@@ -9,6 +9,7 @@
 #include "core/formats/obj/obj.h"
 #include "core/measure/scene/bounds.h"
 #include "core/measure/surface/deform.h"
+#include "core/measure/surface/skin_matrices.h"
 #include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "random_obj.h"
@@ -47,7 +48,61 @@ json frame_of(const Scene& scene, Deformer& deformer, const Poser& poser, double
         joints[scene.nodes[joint].name] = {world(0, 3), world(1, 3), world(2, 3)};
         matrices[scene.nodes[joint].name] = std::vector<double>(world.data(), world.data() + 12);
     }
-    return {{"seconds", seconds}, {"surfaces", surfaces}, {"joints", joints}, {"matrices", matrices}};
+    json weights = json::object(); // of shapes
+    for (const int surface : surfaces_of(scene)) {
+        const Node& node = scene.nodes[static_cast<size_t>(surface)];
+        const size_t count = scene.meshes[static_cast<size_t>(node.mesh)].shapes.size();
+        if (count > 0) {
+            const auto first = pose.shape_weights.begin() + static_cast<ptrdiff_t>(poser.shape_offset(surface));
+            weights[node.name] = std::vector<double>(first, first + static_cast<ptrdiff_t>(count));
+        }
+    }
+    return {{"seconds", seconds},
+            {"surfaces", surfaces},
+            {"joints", joints},
+            {"matrices", matrices},
+            {"shape_weights", weights}};
+}
+
+/// Every surface with shapes, before the skin: as it is, with each shape alone, half of each, and some of all.
+json shaped(const Scene& scene) {
+    constexpr size_t step = 5;
+    const Poser poser(scene, nullptr);
+    json all = json::array();
+    for (const int surface : surfaces_of(scene)) {
+        const Node& node = scene.nodes[static_cast<size_t>(surface)];
+        const std::vector<MorphTarget>& shapes = scene.meshes[static_cast<size_t>(node.mesh)].shapes;
+        if (shapes.empty()) {
+            continue;
+        }
+        const auto with = [&](const std::vector<double>& weights) {
+            Pose pose = poser.rest();
+            std::copy(weights.begin(), weights.end(),
+                      pose.shape_weights.begin() + static_cast<ptrdiff_t>(poser.shape_offset(surface)));
+            json rows = json::array();
+            const std::vector<Vec3> places = shaped_positions(scene, surface, pose);
+            for (size_t v = 0; v < places.size(); v += step) {
+                rows.push_back({places[v].x(), places[v].y(), places[v].z()});
+            }
+            return json{{"weights", weights}, {"points", rows}};
+        };
+        json one = {{"surface", node.name}, {"step", step}, {"names", json::array()}, {"states", json::array()}};
+        std::vector<double> none(shapes.size(), 0);
+        std::vector<double> mixed;
+        one["states"].push_back(with(none));
+        for (size_t k = 0; k < shapes.size(); ++k) {
+            one["names"].push_back(shapes[k].name);
+            for (const double weight : {1.0, 0.5}) {
+                std::vector<double> alone = none;
+                alone[k] = weight;
+                one["states"].push_back(with(alone));
+            }
+            mixed.push_back(0.9 / static_cast<double>(k + 1));
+        }
+        one["states"].push_back(with(mixed));
+        all.push_back(std::move(one));
+    }
+    return all;
 }
 
 int dump(const std::string& file, const std::string& out) {
@@ -59,6 +114,7 @@ int dump(const std::string& file, const std::string& out) {
     Deformer deformer(*scene);
     json result = {{"size", whole_bounds(*scene).size().norm()}, {"clips", json::array()}};
     result["rest"] = frame_of(*scene, deformer, Poser(*scene, nullptr), 0);
+    result["shaped"] = shaped(*scene);
     json parents = json::array();
     for (const int joint : joints_of(*scene)) {
         const int parent = scene->nodes[joint].parent;

@@ -56,9 +56,9 @@ done
 (cd "$work/js" && node three_bvh.mjs "${pairs[@]}")
 
 # The whole way, seen by three.js alone: what was received, scaled as the card says, against what was delivered.
-# Without the step that drops joints, which is meant to move points and says how far.
+# Without the steps that drop joints and strays of weight, which are meant to move points and say how far.
 sed 's/"max_influences": 4/"max_influences": 8/' "$work/demo/Lantern_web_view.destination.json" > "$work/eight.json"
-python3 -c 'import json,sys; job=json.load(open(sys.argv[1])); json.dump({"steps": [s for s in job["steps"] if s["step"] != "remove_joints"]}, open(sys.argv[2], "w"))' \
+python3 -c 'import json,sys; job=json.load(open(sys.argv[1])); json.dump({"steps": [s for s in job["steps"] if s["step"] not in ("remove_joints", "prune_weights")]}, open(sys.argv[2], "w"))' \
     "$work/demo/tansy.wembrix" "$work/journey.json"
 sed -i 's/"\^\[A-Za-z\]\[A-Za-z0-9_\]\*\$"/".*"/' "$work/eight.json"
 "$build/src/cli/wembrix-cli" deliver --card "$work/journey.json" --destination "$work/eight.json" --out "$work/eight" \

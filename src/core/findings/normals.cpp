@@ -50,7 +50,7 @@ std::vector<Finding> find_broken_normals(const FindingContext& context) {
         finding.reason = fmt::format("Engines light such vertices too dark, too bright or not at all; the first is "
                                      "vertex {}.",
                                      first);
-        finding.step = Step{"recompute_normals", {{"surfaces", {finding.where}}}};
+        finding.step = Step{"recompute_normals", {{"surfaces", {finding.where}}, {"keep_directions", true}}};
         findings.push_back(std::move(finding));
     }
     return findings;

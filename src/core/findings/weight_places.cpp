@@ -79,9 +79,11 @@ std::vector<Finding> find_stray_weights(const FindingContext& context) {
         finding.where = node.name;
         finding.nodes = {node.name, joint};
         finding.message = fmt::format("{} of weight on “{}”", counted(islands.size(), "stray"), node.name);
-        finding.reason = fmt::format(
-            "{} holds {} with up to {:.2f}, {:.3g} mm away from what else it holds (vertex {}).", joint,
-            counted(worst.vertices.size(), "vertex"), worst.heaviest, worst.distance_m * 1000, worst.vertices.front());
+        finding.reason = fmt::format("{} holds {} with up to {:.2f}, {} away from what else it holds (vertex {}).",
+                                     joint, counted(worst.vertices.size(), "vertex"), worst.heaviest,
+                                     worst.distance_m < 1 ? fmt::format("{:.3g} mm", worst.distance_m * 1000)
+                                                          : fmt::format("{:.3g} m", worst.distance_m),
+                                     worst.vertices.front());
         finding.step = Step{"prune_weights", {{"strays", true}, {"below", 0}, {"surfaces", {node.name}}}};
         findings.push_back(std::move(finding));
     }

@@ -72,8 +72,49 @@ func describe(root):
 		if node is AnimationPlayer:
 			for clip in node.get_animation_list():
 				clips.append({"name": clip, "seconds": node.get_animation(clip).length, "tracks": node.get_animation(clip).get_track_count()})
+	var shaped = []
+	for node in nodes:
+		if node is MeshInstance and node.mesh is ArrayMesh and node.mesh.get_blend_shape_count() > 0:
+			shaped.append(shapes_of(node))
 	var bounds = null if low == null else [[low.x, low.y, low.z], [high.x, high.y, high.z]]
-	return {"bones": bones, "clips": clips, "bounds": bounds}
+	return {"bones": bones, "clips": clips, "bounds": bounds, "shaped": shaped}
+
+# A mesh with shapes as the engine holds it: base and targets, every fifth vertex. `relative`: targets are differences.
+func shapes_of(node):
+	var mesh = node.mesh
+	var names = []
+	for k in mesh.get_blend_shape_count():
+		names.append(mesh.get_blend_shape_name(k))
+	var base = []
+	var targets = []
+	for k in names:
+		targets.append([])
+	var count = 0
+	for s in mesh.get_surface_count():
+		var rest = mesh.surface_get_arrays(s)[Mesh.ARRAY_VERTEX]
+		var shaped = mesh.surface_get_blend_shape_arrays(s)
+		for v in rest.size():
+			if count % 5 == 0:
+				base.append([rest[v].x, rest[v].y, rest[v].z])
+				for k in shaped.size():
+					var p = shaped[k][Mesh.ARRAY_VERTEX][v]
+					targets[k].append([p.x, p.y, p.z])
+			count += 1
+	return {"surface": node.name, "names": names, "relative": mesh.blend_shape_mode == Mesh.BLEND_SHAPE_MODE_RELATIVE,
+		"count": count, "base": base, "targets": targets}
+
+# What every shape weighs now, mesh by mesh.
+func weights_now(root):
+	var nodes = []
+	all_below(root, nodes)
+	var result = {}
+	for node in nodes:
+		if node is MeshInstance and node.mesh is ArrayMesh and node.mesh.get_blend_shape_count() > 0:
+			var weights = []
+			for k in node.mesh.get_blend_shape_count():
+				weights.append(node.get("blend_shapes/" + node.mesh.get_blend_shape_name(k)))
+			result[node.name] = weights
+	return result
 
 func bones_now(skeleton):
 	var base = world_of(skeleton)
@@ -102,6 +143,7 @@ func play_all(root, clips):
 			continue
 		var animation = player.get_animation(clip)
 		var at = []
+		var weights = []
 		player.play(clip)
 		for seconds in clips[clip]["at"]:
 			player.seek(seconds, true)
@@ -109,7 +151,8 @@ func play_all(root, clips):
 			for p in bones_now(skeleton):
 				places.append([p.x, p.y, p.z])
 			at.append(places)
-		result[clip] = {"at": at, "keys": animation.track_get_key_count(0)}
+			weights.append(weights_now(root))
+		result[clip] = {"at": at, "weights": weights, "keys": animation.track_get_key_count(0)}
 		if clips[clip]["repeats"]:
 			animation.loop = true
 			player.play(clip)

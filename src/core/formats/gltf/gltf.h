@@ -16,7 +16,8 @@ Result<Scene> read_gltf(const std::filesystem::path& file);
 Result<Scene> read_gltf_bytes(std::string bytes, const std::filesystem::path& folder, const std::string& name);
 
 Result<std::vector<WrittenFile>> write_glb(const Scene& scene, const std::string& stem);
-/// As write_glb, but weights go out as they are, whatever their sum: for making sources with faults.
+/// As write_glb, but weights and normals go out as they are, whatever their sum and length: for making sources with
+/// faults.
 Result<std::vector<WrittenFile>> write_glb_unscaled(const Scene& scene, const std::string& stem);
 /// What can be set of a file that is text.
 std::vector<Parameter> gltf_text_options();

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <fmt/format.h>
 #include <map>
+#include <span>
 
 namespace wembrix::gltf {
 
@@ -82,7 +83,7 @@ Json put_points(const Mesh& mesh, const Influences& influences, const Primitive&
     attributes["POSITION"] = buffer.add_floats(flat, 3, Use::points, true);
     if (primitive.has_normals && mesh.normals.size() == mesh.point_count()) {
         std::vector<Vec3f> unit = mesh.normals.get();
-        for (Vec3f& normal : unit) {
+        for (Vec3f& normal : kind == Weights::as_they_are ? std::span<Vec3f>() : std::span<Vec3f>(unit)) {
             normal = normal.squaredNorm() > 1e-12F ? Vec3f(normal.normalized()) : Vec3f(0, 1, 0);
         }
         range(unit);

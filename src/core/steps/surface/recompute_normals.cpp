@@ -19,6 +19,7 @@ struct NormalSettings : SurfaceScope {
     bool hard_at_seams = false;
     NormalRule::Weight weight = NormalRule::Weight::angle;
     bool split = true;
+    bool keep_directions = false;
 };
 
 /// One number a corner: those at one spot have the same where their coordinates are the same.
@@ -91,11 +92,37 @@ size_t put_normals(Scene& scene, size_t place, const std::vector<Vec3f>& normals
     return added;
 }
 
+/// Those that have a direction keep it and get the length 1; the others get that of the surface. How many changed.
+size_t mend_lengths(Mesh& mesh, const std::vector<std::array<uint32_t, 3>>& triangles,
+                    const std::vector<Vec3f>& normals) {
+    std::vector<Vec3f> mended = mesh.normals.get();
+    std::vector<Vec3f> of_surface(mended.size(), Vec3f::Zero());
+    for (size_t c = 0; c < normals.size(); ++c) {
+        of_surface[triangles[c / 3].at(c % 3)] += normals[c];
+    }
+    size_t changed = 0;
+    for (size_t v = 0; v < mended.size(); ++v) {
+        const float length = mended[v].norm();
+        if (std::abs(length - 1) < 1e-6F) {
+            continue;
+        }
+        const bool has_direction = std::isfinite(length) && length > 1e-6F;
+        const Vec3f& from = has_direction ? mended[v] : of_surface[v];
+        if (from.squaredNorm() > 1e-12F) {
+            mended[v] = from.normalized();
+            ++changed;
+        }
+    }
+    mesh.normals = std::move(mended);
+    return changed;
+}
+
 Result<StepResult> apply_recompute_normals(const StepContext& context, const NormalSettings& settings) {
     StepResult result;
     result.scene = context.scene;
     size_t vertices = 0;
     size_t added = 0;
+    size_t mended = 0;
     bool old_shapes = false;
     double largest = 0;
     for (const size_t place : meshes_in_scope(context.scene, settings)) {
@@ -110,14 +137,25 @@ Result<StepResult> apply_recompute_normals(const StepContext& context, const Nor
         if (triangles.empty()) {
             continue;
         }
+        const bool keeps = settings.keep_directions && mesh.normals.size() == mesh.point_count() &&
+                           std::all_of(mesh.primitives.begin(), mesh.primitives.end(), [](const Primitive& primitive) {
+                               return primitive.has_normals || primitive.topology < Topology::triangles;
+                           });
         const Neighbours neighbours = neighbours_of(mesh);
         const std::vector<uint32_t> islands =
             settings.hard_at_seams ? islands_by_seam(mesh, triangles) : std::vector<uint32_t>();
         const std::vector<Vec3f> normals = corner_normals(mesh.positions.get(), triangles, neighbours.spot,
                                                           {settings.weight, settings.hard_degrees}, islands);
+        if (keeps) {
+            mended += mend_lengths(result.scene.meshes[place], triangles, normals);
+            continue;
+        }
         for (size_t c = 0; c < normals.size() && !mesh.normals.empty(); ++c) {
-            const double cosine =
-                std::clamp(static_cast<double>(mesh.normals[triangles[c / 3].at(c % 3)].dot(normals[c])), -1.0, 1.0);
+            const Vec3f& was = mesh.normals[triangles[c / 3].at(c % 3)];
+            if (!(was.squaredNorm() > 1e-12F)) {
+                continue; // it had no direction
+            }
+            const double cosine = std::clamp(static_cast<double>(was.normalized().dot(normals[c])), -1.0, 1.0);
             largest = std::max(largest, std::acos(cosine) * 57.29577951308232);
         }
         old_shapes = old_shapes || std::any_of(mesh.shapes.begin(), mesh.shapes.end(),
@@ -125,10 +163,12 @@ Result<StepResult> apply_recompute_normals(const StepContext& context, const Nor
         vertices += mesh.point_count();
         added += put_normals(result.scene, place, normals, settings.split);
     }
-    result.account = vertices == 0 ? std::string("no triangles there")
-                                   : fmt::format("{} with normals of the surface itself, turned by {:.1f}° at most{}",
-                                                 counted(vertices, "vertex"), largest,
-                                                 added == 0 ? "" : fmt::format("; {} more at hard edges", added));
+    result.account =
+        vertices == 0 ? (settings.keep_directions ? fmt::format("{} brought to the length 1", counted(mended, "normal"))
+                                                  : std::string("no triangles there"))
+                      : fmt::format("{} with normals of the surface itself, turned by {:.1f}° at most{}",
+                                    counted(vertices, "vertex"), largest,
+                                    added == 0 ? "" : fmt::format("; {} more at hard edges", added));
     if (old_shapes) {
         result.could_not.push_back("shapes keep the differences of normals that they had");
     }
@@ -152,6 +192,8 @@ StepKind recompute_normals_step() {
                                                   "And wherever the texture coordinates are cut"),
              choice<&NormalSettings::weight>("weight", "Each face by", {"angle", "area"},
                                              "Its angle at the corner, or its area"),
+             flag<&NormalSettings::keep_directions>("keep_directions", "Keep directions",
+                                                    "Only lengths are mended; what has no direction gets one"),
              flag<&NormalSettings::split>("split", "Split at hard edges",
                                           "Further vertices there, behind all others; else every vertex stays the only "
                                           "one and gets the mean")}),
