@@ -61,6 +61,41 @@ TEST_F(SurfaceBench, AJointThatIsChosenShowsWhatItHolds) {
     EXPECT_TRUE(window->twin().left().isVisible());
 }
 
+TEST_F(SurfaceBench, WhatWasNoticedIsShownVertexByVertex) {
+    open_surface();
+    const std::vector<Finding>& findings = window->session().state()->findings;
+    const auto found = std::find_if(findings.begin(), findings.end(),
+                                    [](const Finding& finding) { return finding.id == "influences"; });
+    ASSERT_NE(found, findings.end());
+    ASSERT_FALSE(found->vertices.empty());
+    // From the link under the chart.
+    Q_EMIT child<QLabel>("weightSums")->linkActivated(QStringLiteral("show%1").arg(found - findings.begin()));
+    const WeightPainter::Choice choice = page().painter().choice();
+    EXPECT_EQ(choice.surface, identity_of(found->surface.c_str()));
+    EXPECT_EQ(choice.vertices.size(), found->vertices.size());
+    const Node& surface = prepared().nodes[static_cast<size_t>(prepared().find_node(found->surface))];
+    for (const uint32_t vertex : choice.vertices) {
+        EXPECT_GT(surface.influences.offsets[vertex + 1] - surface.influences.offsets[vertex], 4U);
+    }
+    view().grabFramebuffer();
+    size_t seen = 0;
+    for (const Deformer::Surface& one : view().posed()->surfaces()) {
+        for (const uint32_t vertex : choice.vertices) {
+            if (one.node == prepared().find_node(found->surface)) {
+                const Vec3 at = view().posed()->points()[one.first + vertex].cast<double>();
+                seen += QRectF(view().rect()).contains(view().place_of(at)) ? 1 : 0;
+            }
+        }
+    }
+    EXPECT_EQ(seen, choice.vertices.size()) << "all of them are in the view";
+    // The same by a click on the finding in Intake.
+    page().painter().choose({});
+    window->choose_station("intake");
+    window->go_to(*found);
+    EXPECT_TRUE(page().isVisible());
+    EXPECT_EQ(page().painter().choice().vertices.size(), found->vertices.size());
+}
+
 TEST_F(SurfaceBench, ABarShowsItsVerticesAndLimitsAreOfferedAsSteps) {
     open_surface();
     InfluenceChart& chart = page().chart();

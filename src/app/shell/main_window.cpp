@@ -226,7 +226,7 @@ void MainWindow::go_to(const Finding& finding) {
     choose_station(finding.station);
     pages_.at(static_cast<size_t>(station()))->go_to(finding);
     selection_.choose_all(identities);
-    if (finding.clip.empty() && !identities.empty()) {
+    if (finding.clip.empty() && finding.vertices.empty() && !identities.empty()) {
         twin_->frame_selection();
     }
 }

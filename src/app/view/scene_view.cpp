@@ -226,6 +226,36 @@ void SceneView::bring_hull_into_view(int64_t identity) {
     }
 }
 
+void SceneView::frame_vertices(int64_t surface, std::span<const uint32_t> vertices) {
+    const int node = posed() != nullptr ? posed()->scene().find_identity(surface) : -1;
+    if (node < 0) {
+        return;
+    }
+    const std::vector<Deformer::Surface>& surfaces = posed()->surfaces();
+    const auto found =
+        std::find_if(surfaces.begin(), surfaces.end(), [&](const Deformer::Surface& one) { return one.node == node; });
+    if (found == surfaces.end()) {
+        return;
+    }
+    Eigen::AlignedBox3d box;
+    Vec3 normal = Vec3::Zero();
+    for (const uint32_t vertex : vertices) {
+        if (vertex < found->count) {
+            box.extend(posed()->points()[found->first + vertex].cast<double>());
+            normal += posed()->normals()[found->first + vertex].cast<double>();
+        }
+    }
+    if (box.isEmpty()) {
+        return;
+    }
+    const Projection p = projection();
+    if (normal.norm() > 1e-6 && normal.normalized().dot(p.away) < 0.3) {
+        const Vec3 from = normal.normalized();
+        camera_.look_from(std::atan2(from.x(), from.z()), std::clamp(std::asin(from.y()), -1.2, 1.2));
+    }
+    camera_.frame((box.center() - p.middle) / p.unit, std::max(0.12, box.diagonal().norm() / p.unit) * 2.4);
+}
+
 void SceneView::paintGL() {
     QPainter painter(this);
     if (posed() == nullptr) {

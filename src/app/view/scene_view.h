@@ -63,6 +63,8 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     }
     /// Turns to a hull, unless all of it is seen already.
     void bring_hull_into_view(int64_t identity);
+    /// Turns to vertices of a surface node (an identity), from the side that they are seen from.
+    void frame_vertices(int64_t surface, std::span<const uint32_t> vertices);
     void let_hulls_go() {
         hulls_->let_go();
         update();

@@ -27,6 +27,13 @@ std::string_view grade_name(Grade grade) {
     return names.at(static_cast<size_t>(grade));
 }
 
+void Finding::point_at(const std::string& of, std::vector<uint32_t> worst_first) {
+    constexpr size_t most = 5000;
+    surface = of;
+    vertices = std::move(worst_first);
+    vertices.resize(std::min(vertices.size(), most));
+}
+
 std::span<const FindingKind> finding_kinds() {
     static constexpr std::array<FindingKind, 51> rows = {{
         {"unread_source", find_unread_sources, "intake"},

@@ -5,6 +5,7 @@
 #include "core/scene/scene.h"
 #include "core/steps/step.h"
 
+#include <cstdint>
 #include <optional>
 #include <span>
 #include <string>
@@ -34,7 +35,10 @@ struct Finding {
     // The place, so that a click can go there.
     std::vector<std::string> nodes; ///< joints or surfaces it is about
     std::string clip;
-    int frame = -1; ///< of that clip, or -1
+    int frame = -1;                 ///< of that clip, or -1
+    std::string surface;            ///< the one that `vertices` are of
+    std::vector<uint32_t> vertices; ///< the worst first, at most 5000
+    void point_at(const std::string& of, std::vector<uint32_t> worst_first);
 
     /// The same trouble, whatever the numbers are now.
     [[nodiscard]] bool same_as(const Finding& other) const { return id == other.id && where == other.where; }

@@ -28,8 +28,7 @@ std::vector<Finding> find_broken_normals(const FindingContext& context) {
     std::vector<Finding> findings;
     for (const int surface : surfaces_of(context.scene)) {
         const Mesh& mesh = mesh_of(context.scene, surface);
-        size_t broken = 0;
-        uint32_t first = 0;
+        std::vector<uint32_t> broken;
         for (const Primitive& primitive : mesh.primitives) {
             if (!primitive.has_normals || primitive.topology < Topology::triangles || mesh.normals.empty()) {
                 continue;
@@ -37,19 +36,20 @@ std::vector<Finding> find_broken_normals(const FindingContext& context) {
             for (uint32_t v = primitive.first_point; v < primitive.first_point + primitive.point_count; ++v) {
                 const float length = mesh.normals[v].norm();
                 if (!(std::abs(length - 1) < 1e-2F)) { // written so that what is no number is broken, too
-                    first = broken == 0 ? v : first;
-                    ++broken;
+                    broken.push_back(v);
                 }
             }
         }
-        if (broken == 0) {
+        if (broken.empty()) {
             continue;
         }
         Finding finding = about(context.scene, surface, Grade::look);
-        finding.message = fmt::format("“{}” has {} of another length than 1", finding.where, counted(broken, "normal"));
+        finding.message =
+            fmt::format("“{}” has {} of another length than 1", finding.where, counted(broken.size(), "normal"));
         finding.reason = fmt::format("Engines light such vertices too dark, too bright or not at all; the first is "
                                      "vertex {}.",
-                                     first);
+                                     broken.front());
+        finding.point_at(finding.where, broken);
         finding.step = Step{"recompute_normals", {{"surfaces", {finding.where}}, {"keep_directions", true}}};
         findings.push_back(std::move(finding));
     }

@@ -39,6 +39,15 @@ double unlike(const WeightRow& a, const WeightRow& b) {
     return most;
 }
 
+std::vector<uint32_t> worst_first(std::vector<std::pair<double, uint32_t>> vertices) {
+    std::stable_sort(vertices.begin(), vertices.end(), [](const auto& a, const auto& b) { return a.first > b.first; });
+    std::vector<uint32_t> in_order;
+    for (const auto& [how_bad, vertex] : vertices) {
+        in_order.push_back(vertex);
+    }
+    return in_order;
+}
+
 } // namespace
 
 std::vector<Finding> find_unheld_vertices(const FindingContext& context) {
@@ -55,6 +64,13 @@ std::vector<Finding> find_unheld_vertices(const FindingContext& context) {
         finding.nodes = {node.name};
         finding.message = fmt::format("No joint holds {} of “{}”", counted(unheld, "vertex"), node.name);
         finding.reason = "They stay behind at the origin of the surface when the character moves.";
+        std::vector<uint32_t> vertices = vertices_off_sum(node.influences);
+        WeightRow row;
+        std::erase_if(vertices, [&](uint32_t vertex) {
+            read_row(node.influences, vertex, row);
+            return !row.empty();
+        });
+        finding.point_at(node.name, std::move(vertices));
         finding.step = Step{"smooth_weights", {{"surfaces", {node.name}}, {"fill", true}}};
         findings.push_back(std::move(finding));
     }
@@ -84,6 +100,7 @@ std::vector<Finding> find_stray_weights(const FindingContext& context) {
                                      worst.distance_m < 1 ? fmt::format("{:.3g} mm", worst.distance_m * 1000)
                                                           : fmt::format("{:.3g} m", worst.distance_m),
                                      worst.vertices.front());
+        finding.point_at(node.name, worst.vertices);
         finding.step = Step{"prune_weights", {{"strays", true}, {"below", 0}, {"surfaces", {node.name}}}};
         findings.push_back(std::move(finding));
     }
@@ -111,7 +128,7 @@ std::vector<Finding> find_unlike_weights(const FindingContext& context) {
         for (size_t j = 0; j < joints.size(); ++j) {
             places[joints[j]] = static_cast<uint16_t>(j);
         }
-        size_t vertices = 0;
+        std::vector<std::pair<double, uint32_t>> vertices;
         double worst = 0;
         uint32_t worst_at = 0;
         WeightRow own;
@@ -131,12 +148,12 @@ std::vector<Finding> find_unlike_weights(const FindingContext& context) {
             }
             const double apart = unlike(own, swapped);
             if (apart > 0.05) {
-                ++vertices;
+                vertices.emplace_back(apart, static_cast<uint32_t>(v));
                 worst_at = apart > worst ? static_cast<uint32_t>(v) : worst_at;
                 worst = std::max(worst, apart);
             }
         }
-        if (vertices == 0) {
+        if (vertices.empty()) {
             continue;
         }
         Finding finding;
@@ -146,7 +163,8 @@ std::vector<Finding> find_unlike_weights(const FindingContext& context) {
         finding.message = fmt::format("Left and right of “{}” are held unlike", node.name);
         finding.reason = fmt::format("{} on the left differ from what answers them by more than 0.05, at most {:.2f} "
                                      "(vertex {}).",
-                                     counted(vertices, "vertex"), worst, worst_at);
+                                     counted(vertices.size(), "vertex"), worst, worst_at);
+        finding.point_at(node.name, worst_first(std::move(vertices)));
         finding.step =
             Step{"mirror_weights",
                  {{"from", "left"}, {"surfaces", {node.name}}, {"tolerance_mm", std::round(tolerance * 1e5) / 100}}};
@@ -163,7 +181,7 @@ std::vector<Finding> find_splitting_doubles(const FindingContext& context) {
         if (neighbours.spots() == neighbours.spot.size()) {
             continue;
         }
-        size_t split = 0;
+        std::vector<std::pair<double, uint32_t>> split;
         double worst = 0;
         uint32_t worst_at = 0;
         WeightRow own;
@@ -177,22 +195,23 @@ std::vector<Finding> find_splitting_doubles(const FindingContext& context) {
             read_row(node.influences, of, first);
             const double apart = unlike(own, first);
             if (apart > 0.01) {
-                ++split;
+                split.emplace_back(apart, static_cast<uint32_t>(v));
                 worst_at = apart > worst ? static_cast<uint32_t>(v) : worst_at;
                 worst = std::max(worst, apart);
             }
         }
-        if (split == 0) {
+        if (split.empty()) {
             continue;
         }
         Finding finding;
         finding.grade = Grade::look;
         finding.where = node.name;
         finding.nodes = {node.name};
-        finding.message = fmt::format("“{}” opens at {} when it moves", node.name, counted(split, "vertex"));
+        finding.message = fmt::format("“{}” opens at {} when it moves", node.name, counted(split.size(), "vertex"));
         finding.reason = fmt::format("They lie at the same place as others and are held otherwise, by up to {:.2f} "
                                      "(vertex {}).",
                                      worst, worst_at);
+        finding.point_at(node.name, worst_first(std::move(split)));
         finding.step = Step{"smooth_weights", {{"amount", 0}, {"passes", 1}, {"surfaces", {node.name}}}};
         findings.push_back(std::move(finding));
     }

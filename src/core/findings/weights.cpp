@@ -21,6 +21,9 @@ std::vector<Finding> find_weight_sums(const FindingContext& context) {
         const WeightSums sums = weight_sums_of(node.influences);
         if (sums.points > 0) {
             finding.nodes.push_back(node.name);
+            if (finding.vertices.empty()) {
+                finding.point_at(node.name, vertices_off_sum(node.influences));
+            }
             all.points += sums.points;
             all.unheld += sums.unheld;
             all.lowest = std::min(all.lowest, sums.lowest);
@@ -53,6 +56,9 @@ std::vector<Finding> find_influences(const FindingContext& context) {
         const size_t over = node.skin < 0 ? 0 : points_with_more_than(node.influences, most);
         if (over > 0) {
             finding.nodes.push_back(node.name);
+            if (finding.vertices.empty()) {
+                finding.point_at(node.name, vertices_with_more_than(node.influences, most));
+            }
             points += over;
             largest = std::max(largest, node.influences.largest_row());
         }

@@ -179,7 +179,12 @@ QWidget* SurfaceStation::make_chart_card() {
     sums_->setWordWrap(true);
     connect(sums_, &QLabel::linkActivated, this, [this](const QString& link) {
         const std::shared_ptr<const SessionState> state = session_.state();
-        const int at = link.toInt();
+        const bool shows = link.startsWith(QLatin1String("show"));
+        const int at = link.mid(shows ? 4 : 0).toInt();
+        if (shows && state && at >= 0 && at < static_cast<int>(state->findings.size())) {
+            (void)show_place(state->findings[static_cast<size_t>(at)]);
+            return;
+        }
         if (state && at >= 0 && at < static_cast<int>(state->findings.size()) &&
             state->findings[static_cast<size_t>(at)].step) {
             Q_EMIT stepAsked(*state->findings[static_cast<size_t>(at)].step);
@@ -248,7 +253,25 @@ void SurfaceStation::hideEvent(QHideEvent* event) {
     }
 }
 
+bool SurfaceStation::show_place(const Finding& finding) {
+    const std::shared_ptr<const Scene> scene = prepared();
+    const int surface = scene && !finding.vertices.empty() ? scene->find_node(finding.surface) : -1;
+    if (surface < 0) {
+        return false;
+    }
+    const int64_t identity = scene->nodes[static_cast<size_t>(surface)].identity;
+    use_tool(false, true);
+    painter_->choose({identity, {finding.vertices.begin(), finding.vertices.end()}});
+    if (SceneView* view = twin_ == nullptr ? nullptr : twin_->prepared_view()) {
+        view->frame_vertices(identity, finding.vertices);
+    }
+    return true;
+}
+
 void SurfaceStation::go_to(const Finding& finding) {
+    if (show_place(finding)) {
+        return;
+    }
     const std::shared_ptr<const Scene> scene = prepared();
     for (const std::string& name : scene ? finding.nodes : std::vector<std::string>()) {
         const int node = scene->find_node(name);
@@ -391,6 +414,12 @@ void SurfaceStation::say() {
                     .arg(i)
                     .arg(tr("Add “%1”")
                              .arg(QString::fromUtf8(step->label.data(), static_cast<qsizetype>(step->label.size()))));
+        }
+        if (!finding.vertices.empty()) {
+            line += QStringLiteral(" <a style='color:%1; text-decoration:none' href='show%2'><b>%3</b></a>")
+                        .arg(theme().accent.name())
+                        .arg(i)
+                        .arg(tr("Show"));
         }
         lines << line;
     }

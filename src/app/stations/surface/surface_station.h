@@ -57,8 +57,9 @@ class SurfaceStation : public StationPage {
     void hold_shapes();
     void show_hulls(); ///< in the view, while their tab is in front
     void show_looks();
-    void share_room();  ///< between the view and the chart
-    void follow_clip(); ///< sliders that are not held show what the clip says now
+    void share_room();                                     ///< between the view and the chart
+    void follow_clip();                                    ///< sliders that are not held show what the clip says now
+    [[nodiscard]] bool show_place(const Finding& finding); ///< chooses its vertices; false: it names none
     void ask_for_sculpt_file();
     void ask(const char* step, const nlohmann::json& values = nlohmann::json::object());
     [[nodiscard]] std::shared_ptr<const Scene> prepared() const;

@@ -37,8 +37,35 @@ std::vector<Holding> holding_of(const Scene& scene) {
     return holding;
 }
 
+namespace {
+constexpr double sum_tolerance = 1e-3;
+} // namespace
+
+std::vector<uint32_t> vertices_off_sum(const Influences& rows) {
+    std::vector<uint32_t> off;
+    for (size_t i = 0; i + 1 < rows.offsets.size(); ++i) {
+        double sum = 0;
+        for (uint32_t k = rows.offsets[i]; k < rows.offsets[i + 1]; ++k) {
+            sum += rows.weights[k];
+        }
+        if (std::abs(sum - 1) > sum_tolerance) {
+            off.push_back(static_cast<uint32_t>(i));
+        }
+    }
+    return off;
+}
+
+std::vector<uint32_t> vertices_with_more_than(const Influences& rows, int most) {
+    std::vector<uint32_t> over;
+    for (size_t i = 0; i + 1 < rows.offsets.size(); ++i) {
+        if (rows.offsets[i + 1] - rows.offsets[i] > static_cast<uint32_t>(most)) {
+            over.push_back(static_cast<uint32_t>(i));
+        }
+    }
+    return over;
+}
+
 WeightSums weight_sums_of(const Influences& rows) {
-    constexpr double tolerance = 1e-3;
     if (rows.offsets.empty()) {
         return {};
     }
@@ -54,7 +81,7 @@ WeightSums weight_sums_of(const Influences& rows) {
                 }
                 sums.lowest = std::min(sums.lowest, sum);
                 sums.highest = std::max(sums.highest, sum);
-                sums.points += std::abs(sum - 1) > tolerance ? 1 : 0;
+                sums.points += std::abs(sum - 1) > sum_tolerance ? 1 : 0;
                 sums.unheld += sum > 0 ? 0 : 1;
             }
             return sums;

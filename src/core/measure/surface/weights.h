@@ -23,6 +23,9 @@ struct WeightSums {
     size_t unheld = 0; ///< skinned points that nothing holds
 };
 WeightSums weight_sums_of(const Influences& rows);
+/// Which those are, in order.
+std::vector<uint32_t> vertices_off_sum(const Influences& rows);
+std::vector<uint32_t> vertices_with_more_than(const Influences& rows, int most);
 
 /// How many points have more than `most` holders with a weight above 0.
 size_t points_with_more_than(const Influences& rows, int most);

@@ -22,6 +22,17 @@ std::string moved_said(const Scene& scene, const LimitMove& move) {
                        scene.nodes[static_cast<size_t>(move.node)].name, move.frame, move.clip);
 }
 
+/// "; at most in stand 0.10 mm (vertex 512) and wade 0.31 mm (vertex 40)"
+std::string said_by_clip(const InfluenceFit& fit) {
+    std::vector<std::string> clips;
+    for (const LimitMove& clip : fit.by_clip) {
+        if (!clip.clip.empty() && clip.node >= 0) {
+            clips.push_back(fmt::format("{} {:.2f} mm (vertex {})", clip.clip, clip.largest_mm, clip.vertex));
+        }
+    }
+    return clips.size() < 2 ? "" : "; at most in " + some_of(clips, 8);
+}
+
 void tell_over(const std::vector<std::string>& over, int most, StepResult& result) {
     for (const std::string& surface : over) {
         result.could_not.push_back(
@@ -53,11 +64,13 @@ Result<StepResult> by_least_motion(const StepContext& context, const LimitSettin
         result.account = fmt::format("{} brought to {}; in {} none of them moves", counted(fit.vertices, "vertex"),
                                      settings.max_influences, counted(fit.frames, "frame"));
     } else {
-        result.account = fmt::format(
-            "{} brought to {}; in {} they move {:.3f} mm in the mean and at most {}; the "
-            "heaviest would move {:.3f} mm and at most {:.2f} mm",
-            counted(fit.vertices, "vertex"), settings.max_influences, counted(fit.frames, "frame"), fit.fitted.mean_mm,
-            moved_said(context.scene, fit.fitted), fit.heaviest.mean_mm, fit.heaviest.largest_mm);
+        result.account =
+            fmt::format("{} brought to {}; in {} they move {:.3f} mm in the mean and at most {}; the "
+                        "heaviest would move {:.3f} mm and at most {:.2f} mm",
+                        counted(fit.vertices, "vertex"), settings.max_influences, counted(fit.frames, "frame"),
+                        fit.fitted.mean_mm, moved_said(context.scene, fit.fitted), fit.heaviest.mean_mm,
+                        fit.heaviest.largest_mm) +
+            said_by_clip(fit);
     }
     return result;
 }
