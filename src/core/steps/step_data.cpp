@@ -38,6 +38,10 @@ std::string keep_data(Step& step, std::string bytes) {
     return name;
 }
 
+void keep_data(Step& step, const std::string& hash, std::shared_ptr<const std::string> bytes) {
+    step.data.try_emplace(hash, std::move(bytes));
+}
+
 void drop_unused_data(Step& step) {
     const std::vector<std::string> names = data_names(step);
     std::erase_if(step.data,

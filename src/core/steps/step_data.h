@@ -14,6 +14,8 @@ std::vector<std::string> data_names(const Step& step);
 
 /// Puts bytes into the step's data; gives back their hash, which goes into a parameter.
 std::string keep_data(Step& step, std::string bytes);
+/// The same for bytes whose hash is known.
+void keep_data(Step& step, const std::string& hash, std::shared_ptr<const std::string> bytes);
 
 /// Lets go of what the parameters name no more.
 void drop_unused_data(Step& step);

@@ -14,6 +14,8 @@ WeightPainter::WeightPainter(Document& document, Session& session, QObject* pare
     connect(&document_, &Document::jobChanged, this, [this] { holds_ = holds_ && keeping_; });
     connect(&document_, &Document::opened, this, [this] {
         brush_.reset();
+        ready_.reset();
+        ++run_;
         locked_.clear();
         choose({});
     });
@@ -28,6 +30,62 @@ WeightPainter::WeightPainter(Document& document, Session& session, QObject* pare
             choice_ = {};
         }
         Q_EMIT choiceChanged();
+        prepare_brush();
+    });
+    worker_.setMaxThreadCount(1);
+}
+
+WeightPainter::~WeightPainter() {
+    ++run_;
+    worker_.waitForDone();
+}
+
+void WeightPainter::prepare_brush() {
+    const std::shared_ptr<const SessionState> state = session_.state();
+    if (view_ == nullptr || !state || !session_.is_current()) {
+        return;
+    }
+    const std::shared_ptr<const Scene> scene = state->replay.prepared_scene();
+    // The surface that was painted last, else the one with most vertices.
+    int surface =
+        brush_ ? scene->find_identity(brush_->scene()->nodes[static_cast<size_t>(brush_->node())].identity) : -1;
+    const auto can_be_painted = [&](int node) {
+        return node >= 0 && scene->nodes[static_cast<size_t>(node)].skin >= 0 &&
+               !scene->nodes[static_cast<size_t>(node)].influences.empty();
+    };
+    size_t most = 0;
+    for (const int node : can_be_painted(surface) ? std::vector<int>() : surfaces_of(*scene)) {
+        const size_t vertices = scene->nodes[static_cast<size_t>(node)].influences.offsets.size();
+        if (can_be_painted(node) && vertices > most) {
+            most = vertices;
+            surface = node;
+        }
+    }
+    const auto is_of_it = [&](const std::unique_ptr<WeightBrush>& brush) {
+        return brush && brush->scene() == scene && brush->node() == surface;
+    };
+    if (!can_be_painted(surface) || is_of_it(brush_) || is_of_it(ready_)) {
+        return;
+    }
+    const uint64_t run = ++run_;
+    const bool mirrored = settings && settings().mirrored;
+    worker_.start([this, run, scene, surface, mirrored, before = brush_ ? brush_->surface() : nullptr] {
+        if (run_ != run) {
+            return;
+        }
+        auto made =
+            std::make_shared<std::unique_ptr<WeightBrush>>(std::make_unique<WeightBrush>(scene, surface, before));
+        if (mirrored) {
+            (*made)->make_mirror();
+        }
+        QMetaObject::invokeMethod(
+            this,
+            [this, run, made] {
+                if (run_ == run) {
+                    ready_ = std::move(*made);
+                }
+            },
+            Qt::QueuedConnection);
     });
 }
 
@@ -74,7 +132,11 @@ bool WeightPainter::take_brush(int64_t surface) {
         Q_EMIT said(tr("Only a surface under a skin has weights."));
         return false;
     }
-    brush_ = std::make_unique<WeightBrush>(prepared, node, brush_.get());
+    if (ready_ && ready_->scene() == prepared && ready_->node() == node) {
+        brush_ = std::move(ready_);
+    } else {
+        brush_ = std::make_unique<WeightBrush>(prepared, node, brush_ ? brush_->surface() : nullptr);
+    }
     holds_ = true;
     return true;
 }
@@ -84,6 +146,7 @@ int WeightPainter::painted_joint() const {
 }
 
 std::unique_ptr<ViewTool> WeightPainter::brush_tool() {
+    prepare_brush();
     BrushTool::Hooks hooks;
     hooks.words = tr("Drag over the surface to paint · right drag slides, a drag beside it turns · Escape ends");
     hooks.radius_m = [this] { return settings().radius_m; };

@@ -10,6 +10,8 @@
 
 #include <QObject>
 #include <QPointer>
+#include <QThreadPool>
+#include <atomic>
 #include <functional>
 #include <memory>
 #include <set>
@@ -20,6 +22,7 @@ class WeightPainter : public QObject {
     Q_OBJECT
   public:
     WeightPainter(Document& document, Session& session, QObject* parent = nullptr);
+    ~WeightPainter() override;
 
     /// What is painted, and with what: asked at each stroke. The joint is an identity; 0: none is chosen.
     std::function<int64_t()> joint;
@@ -59,6 +62,7 @@ class WeightPainter : public QObject {
 
   private:
     [[nodiscard]] bool take_brush(int64_t surface);
+    void prepare_brush(); ///< away from the interface, for the surface that is likely painted next
     void show_changed(std::span<const uint32_t> vertices);
     void put_colours(VertexColours& colours, std::span<const uint32_t> vertices);
     void keep(const QString& what, const QString& merges_as = {});
@@ -68,6 +72,9 @@ class WeightPainter : public QObject {
     Session& session_;
     QPointer<SceneView> view_;
     std::unique_ptr<WeightBrush> brush_;
+    std::unique_ptr<WeightBrush> ready_; ///< made ahead, of Prepared as it is now
+    QThreadPool worker_;
+    std::atomic<uint64_t> run_ = 0;
     bool holds_ = false;   ///< the brush shows what the job says, or will once the session is done
     bool keeping_ = false; ///< an edit of our own is under way
     bool painting_ = false;

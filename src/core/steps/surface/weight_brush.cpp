@@ -1,5 +1,6 @@
 #include "core/steps/surface/weight_brush.h"
 
+#include "core/base/files.h"
 #include "core/steps/step_data.h"
 
 #include <algorithm>
@@ -24,7 +25,7 @@ double fall_off(BrushFalloff falloff, double far) {
     return near * near * (3 - 2 * near);
 }
 
-std::shared_ptr<const std::vector<std::vector<uint32_t>>> doubles_of(const Neighbours& neighbours) {
+std::vector<std::vector<uint32_t>> doubles_of(const Neighbours& neighbours) {
     std::vector<std::vector<uint32_t>> doubles(neighbours.spots());
     for (size_t v = 0; v < neighbours.spot.size(); ++v) {
         const uint32_t spot = neighbours.spot[v];
@@ -32,25 +33,32 @@ std::shared_ptr<const std::vector<std::vector<uint32_t>>> doubles_of(const Neigh
             doubles[spot].push_back(static_cast<uint32_t>(v));
         }
     }
-    return std::make_shared<const std::vector<std::vector<uint32_t>>>(std::move(doubles));
+    return doubles;
+}
+
+std::shared_ptr<const BrushSurface> brush_surface(const Mesh& mesh) {
+    auto made = std::make_shared<BrushSurface>();
+    made->positions = mesh.positions;
+    made->indices = mesh.indices;
+    made->primitives = mesh.primitives.size();
+    made->neighbours = neighbours_of(mesh);
+    made->doubles = doubles_of(made->neighbours);
+    made->painted_on = std::make_shared<const std::string>(surface_to_bytes(painted_surface(mesh)));
+    made->painted_on_hash = hash_of(*made->painted_on);
+    return made;
 }
 
 } // namespace
 
-WeightBrush::WeightBrush(std::shared_ptr<const Scene> scene, int node, const WeightBrush* before)
-    : scene_(std::move(scene)), node_(node) {
+WeightBrush::WeightBrush(std::shared_ptr<const Scene> scene, int node, std::shared_ptr<const BrushSurface> before)
+    : scene_(std::move(scene)), node_(node), surface_(std::move(before)) {
     const Node& surface = scene_->nodes[static_cast<size_t>(node)];
     const Mesh& mesh = scene_->meshes[static_cast<size_t>(surface.mesh)];
     assert(surface.skin >= 0 && !surface.influences.empty());
-    const Node* was = before == nullptr ? nullptr : &before->scene_->nodes[static_cast<size_t>(before->node_)];
-    const Mesh* mesh_was = was == nullptr ? nullptr : &before->scene_->meshes[static_cast<size_t>(was->mesh)];
-    if (mesh_was != nullptr && mesh_was->positions.same_array(mesh.positions) &&
-        mesh_was->indices.same_array(mesh.indices) && mesh_was->primitives.size() == mesh.primitives.size()) {
-        neighbours_ = before->neighbours_;
-        doubles_ = before->doubles_;
-    } else {
-        neighbours_ = std::make_shared<const Neighbours>(neighbours_of(mesh));
-        doubles_ = doubles_of(*neighbours_);
+    const bool same = surface_ && surface_->positions.same_array(mesh.positions) &&
+                      surface_->indices.same_array(mesh.indices) && surface_->primitives == mesh.primitives.size();
+    if (!same) {
+        surface_ = brush_surface(mesh);
     }
     rows_.resize(mesh.point_count());
     for (size_t v = 0; v < rows_.size(); ++v) {
@@ -73,6 +81,23 @@ uint16_t WeightBrush::place_for(int joint) {
     joints_.push_back(joint);
     locked_.push_back(0);
     return static_cast<uint16_t>(joints_.size() - 1);
+}
+
+void WeightBrush::make_mirror() {
+    if (mirror_) {
+        return;
+    }
+    const Sides sides = find_sides(*scene_);
+    const Mesh& mesh = scene_->meshes[static_cast<size_t>(scene_->nodes[static_cast<size_t>(node_)].mesh)];
+    Vec3f low = Vec3f::Constant(1e30F);
+    Vec3f high = -low;
+    for (const Vec3f& place : mesh.positions) {
+        low = low.cwiseMin(place);
+        high = high.cwiseMax(place);
+    }
+    mirror_ = std::make_shared<const SurfaceMirror>(
+        mirror_of_surface(*scene_, node_, sides, static_cast<double>((high - low).norm()) * 1e-3));
+    mirrored_joints_ = ::wembrix::mirrored_joints(*scene_, sides);
 }
 
 void WeightBrush::lock(const std::set<int>& joints) {
@@ -141,11 +166,11 @@ bool WeightBrush::change(uint32_t vertex, uint16_t joint, double weight) {
 }
 
 double WeightBrush::mean_around(uint32_t vertex, uint16_t joint) const {
-    const uint32_t spot = neighbours_->spot[vertex];
+    const uint32_t spot = surface_->neighbours.spot[vertex];
     double sum = 0;
     size_t count = 0;
-    for (const uint32_t other : neighbours_->of(spot)) {
-        sum += weight_in(rows_[neighbours_->first[other]], joint);
+    for (const uint32_t other : surface_->neighbours.of(spot)) {
+        sum += weight_in(rows_[surface_->neighbours.first[other]], joint);
         ++count;
     }
     return count == 0 ? weight_in(rows_[vertex], joint) : sum / static_cast<double>(count);
@@ -199,12 +224,12 @@ std::vector<uint32_t> WeightBrush::dab(int joint, const BrushSettings& settings,
             }
         }
     } else {
-        std::vector<uint32_t> open = {neighbours_->spot[dab.vertex]};
+        std::vector<uint32_t> open = {surface_->neighbours.spot[dab.vertex]};
         std::set<uint32_t> seen(open.begin(), open.end());
         while (!open.empty()) {
             const uint32_t spot = open.back();
             open.pop_back();
-            const uint32_t first = neighbours_->first[spot];
+            const uint32_t first = surface_->neighbours.first[spot];
             const auto take = [&](uint32_t vertex) {
                 const double share = share_of(vertex);
                 const bool faces = !dab.eye || normals.size() != points.size() ||
@@ -215,11 +240,12 @@ std::vector<uint32_t> WeightBrush::dab(int joint, const BrushSettings& settings,
                 }
             };
             take(first);
-            for (const uint32_t vertex : (*doubles_)[spot]) {
+            for (const uint32_t vertex : surface_->doubles[spot]) {
                 take(vertex);
             }
-            const bool within = share_of(first) > 0 || first == neighbours_->first[neighbours_->spot[dab.vertex]];
-            for (const uint32_t next : within ? neighbours_->of(spot) : std::span<const uint32_t>()) {
+            const bool within =
+                share_of(first) > 0 || first == surface_->neighbours.first[surface_->neighbours.spot[dab.vertex]];
+            for (const uint32_t next : within ? surface_->neighbours.of(spot) : std::span<const uint32_t>()) {
                 if (seen.insert(next).second) {
                     open.push_back(next);
                 }
@@ -230,19 +256,7 @@ std::vector<uint32_t> WeightBrush::dab(int joint, const BrushSettings& settings,
     std::vector<uint32_t> touched;
     paint(joint, settings, shares, touched);
     if (settings.mirrored) {
-        if (!mirror_) {
-            const Sides sides = find_sides(*scene_);
-            const Mesh& mesh = scene_->meshes[static_cast<size_t>(scene_->nodes[static_cast<size_t>(node_)].mesh)];
-            Vec3f low = Vec3f::Constant(1e30F);
-            Vec3f high = -low;
-            for (const Vec3f& place : mesh.positions) {
-                low = low.cwiseMin(place);
-                high = high.cwiseMax(place);
-            }
-            mirror_ = std::make_shared<const SurfaceMirror>(
-                mirror_of_surface(*scene_, node_, sides, static_cast<double>((high - low).norm()) * 1e-3));
-            mirrored_joints_ = ::wembrix::mirrored_joints(*scene_, sides);
-        }
+        make_mirror();
         const int other = mirrored_joints_[static_cast<size_t>(joint)];
         std::vector<std::pair<uint32_t, double>> answers;
         for (const auto& [vertex, share] : shares) {
@@ -288,8 +302,8 @@ PaintedRows WeightBrush::take_stroke() {
 Step step_with_stroke(const Step* painted, const WeightBrush& brush, const PaintedRows& stroke, bool& into_given) {
     const Node& node = brush.scene()->nodes[static_cast<size_t>(brush.node())];
     Step step{"paint_weights"};
-    const std::string on =
-        keep_data(step, surface_to_bytes(painted_surface(brush.scene()->meshes[static_cast<size_t>(node.mesh)])));
+    const std::string& on = brush.surface()->painted_on_hash;
+    keep_data(step, on, brush.surface()->painted_on);
     into_given = painted != nullptr && painted->id == step.id && painted->parameters.value("painted_on", "") == on &&
                  painted->parameters.value("surface", "") == node.name;
     if (into_given) {

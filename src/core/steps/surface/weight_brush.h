@@ -39,17 +39,32 @@ struct Dab {
     std::optional<Vec3f> eye; ///< what turns away from here is not painted, unless `through`
 };
 
+/// What a brush needs of a surface and no stroke changes: made once, shared by all brushes over it.
+struct BrushSurface {
+    Shared<Vec3f> positions; ///< these two tell whether a surface is still the same
+    Shared<uint32_t> indices;
+    size_t primitives = 0;
+    Neighbours neighbours;
+    std::vector<std::vector<uint32_t>> doubles;    ///< of each spot its vertices, where several
+    std::shared_ptr<const std::string> painted_on; ///< surface_to_bytes, for the step
+    std::string painted_on_hash;
+};
+
 class WeightBrush {
   public:
-    /// Precondition: the node is a surface under a skin, with influences. `before`: a brush of the same surface from
-    /// before an edit; what has not changed since is taken over.
-    WeightBrush(std::shared_ptr<const Scene> scene, int node, const WeightBrush* before = nullptr);
+    /// Precondition: the node is a surface under a skin, with influences. `before`: of a brush of the same surface from
+    /// before an edit; taken over unless vertices or triangles are others now. Without it 100 000 vertices take a
+    /// fifth of a second.
+    WeightBrush(std::shared_ptr<const Scene> scene, int node, std::shared_ptr<const BrushSurface> before = nullptr);
+    [[nodiscard]] const std::shared_ptr<const BrushSurface>& surface() const { return surface_; }
+    /// Which vertices answer each other; else the first mirrored dab looks for them.
+    void make_mirror();
 
     [[nodiscard]] const std::shared_ptr<const Scene>& scene() const { return scene_; }
     [[nodiscard]] int node() const { return node_; }
     [[nodiscard]] const WeightRow& row(uint32_t vertex) const { return rows_[vertex]; }
     [[nodiscard]] size_t vertices() const { return rows_.size(); }
-    [[nodiscard]] const Neighbours& neighbours() const { return *neighbours_; }
+    [[nodiscard]] const Neighbours& neighbours() const { return surface_->neighbours; }
 
     /// Joints (nodes) whose weights no dab changes.
     void lock(const std::set<int>& joints);
@@ -82,9 +97,8 @@ class WeightBrush {
 
     std::shared_ptr<const Scene> scene_;
     int node_;
-    std::shared_ptr<const Neighbours> neighbours_;
-    std::shared_ptr<const std::vector<std::vector<uint32_t>>> doubles_; ///< of each spot its vertices, where several
-    std::shared_ptr<const SurfaceMirror> mirror_;                       ///< null until it is needed
+    std::shared_ptr<const BrushSurface> surface_;
+    std::shared_ptr<const SurfaceMirror> mirror_; ///< null until it is needed
     std::vector<int> mirrored_joints_;
     std::vector<WeightRow> rows_;
     std::vector<int> joints_; ///< nodes, by their place in rows
