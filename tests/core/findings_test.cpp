@@ -29,7 +29,8 @@ Scene tansy() {
 
 TEST(Findings, TheDemoHasTheFaultsItIsSaidToHave) {
     const std::vector<Finding> findings = findings_of(tansy());
-    for (const char* id : {"size", "roots", "parent_transform", "name_prefix", "take_name"}) {
+    for (const char* id :
+         {"size", "roots", "parent_transform", "name_prefix", "take_name", "stray_weights", "broken_normals"}) {
         const Finding* finding = find(findings, id);
         ASSERT_NE(finding, nullptr) << id;
         EXPECT_FALSE(finding->message.empty());
@@ -45,8 +46,8 @@ TEST(Findings, TheDemoHasTheFaultsItIsSaidToHave) {
 
 TEST(Findings, TheStepOfEachMendsIt) {
     Scene scene = tansy();
-    for (const char* id : {"size", "parent_transform", "name_prefix", "take_name", "roots", "weight_sum",
-                           "unweighted_joints", "empty_shape", "expected_size"}) {
+    for (const char* id : {"broken_normals", "stray_weights", "size", "parent_transform", "name_prefix", "take_name",
+                           "roots", "weight_sum", "unweighted_joints", "empty_shape", "expected_size"}) {
         const std::vector<Finding> before = findings_of(scene);
         const Finding* finding = find(before, id);
         ASSERT_NE(finding, nullptr) << id;
