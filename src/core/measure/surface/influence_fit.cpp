@@ -18,6 +18,7 @@ namespace {
 constexpr size_t most_frames = 4000;
 constexpr size_t most_fit_frames = 400;
 constexpr size_t most_candidates = 10;
+constexpr int reweighted_rounds = 4;
 
 using Small = Eigen::Matrix<double, Eigen::Dynamic, Eigen::Dynamic, 0, most_candidates, most_candidates>;
 using SmallVector = Eigen::Matrix<double, Eigen::Dynamic, 1, 0, most_candidates, 1>;
@@ -303,15 +304,36 @@ class SurfaceFit {
         if (free.size() > most_candidates) {
             free.resize(std::max(most_candidates, may) == may ? may : most_candidates);
         }
-        if (free.size() <= most_candidates) {
-            solve(motion, row, free, may, kept, one.fitted);
-        }
         one.of_heaviest = tally(motion, one.heaviest);
+        if (free.size() > most_candidates) {
+            one.of_fitted = tally(motion, one.fitted);
+            return;
+        }
+        const size_t used = std::min(samples_.size(), most_fit_frames);
+        std::vector<double> share(used, 1);
+        solve(motion, row, free, may, kept, share, one.fitted);
         one.of_fitted = tally(motion, one.fitted);
+        // From the least sum of squares towards the least sum of distances, which is what is looked at: a sample counts
+        // by one over how far it is off.
+        const double largest = std::max(one.of_fitted.largest, one.of_heaviest.largest);
+        std::vector<double> next = one.fitted;
+        for (int round = 0; round < reweighted_rounds && one.of_fitted.sum > 0; ++round) {
+            const double little = 1e-3 * one.of_fitted.sum / static_cast<double>(samples_.size());
+            for (size_t u = 0; u < used; ++u) {
+                share[u] = 1 / std::max(little, motion.error(u * samples_.size() / used, next));
+            }
+            solve(motion, row, free, may, kept, share, next);
+            Tally of_next = tally(motion, next);
+            if (!(of_next.sum < one.of_fitted.sum && of_next.largest <= largest)) {
+                break;
+            }
+            one.fitted = next;
+            one.of_fitted = std::move(of_next);
+        }
     }
 
     void solve(const VertexMotion& motion, const WeightRow& row, const std::vector<size_t>& free, size_t may,
-               double kept, std::vector<double>& fitted) const {
+               double kept, const std::vector<double>& share, std::vector<double>& fitted) const {
         const auto n = static_cast<Eigen::Index>(free.size());
         Small h = Small::Zero(n, n);
         SmallVector b = SmallVector::Zero(n);
@@ -319,7 +341,7 @@ class SurfaceFit {
         for (Eigen::Index i = 0; i < n; ++i) {
             was[i] = row[free[static_cast<size_t>(i)]].weight;
         }
-        const size_t used = std::min(samples_.size(), most_fit_frames);
+        const size_t used = share.size();
         for (size_t u = 0; u < used; ++u) {
             const size_t s = u * samples_.size() / used;
             Vec3 locked = Vec3::Zero();
@@ -330,9 +352,9 @@ class SurfaceFit {
             }
             for (Eigen::Index i = 0; i < n; ++i) {
                 const Vec3& apart = motion.apart(s, free[static_cast<size_t>(i)]);
-                b[i] += apart.dot(locked);
+                b[i] += share[u] * apart.dot(locked);
                 for (Eigen::Index j = 0; j <= i; ++j) {
-                    h(i, j) += apart.dot(motion.apart(s, free[static_cast<size_t>(j)]));
+                    h(i, j) += share[u] * apart.dot(motion.apart(s, free[static_cast<size_t>(j)]));
                 }
             }
         }

@@ -43,7 +43,10 @@ struct FitRequest {
 /// beyond the surface's largest, keeps those. The least-squares problem per vertex is that of skinning decomposition
 /// with the bones' motion given (Le and Deng, Smooth Skinning Decomposition with Rigid Bones, ACM Transactions on
 /// Graphics 31(6), 2012, equations 4 to 6), with the joints that stay found by trying all choices of up to 10
-/// candidates instead of the four largest. `stop` ends it early; what comes back is then not to be used.
+/// candidates instead of the four largest. From there it goes on towards the least sum of distances, by up to four
+/// rounds in which each frame counts by one over how far it is off (Weiszfeld, Tohoku Mathematical Journal 43, 1937);
+/// a round that gains nothing, or moves a vertex farther at most, is not taken. `stop` ends it early; what comes back
+/// is then not to be used.
 InfluenceFit fit_influences(const Scene& scene, const FitRequest& request, const std::function<bool()>& stop = {});
 
 } // namespace wembrix
