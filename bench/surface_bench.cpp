@@ -138,6 +138,66 @@ void weights_copied_100k_to_100k(benchmark::State& state) {
 }
 BENCHMARK(weights_copied_100k_to_100k)->UseRealTime()->Unit(benchmark::kMillisecond);
 
+/// A closed body of 100 000 vertices around a chain of 60 joints, without weights.
+Scene unbound() {
+    constexpr uint32_t around = 100;
+    constexpr uint32_t rings = 1000;
+    constexpr int bones = 60;
+    Scene scene;
+    for (int j = 0; j <= bones; ++j) {
+        Node node;
+        node.name = fmt::format("joint_{:02}", j);
+        node.kind = NodeKind::joint;
+        node.parent = j - 1;
+        node.identity = j + 1;
+        node.rest.translation = Vec3(0, j == 0 ? 0 : 2.0 / bones, 0);
+        scene.nodes.push_back(node);
+    }
+    Mesh mesh;
+    std::vector<Vec3f> places;
+    std::vector<uint32_t> indices;
+    for (uint32_t r = 0; r < rings; ++r) {
+        for (uint32_t a = 0; a < around; ++a) {
+            const float angle = 6.2831853F * static_cast<float>(a) / around;
+            const float height = 2 * static_cast<float>(r) / (rings - 1);
+            const float radius = 0.15F + 0.05F * std::sin(9 * height);
+            places.emplace_back(radius * std::cos(angle), height, radius * std::sin(angle));
+        }
+    }
+    const auto at = [](uint32_t r, uint32_t a) { return r * around + a % around; };
+    for (uint32_t r = 0; r + 1 < rings; ++r) {
+        for (uint32_t a = 0; a < around; ++a) {
+            indices.insert(indices.end(), {at(r, a), at(r + 1, a + 1), at(r, a + 1)});
+            indices.insert(indices.end(), {at(r, a), at(r + 1, a), at(r + 1, a + 1)});
+        }
+    }
+    for (uint32_t a = 1; a + 1 < around; ++a) {
+        indices.insert(indices.end(), {at(0, 0), at(0, a), at(0, a + 1)});
+        indices.insert(indices.end(), {at(rings - 1, 0), at(rings - 1, a + 1), at(rings - 1, a)});
+    }
+    Primitive primitive;
+    primitive.point_count = static_cast<uint32_t>(places.size());
+    primitive.index_count = static_cast<uint32_t>(indices.size());
+    primitive.has_normals = false;
+    mesh.primitives.push_back(primitive);
+    mesh.positions = std::move(places);
+    mesh.indices = std::move(indices);
+    scene.meshes.push_back(std::move(mesh));
+    Node body;
+    body.name = "body";
+    body.kind = NodeKind::surface;
+    body.mesh = 0;
+    body.identity = 1000;
+    scene.nodes.push_back(body);
+    return scene;
+}
+void bind(benchmark::State& state, const char* method) {
+    step_on(state, unbound(), {"bind_surface", {{"method", method}}});
+}
+BENCHMARK_CAPTURE(bind, nearest_100k_60, "nearest")->UseRealTime()->Unit(benchmark::kMillisecond);
+BENCHMARK_CAPTURE(bind, heat_100k_60, "heat")->UseRealTime()->Unit(benchmark::kMillisecond);
+BENCHMARK_CAPTURE(bind, volume_100k_60, "volume")->UseRealTime()->Unit(benchmark::kMillisecond);
+
 void tangents_of_two_million_triangles(benchmark::State& state) {
     const Mesh& mesh = million().meshes[0];
     const std::vector<std::array<uint32_t, 3>> triangles = triangles_of(mesh, mesh.primitives[0]);

@@ -32,6 +32,7 @@ namespace wembrix {
     ROW(fit_contract)                                                                                                  \
     ROW(rename_surfaces)                                                                                               \
     ROW(merge_surfaces)                                                                                                \
+    ROW(bind_surface)                                                                                                  \
     ROW(normalize_weights)                                                                                             \
     ROW(limit_influences)                                                                                              \
     ROW(prune_weights)                                                                                                 \

@@ -20,15 +20,20 @@ std::vector<Bone> bones_of(const Scene& scene) {
     return bones;
 }
 
-double distance_to_bone(const Bone& bone, const Vec3& place) {
-    double least = (place - bone.from).norm();
+Vec3 nearest_on_bone(const Bone& bone, const Vec3& place) {
+    Vec3 nearest = bone.from;
     for (const Vec3& end : bone.to) {
         const Vec3 along = end - bone.from;
         const double length = along.squaredNorm();
         const double at = length > 0 ? std::clamp((place - bone.from).dot(along) / length, 0.0, 1.0) : 0.0;
-        least = std::min(least, (place - bone.from - at * along).norm());
+        const Vec3 here = bone.from + at * along;
+        nearest = (place - here).squaredNorm() < (place - nearest).squaredNorm() ? here : nearest;
     }
-    return least;
+    return nearest;
+}
+
+double distance_to_bone(const Bone& bone, const Vec3& place) {
+    return (place - nearest_on_bone(bone, place)).norm();
 }
 
 } // namespace wembrix

@@ -14,6 +14,8 @@ struct Bone {
 };
 /// One per node; of nodes that are no joints the place alone.
 std::vector<Bone> bones_of(const Scene& scene);
+/// The point of the lines from a joint to those below it that is nearest to a place.
+Vec3 nearest_on_bone(const Bone& bone, const Vec3& place);
 /// From a place to the nearest point of the lines from a joint to those below it, metres.
 double distance_to_bone(const Bone& bone, const Vec3& place);
 

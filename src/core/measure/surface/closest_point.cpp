@@ -152,4 +152,65 @@ SurfacePlace ClosestPoint::nearest(const Vec3f& at, double most, const Vec3f* no
     return best;
 }
 
+bool ClosestPoint::crosses(const Vec3f& from, const Vec3f& to, float begin) const {
+    if (boxes_.empty()) {
+        return false;
+    }
+    const Vec3f way = to - from;
+    const auto meets = [&](const Box& box) {
+        float first = begin;
+        float last = 1;
+        for (Eigen::Index k = 0; k < 3; ++k) {
+            if (way[k] == 0) {
+                if (from[k] < box.low[k] || from[k] > box.high[k]) {
+                    return false;
+                }
+                continue;
+            }
+            const float one = (box.low[k] - from[k]) / way[k];
+            const float other = (box.high[k] - from[k]) / way[k];
+            first = std::max(first, std::min(one, other));
+            last = std::min(last, std::max(one, other));
+        }
+        return first <= last;
+    };
+    const auto hits = [&](const Triangle& triangle) {
+        const Vec3f& a = points_[triangle[0]];
+        const Vec3f ab = points_[triangle[1]] - a;
+        const Vec3f ac = points_[triangle[2]] - a;
+        const Vec3f p = way.cross(ac);
+        const float volume = ab.dot(p);
+        if (volume == 0) {
+            return false;
+        }
+        const Vec3f to_from = from - a;
+        const float u = to_from.dot(p) / volume;
+        const Vec3f q = to_from.cross(ab);
+        const float v = way.dot(q) / volume;
+        const float t = ac.dot(q) / volume;
+        return u >= 0 && v >= 0 && u + v <= 1 && t > begin && t < 1;
+    };
+    std::array<uint32_t, 128> open{};
+    size_t depth = 0;
+    open[depth++] = 0;
+    while (depth > 0) {
+        const uint32_t place = open.at(--depth);
+        const Box& box = boxes_[place];
+        if (!meets(box)) {
+            continue;
+        }
+        if (box.count == 0) {
+            open.at(depth++) = box.first;
+            open.at(depth++) = place + 1;
+            continue;
+        }
+        for (uint32_t i = box.first; i < box.first + box.count; ++i) {
+            if (hits(triangles_[order_[i]])) {
+                return true;
+            }
+        }
+    }
+    return false;
+}
+
 } // namespace wembrix

@@ -28,6 +28,10 @@ class ClosestPoint {
     [[nodiscard]] SurfacePlace nearest(const Vec3f& at, double most = 1e30, const Vec3f* normal = nullptr,
                                        double least_cosine = -1) const;
 
+    /// Whether a triangle lies across the way between two places, its first `begin` (a share of it) left out. Safe from
+    /// several threads. (Möller and Trumbore, Fast, Minimum Storage Ray/Triangle Intersection, 1997)
+    [[nodiscard]] bool crosses(const Vec3f& from, const Vec3f& to, float begin = 0) const;
+
   private:
     struct Box {
         Vec3f low, high;

@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <array>
 #include <tbb/blocked_range.h>
+#include <tbb/parallel_invoke.h>
 #include <tbb/parallel_reduce.h>
 
 namespace wembrix {
@@ -51,8 +52,10 @@ InfluenceLoss limit_influences(Influences& influences, int most) {
     for (size_t i = 0; i < rows; ++i) {
         offsets[i + 1] = offsets[i] + static_cast<uint32_t>(std::min<size_t>(limit, from[i + 1] - from[i]));
     }
-    std::vector<uint16_t> joints(offsets.back());
-    std::vector<float> weights(offsets.back());
+    std::vector<uint16_t> joints;
+    std::vector<float> weights;
+    // Large arrays are new memory, which the system clears page by page: on both cores.
+    tbb::parallel_invoke([&] { joints.resize(offsets.back()); }, [&] { weights.resize(offsets.back()); });
     const InfluenceLoss loss = tbb::parallel_reduce(
         tbb::blocked_range<size_t>(0, rows, 4096), InfluenceLoss{},
         [&](const tbb::blocked_range<size_t>& range, InfluenceLoss part) {

@@ -1,0 +1,302 @@
+// First weights: every method holds every vertex, by joints that may, and by none that only lies near.
+#include "core/measure/surface/deform.h"
+#include "core/measure/surface/first_weights.h"
+#include "core/measure/surface/heat_weights.h"
+#include "core/measure/surface/rest_places.h"
+#include "core/measure/surface/volume_weights.h"
+#include "core/steps/step_kind.h"
+#include "random_skin.h"
+
+#include <cmath>
+#include <gtest/gtest.h>
+#include <map>
+
+namespace wembrix {
+namespace {
+
+constexpr const char* methods[] = {"nearest", "heat", "volume"};
+
+/// Two legs side by side, a finger's breadth apart, each a closed tube around a thigh and a shank, under one root.
+Scene two_legs(bool open = false) {
+    Scene scene;
+    const auto joint = [&](const char* name, int parent, const Vec3& at) {
+        Node node;
+        node.name = name;
+        node.kind = NodeKind::joint;
+        node.parent = parent;
+        node.identity = static_cast<int64_t>(scene.nodes.size()) + 1;
+        node.rest.translation = at;
+        scene.nodes.push_back(node);
+        return static_cast<int>(scene.nodes.size()) - 1;
+    };
+    const int root = joint("root", -1, Vec3::Zero());
+    const int hips = joint("hips", root, Vec3(0, 1, 0));
+    for (const double side : {1.0, -1.0}) {
+        const std::string end = side > 0 ? "_l" : "_r";
+        const int thigh = joint(("thigh" + end).c_str(), hips, Vec3(side * 0.11, -0.05, 0));
+        const int shank = joint(("shank" + end).c_str(), thigh, Vec3(0, -0.45, 0));
+        joint(("ankle" + end).c_str(), shank, Vec3(0, -0.45, 0));
+    }
+    Mesh mesh;
+    mesh.name = "legs";
+    std::vector<Vec3f> places;
+    std::vector<uint32_t> indices;
+    constexpr uint32_t around = 16;
+    constexpr uint32_t rings = 30;
+    for (const float side : {1.0F, -1.0F}) {
+        const auto first = static_cast<uint32_t>(places.size());
+        for (uint32_t r = 0; r <= rings; ++r) {
+            for (uint32_t a = 0; a < around; ++a) {
+                const float angle = 2 * static_cast<float>(M_PI) * static_cast<float>(a) / around;
+                places.emplace_back(side * 0.11F + 0.1F * std::cos(angle),
+                                    0.97F - 0.95F * static_cast<float>(r) / rings, 0.1F * std::sin(angle));
+            }
+        }
+        const auto at = [&](uint32_t r, uint32_t a) { return first + r * around + a % around; };
+        for (uint32_t r = 0; r < rings; ++r) {
+            for (uint32_t a = 0; a < around; ++a) {
+                indices.insert(indices.end(), {at(r, a), at(r, a + 1), at(r + 1, a + 1)});
+                indices.insert(indices.end(), {at(r, a), at(r + 1, a + 1), at(r + 1, a)});
+            }
+        }
+        for (uint32_t a = 1; a + 1 < around && !open; ++a) {
+            indices.insert(indices.end(), {at(0, 0), at(0, a + 1), at(0, a)});
+            indices.insert(indices.end(), {at(rings, 0), at(rings, a), at(rings, a + 1)});
+        }
+    }
+    Primitive primitive;
+    primitive.point_count = static_cast<uint32_t>(places.size());
+    primitive.index_count = static_cast<uint32_t>(indices.size());
+    primitive.has_normals = false;
+    mesh.primitives.push_back(primitive);
+    mesh.positions = std::move(places);
+    mesh.indices = std::move(indices);
+    scene.meshes.push_back(std::move(mesh));
+    Node body;
+    body.name = "legs";
+    body.kind = NodeKind::surface;
+    body.mesh = 0;
+    body.identity = 100;
+    scene.nodes.push_back(body);
+    return scene;
+}
+
+/// Weights of the surface by the names of joints, one map a vertex.
+std::vector<std::map<std::string, double>> weights_in(const Scene& scene, int surface) {
+    const Node& node = scene.nodes[static_cast<size_t>(surface)];
+    std::vector<std::map<std::string, double>> all;
+    WeightRow row;
+    for (size_t v = 0; v + 1 < node.influences.offsets.size(); ++v) {
+        read_row(node.influences, v, row);
+        all.emplace_back();
+        for (const Weight& one : row) {
+            const int joint = scene.skins[static_cast<size_t>(node.skin)].joints[one.joint];
+            all.back()[scene.nodes[static_cast<size_t>(joint)].name] = one.weight;
+        }
+    }
+    return all;
+}
+
+Scene bound(const Scene& scene, nlohmann::json parameters) {
+    const Result<StepResult> result = apply_step(scene, "bind_surface", parameters);
+    EXPECT_TRUE(result.ok()) << (result.ok() ? "" : result.problem().sentence());
+    EXPECT_TRUE(!result.ok() || result->could_not.empty()) << result->could_not.front();
+    return result.ok() ? result->scene : scene;
+}
+
+TEST(BindSurface, ALegIsHeldByItsOwnJointsHoweverNearTheOtherOneIs) {
+    for (const bool open : {false, true}) {
+        const Scene scene = two_legs(open);
+        const int body = surfaces_of(scene)[0];
+        for (const char* method : methods) {
+            if (open && std::string_view(method) == "volume") {
+                continue; // open at both ends along its length: the columns across tell the inside, as below
+            }
+            const Scene made = bound(scene, {{"method", method}});
+            const std::vector<Vec3f> places = rest_places(scene, body);
+            const auto weights = weights_in(made, body);
+            ASSERT_EQ(weights.size(), places.size());
+            for (size_t v = 0; v < weights.size(); ++v) {
+                const std::string own = places[v].x() > 0 ? "_l" : "_r";
+                double sum = 0;
+                for (const auto& [joint, weight] : weights[v]) {
+                    EXPECT_TRUE(joint.ends_with(own) || joint == "hips") << method << " " << joint << " " << v;
+                    EXPECT_NE(joint, "root");
+                    EXPECT_FALSE(joint.starts_with("ankle")) << "an end";
+                    sum += weight;
+                }
+                EXPECT_LE(weights[v].size(), 4U);
+                EXPECT_NEAR(sum, 1, 1e-6) << method << " " << v;
+                // Well inside a bone's half of the leg that bone has most.
+                const float y = places[v].y();
+                if (y > 0.62F && y < 0.8F) {
+                    EXPECT_GT(weights[v].count("thigh" + own), 0U) << method << " " << y;
+                    EXPECT_GT(weights[v].at("thigh" + own), 0.6) << method << " " << y;
+                } else if (y < 0.38F && y > 0.1F) {
+                    EXPECT_GT(weights[v].count("shank" + own), 0U) << method << " " << y;
+                    EXPECT_GT(weights[v].at("shank" + own), 0.6) << method << " " << y;
+                }
+            }
+        }
+    }
+}
+
+TEST(BindSurface, AcrossTheKneeWeightsGoOverEvenly) {
+    const Scene scene = two_legs();
+    const int body = surfaces_of(scene)[0];
+    const std::vector<Vec3f> places = rest_places(scene, body);
+    for (const char* method : methods) {
+        const auto weights = weights_in(bound(scene, {{"method", method}}), body);
+        // Down one line of vertices the thigh's weight only falls, and no step is a leap.
+        double before = 1;
+        for (size_t r = 8; r <= 26; ++r) {
+            const auto& row = weights[r * 16 + 4];
+            const auto thigh = row.find("thigh_l");
+            const double now = thigh == row.end() ? 0 : thigh->second;
+            EXPECT_LE(now, before + 0.02) << method << " ring " << r;
+            EXPECT_GT(now, before - 0.45) << method << " ring " << r;
+            before = now;
+        }
+        EXPECT_LT(before, 0.1) << method;
+    }
+}
+
+TEST(BindSurface, HeatIsTheBalanceThatThePaperSays) {
+    const Scene scene = two_legs();
+    const int body = surfaces_of(scene)[0];
+    const std::vector<Vec3f> places = rest_places(scene, body);
+    BoneWeightRequest request{joints_that_hold(scene, false), 8, 4, {}};
+    const BoneWeights heat = weights_by_heat(scene, scene.meshes[0], places, request);
+    EXPECT_TRUE(heat.unreached.empty());
+    ASSERT_EQ(heat.rows.size(), places.size());
+    // Both legs are alike, and so is what their rings hold in the mean; only their caps are cut otherwise.
+    const size_t half = places.size() / 2;
+    const auto of_thigh = [&](size_t first, const char* thigh) {
+        double sum = 0;
+        for (size_t a = 0; a < 16; ++a) {
+            for (const Weight& one : heat.rows[first + a]) {
+                const int joint = request.joints[one.joint];
+                sum += scene.nodes[static_cast<size_t>(joint)].name == thigh ? one.weight : 0;
+            }
+        }
+        return sum / 16;
+    };
+    for (size_t r = 8; r <= 27; ++r) {
+        EXPECT_NEAR(of_thigh(r * 16, "thigh_l"), of_thigh(half + r * 16, "thigh_r"), 0.01) << r;
+    }
+    // In the middle of the knee both bones are as near: the balance is one half.
+    EXPECT_NEAR((of_thigh(14 * 16, "thigh_l") + of_thigh(15 * 16, "thigh_l")) / 2, 0.5, 0.1);
+    EXPECT_NEAR(heat.farthest_m, 0.1, 0.06);
+}
+
+TEST(BindSurface, NothingMovesAtRestWhateverStandsAboveTheSurface) {
+    for (uint32_t seed = 1; seed <= 6; ++seed) {
+        Scene scene = testing::random_skin(seed);
+        const int body = surfaces_of(scene)[0];
+        const std::vector<Vec3f> before = rest_places(scene, body);
+        Node& node = scene.nodes[static_cast<size_t>(body)];
+        node.skin = -1;
+        node.influences = {};
+        node.parent = -1;
+        node.rest.translation = Vec3(0.2, -1, 3);
+        node.rest.rotation = Quat(Eigen::AngleAxisd(0.3 * seed, Vec3(1, 1, 0).normalized()));
+        node.rest.scale = Vec3(2, 2, 2);
+        const std::vector<Vec3f> placed = rest_places(scene, body);
+        for (const char* method : methods) {
+            const Scene made = apply_step(scene, "bind_surface", {{"method", method}})->scene;
+            const std::vector<Vec3f> after = rest_places(made, body);
+            for (size_t v = 0; v < placed.size(); ++v) {
+                ASSERT_LT((after[v] - placed[v]).norm(), 1e-5F) << method;
+            }
+        }
+    }
+}
+
+TEST(BindSurface, RandomBodiesAreHeldWithinTheLimitByEveryMethod) {
+    for (uint32_t seed = 1; seed <= 25; ++seed) {
+        const Scene scene = testing::random_skin(seed);
+        const int body = surfaces_of(scene)[0];
+        const int most = 1 + static_cast<int>(seed % 4);
+        for (const char* method : methods) {
+            const Result<StepResult> result =
+                apply_step(scene, "bind_surface", {{"method", method}, {"surfaces", {"*"}}, {"max_influences", most}});
+            ASSERT_TRUE(result.ok()) << method << " " << seed;
+            const Influences& rows = result->scene.nodes[static_cast<size_t>(body)].influences;
+            ASSERT_EQ(rows.offsets.size(), scene.meshes[0].point_count() + 1);
+            EXPECT_LE(rows.largest_row(), static_cast<size_t>(most));
+            for (size_t v = 0; v + 1 < rows.offsets.size(); ++v) {
+                double sum = 0;
+                for (uint32_t k = rows.offsets[v]; k < rows.offsets[v + 1]; ++k) {
+                    EXPECT_GT(rows.weights[k], 0);
+                    sum += rows.weights[k];
+                }
+                ASSERT_NEAR(sum, 1, 1e-6) << method << " " << seed << " " << v;
+            }
+        }
+    }
+}
+
+TEST(BindSurface, KeepsWhatIsHeldAndMakesPiecesRigidIfAsked) {
+    Scene scene = bound(two_legs(), {{"method", "nearest"}});
+    const int body = surfaces_of(scene)[0];
+    const auto before = weights_in(scene, body);
+    // The first hundred vertices lose theirs.
+    Influences& rows = scene.nodes[static_cast<size_t>(body)].influences;
+    InfluencesBuilder builder(rows.offsets.size() - 1);
+    for (size_t v = 0; v + 1 < rows.offsets.size(); ++v) {
+        if (v < 100) {
+            builder.add({});
+        } else {
+            builder.copy(rows, v);
+        }
+    }
+    rows = builder.take();
+    const auto after = weights_in(bound(scene, {{"method", "volume"}, {"surfaces", {"legs"}}, {"keep", "held"}}), body);
+    for (size_t v = 0; v < after.size(); ++v) {
+        EXPECT_FALSE(after[v].empty());
+        if (v >= 100) {
+            EXPECT_EQ(after[v], before[v]);
+        }
+    }
+    const auto rigid = weights_in(bound(two_legs(), {{"method", "heat"}, {"rigid_pieces", true}}), body);
+    for (const auto& row : rigid) {
+        ASSERT_EQ(row.size(), 1U);
+    }
+    EXPECT_EQ(rigid.front(), rigid[100]) << "one joint for one leg";
+    EXPECT_NE(rigid.front(), rigid.back()) << "and another for the other";
+    EXPECT_FALSE(apply_step(Scene(), "bind_surface", {}).ok()) << "nothing to bind to";
+}
+
+TEST(BindSurface, WhatSeesNoBoneIsSaidAndStillHeld) {
+    Scene scene = two_legs();
+    // A crate ten metres away: all bones lie behind the legs from there, or behind its own walls.
+    Hull box;
+    box.kind = Hull::Kind::box;
+    box.half_size = Vec3(0.2, 0.2, 0.2);
+    box.frame = translating(Vec3(10, 0, 0));
+    const HullShell shell = shell_of(box);
+    Mesh& mesh = scene.meshes[0];
+    std::vector<Vec3f> places = mesh.positions.get();
+    std::vector<uint32_t> indices = mesh.indices.get();
+    const auto first = static_cast<uint32_t>(places.size());
+    places.insert(places.end(), shell.points.begin(), shell.points.end());
+    for (const uint32_t index : shell.indices) {
+        indices.push_back(first + index);
+    }
+    mesh.primitives[0].point_count = static_cast<uint32_t>(places.size());
+    mesh.primitives[0].index_count = static_cast<uint32_t>(indices.size());
+    mesh.positions = std::move(places);
+    mesh.indices = std::move(indices);
+    for (const char* method : {"heat", "volume"}) {
+        const Result<StepResult> result = apply_step(scene, "bind_surface", {{"method", method}});
+        ASSERT_TRUE(result.ok());
+        ASSERT_EQ(result->could_not.size(), 1U) << method;
+        const auto weights = weights_in(result->scene, surfaces_of(scene)[0]);
+        for (const auto& row : weights) {
+            EXPECT_FALSE(row.empty()) << method;
+        }
+    }
+}
+
+} // namespace
+} // namespace wembrix
