@@ -5,8 +5,10 @@
 #include "core/measure/surface/rest_places.h"
 #include "core/measure/surface/volume_weights.h"
 #include "core/steps/step_kind.h"
+#include "random_rig.h"
 #include "random_skin.h"
 
+#include <algorithm>
 #include <cmath>
 #include <gtest/gtest.h>
 #include <map>
@@ -109,9 +111,6 @@ TEST(BindSurface, ALegIsHeldByItsOwnJointsHoweverNearTheOtherOneIs) {
         const Scene scene = two_legs(open);
         const int body = surfaces_of(scene)[0];
         for (const char* method : methods) {
-            if (open && std::string_view(method) == "volume") {
-                continue; // open at both ends along its length: the columns across tell the inside, as below
-            }
             const Scene made = bound(scene, {{"method", method}});
             const std::vector<Vec3f> places = rest_places(scene, body);
             const auto weights = weights_in(made, body);
@@ -190,7 +189,7 @@ TEST(BindSurface, HeatIsTheBalanceThatThePaperSays) {
 }
 
 TEST(BindSurface, NothingMovesAtRestWhateverStandsAboveTheSurface) {
-    for (uint32_t seed = 1; seed <= 6; ++seed) {
+    for (uint32_t seed = 1; seed <= 3; ++seed) {
         Scene scene = testing::random_skin(seed);
         const int body = surfaces_of(scene)[0];
         const std::vector<Vec3f> before = rest_places(scene, body);
@@ -213,7 +212,7 @@ TEST(BindSurface, NothingMovesAtRestWhateverStandsAboveTheSurface) {
 }
 
 TEST(BindSurface, RandomBodiesAreHeldWithinTheLimitByEveryMethod) {
-    for (uint32_t seed = 1; seed <= 25; ++seed) {
+    for (uint32_t seed = 1; seed <= std::min<uint32_t>(25, testing::seeds() / 2); ++seed) {
         const Scene scene = testing::random_skin(seed);
         const int body = surfaces_of(scene)[0];
         const int most = 1 + static_cast<int>(seed % 4);

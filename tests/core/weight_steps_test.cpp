@@ -164,7 +164,8 @@ TEST(LeastMotion, IsNeverWorseThanTheHeaviestAndAThirdBetterInTheMean) {
     for (const int most : {4, 2}) {
         double heaviest_sum = 0;
         double fitted_sum = 0;
-        for (uint32_t seed = 1; seed <= 200; ++seed) {
+        const uint32_t skins = seeds() < 60 ? 30 : 200; // under the sanitizers each takes a second
+        for (uint32_t seed = 1; seed <= skins; ++seed) {
             const Scene scene = random_skin(seed);
             const Errors heaviest =
                 errors_of(scene, done(scene, {"limit_influences", {{"max_influences", most}}}).scene);
@@ -192,6 +193,9 @@ TEST(LeastMotion, OnTheDemoItIsAThirdBetterInTheMean) {
         scene = done(scene, step).scene;
     }
     for (const int most : {4, 2}) {
+        if (most == 2 && seeds() < 60) {
+            continue; // thousands of vertices: too many for the sanitizers' run
+        }
         const InfluenceFit fit = fit_influences(scene, {most, surfaces_of(scene), {}});
         EXPECT_GE(fit.vertices, 100U);
         EXPECT_LE(fit.fitted.largest_mm, fit.heaviest.largest_mm);

@@ -317,6 +317,7 @@ class SurfaceFit {
         // by one over how far it is off.
         const double largest = std::max(one.of_fitted.largest, one.of_heaviest.largest);
         std::vector<double> next = one.fitted;
+        std::erase_if(free, [&](size_t j) { return one.fitted[j] <= 0; }); // which joints stay is settled
         for (int round = 0; round < reweighted_rounds && one.of_fitted.sum > 0; ++round) {
             const double little = 1e-3 * one.of_fitted.sum / static_cast<double>(samples_.size());
             for (size_t u = 0; u < used; ++u) {
