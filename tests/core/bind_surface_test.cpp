@@ -250,7 +250,8 @@ TEST(BindSurface, KeepsWhatIsHeldAndMakesPiecesRigidIfAsked) {
         }
     }
     rows = builder.take();
-    const auto after = weights_in(bound(scene, {{"method", "volume"}, {"surfaces", {"legs"}}, {"keep", "held"}}), body);
+    const auto after =
+        weights_in(bound(scene, {{"method", "volume"}, {"surfaces", {"legs"}}, {"keep", "weighted"}}), body);
     for (size_t v = 0; v < after.size(); ++v) {
         EXPECT_FALSE(after[v].empty());
         if (v >= 100) {

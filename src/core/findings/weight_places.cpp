@@ -62,7 +62,7 @@ std::vector<Finding> find_unheld_vertices(const FindingContext& context) {
         finding.grade = Grade::look;
         finding.where = node.name;
         finding.nodes = {node.name};
-        finding.message = fmt::format("No joint holds {} of “{}”", counted(unheld, "vertex"), node.name);
+        finding.message = fmt::format("{} of “{}” without weights", counted(unheld, "vertex"), node.name);
         finding.reason = "They stay behind at the origin of the surface when the character moves.";
         std::vector<uint32_t> vertices = vertices_off_sum(node.influences);
         WeightRow row;
@@ -95,11 +95,12 @@ std::vector<Finding> find_stray_weights(const FindingContext& context) {
         finding.where = node.name;
         finding.nodes = {node.name, joint};
         finding.message = fmt::format("{} of weight on “{}”", counted(islands.size(), "stray"), node.name);
-        finding.reason = fmt::format("{} holds {} with up to {:.2f}, {} away from what else it holds (vertex {}).",
-                                     joint, counted(worst.vertices.size(), "vertex"), worst.heaviest,
-                                     worst.distance_m < 1 ? fmt::format("{:.3g} mm", worst.distance_m * 1000)
-                                                          : fmt::format("{:.3g} m", worst.distance_m),
-                                     worst.vertices.front());
+        finding.reason =
+            fmt::format("{} has weights of up to {:.2f} on {}, {} away from its other vertices (vertex {}).", joint,
+                        worst.heaviest, counted(worst.vertices.size(), "vertex"),
+                        worst.distance_m < 1 ? fmt::format("{:.3g} mm", worst.distance_m * 1000)
+                                             : fmt::format("{:.3g} m", worst.distance_m),
+                        worst.vertices.front());
         finding.point_at(node.name, worst.vertices);
         finding.step = Step{"prune_weights", {{"strays", true}, {"below", 0}, {"surfaces", {node.name}}}};
         findings.push_back(std::move(finding));
@@ -160,7 +161,7 @@ std::vector<Finding> find_unlike_weights(const FindingContext& context) {
         finding.grade = Grade::note;
         finding.where = node.name;
         finding.nodes = {node.name};
-        finding.message = fmt::format("Left and right of “{}” are held unlike", node.name);
+        finding.message = fmt::format("Weights on the left and right of “{}” differ", node.name);
         finding.reason = fmt::format("{} on the left differ from what answers them by more than 0.05, at most {:.2f} "
                                      "(vertex {}).",
                                      counted(vertices.size(), "vertex"), worst, worst_at);
@@ -208,7 +209,7 @@ std::vector<Finding> find_splitting_doubles(const FindingContext& context) {
         finding.where = node.name;
         finding.nodes = {node.name};
         finding.message = fmt::format("“{}” opens at {} when it moves", node.name, counted(split.size(), "vertex"));
-        finding.reason = fmt::format("They lie at the same place as others and are held otherwise, by up to {:.2f} "
+        finding.reason = fmt::format("They lie at the same position as others and have other weights, by up to {:.2f} "
                                      "(vertex {}).",
                                      worst, worst_at);
         finding.point_at(node.name, worst_first(std::move(split)));

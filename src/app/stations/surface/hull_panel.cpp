@@ -136,7 +136,8 @@ HullPanel::HullPanel(QWidget* parent) : QWidget(parent) {
             [ask] {
                 ask({{"from", "surfaces"}, {"shape", "convex"}});
             });
-    connect(add("makeRagdoll", tr("For each joint…"), tr("A capsule around what each joint holds: a ragdoll's set")),
+    connect(add("makeRagdoll", tr("For each joint…"),
+                tr("A capsule around the weighted vertices of each joint: a ragdoll's set")),
             &QPushButton::clicked, this, [ask] {
                 ask({{"from", "joints"}, {"shape", "capsule"}});
             });
@@ -209,8 +210,9 @@ void HullPanel::measure() {
 
 void HullPanel::say() {
     if (model_->rows().empty()) {
-        said_->setText(tr("No collision hulls yet. Make them of surfaces, of slots, or of what each joint holds; they "
-                          "go out with the model, as the destination says."));
+        said_->setText(tr(
+            "No collision hulls yet. Make them of surfaces, of slots, or of the weighted vertices of each joint; they "
+            "go out with the model, as the destination says."));
         return;
     }
     const auto count = static_cast<qulonglong>(model_->rows().size());

@@ -22,10 +22,10 @@ SurfaceStation::SurfaceStation(const StationContext& context, QWidget* parent)
       clock_(context.clock) {
     auto* outer = new QVBoxLayout(this);
     outer->setContentsMargins(10, 10, 10, 8);
-    empty_ =
-        offer(tr("No surfaces yet. Import a model: what holds its vertices, its shapes and its material slots stand "
-                 "here."),
-              this);
+    empty_ = offer(
+        tr("No surfaces yet. Import a model: the weights of its vertices, its shapes and its material slots stand "
+           "here."),
+        this);
     outer->addWidget(empty_, 1);
     all_ = new QWidget(this);
     outer->addWidget(all_, 1);
@@ -114,7 +114,7 @@ QWidget* SurfaceStation::make_tools() {
     lock_ = add("lockJoint", tr("Lock"), tr("Painted and typed weights leave those of this joint as they are"));
     lock_->setEnabled(false);
     paint_ = add("paintWeights", tr("Paint"), tr("Paint the weights of this joint in the view"));
-    choose_ = add("chooseVertices", tr("Choose"), tr("Choose vertices in the view, and type what holds them"));
+    choose_ = add("chooseVertices", tr("Choose"), tr("Choose vertices in the view, and type their weights"));
     connect(lock_, &QPushButton::clicked, this, [this](bool on) {
         painter_->set_locked(joint_, on);
         vertices_->refresh();
@@ -385,15 +385,15 @@ void SurfaceStation::say() {
         const Holding& held = state->prepared.held[static_cast<size_t>(at)];
         facts_->setText(
             held.points == 0
-                ? tr("<b>%1</b> holds no vertex")
+                ? tr("<b>%1</b> has no weights")
                       .arg(QString::fromStdString(shown_->nodes[static_cast<size_t>(at)].name).toHtmlEscaped())
-                : tr("<b>%1</b> holds %2 vertices · heaviest %3 · %4 shared with other joints")
+                : tr("<b>%1</b> has weights on %2 vertices · largest %3 · %4 shared with other joints")
                       .arg(QString::fromStdString(shown_->nodes[static_cast<size_t>(at)].name).toHtmlEscaped())
                       .arg(static_cast<qulonglong>(held.points))
                       .arg(held.heaviest, 0, 'f', 2)
                       .arg(static_cast<qulonglong>(held.shared)));
     } else {
-        facts_->setText(tr("Click a joint in the view to see what it holds."));
+        facts_->setText(tr("Click a joint in the view to see its weights."));
     }
     QStringList lines;
     for (size_t i = 0; i < state->findings.size(); ++i) {

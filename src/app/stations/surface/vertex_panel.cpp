@@ -159,7 +159,7 @@ void VertexPanel::refresh() {
         findChild<QPushButton*>(QString::fromUtf8(name))->setEnabled(node >= 0);
     }
     if (node < 0) {
-        said_->setText(tr("Draw around vertices in the view, or click one, to see and type what holds them."));
+        said_->setText(tr("Draw around vertices in the view, or click one, to see and type their weights."));
         model_->set_rows({});
         return;
     }

@@ -20,12 +20,12 @@ namespace {
 
 struct BindSettings {
     enum class Method : uint8_t { nearest, heat, volume };
-    enum class Keep : uint8_t { nothing, held };
+    enum class Keep : uint8_t { none, weighted };
     Method method = Method::heat;
     std::vector<std::string> surfaces, joints;
     int max_influences = 4;
     double falloff = 4;
-    Keep keep = Keep::nothing;
+    Keep keep = Keep::none;
     bool ends = false;
     bool rigid_pieces = false;
 };
@@ -138,7 +138,7 @@ Result<StepResult> apply_bind_surface(const StepContext& context, const BindSett
         InfluencesBuilder builder(places.size(), places.size() * 4);
         WeightRow row;
         for (size_t v = 0; v < places.size(); ++v) {
-            if (settings.keep == BindSettings::Keep::held && v + 1 < before.offsets.size()) {
+            if (settings.keep == BindSettings::Keep::weighted && v + 1 < before.offsets.size()) {
                 read_row(before, v, row);
                 if (!row.empty()) {
                     builder.copy(before, v);
@@ -187,16 +187,17 @@ StepKind bind_surface_step() {
          list<&BindSettings::surfaces>("surfaces", "Surfaces",
                                        "Which surfaces, * and ? allowed; empty: those without weights")
              .naming(NameOf::surface),
-         list<&BindSettings::joints>("joints", "Joints", "Which may hold; empty: all but a root that only carries")
+         list<&BindSettings::joints>("joints", "Joints",
+                                     "Which may get weights; empty: all but a root that only carries motion")
              .naming(NameOf::joint),
          number<&BindSettings::max_influences>("max_influences", "Influences per vertex", "At most").between(1, 8),
          number<&BindSettings::falloff>(
              "falloff", "Falloff",
              "Weights go as one over the distance to this power: more is harder. Heat has its own")
              .between(0.5, 32),
-         choice<&BindSettings::keep>("keep", "Keep", {"nothing", "held"},
-                                     "Of weights that are there: none, or those of vertices that something holds"),
-         flag<&BindSettings::ends>("ends", "Ends hold, too", "joints with none below them may hold"),
+         choice<&BindSettings::keep>("keep", "Keep weights", {"none", "weighted"},
+                                     "Of those that are there: none, or those of vertices that have some"),
+         flag<&BindSettings::ends>("ends", "Ends get weights, too", "joints with none below them may get some"),
          flag<&BindSettings::rigid_pieces>(
              "rigid_pieces", "Pieces stay rigid",
              "each connected piece goes with the one joint that is nearest to most of it")},
