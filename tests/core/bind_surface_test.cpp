@@ -264,7 +264,27 @@ TEST(BindSurface, KeepsWhatIsHeldAndMakesPiecesRigidIfAsked) {
     }
     EXPECT_EQ(rigid.front(), rigid[100]) << "one joint for one leg";
     EXPECT_NE(rigid.front(), rigid.back()) << "and another for the other";
-    EXPECT_FALSE(apply_step(Scene(), "bind_surface", {}).ok()) << "nothing to bind to";
+    EXPECT_FALSE(apply_step(Scene(), "bind_surface", nlohmann::json::object()).ok()) << "nothing to bind to";
+}
+
+TEST(BindSurface, MotionOfTheSurfaceItselfDoesNotGoUnsaid) {
+    Scene scene = two_legs();
+    EXPECT_TRUE(apply_step(scene, "bind_surface", nlohmann::json::object())->could_not.empty());
+    Clip clip;
+    clip.name = "hop";
+    clip.seconds = 1;
+    clip.channels.push_back({surfaces_of(scene)[0],
+                             Path::translation,
+                             Interpolation::linear,
+                             3,
+                             std::vector<float>{0, 1},
+                             std::vector<float>{0, 0, 0, 0, 1, 0},
+                             {}});
+    scene.clips.push_back(clip);
+    const Result<StepResult> result = apply_step(scene, "bind_surface", nlohmann::json::object());
+    ASSERT_TRUE(result.ok());
+    ASSERT_EQ(result->could_not.size(), 1U);
+    EXPECT_NE(result->could_not[0].find("legs"), std::string::npos);
 }
 
 TEST(BindSurface, WhatSeesNoBoneIsSaidAndStillHeld) {

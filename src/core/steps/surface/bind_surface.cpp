@@ -43,6 +43,20 @@ void put_under_a_skin(Scene& scene, int surface, const std::vector<int>& joints,
     scene.skins.push_back(std::move(skin));
 }
 
+/// Whether a clip moves the node, or what stands above it.
+bool is_moved(const Scene& scene, int node) {
+    for (; node >= 0; node = scene.nodes[static_cast<size_t>(node)].parent) {
+        for (const Clip& clip : scene.clips) {
+            if (std::any_of(clip.channels.begin(), clip.channels.end(), [&](const Channel& channel) {
+                    return channel.node == node && channel.path != Path::weights;
+                })) {
+                return true;
+            }
+        }
+    }
+    return false;
+}
+
 /// Every piece gets the one joint that holds most of it.
 void make_rigid(std::vector<WeightRow>& rows, const Pieces& pieces) {
     std::vector<std::map<uint16_t, double>> holds(pieces.count);
@@ -127,6 +141,11 @@ Result<StepResult> apply_bind_surface(const StepContext& context, const BindSett
             make_rigid(weights.rows, pieces_of(mesh));
         }
         if (scene.nodes[static_cast<size_t>(surface)].skin < 0) {
+            if (is_moved(scene, surface)) {
+                result.could_not.push_back(fmt::format(
+                    "“{}” was moved by clips itself: under a skin it follows its joints, and that motion is gone",
+                    name));
+            }
             put_under_a_skin(scene, surface, joints, world);
         }
         const int skin = scene.nodes[static_cast<size_t>(surface)].skin;
