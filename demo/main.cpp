@@ -2,7 +2,9 @@
 #include "core/base/files.h"
 #include "core/formats/gltf/gltf.h"
 #include "core/job/job.h"
+#include "core/job/skeleton_edits.h"
 #include "market_props.h"
+#include "sedge.h"
 #include "tansy_scene.h"
 
 #include <cstdio>
@@ -84,6 +86,20 @@ Job props_job() {
     return job;
 }
 
+/// Tansy's small cousin: a bare surface that gets joints and weights.
+Job sedge_job() {
+    Job job;
+    job.name = "sedge";
+    job.sources = {"sedge_surface.glb"};
+    job.destinations = built_in_destinations();
+    BuildOnCard build;
+    build.plan = plan_called("bird").take();
+    build.guides = demo::sedge_guides();
+    set_build(job, build);
+    set_binding(job, {{"method", "volume"}, {"max_influences", 4}, {"ends", true}});
+    return job;
+}
+
 Outcome make(const std::filesystem::path& folder) {
     std::error_code error;
     std::filesystem::create_directories(folder, error);
@@ -98,6 +114,12 @@ Outcome make(const std::filesystem::path& folder) {
         return done;
     }
     if (Outcome done = write_job(props_job(), folder / "market_props.wembrix"); !done) {
+        return done;
+    }
+    if (Outcome done = put(folder, write_glb_unscaled(demo::sedge_surface(), "sedge_surface")); !done) {
+        return done;
+    }
+    if (Outcome done = write_job(sedge_job(), folder / "sedge.wembrix"); !done) {
         return done;
     }
     Job raw = tansy_job();

@@ -91,6 +91,31 @@ struct ContractOptions {
 };
 int contract(const ContractOptions& options);
 
+struct PlanOptions {
+    std::string name; ///< of one that comes with Wembrix, or a file; of the plan that is taken off a skeleton
+    std::string of;   ///< a job or a source whose skeleton a plan is taken off
+};
+int plan(const PlanOptions& options);
+
+struct BuildOptions {
+    std::string file; ///< a job, which keeps the step, or a source
+    std::string plan;
+    std::string guides; ///< a file
+    bool suggest = false;
+    std::string to; ///< of a source: the card to write; empty: to the terminal
+};
+int build(const BuildOptions& options);
+
+struct BindOptions {
+    std::string file;
+    std::string method = "heat";
+    int influences = 4;
+    std::vector<std::string> surfaces;
+    bool ends = false;
+    std::string to;
+};
+int bind(const BindOptions& options);
+
 struct SourcesOptions {
     std::string job;
     bool relink = false;              ///< look for what is gone beside the job and its other sources

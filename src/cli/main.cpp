@@ -130,6 +130,32 @@ int run(int count, char** arguments) {
     sculpt_command->add_option("--surface", sculpt_options.surface, "Which; else the only one that bends");
     sculpt_command->add_option("--clip", sculpt_options.clip, "The clip of the pose; else at rest");
     sculpt_command->add_option("--frame", sculpt_options.frame, "Which frame of the clip; they count from 0");
+    PlanOptions plan_options;
+    CLI::App* plan_command =
+        app.add_subcommand("plan", "List the plans of skeletons, write one, or take one off a skeleton");
+    plan_command->add_option("name", plan_options.name,
+                             "One that comes with Wembrix, or a file; with --of its new name");
+    plan_command->add_option("--of", plan_options.of, "A source or a job (.wembrix) with a skeleton");
+    BuildOptions build_options;
+    CLI::App* build_command = app.add_subcommand(
+        "build",
+        "Build a skeleton into the surfaces of a source or job, as a step: a job keeps it, else a card is written");
+    build_command->add_option("file", build_options.file, "A source or a job (.wembrix)")->required();
+    build_command->add_option("--plan", build_options.plan, "A plan's file, or the name of one that comes with Wembrix")
+        ->required();
+    build_command->add_option("--guides", build_options.guides, "Where guide points stand (.json)");
+    build_command->add_flag("--suggest", build_options.suggest,
+                            "Place the guides as the surface suggests, to be corrected");
+    build_command->add_option("--to", build_options.to, "Of a source: the card to write");
+    BindOptions bind_options;
+    CLI::App* bind_command =
+        app.add_subcommand("bind", "Give the surfaces of a source or job their first weights, as a step");
+    bind_command->add_option("file", bind_options.file, "A source or a job (.wembrix)")->required();
+    bind_command->add_option("--method", bind_options.method, "nearest, heat or volume");
+    bind_command->add_option("--influences", bind_options.influences, "At most so many per vertex");
+    bind_command->add_option("--surface", bind_options.surfaces, "Which; else those without weights");
+    bind_command->add_flag("--ends", bind_options.ends, "Joints with none below them get some, too");
+    bind_command->add_option("--to", bind_options.to, "Of a source: the card to write");
     StepsOptions steps_options;
     CLI::App* steps_command = app.add_subcommand("steps", "List the steps that a route card can hold");
     steps_command->add_flag("--markdown", steps_options.markdown, "As the table of the documentation");
@@ -163,6 +189,15 @@ int run(int count, char** arguments) {
     }
     if (sculpt_command->parsed()) {
         return sculpt(sculpt_options);
+    }
+    if (plan_command->parsed()) {
+        return plan(plan_options);
+    }
+    if (build_command->parsed()) {
+        return build(build_options);
+    }
+    if (bind_command->parsed()) {
+        return bind(bind_options);
     }
     if (steps_command->parsed()) {
         return list_steps(steps_options);

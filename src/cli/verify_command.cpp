@@ -2,6 +2,7 @@
 
 #include "core/delivery/verify.h"
 #include "core/formats/format.h"
+#include "core/plan/planned_skeleton.h"
 
 #include <algorithm>
 #include <cstdio>
@@ -31,7 +32,7 @@ int verify(const VerifyOptions& options) {
     }
     std::optional<Contract> contract;
     if (!options.contract.empty()) {
-        Result<Contract> read = read_contract(options.contract);
+        Result<Contract> read = contract_or_plan(options.contract);
         if (!read) {
             return refuse(read.problem());
         }
@@ -72,7 +73,7 @@ int contract(const ContractOptions& options) {
         fmt::print("{}\n", contract_to_json(made).dump(2));
         return all_well;
     }
-    const Result<Contract> wanted = read_contract(options.against);
+    const Result<Contract> wanted = contract_or_plan(options.against);
     if (!wanted) {
         return refuse(wanted.problem());
     }

@@ -295,6 +295,20 @@ check "is out" python_says "len(d['sources']) == 1"
 check "one that is not there" ends 2 "$cli" sources "$work/moving/moving.wembrix" --remove nobody.glb
 check "nothing a source can be" ends 2 "$cli" sources "$work/moving/moving.wembrix" --as heron.glb=friend
 check "nothing to deliver by that name" ends 2 "$cli" deliver "$work/demo/tansy.wembrix" --out "$work/all" --only nobody
+# A skeleton from a plan.
+check "the plans that come with Wembrix" ends 0 "$cli" plan
+check "seven of them" [ "$(wc -l < "$work/out")" -eq 7 ]
+check "no such plan" ends 2 "$cli" plan centaur
+check "in one sentence" one_sentence
+check "a suggested skeleton as a card" ends 0 "$cli" build "$work/demo/sedge_surface.glb" --plan bird --suggest
+check "is a card" python_says "[s['step'] for s in d['steps']] == ['build_skeleton'] and len(d['steps'][0]['guides']) == 30"
+check "weights in a job" ends 0 "$cli" bind "$work/demo/sedge.wembrix" --method nearest
+check "replace those that it had" grep -q '"method": "nearest"' "$work/demo/sedge.wembrix"
+check "a method that is none" ends 2 "$cli" bind "$work/demo/sedge.wembrix" --method magic
+check "a skeleton is not built into another" ends 2 "$cli" build "$work/demo/tansy.wembrix" --plan bird
+check "in one sentence" one_sentence
+echo '{"guides": [{"chain": "leg", "point": "two"}]}' > "$work/bad.guides.json"
+check "guides that are none" ends 2 "$cli" build "$work/demo/sedge_surface.glb" --plan bird --guides "$work/bad.guides.json"
 
 echo "$passed passed, $failed failed"
 [ "$failed" -eq 0 ]

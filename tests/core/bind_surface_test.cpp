@@ -3,10 +3,13 @@
 #include "core/measure/surface/first_weights.h"
 #include "core/measure/surface/heat_weights.h"
 #include "core/measure/surface/rest_places.h"
+#include "core/measure/surface/surface_mirror.h"
 #include "core/measure/surface/volume_weights.h"
+#include "core/plan/guide_rows.h"
 #include "core/steps/step_kind.h"
 #include "random_rig.h"
 #include "random_skin.h"
+#include "tubes.h"
 
 #include <algorithm>
 #include <cmath>
@@ -314,6 +317,84 @@ TEST(BindSurface, WhatSeesNoBoneIsSaidAndStillHeld) {
         const auto weights = weights_in(result->scene, surfaces_of(scene)[0]);
         for (const auto& row : weights) {
             EXPECT_FALSE(row.empty()) << method;
+        }
+    }
+}
+
+/// A four-legged body of tubes that is its own mirror image, built after its plan and bound.
+Scene bound_body(const std::string& method) {
+    Plan plan = with_joints(plan_called("quadruped").take(), "ear", 0);
+    for (PlanChain& chain : plan.chains) {
+        for (Vec3& point : chain.guides.front()) {
+            point.x() = chain.guides.front().front().x();
+        }
+    }
+    Bounds box;
+    box.add(Vec3(-0.3, 0, -0.9));
+    box.add(Vec3(0.3, 1.1, 0.9));
+    const Guides guides = guides_in(plan, {}, box, 0);
+    std::vector<std::vector<Vec3>> lines;
+    for (const PlanChain& chain : plan.chains) {
+        for (const Side side :
+             chain.both_sides ? std::vector<Side>{Side::left, Side::right} : std::vector<Side>{Side::middle}) {
+            const std::vector<Vec3> line = line_of(plan, guides, chain, 1, side);
+            lines.push_back(spread_along(line, 20));
+            lines.back().push_back(line.back());
+        }
+    }
+    const Scene bare = testing::tube_scene(lines, 0.1, 16, true);
+    Result<StepResult> built =
+        apply_step(bare, "build_skeleton",
+                   {{"plan", plan_to_json(plan)}, {"guides", rows_of_guides(guides.all)}, {"middle_x_m", 0}});
+    EXPECT_TRUE(built.ok() && built->could_not.empty());
+    Result<StepResult> bound =
+        apply_step(built->scene, "bind_surface", {{"method", method}, {"max_influences", 4}, {"ends", true}});
+    EXPECT_TRUE(bound.ok());
+    return bound->scene;
+}
+
+TEST(BindSurface, ASymmetricBodyGetsSymmetricWeights) {
+    for (const char* method : methods) {
+        SCOPED_TRACE(method);
+        const Scene scene = bound_body(method);
+        const Sides sides = find_sides(scene);
+        const std::vector<int> other = mirrored_joints(scene, sides);
+        for (const int surface : surfaces_of(scene)) {
+            const Node& node = scene.nodes[static_cast<size_t>(surface)];
+            const Skin& skin = scene.skins[static_cast<size_t>(node.skin)];
+            const SurfaceMirror mirror = mirror_of_surface(scene, surface, sides, 1e-5);
+            const auto weights_of = [&](uint32_t vertex, bool flip) {
+                std::map<int, double> weights;
+                WeightRow row;
+                read_row(node.influences, vertex, row);
+                for (const Weight& one : row) {
+                    const int joint = skin.joints[one.joint];
+                    weights[flip ? other[static_cast<size_t>(joint)] : joint] += one.weight;
+                }
+                return weights;
+            };
+            size_t pairs = 0;
+            double worst = 0;
+            uint32_t worst_at = 0;
+            for (uint32_t v = 0; v < mirror.answers.size(); ++v) {
+                if (mirror.answers[v] == SurfaceMirror::none) {
+                    continue;
+                }
+                ++pairs;
+                std::map<int, double> own = weights_of(v, false);
+                for (const auto& [joint, weight] : weights_of(mirror.answers[v], true)) {
+                    own[joint] -= weight;
+                }
+                for (const auto& [joint, apart] : own) {
+                    if (std::abs(apart) > worst) {
+                        worst = std::abs(apart);
+                        worst_at = v;
+                    }
+                }
+            }
+            EXPECT_GT(pairs * 10, mirror.answers.size() * 9) << "the body is symmetric";
+            EXPECT_LT(worst, 1e-3) << node.name << " vertex " << worst_at << " at "
+                                   << rest_places(scene, surface)[worst_at].transpose();
         }
     }
 }

@@ -18,6 +18,7 @@ namespace wembrix {
     ROW(place_origin)                                                                                                  \
     ROW(expect_size)                                                                                                   \
     ROW(accept_finding)                                                                                                \
+    ROW(build_skeleton)                                                                                                \
     ROW(make_root)                                                                                                     \
     ROW(remove_joints)                                                                                                 \
     ROW(reparent_joints)                                                                                               \

@@ -20,6 +20,31 @@ std::vector<Bone> bones_of(const Scene& scene) {
     return bones;
 }
 
+std::vector<Bone> bones_going_on(const Scene& scene) {
+    constexpr double aligned = 0.99;
+    std::vector<Bone> bones = bones_of(scene);
+    const std::vector<Mat4> world = rest_world(scene);
+    const std::vector<Bone> as_they_are = bones;
+    for (const int joint : joints_of(scene)) {
+        Bone& bone = bones[static_cast<size_t>(joint)];
+        const int above = joint_above(scene, joint);
+        if (!bone.to.empty() || above < 0) {
+            continue;
+        }
+        const Vec3 before = bone.from - as_they_are[static_cast<size_t>(above)].from;
+        const double length = before.norm();
+        if (!(length > 0)) {
+            continue;
+        }
+        const Mat3 upper = nearest_rotation(linear_of(world[static_cast<size_t>(above)]));
+        const Vec3 seen = upper.transpose() * before / length;
+        const bool on_axis = seen.cwiseAbs().maxCoeff() > aligned;
+        const Mat3 own = nearest_rotation(linear_of(world[static_cast<size_t>(joint)]));
+        bone.to.emplace_back(bone.from + (on_axis ? Vec3(own * seen * length) : before));
+    }
+    return bones;
+}
+
 Vec3 nearest_on_bone(const Bone& bone, const Vec3& place) {
     Vec3 nearest = bone.from;
     for (const Vec3& end : bone.to) {

@@ -14,6 +14,9 @@ struct Bone {
 };
 /// One per node; of nodes that are no joints the place alone.
 std::vector<Bone> bones_of(const Scene& scene);
+/// The same, and of a joint without one below the bone goes on: along the axis that the bone above it lies on, or
+/// straight on where that is none, and as long.
+std::vector<Bone> bones_going_on(const Scene& scene);
 /// The point of the lines from a joint to those below it that is nearest to a place.
 Vec3 nearest_on_bone(const Bone& bone, const Vec3& place);
 /// From a place to the nearest point of the lines from a joint to those below it, metres.

@@ -210,7 +210,12 @@ nlohmann::json contract_to_json(const Contract& contract) {
                           {"translation_m", {p.x(), p.y(), p.z()}},
                           {"rotation_xyzw", {q.x(), q.y(), q.z(), q.w()}}});
     }
-    return {{"format", "wembrix contract"}, {"version", file_version}, {"name", contract.name}, {"joints", joints}};
+    nlohmann::json json = {
+        {"format", "wembrix contract"}, {"version", file_version}, {"name", contract.name}, {"joints", joints}};
+    if (contract.names_only) {
+        json["names_only"] = true;
+    }
+    return json;
 }
 
 namespace {
@@ -239,6 +244,12 @@ Result<Contract> contract_from_json(const nlohmann::json& given, const std::stri
     }
     Contract contract;
     contract.name = json["name"].get<std::string>();
+    if (const auto names_only = json.find("names_only"); names_only != json.end()) {
+        if (!names_only->is_boolean()) {
+            return complain("\"names_only\" is neither true nor false.");
+        }
+        contract.names_only = names_only->get<bool>();
+    }
     std::set<std::string> seen;
     for (const nlohmann::json& from : json["joints"]) {
         ContractJoint joint;
@@ -318,6 +329,9 @@ std::vector<ContractDifference> compare_with_contract(const Scene& scene, const 
         } else {
             last = found->second;
             last_name = joint.name;
+        }
+        if (contract.names_only) {
+            continue;
         }
         const double longer = joint.place.norm() - wanted.place.norm();
         if (joint.parent == wanted.parent && !joint.parent.empty() && std::abs(longer) > tolerance.length_m) {

@@ -23,6 +23,7 @@ struct ContractJoint {
 struct Contract {
     std::string name;
     std::vector<ContractJoint> joints; ///< parents first, in the order that files list them
+    bool names_only = false;           ///< lengths and rest rotations are not held against it
     bool operator==(const Contract& other) const = default;
     [[nodiscard]] int find(std::string_view joint) const; ///< -1 if there is none
 };
@@ -31,7 +32,7 @@ struct Contract {
 Contract contract_of(const Scene& scene, const std::string& name);
 
 /// {"format": "wembrix contract", "version": 1, "name": ..., "joints": [{"name", "parent", "translation_m",
-/// "rotation_xyzw"}]}
+/// "rotation_xyzw"}]}, and "names_only": true where it is so
 Result<Contract> contract_from_json(const nlohmann::json& json, const std::string& where);
 nlohmann::json contract_to_json(const Contract& contract);
 Result<Contract> read_contract(const std::filesystem::path& file);

@@ -152,14 +152,15 @@ SurfacePlace ClosestPoint::nearest(const Vec3f& at, double most, const Vec3f* no
     return best;
 }
 
-bool ClosestPoint::crosses(const Vec3f& from, const Vec3f& to, float begin) const {
+template <typename Hit> void ClosestPoint::walk(const Vec3f& from, const Vec3f& to, float begin, const Hit& hit) const {
     if (boxes_.empty()) {
-        return false;
+        return;
     }
     const Vec3f way = to - from;
+    float end = 1;
     const auto meets = [&](const Box& box) {
         float first = begin;
-        float last = 1;
+        float last = end;
         for (Eigen::Index k = 0; k < 3; ++k) {
             if (way[k] == 0) {
                 if (from[k] < box.low[k] || from[k] > box.high[k]) {
@@ -174,26 +175,29 @@ bool ClosestPoint::crosses(const Vec3f& from, const Vec3f& to, float begin) cons
         }
         return first <= last;
     };
-    const auto hits = [&](const Triangle& triangle) {
+    const auto try_triangle = [&](uint32_t place) {
+        const Triangle& triangle = triangles_[place];
         const Vec3f& a = points_[triangle[0]];
         const Vec3f ab = points_[triangle[1]] - a;
         const Vec3f ac = points_[triangle[2]] - a;
         const Vec3f p = way.cross(ac);
         const float volume = ab.dot(p);
         if (volume == 0) {
-            return false;
+            return;
         }
         const Vec3f to_from = from - a;
         const float u = to_from.dot(p) / volume;
         const Vec3f q = to_from.cross(ab);
         const float v = way.dot(q) / volume;
         const float t = ac.dot(q) / volume;
-        return u >= 0 && v >= 0 && u + v <= 1 && t > begin && t < 1;
+        if (u >= 0 && v >= 0 && u + v <= 1 && t > begin && t < end) {
+            end = hit(t, place, volume < 0);
+        }
     };
     std::array<uint32_t, 128> open{};
     size_t depth = 0;
     open[depth++] = 0;
-    while (depth > 0) {
+    while (depth > 0 && end > begin) {
         const uint32_t place = open.at(--depth);
         const Box& box = boxes_[place];
         if (!meets(box)) {
@@ -204,13 +208,29 @@ bool ClosestPoint::crosses(const Vec3f& from, const Vec3f& to, float begin) cons
             open.at(depth++) = place + 1;
             continue;
         }
-        for (uint32_t i = box.first; i < box.first + box.count; ++i) {
-            if (hits(triangles_[order_[i]])) {
-                return true;
-            }
+        for (uint32_t i = box.first; i < box.first + box.count && end > begin; ++i) {
+            try_triangle(order_[i]);
         }
     }
-    return false;
+}
+
+bool ClosestPoint::crosses(const Vec3f& from, const Vec3f& to, float begin) const {
+    bool found = false;
+    walk(from, to, begin, [&](float, uint32_t, bool) {
+        found = true;
+        return begin;
+    });
+    return found;
+}
+
+std::optional<ClosestPoint::Crossing> ClosestPoint::first_crossing(const Vec3f& from, const Vec3f& to,
+                                                                   float begin) const {
+    std::optional<Crossing> first;
+    walk(from, to, begin, [&](float share, uint32_t triangle, bool leaves) {
+        first = {share, triangle, leaves};
+        return share;
+    });
+    return first;
 }
 
 } // namespace wembrix

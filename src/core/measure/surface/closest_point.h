@@ -5,6 +5,7 @@
 
 #include <array>
 #include <cstdint>
+#include <optional>
 #include <span>
 #include <vector>
 
@@ -32,12 +33,23 @@ class ClosestPoint {
     /// several threads. (Möller and Trumbore, Fast, Minimum Storage Ray/Triangle Intersection, 1997)
     [[nodiscard]] bool crosses(const Vec3f& from, const Vec3f& to, float begin = 0) const;
 
+    struct Crossing {
+        float share = 0; ///< of the way
+        uint32_t triangle = 0;
+        bool leaves = false; ///< the way goes along the triangle's normal: out of what it encloses
+    };
+    /// The triangle that the way between two places meets first. Safe from several threads.
+    [[nodiscard]] std::optional<Crossing> first_crossing(const Vec3f& from, const Vec3f& to, float begin = 0) const;
+
   private:
     struct Box {
         Vec3f low, high;
         uint32_t first = 0; ///< of `order_`; of an inner box: its second child (the first stands right behind it)
         uint32_t count = 0; ///< triangles; 0: an inner box
     };
+    /// `hit` gets the share of the way, the triangle and whether the way leaves there, and says up to which share it
+    /// still wants to hear; below `begin` ends it.
+    template <typename Hit> void walk(const Vec3f& from, const Vec3f& to, float begin, const Hit& hit) const;
     void split(uint32_t first, uint32_t count, const std::vector<Vec3f>& centres);
     std::span<const Vec3f> points_;
     std::span<const Triangle> triangles_;

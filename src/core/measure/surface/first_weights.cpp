@@ -6,6 +6,7 @@
 #include <algorithm>
 #include <cmath>
 #include <limits>
+#include <map>
 #include <mutex>
 #include <tbb/blocked_range.h>
 #include <tbb/parallel_for.h>
@@ -36,17 +37,26 @@ struct Hierarchy {
         }
     }
 
-    /// The joint, those above it, and below it always the one that is nearest: never two branches.
+    /// The joint, those above it, and below it always the one that is nearest: never two branches, unless both are.
     void line_through(size_t joint, const std::vector<double>& distances, std::vector<uint16_t>& line) const {
         line = {static_cast<uint16_t>(joint)};
         for (int up = above[joint]; up >= 0; up = above[static_cast<size_t>(up)]) {
             line.push_back(static_cast<uint16_t>(up));
         }
-        for (const std::vector<uint16_t>* next = &below[joint]; !next->empty();) {
-            const uint16_t nearest = *std::min_element(
-                next->begin(), next->end(), [&](uint16_t a, uint16_t b) { return distances[a] < distances[b]; });
-            line.push_back(nearest);
-            next = &below[nearest];
+        // In the middle between two branches it goes down both.
+        for (std::vector<uint16_t> open = {static_cast<uint16_t>(joint)}; !open.empty();) {
+            const std::vector<uint16_t>& next = below[open.back()];
+            open.pop_back();
+            double least = std::numeric_limits<double>::infinity();
+            for (const uint16_t child : next) {
+                least = std::min(least, distances[child]);
+            }
+            for (const uint16_t child : next) {
+                if (distances[child] <= least * (1 + equally_near)) {
+                    line.push_back(child);
+                    open.push_back(child);
+                }
+            }
         }
     }
 };
@@ -55,7 +65,7 @@ struct Hierarchy {
 
 BoneWeights weights_by_nearest_bone(const Scene& scene, std::span<const Vec3f> places,
                                     const BoneWeightRequest& request) {
-    const std::vector<Bone> bones = bones_of(scene);
+    const std::vector<Bone> bones = bones_going_on(scene);
     const Hierarchy hierarchy(scene, request.joints);
     BoneWeights result;
     result.rows.resize(places.size());
@@ -76,14 +86,24 @@ BoneWeights weights_by_nearest_bone(const Scene& scene, std::span<const Vec3f> p
                 farthest = distances[nearest];
                 farthest_at = v;
             }
-            WeightRow row;
+            // In the middle between two branches both are nearest: each gives its half.
+            std::map<uint16_t, double> sum;
             const double least = std::max(distances[nearest], least_distance_m);
-            hierarchy.line_through(nearest, distances, line);
-            for (const uint16_t j : line) {
-                const double weight = std::pow(least / std::max(distances[j], least_distance_m), request.falloff);
-                if (weight > least_share) {
-                    row.push_back({j, weight});
+            for (size_t tied = 0; tied < distances.size(); ++tied) {
+                if (distances[tied] > least * (1 + equally_near)) {
+                    continue;
                 }
+                hierarchy.line_through(tied, distances, line);
+                for (const uint16_t j : line) {
+                    const double weight = std::pow(least / std::max(distances[j], least_distance_m), request.falloff);
+                    if (weight > least_share) {
+                        sum[j] += weight;
+                    }
+                }
+            }
+            WeightRow row;
+            for (const auto& [joint, weight] : sum) {
+                row.push_back({joint, weight});
             }
             keep_heaviest(row, request.influences);
             result.rows[v] = std::move(row);
@@ -99,7 +119,14 @@ BoneWeights weights_by_nearest_bone(const Scene& scene, std::span<const Vec3f> p
 
 void keep_heaviest(WeightRow& row, size_t most) {
     std::stable_sort(row.begin(), row.end(), [](const Weight& a, const Weight& b) { return a.weight > b.weight; });
-    row.resize(std::min(row.size(), std::max<size_t>(1, most)));
+    most = std::max<size_t>(1, most);
+    // Of two that weigh about the same neither stays where only one could: left and right are treated alike.
+    constexpr double same = 1.02;
+    size_t keep = most;
+    while (keep > 0 && keep < row.size() && row[keep - 1].weight <= row[keep].weight * same) {
+        --keep;
+    }
+    row.resize(std::min(row.size(), keep == 0 ? most : keep));
     settle_row(row, {});
 }
 

@@ -24,11 +24,14 @@ struct BoneWeights {
     std::vector<uint32_t> unreached; ///< places whose row is empty, ascending
 };
 constexpr double least_share = 1e-3; ///< less than that is not given to a joint
-/// The heaviest so many of a row, summing to 1.
+constexpr double equally_near =
+    1e-5; ///< a share of the distance: bones no farther than that from the nearest count alike
+/// The heaviest so many of a row, summing to 1; fewer where the last of them weighs what the first left out does.
 void keep_heaviest(WeightRow& row, size_t most);
-/// Every place is held by the bone that is nearest to it, and by those above and below that in the hierarchy which lie
-/// about as near; never by a bone of another branch, however near: a wing's weights stay off the body it lies against.
-/// Where `stop` says so, what comes back is not to be used. Precondition: at least one joint.
+/// Every place is held by the bone that is nearest to it (by all that are, in halves), and by those above and below
+/// that in the hierarchy which lie about as near; never by a bone of another branch, however near: a wing's weights
+/// stay off the body it lies against. Where `stop` says so, what comes back is not to be used. Precondition: at least
+/// one joint.
 BoneWeights weights_by_nearest_bone(const Scene& scene, std::span<const Vec3f> places,
                                     const BoneWeightRequest& request);
 

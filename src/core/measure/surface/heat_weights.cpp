@@ -16,9 +16,11 @@ namespace {
 
 using Sparse = Eigen::SparseMatrix<double>;
 
-/// Which bone warms a spot, and from how far; joint -1: none that it sees.
+constexpr double seen_within = 2; ///< times as far as the nearest bone
+
+/// Which bones warm a spot, all equally near, and from how far; none where it sees none.
 struct Warmed {
-    int joint = -1; ///< place in the request's list
+    std::vector<int> joints; ///< places in the request's list
     double distance_m = 0;
 };
 
@@ -46,7 +48,7 @@ Spots spots_of(const Mesh& mesh, std::span<const Vec3f> places) {
 }
 
 std::vector<Warmed> who_warms(const Scene& scene, const Spots& spots, const BoneWeightRequest& request) {
-    const std::vector<Bone> bones = bones_of(scene);
+    const std::vector<Bone> bones = bones_going_on(scene);
     const ClosestPoint tree(spots.places, spots.triangles);
     std::vector<Warmed> warmed(spots.places.size());
     tbb::parallel_for(tbb::blocked_range<size_t>(0, warmed.size(), 512), [&](const auto& range) {
@@ -60,11 +62,16 @@ std::vector<Warmed> who_warms(const Scene& scene, const Spots& spots, const Bone
             }
             std::sort(near.begin(), near.end());
             for (const auto& [distance, joint] : near) {
+                // What is seen far beyond the nearest bone is seen through the air: a toe from a plume.
+                if (distance > seen_within * near.front().first ||
+                    (!warmed[s].joints.empty() && distance > warmed[s].distance_m * (1 + equally_near))) {
+                    break;
+                }
                 const Vec3 to =
                     nearest_on_bone(bones[static_cast<size_t>(request.joints[static_cast<size_t>(joint)])], at);
                 if (!tree.crosses(spots.places[s], to.cast<float>(), 0.02F)) {
-                    warmed[s] = {joint, distance};
-                    break;
+                    warmed[s].distance_m = warmed[s].joints.empty() ? distance : warmed[s].distance_m;
+                    warmed[s].joints.push_back(joint);
                 }
             }
         }
@@ -123,17 +130,19 @@ BoneWeights weights_by_heat(const Scene& scene, const Mesh& mesh, std::span<cons
     std::vector<std::vector<Eigen::Index>> by_joint(request.joints.size());
     for (Eigen::Index s = 0; s < n; ++s) {
         const Warmed& own = warmed[static_cast<size_t>(s)];
-        if (own.joint >= 0) {
+        if (!own.joints.empty()) {
             const double distance = std::max(own.distance_m / unit, 1e-3);
             heat[s] = std::max(area[s], 1e-6) / (distance * distance);
-            by_joint[static_cast<size_t>(own.joint)].push_back(s);
+        }
+        for (const int joint : own.joints) {
+            by_joint[static_cast<size_t>(joint)].push_back(s);
         }
     }
     // A piece that nothing warms has no solution: it is held at nothing.
     const Pieces pieces = pieces_of_spots(spots.neighbours);
     std::vector<char> is_warm(pieces.count, 0);
     for (size_t s = 0; s < warmed.size(); ++s) {
-        is_warm[pieces.of[s]] |= warmed[s].joint >= 0 ? 1 : 0;
+        is_warm[pieces.of[s]] |= warmed[s].joints.empty() ? 0 : 1;
     }
     for (Eigen::Index s = 0; s < n; ++s) {
         const bool cold = is_warm[pieces.of[static_cast<size_t>(s)]] == 0;
@@ -151,7 +160,7 @@ BoneWeights weights_by_heat(const Scene& scene, const Mesh& mesh, std::span<cons
         if (!by_joint[j].empty() && !stopped()) {
             Eigen::VectorXd right = Eigen::VectorXd::Zero(n);
             for (const Eigen::Index s : by_joint[j]) {
-                right[s] = heat[s];
+                right[s] = heat[s] / static_cast<double>(warmed[static_cast<size_t>(s)].joints.size());
             }
             solved[j] = factored.solve(right);
         }
@@ -165,7 +174,7 @@ BoneWeights weights_by_heat(const Scene& scene, const Mesh& mesh, std::span<cons
     }
     for (size_t s = 0; s < of_spots.size(); ++s) {
         keep_heaviest(of_spots[s], request.influences);
-        if (warmed[s].joint >= 0 && warmed[s].distance_m > result.farthest_m) {
+        if (!warmed[s].joints.empty() && warmed[s].distance_m > result.farthest_m) {
             result.farthest_m = warmed[s].distance_m;
             result.farthest = spots.neighbours.first[s];
         }

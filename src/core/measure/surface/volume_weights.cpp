@@ -27,9 +27,11 @@ class Volume {
             box.extend(place.cast<double>());
         }
         side_ = std::max(box.sizes().maxCoeff() / volume_cells, 1e-9);
-        low_ = box.min() - Vec3::Constant(side_);
+        // About the middle of the box and with a cell in the middle: a symmetric body gets symmetric cells.
         for (int axis = 0; axis < 3; ++axis) {
-            count_.at(static_cast<size_t>(axis)) = static_cast<int>(box.sizes()[axis] / side_) + 3;
+            const int count = static_cast<int>(box.sizes()[axis] / side_) + 3;
+            count_.at(static_cast<size_t>(axis)) = count % 2 == 0 ? count + 1 : count;
+            low_[axis] = box.center()[axis] - side_ * count_.at(static_cast<size_t>(axis)) / 2.0;
         }
         walkable_.assign(
             static_cast<size_t>(count_[0]) * static_cast<size_t>(count_[1]) * static_cast<size_t>(count_[2]), 0);
@@ -115,8 +117,9 @@ class Volume {
             const auto a = static_cast<Eigen::Index>(along);
             std::vector<std::vector<Crossing>> columns(static_cast<size_t>(count_.at(first)) *
                                                        static_cast<size_t>(count_.at(second)));
-            // A little off the middle, so that no column runs along edges modelled in round numbers.
-            const double off = 0.5 + 0.0123;
+            // A little off the middle, so that no column runs along edges modelled in round numbers; on both sides of
+            // the body the same way.
+            const auto off = [&](size_t axis, int i) { return 0.5 + (2 * i < count_.at(axis) ? 0.0123 : -0.0123); };
             for (const std::array<Vec3, 3>& t : triangles) {
                 const auto turn = [&](const Vec3& p, const Vec3& q, double x, double y) {
                     return (q[f] - p[f]) * (y - p[s]) - (q[s] - p[s]) * (x - p[f]);
@@ -129,8 +132,8 @@ class Volume {
                 const Cell high = cell_of(t[0].cwiseMax(t[1]).cwiseMax(t[2]));
                 for (int i = low.at(first); i <= high.at(first); ++i) {
                     for (int j = low.at(second); j <= high.at(second); ++j) {
-                        const double x = low_[f] + (i + off) * side_;
-                        const double y = low_[s] + (j + off) * side_;
+                        const double x = low_[f] + (i + off(first, i)) * side_;
+                        const double y = low_[s] + (j + off(second, j)) * side_;
                         const double of_2 = turn(t[0], t[1], x, y) / area;
                         const double of_0 = turn(t[1], t[2], x, y) / area;
                         const double of_1 = turn(t[2], t[0], x, y) / area;
@@ -249,7 +252,7 @@ BoneWeights weights_through_volume(const Scene& scene, const Mesh& mesh, std::sp
         return result;
     }
     const Volume volume(mesh, places);
-    const std::vector<Bone> bones = bones_of(scene);
+    const std::vector<Bone> bones = bones_going_on(scene);
     std::vector<std::vector<float>> to_vertex(request.joints.size());
     tbb::parallel_for(size_t(0), request.joints.size(), [&](size_t j) {
         const Bone& bone = bones[static_cast<size_t>(request.joints[j])];

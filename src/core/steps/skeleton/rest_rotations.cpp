@@ -1,5 +1,6 @@
 // Gives joints other rest rotations while they keep their places and their motion: along the world's axes, or with one
 // axis along the bone.
+#include "core/math/aim.h"
 #include "core/math/angles.h"
 #include "core/math/axes.h"
 #include "core/steps/names.h"
@@ -65,23 +66,6 @@ Result<StepResult> apply_zero_rest_rotations(const StepContext& context, const Z
     return result;
 }
 
-/// The turn that brings `bone` onto `along` and `up` as near to `toward` as that allows.
-Mat3 aimed(const Vec3& along, const Vec3& toward, Axis bone, Axis up) {
-    Vec3 second = toward - toward.dot(along) * along;
-    if (second.norm() < 1e-4) {
-        // The bone runs along `toward`: whichever axis is farthest from it decides, the same in every replay.
-        int farthest = 0;
-        along.cwiseAbs().minCoeff(&farthest);
-        second = Vec3::Unit(farthest) - along[farthest] * along;
-    }
-    second.normalize();
-    Mat3 from;
-    from << direction(bone), direction(up), direction(bone).cross(direction(up));
-    Mat3 to;
-    to << along, second, along.cross(second);
-    return to * from.transpose();
-}
-
 /// The joint below that each joint points at, or -1.
 std::vector<int> aims_of(const Scene& scene, const std::map<std::string, std::string>& told,
                          std::vector<std::string>& missing) {
@@ -139,7 +123,7 @@ Result<StepResult> apply_align_bone_axes(const StepContext& context, const Align
         }
         const Vec3 bone_m = aims[i] < 0 ? Vec3::Zero() : Vec3((world[aims[i]] - world[i]).topRightCorner<3, 1>());
         if (bone_m.norm() > 1e-6) {
-            wanted[i] = aimed(bone_m.normalized(), direction(toward), bone, up);
+            wanted[i] = aimed_rotation(bone_m.normalized(), direction(toward), bone, up);
         } else if (parent_turns) {
             wanted[i] = wanted[parent]; // an end points on as what it hangs on
         } else {

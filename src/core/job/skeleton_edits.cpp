@@ -1,0 +1,73 @@
+#include "core/job/skeleton_edits.h"
+
+#include "core/job/card_edits.h"
+#include "core/plan/guide_rows.h"
+
+#include <algorithm>
+
+namespace wembrix {
+
+namespace {
+
+constexpr std::string_view builds = "build_skeleton";
+constexpr std::string_view binds = "bind_surface";
+
+} // namespace
+
+int build_place(const Job& job) {
+    const auto found =
+        std::find_if(job.steps.begin(), job.steps.end(), [](const Step& step) { return step.id == builds; });
+    return found == job.steps.end() ? -1 : static_cast<int>(found - job.steps.begin());
+}
+
+std::optional<BuildOnCard> build_on_card(const Job& job) {
+    const int place = build_place(job);
+    if (place < 0) {
+        return std::nullopt;
+    }
+    const nlohmann::json& parameters = job.steps[static_cast<size_t>(place)].parameters;
+    Result<Plan> plan = plan_from_json(parameters.value("plan", nlohmann::json()), "");
+    Result<std::vector<Guide>> guides = guides_from_json(parameters.value("guides", nlohmann::json::array()), "");
+    if (!plan || !guides) {
+        return std::nullopt;
+    }
+    BuildOnCard build = {plan.take(), guides.take(), {}};
+    if (const auto middle = parameters.find("middle_x_m"); middle != parameters.end() && middle->is_number()) {
+        build.middle_x_m = middle->get<double>();
+    }
+    return build;
+}
+
+size_t set_build(Job& job, const BuildOnCard& build) {
+    nlohmann::json parameters = {{"plan", plan_to_json(build.plan)}, {"guides", rows_of_guides(build.guides)}};
+    if (build.middle_x_m) {
+        parameters["middle_x_m"] = *build.middle_x_m;
+    }
+    const int place = build_place(job);
+    if (place < 0) {
+        return add_step_at_its_place(job, {std::string(builds), parameters});
+    }
+    Step& step = job.steps[static_cast<size_t>(place)];
+    step.parameters = std::move(parameters);
+    step.on = true;
+    return static_cast<size_t>(place);
+}
+
+size_t set_binding(Job& job, const nlohmann::json& parameters) {
+    const int built = build_place(job);
+    const auto from = job.steps.begin() + (built + 1);
+    const auto found = std::find_if(from, job.steps.end(), [](const Step& step) { return step.id == binds; });
+    if (found != job.steps.end()) {
+        found->parameters = parameters;
+        found->on = true;
+        return static_cast<size_t>(found - job.steps.begin());
+    }
+    const Step step = {std::string(binds), parameters};
+    if (built < 0) {
+        return add_step_at_its_place(job, step);
+    }
+    job.steps.insert(from, step);
+    return static_cast<size_t>(built) + 1;
+}
+
+} // namespace wembrix

@@ -1,0 +1,27 @@
+// What building a skeleton at a station means for the route card.
+#pragma once
+
+#include "core/job/job.h"
+#include "core/plan/guides.h"
+
+#include <optional>
+#include <vector>
+
+namespace wembrix {
+
+/// The place on the card of the step that builds the skeleton; -1: there is none. One that is off counts, too.
+int build_place(const Job& job);
+struct BuildOnCard {
+    Plan plan;
+    std::vector<Guide> guides; ///< as the step has them
+    std::optional<double> middle_x_m;
+};
+/// Nothing where the card has no such step, or its plan is none.
+std::optional<BuildOnCard> build_on_card(const Job& job);
+/// Builds so: in the step that builds the skeleton, else in a new one. It is on afterwards. Its place on the card.
+size_t set_build(Job& job, const BuildOnCard& build);
+/// Binds with these parameters: in the first step behind that one that binds, else in a new one right behind it, or at
+/// the step's own place where nothing builds. Its place on the card.
+size_t set_binding(Job& job, const nlohmann::json& parameters);
+
+} // namespace wembrix
