@@ -27,6 +27,18 @@ Outcome put(const std::filesystem::path& folder, const Result<std::vector<Writte
     return Done{};
 }
 
+/// What of the one long take goes out, for Tansy and for Sedge.
+Step cuts_of_the_take() {
+    return {"split_take",
+            {{"take", "capture_07"},
+             {"clips",
+              {{{"name", "stand"}, {"start", 0}, {"end", 168}, {"loop", true}, {"colour", "#4B78A8"}},
+               {{"name", "wade"}, {"start", 220}, {"end", 396}, {"loop", true}, {"colour", "#2F8A72"}},
+               {{"name", "lift_parcel"}, {"start", 446}, {"end", 566}, {"loop", false}, {"colour", "#B5763C"}},
+               {{"name", "stamp"}, {"start", 588}, {"end", 722}, {"loop", false}, {"colour", "#8C6BB0"}},
+               {{"name", "shake_off"}, {"start", 744}, {"end", 896}, {"loop", true}, {"colour", "#A84B5C"}}}}}};
+}
+
 Job tansy_job() {
     Job job;
     job.name = "tansy";
@@ -64,14 +76,7 @@ Job tansy_job() {
             {{"find", "_Arm"}, {"replace", "_arm"}},
             {{"find", "_Hand"}, {"replace", "_hand"}},
             {{"find", "_Quill"}, {"replace", "_quill"}}}}}},
-        {"split_take",
-         {{"take", "capture_07"},
-          {"clips",
-           {{{"name", "stand"}, {"start", 0}, {"end", 168}, {"loop", true}, {"colour", "#4B78A8"}},
-            {{"name", "wade"}, {"start", 220}, {"end", 396}, {"loop", true}, {"colour", "#2F8A72"}},
-            {{"name", "lift_parcel"}, {"start", 446}, {"end", 566}, {"loop", false}, {"colour", "#B5763C"}},
-            {{"name", "stamp"}, {"start", 588}, {"end", 722}, {"loop", false}, {"colour", "#8C6BB0"}},
-            {{"name", "shake_off"}, {"start", 744}, {"end", 896}, {"loop", true}, {"colour", "#A84B5C"}}}}}},
+        cuts_of_the_take(),
     };
     return job;
 }
@@ -86,17 +91,20 @@ Job props_job() {
     return job;
 }
 
-/// Tansy's small cousin: a bare surface that gets joints and weights.
+/// Tansy's small cousin: a bare surface that gets joints, weights and Tansy's take.
 Job sedge_job() {
     Job job;
     job.name = "sedge";
-    job.sources = {"sedge_surface.glb"};
+    job.sources = {"sedge_surface.glb", "tansy_market.gltf"};
+    job.sources[1].role = SourceRole::take;
     job.destinations = built_in_destinations();
     BuildOnCard build;
     build.plan = plan_called("bird").take();
     build.guides = demo::sedge_guides();
     set_build(job, build);
     set_binding(job, {{"method", "volume"}, {"max_influences", 4}, {"ends", true}});
+    set_retarget(job, {{"feet", "planted"}});
+    job.steps.push_back(cuts_of_the_take());
     return job;
 }
 

@@ -7,6 +7,7 @@
 #include "core/plan/guide_rows.h"
 #include "core/plan/planned_skeleton.h"
 #include "core/plan/suggest_guides.h"
+#include "core/retarget/joint_map.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -43,7 +44,70 @@ int keep(const Opened& opened, Job job, const std::string& file, const std::stri
     return all_well;
 }
 
+/// The job of a file; of a source one that has it alone.
+Result<Job> job_of(const std::string& file) {
+    if (std::filesystem::path(file).extension() == ".wembrix") {
+        return read_job(file);
+    }
+    Job job;
+    job.name = std::filesystem::path(file).stem().string();
+    job.sources.emplace_back(std::filesystem::absolute(file).string());
+    return job;
+}
+
 } // namespace
+
+int retarget(const RetargetCommandOptions& options) {
+    Result<Job> given = job_of(options.onto);
+    if (!given) {
+        return refuse(given.problem());
+    }
+    Job job = given.take();
+    const std::filesystem::path folder = std::filesystem::absolute(options.onto).parent_path();
+    for (const std::string& take : options.takes) {
+        const std::string path = std::filesystem::absolute(take).string();
+        const auto same = [&](const JobSource& source) {
+            std::error_code error;
+            return std::filesystem::equivalent(folder / source.path, path, error);
+        };
+        auto found = std::find_if(job.sources.begin(), job.sources.end(), same);
+        if (found == job.sources.end()) {
+            job.sources.emplace_back(path);
+            found = job.sources.end() - 1;
+        }
+        found->role = SourceRole::take;
+    }
+    nlohmann::json parameters = {{"feet", options.feet}, {"path", options.path}};
+    if (!options.map.empty()) {
+        const Result<JointMap> map = read_map(options.map);
+        if (!map) {
+            return refuse(map.problem());
+        }
+        parameters["map"] = map_to_json(*map);
+    }
+    const size_t place = set_retarget(job, parameters);
+    Opened opened;
+    Result<LoadedSources> sources = load_sources(job.sources, folder, job.steps);
+    if (!sources) {
+        return refuse(sources.problem());
+    }
+    opened.job = job;
+    opened.sources = sources.take();
+    if (!options.save_map.empty()) {
+        const Replay after = replay(opened.sources, job.steps);
+        for (const NamedScene& source : *opened.sources.scenes) {
+            if (source.name != std::filesystem::path(options.takes.front()).filename().string()) {
+                continue;
+            }
+            const JointMap map = propose_map(source.scene, after.prepared(), source.name);
+            const nlohmann::json json = parameters.contains("map") ? parameters["map"] : map_to_json(map);
+            if (const Outcome written = replace_file(options.save_map, json.dump(2) + "\n"); !written) {
+                return refuse(written.problem());
+            }
+        }
+    }
+    return keep(opened, job, options.onto, options.to, place);
+}
 
 int plan(const PlanOptions& options) {
     if (!options.of.empty()) {

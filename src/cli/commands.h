@@ -116,6 +116,17 @@ struct BindOptions {
 };
 int bind(const BindOptions& options);
 
+struct RetargetCommandOptions {
+    std::vector<std::string> takes;
+    std::string onto; ///< a job, which keeps takes and step, or a source
+    std::string map;  ///< a file; empty: as names and bodies say
+    std::string save_map;
+    std::string feet = "planted";
+    std::string path = "legs";
+    std::string to;
+};
+int retarget(const RetargetCommandOptions& options);
+
 struct SourcesOptions {
     std::string job;
     bool relink = false;              ///< look for what is gone beside the job and its other sources

@@ -156,6 +156,17 @@ int run(int count, char** arguments) {
     bind_command->add_option("--surface", bind_options.surfaces, "Which; else those without weights");
     bind_command->add_flag("--ends", bind_options.ends, "Joints with none below them get some, too");
     bind_command->add_option("--to", bind_options.to, "Of a source: the card to write");
+    RetargetCommandOptions retarget_options;
+    CLI::App* retarget_command =
+        app.add_subcommand("retarget", "Put takes of other bodies onto a job's or source's skeleton, as a step");
+    retarget_command->add_option("takes", retarget_options.takes, "Files with takes")->required();
+    retarget_command->add_option("--onto", retarget_options.onto, "A source or a job (.wembrix)")->required();
+    retarget_command->add_option("--map", retarget_options.map, "Which joints are which (.json)");
+    retarget_command->add_option("--save-map", retarget_options.save_map,
+                                 "Write the map that was used, for the next takes");
+    retarget_command->add_option("--feet", retarget_options.feet, "planted or free");
+    retarget_command->add_option("--path", retarget_options.path, "legs (by their length) or same");
+    retarget_command->add_option("--to", retarget_options.to, "Of a source: the card to write");
     StepsOptions steps_options;
     CLI::App* steps_command = app.add_subcommand("steps", "List the steps that a route card can hold");
     steps_command->add_flag("--markdown", steps_options.markdown, "As the table of the documentation");
@@ -198,6 +209,9 @@ int run(int count, char** arguments) {
     }
     if (bind_command->parsed()) {
         return bind(bind_options);
+    }
+    if (retarget_command->parsed()) {
+        return retarget(retarget_options);
     }
     if (steps_command->parsed()) {
         return list_steps(steps_options);

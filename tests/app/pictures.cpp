@@ -21,7 +21,9 @@
 #include <QApplication>
 #include <QCheckBox>
 #include <QComboBox>
+#include <QDir>
 #include <QElapsedTimer>
+#include <QFileInfo>
 #include <QLineEdit>
 #include <QMenu>
 #include <QMouseEvent>
@@ -121,6 +123,28 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         });
         show_clip(window, QStringLiteral("capture_07"), 301);
         take(window, out, QStringLiteral("intake-first-look"));
+    }
+    if (wanted("joints-build")) {
+        // Sedge, her guides not yet built.
+        MainWindow window;
+        window.show();
+        window.open_paths({QFileInfo(job).dir().filePath(QStringLiteral("sedge.wembrix"))});
+        wait_for([&] { return window.session().state() != nullptr && !window.session().is_busy(); });
+        window.document().edit(QStringLiteral("build"), [](Job& edited) {
+            for (Step& step : edited.steps) {
+                step.on = false;
+            }
+        });
+        window.choose_station(1);
+        JointsStation& station = window.page<JointsStation>();
+        station.show_face(JointsStation::Face::build);
+        wait_for([&] {
+            return window.session().is_current() && !window.session().is_busy() && station.build().board().is_ready();
+        });
+        station.build().board().choose(GuideId{"leg", 1, 2, Side::left});
+        window.camera().look_from(0.95, 0.12);
+        wait_a_moment();
+        take(window, out, QStringLiteral("joints-build"));
     }
     for (const char* name : {"joints-feathered", "takes-long", "takes-forty"}) {
         if (only == QString::fromUtf8(name)) {

@@ -1,10 +1,13 @@
 #include "core/findings/finding.h"
 #include "core/findings/take_names.h"
+#include "core/job/assemble.h"
 #include "core/job/keep.h"
 #include "core/job/replay.h"
+#include "core/plan/plan.h"
 #include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "tansy_scene.h"
+#include "tubes.h"
 
 #include <algorithm>
 #include <gtest/gtest.h>
@@ -58,6 +61,51 @@ TEST(Findings, TheStepOfEachMendsIt) {
         EXPECT_EQ(find(after, id), nullptr) << id << " is still there: " << find(after, id)->message;
     }
     EXPECT_TRUE(findings_of(scene).empty());
+}
+
+TEST(Findings, ASkeletonThatNoSurfaceFollowsIsNoticedAndBound) {
+    const Scene bare = testing::tube_scene({{Vec3(0, 0, 0), Vec3(0, 1, 0)}}, 0.1, 16);
+    const Result<StepResult> built =
+        apply_step(bare, "build_skeleton",
+                   {{"plan", plan_to_json(plan_called("chain").take())}, {"guides", nlohmann::json::array()}});
+    ASSERT_TRUE(built.ok()) << built.problem().sentence();
+    EXPECT_EQ(find(findings_of(bare), "unbound_surface"), nullptr) << "without a skeleton there is nothing to follow";
+    const std::vector<Finding> before = findings_of(built->scene);
+    const Finding* finding = find(before, "unbound_surface");
+    ASSERT_NE(finding, nullptr);
+    EXPECT_EQ(finding->nodes, std::vector<std::string>{"body"});
+    const Result<StepResult> bound = apply_step(built->scene, *finding->step);
+    ASSERT_TRUE(bound.ok());
+    EXPECT_EQ(find(findings_of(bound->scene), "unbound_surface"), nullptr);
+    // What hangs on a joint follows it as it is: a lid.
+    Scene lid = built->scene;
+    lid.nodes.back().parent = 0;
+    EXPECT_EQ(find(findings_of(lid), "unbound_surface"), nullptr);
+}
+
+TEST(Findings, ATakeOfAnotherBodyIsOneFindingAndRetargeted) {
+    std::vector<NamedScene> sources;
+    const Result<StepResult> built =
+        apply_step(testing::tube_scene({{Vec3(0, 0, 0), Vec3(0, 1, 0)}}, 0.1, 16), "build_skeleton",
+                   {{"plan", plan_to_json(plan_called("biped").take())}, {"guides", nlohmann::json::array()}});
+    ASSERT_TRUE(built.ok()) << built.problem().sentence();
+    sources.push_back({"body.glb", built->scene});
+    sources.push_back({"take.gltf", demo::tansy_market_take()});
+    Scene scene = sources[0].scene;
+    AssemblyOptions options;
+    options.role = SourceRole::take;
+    add_source(scene, sources[1], 1, options);
+    const std::vector<Finding> before = findings_of(scene);
+    EXPECT_EQ(std::count_if(before.begin(), before.end(), [](const Finding& f) { return f.id == "lost_motion"; }), 1);
+    const Finding* finding = find(before, "lost_motion");
+    ASSERT_NE(finding, nullptr);
+    ASSERT_TRUE(finding->step.has_value());
+    EXPECT_EQ(finding->step->id, "retarget");
+    const Result<StepResult> mended = apply_step({scene, {}, {}, sources}, *finding->step);
+    ASSERT_TRUE(mended.ok()) << mended.problem().sentence();
+    EXPECT_EQ(find(findings_of(mended->scene), "lost_motion"), nullptr);
+    ASSERT_EQ(mended->scene.clips.size(), 1U);
+    EXPECT_GT(mended->scene.clips[0].channels.size(), 10U);
 }
 
 TEST(Findings, ASoundSceneHasNone) {

@@ -102,8 +102,8 @@ QPushButton:hover { border-color: @accent; }
 QPushButton:focus, QComboBox:focus, QLineEdit:focus, QPlainTextEdit:focus { border-color: @accent; }
 QPushButton:disabled { color: @soft; background: @ground; }
 QPushButton:checked { background: @well_ground; border-color: @accent; }
-QPushButton#go { background: @accent; color: @on_accent; border: none; font-weight: 600; padding: 7px 14px; }
-QPushButton#go:disabled { background: @line; color: @soft; }
+QPushButton#go, QPushButton[go="true"] { background: @accent; color: @on_accent; border: none; font-weight: 600; padding: 7px 14px; }
+QPushButton#go:disabled, QPushButton[go="true"]:disabled { background: @line; color: @soft; }
 QPushButton#link { border: none; background: transparent; color: @accent; font-weight: 600; padding: 1px 2px; text-align: right; }
 QPushButton#link:hover, QPushButton#link:focus { text-decoration: underline; }
 QComboBox { background: @card; border: 1px solid @line; border-radius: 4px; padding: 3px 8px; min-height: 18px; }

@@ -47,6 +47,11 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
         update();
     }
     [[nodiscard]] const LooksLayer& looks() const { return *looks_; }
+    /// Surfaces let through what stands in them.
+    void see_through(bool through) {
+        surfaces_->see_through(through);
+        update();
+    }
     void show_hairs(Hairs hairs) {
         hairs_->show(hairs);
         update();

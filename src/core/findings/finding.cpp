@@ -20,7 +20,7 @@ Find find_odd_size, find_facing, find_off_ground, find_far_origins, find_roots, 
     find_unlike_legs, find_refused_names, find_refused_root, find_many_shapes, find_point_scales, find_unlike_size,
     find_loose_sculpts, find_stray_weights, find_unlike_weights, find_splitting_doubles, find_unheld_vertices,
     find_broken_normals, find_normals_against_winding, find_missing_tangents, find_unexpected_size,
-    find_size_unlike_contract, find_sources_of_other_sizes;
+    find_size_unlike_contract, find_sources_of_other_sizes, find_unbound_surfaces;
 
 std::string_view grade_name(Grade grade) {
     constexpr std::array<std::string_view, 3> names = {"stop", "look", "note"};
@@ -35,7 +35,7 @@ void Finding::point_at(const std::string& of, std::vector<uint32_t> worst_first)
 }
 
 std::span<const FindingKind> finding_kinds() {
-    static constexpr std::array<FindingKind, 51> rows = {{
+    static constexpr std::array<FindingKind, 52> rows = {{
         {"unread_source", find_unread_sources, "intake"},
         {"unlike_rest", find_unlike_rests, "intake"},
         {"size", find_odd_size, "intake"},
@@ -62,6 +62,7 @@ std::span<const FindingKind> finding_kinds() {
         {"bind_pose", find_bind_unlike_rest, "joints"},
         {"weighted_root", find_weighted_root, "surface"},
         {"unweighted_joints", find_unweighted_joints, "joints"},
+        {"unbound_surface", find_unbound_surfaces, "surface"},
         {"weight_sum", find_weight_sums, "surface"},
         {"unheld_vertices", find_unheld_vertices, "surface"},
         {"influences", find_influences, "surface", true},

@@ -3,11 +3,13 @@
 #include "core/base/counted.h"
 #include "core/findings/finding.h"
 #include "core/measure/scene/bounds.h"
+#include "core/scene/named_scene.h"
 #include "core/steps/names.h"
 
 #include <algorithm>
 #include <cmath>
 #include <fmt/format.h>
+#include <set>
 
 namespace wembrix {
 
@@ -64,9 +66,49 @@ std::vector<Finding> find_unlike_rests(const FindingContext& context) {
     return findings;
 }
 
+namespace {
+
+/// Most of what a source's takes move is not here: they were made on another body. `place` among the sources.
+bool is_of_another_body(const Scene& scene, const SourceFit& fit, size_t place) {
+    constexpr std::ptrdiff_t least = 3; // a joint or two may be helpers
+    const auto lost = std::count_if(fit.left_motion.begin(), fit.left_motion.end(), [&](const LeftMotion& left) {
+        return moves(left) && left.carried_by.empty() && scene.find_node(left.name) < 0;
+    });
+    std::set<int> found;
+    for (const Clip& clip : scene.clips) {
+        for (const Channel& channel : clip.channels) {
+            if (source_of_identity(clip.take) == place && channel.path != Path::weights) {
+                found.insert(channel.node);
+            }
+        }
+    }
+    return lost >= least && lost > static_cast<std::ptrdiff_t>(found.size());
+}
+
+Finding another_body(const Scene& scene, const SourceFit& fit) {
+    Finding finding;
+    finding.where = fit.source;
+    finding.message = fmt::format("“{}” was made on another body: {} it moves are not here", fit.source,
+                                  counted(fit.left_motion.size(), "joint"));
+    finding.reason = "Its motion is lost unless it is put onto the joints that are here.";
+    if (joints_of(scene).empty()) {
+        finding.no_step = "there is no skeleton yet: build one";
+    } else {
+        finding.step = Step{"retarget", {{"sources", {fit.source}}, {"feet", "planted"}}};
+    }
+    return finding;
+}
+
+} // namespace
+
 std::vector<Finding> find_lost_motion(const FindingContext& context) {
     std::vector<Finding> findings;
-    for (const SourceFit& fit : context.scene.fits) {
+    for (size_t i = 0; i < context.scene.fits.size(); ++i) {
+        const SourceFit& fit = context.scene.fits[i];
+        if (is_of_another_body(context.scene, fit, i + 1)) {
+            findings.push_back(another_body(context.scene, fit));
+            continue;
+        }
         for (const LeftMotion& left : fit.left_motion) {
             if (!moves(left)) {
                 continue;

@@ -24,8 +24,11 @@ size_t before_cuts(const Job& job) {
     return place;
 }
 
-/// It stands between the steps that make the skeleton and those that work on what it brings.
+/// They stand between the steps that make the skeleton and those that work on what they bring.
 constexpr std::string_view brings_takes = "bring_takes";
+bool brings(const std::string& id) {
+    return id == brings_takes || id == "retarget";
+}
 
 } // namespace
 
@@ -39,14 +42,14 @@ void cut_before_other_clip_steps(std::vector<Step>& steps, const std::string& ta
     job.steps = std::move(steps);
     size_t place = before_cuts(job);
     steps = std::move(job.steps);
-    while (place < steps.size() && steps[place].id == brings_takes) {
+    while (place < steps.size() && brings(steps[place].id)) {
         ++place; // what is cut has to be there first
     }
     steps.insert(steps.begin() + static_cast<ptrdiff_t>(place), split_step(take, cuts));
 }
 
 size_t add_step_at_its_place(Job& job, const Step& step) {
-    const bool last = (is_for_clips(step.id) && step.id != brings_takes) || step.id == "leave_behind";
+    const bool last = (is_for_clips(step.id) && !brings(step.id)) || step.id == "leave_behind";
     const size_t place = last ? job.steps.size() : before_cuts(job);
     job.steps.insert(job.steps.begin() + static_cast<ptrdiff_t>(place), step);
     return place;

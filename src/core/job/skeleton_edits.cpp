@@ -31,7 +31,7 @@ std::optional<BuildOnCard> build_on_card(const Job& job) {
     if (!plan || !guides) {
         return std::nullopt;
     }
-    BuildOnCard build = {plan.take(), guides.take(), {}};
+    BuildOnCard build = {plan.take(), guides.take(), {}, job.steps[static_cast<size_t>(place)].on};
     if (const auto middle = parameters.find("middle_x_m"); middle != parameters.end() && middle->is_number()) {
         build.middle_x_m = middle->get<double>();
     }
@@ -45,11 +45,11 @@ size_t set_build(Job& job, const BuildOnCard& build) {
     }
     const int place = build_place(job);
     if (place < 0) {
-        return add_step_at_its_place(job, {std::string(builds), parameters});
+        return add_step_at_its_place(job, {std::string(builds), parameters, build.on});
     }
     Step& step = job.steps[static_cast<size_t>(place)];
     step.parameters = std::move(parameters);
-    step.on = true;
+    step.on = build.on;
     return static_cast<size_t>(place);
 }
 
@@ -68,6 +68,17 @@ size_t set_binding(Job& job, const nlohmann::json& parameters) {
     }
     job.steps.insert(from, step);
     return static_cast<size_t>(built) + 1;
+}
+
+size_t set_retarget(Job& job, const nlohmann::json& parameters) {
+    const auto found =
+        std::find_if(job.steps.begin(), job.steps.end(), [](const Step& step) { return step.id == "retarget"; });
+    if (found == job.steps.end()) {
+        return add_step_at_its_place(job, {"retarget", parameters});
+    }
+    found->parameters = parameters;
+    found->on = true;
+    return static_cast<size_t>(found - job.steps.begin());
 }
 
 } // namespace wembrix

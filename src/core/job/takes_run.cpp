@@ -347,7 +347,10 @@ class TakesRun {
         if (!shares_skeleton(base_, sources.back().scene)) {
             options.prepared_names = prepared_names_;
         }
-        if (shares_skeleton(base_, sources.back().scene, options)) {
+        // A card that retargets takes the motion of any body.
+        const bool any_body = std::any_of(request_.steps.begin(), request_.steps.end(),
+                                          [](const Step& step) { return step.on && step.id == "retarget"; });
+        if (any_body || shares_skeleton(base_, sources.back().scene, options)) {
             add_source(received, sources.back(), sources.size() - 1, options);
         }
         if (received.clips.empty()) {

@@ -66,6 +66,7 @@ namespace wembrix {
     ROW(make_hulls)                                                                                                    \
     ROW(adjust_hulls)                                                                                                  \
     ROW(bring_takes)                                                                                                   \
+    ROW(retarget)                                                                                                      \
     ROW(rename_clips)                                                                                                  \
     ROW(split_take)                                                                                                    \
     ROW(bake)                                                                                                          \

@@ -5,10 +5,13 @@
 #include "view/tools/place_tool.h"
 
 #include <Eigen/LU>
+#include <QButtonGroup>
 #include <QHBoxLayout>
 #include <QInputDialog>
 #include <QLabel>
 #include <QLineEdit>
+#include <QPushButton>
+#include <QStackedWidget>
 #include <QVBoxLayout>
 #include <cmath>
 
@@ -16,13 +19,73 @@ namespace wembrix::app {
 
 JointsStation::JointsStation(const StationContext& context, QWidget* parent)
     : StationPage(parent), document_(context.document), session_(context.session), selection_(context.selection) {
-    Document& document = document_;
-    Session& session = session_;
-    Selection& selection = selection_;
-    auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(10, 10, 10, 8);
+    auto* whole = new QVBoxLayout(this);
+    whole->setContentsMargins(10, 8, 10, 8);
+    whole->setSpacing(0);
+    face_row_ = new QWidget(this);
+    auto* top = new QHBoxLayout(face_row_);
+    top->setContentsMargins(0, 0, 0, 0);
+    top->setSpacing(4);
+    face_buttons_ = new QButtonGroup(this);
+    const QString names[] = {tr("Ladder"), tr("Build")};
+    const char* ids[] = {"ladderFace", "buildFace"};
+    const QString tips[] = {tr("What came in, and what became of each joint"),
+                            tr("A skeleton for a surface that has none: a plan, fitted by guide points")};
+    for (int i = 0; i < 2; ++i) {
+        auto* button = new QPushButton(names[i], face_row_);
+        button->setObjectName(QString::fromUtf8(ids[i]));
+        button->setProperty("mode", true);
+        button->setCheckable(true);
+        button->setChecked(i == 0);
+        button->setToolTip(tips[i]);
+        face_buttons_->addButton(button, i);
+        top->addWidget(button);
+    }
+    top->addStretch(1);
+    faces_ = new QStackedWidget(this);
+    faces_->addWidget(make_ladder_face(document_, session_, selection_));
+    faces_->addWidget(make_build_face());
+    whole->addWidget(faces_, 1);
+    ladder_side_->insertWidget(0, face_row_);
+    connect(face_buttons_, &QButtonGroup::idClicked, this, [this](int id) { show_face(static_cast<Face>(id)); });
+    connect(&session_, &Session::changed, this, &JointsStation::refresh);
+    refresh();
+}
+
+QWidget* JointsStation::make_build_face() {
+    auto* face = new QWidget(this);
+    auto* row = new QHBoxLayout(face);
+    row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(10);
-    auto* card = new QFrame(this);
+    build_place_ = new QWidget(face);
+    auto* place_column = new QVBoxLayout(build_place_);
+    place_column->setContentsMargins(0, 0, 0, 0);
+    build_side_ = new QVBoxLayout;
+    build_side_->setSpacing(8);
+    build_side_->addWidget(build_place_, 1);
+    row->addLayout(build_side_, 13);
+    auto* card = new QFrame(face);
+    card->setObjectName(QStringLiteral("card"));
+    auto* column = new QVBoxLayout(card);
+    column->setContentsMargins(10, 10, 10, 10);
+    build_ = new BuildPanel(document_, session_, card);
+    column->addWidget(build_);
+    row->addWidget(card, 10);
+    connect(build_, &BuildPanel::guidesMoved, this, [this] {
+        SceneView* view = twin_ == nullptr ? nullptr : twin_->prepared_view();
+        if (view != nullptr && isVisible() && faces_->currentIndex() == static_cast<int>(Face::build)) {
+            view->update();
+        }
+    });
+    return face;
+}
+
+QWidget* JointsStation::make_ladder_face(Document& document, Session& session, Selection& selection) {
+    auto* face = new QWidget(this);
+    auto* row = new QHBoxLayout(face);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(10);
+    auto* card = new QFrame(face);
     card->setObjectName(QStringLiteral("card"));
     auto* column = new QVBoxLayout(card);
     column->setContentsMargins(8, 8, 8, 8);
@@ -61,17 +124,17 @@ JointsStation::JointsStation(const StationContext& context, QWidget* parent)
     column->addWidget(rules_);
     row->addWidget(card, 17);
     auto* side = new QVBoxLayout;
+    ladder_side_ = side;
     side->setSpacing(8);
-    place_ = new QWidget(this);
+    place_ = new QWidget(face);
     auto* place_column = new QVBoxLayout(place_);
     place_column->setContentsMargins(0, 0, 0, 0);
     side->addWidget(place_, 5);
-    facts_ = new JointFacts(session, selection, this);
+    facts_ = new JointFacts(session, selection, face);
     facts_->setMinimumHeight(272);
     side->addWidget(facts_, 3);
     row->addLayout(side, 10);
     connect(search_, &QLineEdit::textChanged, ladder_, &JointLadder::set_filter);
-    connect(&session_, &Session::changed, this, &JointsStation::refresh);
     connect(ladder_, &JointLadder::renamed, this,
             [this](qlonglong identity, const QString& name) { rename(identity, name.toStdString()); });
     connect(ladder_, &JointLadder::hangAsked, this, [this](qlonglong under) {
@@ -97,7 +160,60 @@ JointsStation::JointsStation(const StationContext& context, QWidget* parent)
     connect(counts_, &QLabel::linkActivated, this, &JointsStation::take_proposals);
     connect(ladder_, &JointLadder::dropAsked, this, &JointsStation::drop_chosen);
     connect(facts_, &JointFacts::dropAsked, this, &JointsStation::drop_chosen);
-    refresh();
+    return face;
+}
+
+void JointsStation::show_face(Face face) {
+    // Above the view on either face: the ladder needs its height.
+    (face == Face::build ? build_side_ : ladder_side_)->insertWidget(0, face_row_);
+    faces_->setCurrentIndex(static_cast<int>(face));
+    face_buttons_->button(static_cast<int>(face))->setChecked(true);
+    settle_view();
+}
+
+/// The view stands on the face that is shown, in the way that its work needs.
+void JointsStation::settle_view() {
+    if (twin_ == nullptr || !isVisible()) {
+        return;
+    }
+    const bool building = faces_->currentIndex() == static_cast<int>(Face::build);
+    build_->board().set_shown(building);
+    (building ? build_place_ : place_)->layout()->addWidget(twin_);
+    twin_->set_alone(building);
+    if (!building) {
+        twin_->set_mode(TwinMode::overlaid);
+    }
+    twin_->show();
+    if (SceneView* view = twin_->prepared_view()) {
+        view->see_through(building);
+        view->use_tool(building ? build_->tool() : nullptr);
+        // Escape lets the chosen guide go; guides can be moved all the same.
+        connect(view, &SceneView::toolEnded, this, &JointsStation::let_guide_go, Qt::UniqueConnection);
+    }
+}
+
+void JointsStation::let_guide_go() {
+    if (isVisible() && faces_->currentIndex() == static_cast<int>(Face::build)) {
+        build_->board().choose(std::nullopt);
+        twin_->prepared_view()->use_tool(build_->tool());
+    }
+}
+
+void JointsStation::showEvent(QShowEvent* event) {
+    StationPage::showEvent(event);
+    settle_view();
+}
+
+void JointsStation::hideEvent(QHideEvent* event) {
+    StationPage::hideEvent(event);
+    build_->board().set_shown(false);
+    if (twin_ != nullptr && faces_->currentIndex() == static_cast<int>(Face::build)) {
+        if (SceneView* view = twin_->prepared_view()) { // other stations show the surface as it is
+            view->see_through(false);
+            view->use_tool(nullptr);
+        }
+        twin_->set_alone(false);
+    }
 }
 
 bool JointsStation::start_search() {
@@ -108,6 +224,11 @@ bool JointsStation::start_search() {
 
 void JointsStation::take_view(TwinView& twin) {
     twin_ = &twin;
+    if (isVisible()) {
+        settle_view();
+        return;
+    }
+    // Not shown yet: the view has its place all the same.
     place_->layout()->addWidget(&twin);
     twin.set_mode(TwinMode::overlaid);
     twin.show();

@@ -4,6 +4,7 @@
 #include "session/document.h"
 #include "session/selection.h"
 #include "session/session.h"
+#include "stations/joints/build_panel.h"
 #include "stations/joints/joint_facts.h"
 #include "stations/joints/joint_ladder.h"
 #include "stations/joints/rule_box.h"
@@ -13,8 +14,11 @@
 #include <map>
 #include <optional>
 
+class QButtonGroup;
 class QLabel;
 class QLineEdit;
+class QStackedWidget;
+class QVBoxLayout;
 
 namespace wembrix::app {
 
@@ -29,9 +33,21 @@ class JointsStation : public StationPage {
     JointLadder& ladder() { return *ladder_; }
     RuleBox& rules() { return *rules_; }
     JointFacts& facts() { return *facts_; }
+    BuildPanel& build() { return *build_; }
+    /// What came in and what became of it, or a skeleton that is being built.
+    enum class Face : uint8_t { ladder, build };
+    void show_face(Face face);
+
+  protected:
+    void showEvent(QShowEvent* event) override;
+    void hideEvent(QHideEvent* event) override;
 
   private:
+    QWidget* make_ladder_face(Document& document, Session& session, Selection& selection);
+    QWidget* make_build_face();
     void refresh();
+    void settle_view();
+    void let_guide_go();
     void show_counts();
     void drop_chosen();
     void rename(int64_t identity, const std::string& name);
@@ -61,6 +77,13 @@ class JointsStation : public StationPage {
     QLabel* prepared_;
     QLabel* held_;
     QLabel* counts_;
+    QStackedWidget* faces_;
+    QWidget* face_row_;
+    QVBoxLayout* ladder_side_ = nullptr;
+    QVBoxLayout* build_side_ = nullptr;
+    QButtonGroup* face_buttons_;
+    BuildPanel* build_;
+    QWidget* build_place_;
     QWidget* place_;
     QWidget* empty_;
     int64_t attaching_ = 0; ///< the joint that an attachment point is being placed on

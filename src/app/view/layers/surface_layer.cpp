@@ -102,6 +102,7 @@ void SurfaceLayer::draw(QOpenGLExtraFunctions& gl, ClayPrograms& programs, const
     paint.tint = l.arrived;
     paint.tinted = frame.scenes.state() == State::arrived && !heat ? 0.22F : 0.0F;
     paint.clayed = heat ? 0.0F : 1.0F;
+    paint.opacity = see_through_ ? 0.45F : 1.0F;
     own_.draw(gl, programs, frame.projection, QMatrix4x4(), paint);
     if (frame.scenes.other() != nullptr && !heat) {
         ClayPaint over;

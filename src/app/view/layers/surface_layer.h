@@ -14,6 +14,7 @@ class SurfaceLayer : public ViewLayer {
     void poses_changed() override { pose_new_ = true; }
     void colours_changed() override { colours_new_ = true; }
     void ends_changed() { ends_new_ = true; }
+    void see_through(bool through) { see_through_ = through; }
     void draw(QOpenGLExtraFunctions& gl, ClayPrograms& programs, const Frame& frame) override;
     void paint_before(QPainter& painter, const Frame& frame) override;
     [[nodiscard]] std::vector<std::pair<QString, QColor>> foot(const Frame& frame) const override;
@@ -29,6 +30,7 @@ class SurfaceLayer : public ViewLayer {
     bool pose_new_ = true;
     bool colours_new_ = false;
     bool ends_new_ = false;
+    bool see_through_ = false;
     Clay own_;
     Clay other_;
     Clay ends_[2];

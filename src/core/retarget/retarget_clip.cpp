@@ -1,0 +1,616 @@
+#include "core/retarget/retarget_clip.h"
+
+#include "core/measure/skeleton/pose.h"
+
+#include <algorithm>
+#include <cmath>
+#include <map>
+#include <numeric>
+#include <tbb/blocked_range.h>
+#include <tbb/parallel_for.h>
+
+namespace wembrix {
+
+namespace {
+
+constexpr double full_reach = 0.98;   ///< of a leg's length: it is not asked to be straighter than that, or than it was
+constexpr double blend_s = 0.2;       ///< into a stand and out of it
+constexpr double held_below_m = 1e-9; ///< a foot that is there already is left alone
+
+size_t at_(int node) {
+    return static_cast<size_t>(node);
+}
+
+Vec3 place_in(const std::vector<Mat4>& world, int node) {
+    return world[at_(node)].topRightCorner<3, 1>();
+}
+
+double smooth_step(double t) {
+    t = std::clamp(t, 0.0, 1.0);
+    return t * t * (3 - 2 * t);
+}
+
+/// Rotations in the world from those under the parents: scales are no part of them.
+void turns_of(const Scene& scene, const std::vector<Transform>& local, std::vector<Quat>& turns) {
+    turns.resize(scene.nodes.size());
+    for (size_t n = 0; n < scene.nodes.size(); ++n) {
+        const int parent = scene.nodes[n].parent;
+        turns[n] = parent < 0 ? local[n].rotation : Quat(turns[at_(parent)] * local[n].rotation);
+    }
+}
+
+std::vector<Quat> rest_turns(const Scene& scene) {
+    std::vector<Transform> local;
+    for (const Node& node : scene.nodes) {
+        local.push_back(node.rest);
+    }
+    std::vector<Quat> turns;
+    turns_of(scene, local, turns);
+    return turns;
+}
+
+} // namespace
+
+struct Retargeter::Frame {
+    std::vector<Vec3> source_at; ///< one a link: its source joint, upright, metres of the source
+    std::vector<Vec3> child_at;  ///< where that one's bone leads
+    std::vector<Quat> turn;      ///< one a node of the target, in the world
+    std::vector<Vec3> at;        ///< one a node of the target
+    Vec3 sunk = Vec3::Zero();    ///< added to the pelvis
+};
+
+Retargeter::Retargeter(const Scene& source, const Scene& target, const JointMap& map, const RetargetOptions& options)
+    : source_(source), target_(target), options_(options), from_(body_of(source)), to_(body_of(target)),
+      link_of_(target.nodes.size(), -1), source_rest_(rest_world(source)), target_rest_(rest_world(target)),
+      source_rest_turn_(rest_turns(source)), target_rest_turn_(rest_turns(target)) {
+    upright_ = to_.upright.transpose() * from_.upright;
+    const double legs = from_.leg_m > 1e-9 && to_.leg_m > 1e-9         ? to_.leg_m / from_.leg_m
+                        : from_.height_m > 1e-9 && to_.height_m > 1e-9 ? to_.height_m / from_.height_m
+                                                                       : 1;
+    factor_ = options.path_factor > 0 ? options.path_factor : options.path == RetargetOptions::Path::legs ? legs : 1;
+    target_scale_.resize(target.nodes.size(), Vec3::Ones());
+    for (size_t n = 0; n < target.nodes.size(); ++n) {
+        const int parent = target.nodes[n].parent;
+        target_scale_[n] = target.nodes[n].rest.scale;
+        if (parent >= 0) {
+            target_scale_[n] = target_scale_[n].cwiseProduct(target_scale_[at_(parent)]);
+        }
+    }
+    const auto find = [&](const Scene& scene, const std::string& name) {
+        const int node = scene.find_node(name);
+        if (node < 0) {
+            missing_.push_back(name);
+        }
+        return node;
+    };
+    for (const MapPair& pair : map.pairs) {
+        std::vector<int> from;
+        std::vector<int> to;
+        for (const std::string& name : pair.source) {
+            from.push_back(find(source, name));
+        }
+        for (const std::string& name : pair.target) {
+            to.push_back(find(target, name));
+        }
+        if (std::count(from.begin(), from.end(), -1) + std::count(to.begin(), to.end(), -1) > 0) {
+            continue;
+        }
+        const bool is_row = from.size() != to.size() || from.size() > 1;
+        if (is_row) {
+            rows_.push_back({from, -1, {}, {}});
+        }
+        for (size_t i = 0; i < to.size(); ++i) {
+            Link link;
+            link.target = to[i];
+            link.source = from[std::min(i, from.size() - 1)];
+            link.role = pair.role;
+            if (is_row) {
+                link.row = static_cast<int>(rows_.size()) - 1;
+                link.place = i;
+            }
+            links_.push_back(link);
+        }
+    }
+    std::stable_sort(links_.begin(), links_.end(), [](const Link& a, const Link& b) { return a.target < b.target; });
+    for (size_t l = 0; l < links_.size(); ++l) {
+        link_of_[at_(links_[l].target)] = static_cast<int>(l);
+    }
+    link_rows();
+    for (Link& link : links_) {
+        rest_of(link);
+    }
+    find_legs();
+}
+
+/// Which joint the bone of each leads to: of those of the map right below it the one with the most below.
+void Retargeter::link_rows() {
+    std::vector<int> size(target_.nodes.size(), 1);
+    for (size_t n = target_.nodes.size(); n-- > 0;) {
+        if (target_.nodes[n].parent >= 0) {
+            size[at_(target_.nodes[n].parent)] += size[n];
+        }
+    }
+    for (const Link& below : links_) {
+        int above = target_.nodes[at_(below.target)].parent;
+        while (above >= 0 && link_of_[at_(above)] < 0) {
+            above = target_.nodes[at_(above)].parent;
+        }
+        if (above < 0) {
+            continue;
+        }
+        Link& link = links_[at_(link_of_[at_(above)])];
+        const bool same_row = link.row >= 0 && link.row == below.row;
+        const bool taken_by_row =
+            link.target_child >= 0 && link.row >= 0 && links_[at_(link_of_[at_(link.target_child)])].row == link.row;
+        if (same_row ||
+            (!taken_by_row && (link.target_child < 0 || size[at_(below.target)] > size[at_(link.target_child)]))) {
+            // A bone without length says no direction.
+            if ((place_in(target_rest_, below.target) - place_in(target_rest_, link.target)).norm() > 1e-7) {
+                link.target_child = below.target;
+                link.source_child = below.source;
+            }
+        }
+    }
+    for (Row& row : rows_) {
+        // The target's joints by their share of its length, on the source's by its own.
+        std::vector<const Link*> own;
+        for (const Link& link : links_) {
+            if (link.row >= 0 && &rows_[at_(link.row)] == &row) {
+                own.push_back(&link);
+            }
+        }
+        std::sort(own.begin(), own.end(), [](const Link* a, const Link* b) { return a->place < b->place; });
+        std::vector<Vec3> target_line;
+        for (const Link* link : own) {
+            target_line.push_back(place_in(target_rest_, link->target));
+        }
+        const Link& last = *own.back();
+        const bool leads_on = last.target_child >= 0 && last.source_child >= 0;
+        if (leads_on) {
+            target_line.push_back(place_in(target_rest_, last.target_child));
+            row.source_end = last.source_child;
+        }
+        std::vector<double> source_share = {0};
+        for (size_t i = 1; i < row.source.size(); ++i) {
+            source_share.push_back(
+                source_share.back() +
+                (place_in(source_rest_, row.source[i]) - place_in(source_rest_, row.source[i - 1])).norm());
+        }
+        if (row.source_end >= 0) {
+            source_share.push_back(
+                source_share.back() +
+                (place_in(source_rest_, row.source_end) - place_in(source_rest_, row.source.back())).norm());
+        }
+        std::vector<double> target_share = {0};
+        for (size_t i = 1; i < target_line.size(); ++i) {
+            target_share.push_back(target_share.back() + (target_line[i] - target_line[i - 1]).norm());
+        }
+        for (size_t i = 0; i < own.size(); ++i) {
+            const double share = target_share.back() > 0 ? target_share[i] / target_share.back() : 0;
+            const double along = share * source_share.back();
+            size_t k = 0;
+            while (k + 1 < source_share.size() && source_share[k + 1] <= along + 1e-12 * source_share.back()) {
+                ++k;
+            }
+            const double part = k + 1 < source_share.size() && source_share[k + 1] > source_share[k]
+                                    ? (along - source_share[k]) / (source_share[k + 1] - source_share[k])
+                                    : 0;
+            row.at.push_back(static_cast<double>(k) + (part < 1e-9 ? 0 : part));
+            row.directions.push_back(i + 1 < target_line.size()
+                                         ? Vec3((target_line[i + 1] - target_line[i]).normalized())
+                                         : Vec3(Vec3::Zero()));
+        }
+    }
+}
+
+void Retargeter::rest_of(Link& link) {
+    const Mat3 own = target_rest_turn_[at_(link.target)].toRotationMatrix();
+    Mat3 lays = Mat3::Identity();
+    const auto on_source = [&](const Row& row, double along) -> Vec3 {
+        const auto k = std::min(static_cast<size_t>(along), row.source.size() - 1);
+        const Vec3 here = place_in(source_rest_, row.source[k]);
+        const int next = k + 1 < row.source.size() ? row.source[k + 1] : row.source_end;
+        return next < 0 ? here : Vec3(here + (along - static_cast<double>(k)) * (place_in(source_rest_, next) - here));
+    };
+    Vec3 bone = Vec3::Zero();
+    Vec3 wanted = Vec3::Zero();
+    if (link.row >= 0) {
+        const Row& row = rows_[at_(link.row)];
+        const double end = static_cast<double>(row.source.size()) - (row.source_end >= 0 ? 0 : 1);
+        const double next = link.place + 1 < row.at.size() ? row.at[link.place + 1] : end;
+        bone = row.directions[link.place];
+        wanted = upright_ * (on_source(row, next) - on_source(row, row.at[link.place]));
+    } else if (link.target_child >= 0 && link.role != MapPair::Role::root) {
+        bone = place_in(target_rest_, link.target_child) - place_in(target_rest_, link.target);
+        wanted = upright_ * (place_in(source_rest_, link.source_child) - place_in(source_rest_, link.source));
+    }
+    if (bone.norm() > 1e-9 && wanted.norm() > 1e-12) {
+        lays = shortest_turn(bone, wanted).toRotationMatrix();
+    } else if (link.role != MapPair::Role::root) {
+        // An end is laid as what it hangs on.
+        int above = target_.nodes[at_(link.target)].parent;
+        while (above >= 0 && link_of_[at_(above)] < 0) {
+            above = target_.nodes[at_(above)].parent;
+        }
+        if (above >= 0) {
+            const Link& upper = links_[at_(link_of_[at_(above)])];
+            lays = upper.rest * target_rest_turn_[at_(above)].toRotationMatrix().transpose();
+        }
+    }
+    link.rest = lays * own;
+}
+
+void Retargeter::find_legs() {
+    for (const Link& link : links_) {
+        const bool is_foot = link.role == MapPair::Role::foot && options_.plant_feet;
+        const bool is_hand = link.role == MapPair::Role::hand && options_.keep_hands;
+        if (!is_foot && !is_hand) {
+            continue;
+        }
+        Leg leg;
+        for (int node = link.target; node >= 0 && node != to_.pelvis; node = target_.nodes[at_(node)].parent) {
+            if (target_.nodes[at_(node)].kind == NodeKind::joint) {
+                leg.joints.push_back(node);
+            }
+            // An arm begins where it branches off.
+            if (is_hand && leg.joints.size() >= 3) {
+                break;
+            }
+        }
+        std::reverse(leg.joints.begin(), leg.joints.end());
+        if (leg.joints.size() < 3) {
+            continue;
+        }
+        double most = -1;
+        for (size_t i = 1; i + 1 < leg.joints.size(); ++i) {
+            const Vec3 here = place_in(target_rest_, leg.joints[i]);
+            const Vec3 up = place_in(target_rest_, leg.joints[0]) - here;
+            const Vec3 down = place_in(target_rest_, leg.joints.back()) - here;
+            // Where it bends most and both parts are long enough to bend about it.
+            const double bend = std::min(up.norm(), down.norm());
+            if (bend > most) {
+                most = bend;
+                leg.knee = i;
+            }
+        }
+        for (int n = leg.joints.front() + 1; n < static_cast<int>(target_.nodes.size()); ++n) {
+            if (is_above(target_, leg.joints.front(), n)) {
+                leg.below.push_back(n);
+            }
+        }
+        leg.source_foot = link.source;
+        leg.lift_m =
+            place_in(target_rest_, link.target).y() - factor_ * (upright_ * place_in(source_rest_, link.source)).y();
+        legs_.push_back(leg);
+    }
+}
+
+void Retargeter::pose_source(const Clip& clip, std::vector<Frame>& frames) const {
+    const Poser poser(source_, &clip);
+    const Quat upright(upright_);
+    tbb::parallel_for(tbb::blocked_range<size_t>(0, frames.size(), 32), [&](const auto& range) {
+        Pose pose;
+        std::vector<Quat> turns;
+        for (size_t f = range.begin(); f < range.end() && !(options_.stop && options_.stop()); ++f) {
+            Frame& frame = frames[f];
+            poser.at(static_cast<double>(f) / clip.rate, pose);
+            turns_of(source_, pose.local, turns);
+            // Δ: from the rest in the world to now.
+            const auto turned = [&](int node) {
+                return Quat(upright * turns[at_(node)] * source_rest_turn_[at_(node)].conjugate() *
+                            upright.conjugate());
+            };
+            const auto place = [&](int node) -> Vec3 {
+                return upright_ * pose.world[at_(node)].template topRightCorner<3, 1>();
+            };
+            frame.turn.assign(target_.nodes.size(), Quat::Identity());
+            frame.source_at.resize(links_.size());
+            for (size_t l = 0; l < links_.size(); ++l) {
+                const Link& link = links_[l];
+                frame.source_at[l] = place(link.source);
+                Quat turn = turned(link.source);
+                if (link.row >= 0) {
+                    const Row& row = rows_[at_(link.row)];
+                    const double at = row.at[link.place];
+                    const auto k = std::min(static_cast<size_t>(at), row.source.size() - 1);
+                    turn = turned(row.source[k]);
+                    if (at > static_cast<double>(k) && k + 1 < row.source.size()) {
+                        turn = turn.slerp(at - static_cast<double>(k), turned(row.source[k + 1]));
+                    }
+                    const auto on_row = [&](double along) -> Vec3 {
+                        const auto i = std::min(static_cast<size_t>(along), row.source.size() - 1);
+                        const Vec3 here = place(row.source[i]);
+                        const int next = i + 1 < row.source.size() ? row.source[i + 1] : row.source_end;
+                        return next < 0 ? here : Vec3(here + (along - static_cast<double>(i)) * (place(next) - here));
+                    };
+                    const double end = static_cast<double>(row.source.size()) - (row.source_end >= 0 ? 0 : 1);
+                    const double to = link.place + 1 < row.at.size() ? row.at[link.place + 1] : end;
+                    const Vec3 wanted = on_row(to) - on_row(at);
+                    // Where the bone would point by the turn alone, and from there onto the curve.
+                    const Vec3 is = turn * (link.rest * target_rest_turn_[at_(link.target)].conjugate() *
+                                            row.directions[link.place]);
+                    if (wanted.norm() > 1e-12 && is.norm() > 0.5 && row.source.size() != row.at.size()) {
+                        turn = shortest_turn(is, wanted) * turn;
+                    }
+                }
+                frame.turn[at_(link.target)] = (turn * Quat(link.rest)).normalized();
+            }
+        }
+    });
+}
+
+/// Where every node is: what the map does not have follows as it rests.
+void Retargeter::place(Frame& frame) const {
+    frame.at.resize(target_.nodes.size());
+    for (size_t n = 0; n < target_.nodes.size(); ++n) {
+        const Node& node = target_.nodes[n];
+        const int link = link_of_[n];
+        const Quat above = node.parent < 0 ? Quat::Identity() : frame.turn[at_(node.parent)];
+        if (link < 0) {
+            frame.turn[n] = above * node.rest.rotation;
+        }
+        const Vec3 scale = node.parent < 0 ? Vec3(Vec3::Ones()) : target_scale_[at_(node.parent)];
+        const Vec3 from = node.parent < 0 ? Vec3(Vec3::Zero()) : frame.at[at_(node.parent)];
+        frame.at[n] = from + above * scale.cwiseProduct(node.rest.translation);
+        if (link >= 0 &&
+            (links_[at_(link)].role == MapPair::Role::pelvis || links_[at_(link)].role == MapPair::Role::root)) {
+            const Vec3 moved = frame.source_at[at_(link)] - upright_ * place_in(source_rest_, links_[at_(link)].source);
+            frame.at[n] = place_in(target_rest_, static_cast<int>(n)) + factor_ * moved;
+            if (links_[at_(link)].role == MapPair::Role::pelvis) {
+                frame.at[n] += frame.sunk;
+            }
+        }
+    }
+}
+
+/// Two bones: the hip turns and the leg bends in its plane until the foot is there, turned as it was.
+void Retargeter::reach(Frame& frame, const Leg& leg, const Vec3& to) const {
+    const Vec3 hip = frame.at[at_(leg.joints.front())];
+    const Vec3 knee = frame.at[at_(leg.joints[leg.knee])];
+    const Vec3 foot = frame.at[at_(leg.joints.back())];
+    const double upper = (knee - hip).norm();
+    const double lower = (foot - knee).norm();
+    if ((to - foot).norm() < held_below_m || !(upper > 1e-9) || !(lower > 1e-9)) {
+        return;
+    }
+    const double whole = upper + lower;
+    const double straight = std::max(full_reach * whole, (foot - hip).norm());
+    double far = (to - hip).norm();
+    if (far > straight) { // softly up to its whole length
+        const double left = std::max(1e-9, whole * 0.9999 - straight);
+        far = straight + left * (1 - std::exp(-(far - straight) / left));
+    }
+    far = std::max(far, std::abs(upper - lower) * 1.0001 + 1e-9);
+    const Vec3 u = hip - knee;
+    const Vec3 w = foot - knee;
+    Vec3 axis = u.cross(w);
+    if (axis.norm() < 1e-6 * upper * lower) {
+        // Straight: it bends as it does at rest.
+        const auto rest = [&](size_t i) { return place_in(target_rest_, leg.joints[i]); };
+        const size_t last = leg.joints.size() - 1;
+        axis = frame.turn[at_(leg.joints.front())] * target_rest_turn_[at_(leg.joints.front())].conjugate() *
+               (rest(0) - rest(leg.knee)).cross(rest(last) - rest(leg.knee));
+    }
+    if (axis.norm() < 1e-12) {
+        axis = u.unitOrthogonal();
+    }
+    axis.normalize();
+    const double is = std::acos(std::clamp(u.dot(w) / (upper * lower), -1.0, 1.0));
+    const double wanted =
+        std::acos(std::clamp((upper * upper + lower * lower - far * far) / (2 * upper * lower), -1.0, 1.0));
+    const Quat bend(Eigen::AngleAxisd(wanted - is, axis));
+    const Vec3 bent = knee + bend * w;
+    const Quat swing = shortest_turn(bent - hip, to - hip);
+    for (size_t i = 0; i + 1 < leg.joints.size(); ++i) {
+        Quat& turn = frame.turn[at_(leg.joints[i])];
+        turn = ((i >= leg.knee ? swing * bend : swing) * turn).normalized();
+    }
+    // What lies below takes its place anew; the foot keeps its rotation, and so do the toes.
+    for (const int n : leg.below) {
+        const Node& node = target_.nodes[at_(n)];
+        const Quat above = frame.turn[at_(node.parent)];
+        if (link_of_[at_(n)] < 0 && std::find(leg.joints.begin(), leg.joints.end(), n) == leg.joints.end()) {
+            frame.turn[at_(n)] = above * node.rest.rotation;
+        }
+        frame.at[at_(n)] =
+            frame.at[at_(node.parent)] + above * target_scale_[at_(node.parent)].cwiseProduct(node.rest.translation);
+    }
+}
+
+void Retargeter::plant(const Clip& clip, std::vector<Frame>& frames) const {
+    const auto count = static_cast<int>(frames.size());
+    const int blend = std::max(1, static_cast<int>(std::lround(blend_s * clip.rate)));
+    std::vector<std::vector<Vec3>> wanted(legs_.size());
+    for (size_t g = 0; g < legs_.size(); ++g) {
+        const Leg& leg = legs_[g];
+        const int foot = leg.joints.back();
+        const auto link = at_(link_of_[at_(foot)]);
+        std::vector<Vec3>& to = wanted[g];
+        for (const Frame& frame : frames) {
+            to.push_back(frame.at[at_(foot)]);
+        }
+        const std::vector<Contact> stands =
+            contacts_of(source_, clip, {leg.source_foot}, std::max(1e-9, from_.height_m));
+        // Where it should be while it stands: as the source's, from a place of its own.
+        std::vector<Vec3> off(frames.size(), Vec3::Zero());
+        std::vector<char> stands_at(frames.size(), 0);
+        for (const Contact& stand : stands) {
+            const auto source = [&](int f) { return frames[at_(f)].source_at[link]; };
+            const int middle = (stand.first + stand.last) / 2;
+            const Vec3 anchor = to[at_(middle)] - factor_ * source(middle);
+            for (int f = stand.first; f <= stand.last; ++f) {
+                Vec3 place = anchor + factor_ * source(f);
+                place.y() = factor_ * source(f).y() + leg.lift_m;
+                off[at_(f)] = place - to[at_(f)];
+                stands_at[at_(f)] = 1;
+            }
+        }
+        // Between two stands it lets go of the one and goes over to the next.
+        for (int f = 0; f < count; ++f) {
+            if (stands_at[at_(f)] != 0) {
+                to[at_(f)] += off[at_(f)];
+                continue;
+            }
+            int before = f;
+            while (before >= 0 && stands_at[at_(before)] == 0) {
+                --before;
+            }
+            int after = f;
+            while (after < count && stands_at[at_(after)] == 0) {
+                ++after;
+            }
+            const int gap = after - before;
+            const bool both = before >= 0 && after < count;
+            const int ramp = both ? std::min(blend, gap) : blend;
+            if (before >= 0) {
+                to[at_(f)] += off[at_(before)] * (1 - smooth_step(static_cast<double>(f - before) / ramp));
+            }
+            if (after < count) {
+                to[at_(f)] += off[at_(after)] * (1 - smooth_step(static_cast<double>(after - f) / ramp));
+            }
+        }
+    }
+    // No foot goes deeper into the ground than the source's does.
+    for (size_t g = 0; g < legs_.size(); ++g) {
+        const int foot = legs_[g].joints.back();
+        const auto link = at_(link_of_[at_(foot)]);
+        const double rest = place_in(target_rest_, foot).y();
+        const double source_rest = (upright_ * place_in(source_rest_, legs_[g].source_foot)).y();
+        for (size_t f = 0; f < frames.size() && links_[link].role == MapPair::Role::foot; ++f) {
+            const double deep = std::min(0.0, factor_ * (frames[f].source_at[link].y() - source_rest));
+            wanted[g][f].y() = std::max(wanted[g][f].y(), rest + deep);
+        }
+    }
+    // How far the pelvis has to come down for every leg to reach; ahead of it and after, smoothly.
+    std::vector<double> sink(frames.size(), 0);
+    for (size_t g = 0; g < legs_.size(); ++g) {
+        const Leg& leg = legs_[g];
+        for (size_t f = 0; f < frames.size(); ++f) {
+            const Vec3& hip = frames[f].at[at_(leg.joints.front())];
+            const Vec3& knee = frames[f].at[at_(leg.joints[leg.knee])];
+            const Vec3& foot = frames[f].at[at_(leg.joints.back())];
+            const double straight =
+                std::max(full_reach * ((knee - hip).norm() + (foot - knee).norm()), (foot - hip).norm());
+            const Vec3 way = wanted[g][f] - hip;
+            const double aside = std::hypot(way.x(), way.z());
+            if (way.norm() > straight * (1 + 1e-12) && aside < straight) {
+                sink[f] = std::max(sink[f], -way.y() - std::sqrt(straight * straight - aside * aside));
+            }
+        }
+    }
+    if (*std::max_element(sink.begin(), sink.end()) > 0) {
+        std::vector<double> widest(sink.size());
+        std::vector<double> smooth(sink.size());
+        for (int f = 0; f < count; ++f) {
+            for (int k = std::max(0, f - blend); k <= std::min(count - 1, f + blend); ++k) {
+                widest[at_(f)] = std::max(widest[at_(f)], sink[at_(k)]);
+            }
+        }
+        for (int f = 0; f < count; ++f) {
+            double sum = 0;
+            for (int k = f - blend; k <= f + blend; ++k) {
+                sum += widest[at_(std::clamp(k, 0, count - 1))];
+            }
+            smooth[at_(f)] = sum / (2 * blend + 1);
+        }
+        for (size_t f = 0; f < frames.size(); ++f) {
+            frames[f].sunk = {0, -smooth[f], 0};
+        }
+    }
+    tbb::parallel_for(tbb::blocked_range<size_t>(0, frames.size(), 32), [&](const auto& range) {
+        for (size_t f = range.begin(); f < range.end(); ++f) {
+            if (frames[f].sunk.y() != 0) {
+                place(frames[f]);
+            }
+            for (size_t g = 0; g < legs_.size(); ++g) {
+                reach(frames[f], legs_[g], wanted[g][f]);
+            }
+        }
+    });
+}
+
+Clip Retargeter::run(const Clip& clip) const {
+    Clip made = clip;
+    made.channels.clear();
+    const int count = clip.frames();
+    std::vector<Frame> frames(static_cast<size_t>(std::max(1, count)));
+    pose_source(clip, frames);
+    if (options_.stop && options_.stop()) {
+        return made;
+    }
+    tbb::parallel_for(tbb::blocked_range<size_t>(0, frames.size(), 32), [&](const auto& range) {
+        for (size_t f = range.begin(); f < range.end(); ++f) {
+            place(frames[f]);
+        }
+    });
+    if (!legs_.empty()) {
+        plant(clip, frames);
+    }
+    Shared<float> times;
+    {
+        std::vector<float> all;
+        for (size_t f = 0; f < frames.size(); ++f) {
+            all.push_back(static_cast<float>(clip.start_s + static_cast<double>(f) / clip.rate));
+        }
+        times = std::move(all);
+    }
+    // What was put into the plane of a leg is keyed, too.
+    std::vector<char> keyed(target_.nodes.size(), 0);
+    for (const Link& link : links_) {
+        keyed[at_(link.target)] = 1;
+    }
+    for (const Leg& leg : legs_) {
+        for (const int joint : leg.joints) {
+            keyed[at_(joint)] = 1;
+        }
+    }
+    for (size_t n = 0; n < target_.nodes.size(); ++n) {
+        const int parent = target_.nodes[n].parent;
+        if (keyed[n] == 0) {
+            continue;
+        }
+        const auto above = [&](const Frame& frame) {
+            return parent < 0 ? Quat(Quat::Identity()) : frame.turn[at_(parent)];
+        };
+        std::vector<float> turns;
+        turns.reserve(frames.size() * 4);
+        Quat before = target_.nodes[n].rest.rotation;
+        for (const Frame& frame : frames) {
+            Quat local = (above(frame).conjugate() * frame.turn[n]).normalized();
+            if (local.dot(before) < 0) {
+                local.coeffs() = -local.coeffs();
+            }
+            before = local;
+            for (int c = 0; c < 4; ++c) {
+                turns.push_back(static_cast<float>(local.coeffs()[c]));
+            }
+        }
+        made.channels.push_back(
+            {static_cast<int>(n), wembrix::Path::rotation, Interpolation::linear, 4, times, std::move(turns), {}});
+        const int link = link_of_[n];
+        const bool moves = link >= 0 && (links_[at_(link)].role == MapPair::Role::pelvis ||
+                                         links_[at_(link)].role == MapPair::Role::root);
+        if (moves) {
+            std::vector<float> places;
+            places.reserve(frames.size() * 3);
+            for (const Frame& frame : frames) {
+                const Vec3 from = parent < 0 ? Vec3(Vec3::Zero()) : frame.at[at_(parent)];
+                const Vec3 scale = parent < 0 ? Vec3(Vec3::Ones()) : target_scale_[at_(parent)];
+                const Vec3 local = (above(frame).conjugate() * (frame.at[n] - from)).cwiseQuotient(scale);
+                for (int c = 0; c < 3; ++c) {
+                    places.push_back(static_cast<float>(local[c]));
+                }
+            }
+            made.channels.push_back({static_cast<int>(n),
+                                     wembrix::Path::translation,
+                                     Interpolation::linear,
+                                     3,
+                                     times,
+                                     std::move(places),
+                                     {}});
+        }
+    }
+    return made;
+}
+
+} // namespace wembrix
