@@ -146,6 +146,22 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         wait_a_moment();
         take(window, out, QStringLiteral("joints-build"));
     }
+    if (wanted("takes-pairs")) {
+        // Tansy's take on Sedge, the one beside the other.
+        MainWindow window;
+        window.show();
+        window.open_paths({QFileInfo(job).dir().filePath(QStringLiteral("sedge.wembrix"))});
+        wait_for([&] {
+            return window.session().state() != nullptr && !window.session().is_busy() &&
+                   !window.page<TakesStation>().model().is_busy();
+        });
+        window.choose_station(3);
+        show_clip(window, QStringLiteral("wade"), 30);
+        window.findChild<QPushButton*>(QStringLiteral("pairsSide"))->click();
+        wait_for([&] { return window.page<TakesStation>().pairs().is_ready(); });
+        wait_a_moment();
+        take(window, out, QStringLiteral("takes-pairs"));
+    }
     for (const char* name : {"joints-feathered", "takes-long", "takes-forty"}) {
         if (only == QString::fromUtf8(name)) {
             return larger(job, out, only);

@@ -74,6 +74,9 @@ void TwinView::resizeEvent(QResizeEvent* event) {
 TwinView::Part TwinView::part_of(State state) const {
     switch (state) {
     case State::received:
+        if (instead_) {
+            return {instead_, std::nullopt};
+        }
         return {state_->replay.received, state_->received};
     case State::prepared:
         return {state_->replay.prepared_scene(), state_->prepared};
@@ -123,6 +126,7 @@ void TwinView::refresh() {
     if (mode_ == TwinMode::side_by_side || alone_) {
         if (!alone_) {
             put(*left_);
+            left_->say_other(instead_ && left_->state() == State::received ? instead_name_ : QString());
         }
         right_->view().show_other(std::nullopt);
         right_->say_other(QString());
@@ -245,6 +249,15 @@ void TwinView::share_marks() {
 void TwinView::set_same_scale(bool same) {
     same_scale_ = same;
     share_scale();
+}
+
+void TwinView::show_in_place_of_received(std::shared_ptr<const Scene> scene, const QString& name) {
+    if (instead_ == scene) {
+        return;
+    }
+    instead_ = std::move(scene);
+    instead_name_ = name;
+    refresh();
 }
 
 void TwinView::set_playback_shown(bool shown) {

@@ -45,6 +45,8 @@ class TwinView : public QWidget {
     void show_colours(const std::shared_ptr<const VertexColours>& colours);
     void hold_shapes(std::vector<HeldShapes> held);
     void set_same_scale(bool same);
+    /// Another scene in the place of Received, while it is shown beside Prepared; null: Received itself.
+    void show_in_place_of_received(std::shared_ptr<const Scene> scene, const QString& name);
     void set_playback_shown(bool shown);
     void frame_selection();
     /// The panes as they are, with their states' names.
@@ -94,6 +96,8 @@ class TwinView : public QWidget {
     std::shared_ptr<const VertexColours> colours_;
     std::vector<HeldShapes> held_;
     bool same_scale_ = false;
+    std::shared_ptr<const Scene> instead_;
+    QString instead_name_;
 };
 
 } // namespace wembrix::app

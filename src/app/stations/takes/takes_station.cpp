@@ -11,6 +11,7 @@
 
 #include <Eigen/LU>
 
+#include <QButtonGroup>
 #include <QComboBox>
 #include <QDoubleSpinBox>
 #include <QFileDialog>
@@ -19,6 +20,7 @@
 #include <QMessageBox>
 #include <QPushButton>
 #include <QSignalBlocker>
+#include <QStackedWidget>
 #include <QToolButton>
 #include <QVBoxLayout>
 #include <algorithm>
@@ -41,8 +43,7 @@ TakesStation::TakesStation(const StationContext& context, QWidget* parent)
     auto* place_column = new QVBoxLayout(place_);
     place_column->setContentsMargins(0, 0, 0, 0);
     top->addWidget(place_, 6);
-    list_ = new ClipList(*model_, this);
-    top->addWidget(list_, 7);
+    top->addWidget(make_side(), 7);
     auto* empty_card = new QFrame(this);
     empty_card->setObjectName(QStringLiteral("card"));
     auto* empty_column = new QVBoxLayout(empty_card);
@@ -64,6 +65,81 @@ TakesStation::TakesStation(const StationContext& context, QWidget* parent)
     column->addWidget(card, 9);
     connect_parts();
     refresh();
+}
+
+QWidget* TakesStation::make_side() {
+    auto* side = new QWidget(this);
+    auto* column = new QVBoxLayout(side);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(6);
+    side_row_ = new QWidget(side);
+    auto* row = new QHBoxLayout(side_row_);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(4);
+    side_buttons_ = new QButtonGroup(this);
+    const QString names[] = {tr("Clips"), tr("Pairs")};
+    const char* ids[] = {"clipsSide", "pairsSide"};
+    const QString tips[] = {tr("The clips that go out"),
+                            tr("Takes of other bodies: which joint does as which, and how well it went")};
+    for (int i = 0; i < 2; ++i) {
+        auto* button = new QPushButton(names[i], side_row_);
+        button->setObjectName(QString::fromUtf8(ids[i]));
+        button->setProperty("mode", true);
+        button->setCheckable(true);
+        button->setChecked(i == 0);
+        button->setToolTip(tips[i]);
+        side_buttons_->addButton(button, i);
+        row->addWidget(button);
+    }
+    row->addStretch(1);
+    column->addWidget(side_row_);
+    sides_ = new QStackedWidget(side);
+    list_ = new ClipList(*model_, side);
+    sides_->addWidget(list_);
+    auto* card = new QFrame(side);
+    card->setObjectName(QStringLiteral("card"));
+    auto* card_column = new QVBoxLayout(card);
+    card_column->setContentsMargins(8, 8, 8, 8);
+    pairs_ = new PairsPanel(document_, session_, card);
+    card_column->addWidget(pairs_);
+    sides_->addWidget(card);
+    column->addWidget(sides_, 1);
+    connect(side_buttons_, &QButtonGroup::idClicked, this, [this](int id) {
+        sides_->setCurrentIndex(id);
+        show_beside();
+    });
+    connect(pairs_, &PairsPanel::measured, this, &TakesStation::show_beside);
+    connect(pairs_, &PairsPanel::momentAsked, this, &TakesStation::go_to_take);
+    return side;
+}
+
+void TakesStation::show_beside() {
+    if (twin_ == nullptr) {
+        return;
+    }
+    const bool shown = isVisible() && sides_->currentIndex() == 1;
+    twin_->show_in_place_of_received(shown ? pairs_->beside() : nullptr, pairs_->beside_name());
+}
+
+void TakesStation::go_to_take(const QString& take, int frame) {
+    const std::shared_ptr<const SessionState> state = session_.state();
+    const Clip* whole = nullptr;
+    for (const NamedScene& source :
+         state && state->replay.sources ? *state->replay.sources : std::vector<NamedScene>()) {
+        const Clip* found = source.scene.find_clip(take.toStdString());
+        whole = found != nullptr && source.name == pairs_->beside_name().toStdString() ? found : whole;
+    }
+    if (whole == nullptr) {
+        return;
+    }
+    const double at = whole->start_s + frame / whole->rate;
+    for (const Clip& clip : state->replay.prepared().clips) {
+        const double into = at - clip.start_s;
+        if (into > -1e-6 && into < clip.seconds + 1e-6) {
+            go_to(QString::fromStdString(clip.name), static_cast<int>(std::lround(into * clip.rate)));
+            return;
+        }
+    }
 }
 
 void TakesStation::connect_parts() {
@@ -136,6 +212,7 @@ void TakesStation::take_view(TwinView& twin) {
     place_->layout()->addWidget(&twin);
     twin.set_mode(TwinMode::side_by_side);
     twin.show();
+    show_beside();
     // Working on a take, one sees motion, not the rest pose.
     if (clock_.clip().isEmpty() && take() != nullptr) {
         scrub(0);
@@ -211,7 +288,16 @@ void TakesStation::refresh() {
     }
     const bool nothing = document_.is_empty() || (session_.state() && model_->takes().empty());
     empty_->setVisible(nothing);
-    list_->setVisible(!nothing);
+    sides_->parentWidget()->setVisible(!nothing);
+    // Pairs are there once a take of another body is put onto this one.
+    const std::shared_ptr<const SessionState> now = session_.state();
+    const bool retargets = now && retarget_place(now->replay) >= 0;
+    side_row_->setVisible(retargets);
+    if (!retargets && sides_->currentIndex() == 1) {
+        side_buttons_->button(0)->setChecked(true);
+        sides_->setCurrentIndex(0);
+        show_beside();
+    }
     const TakeFacts* one = take();
     tools_->about->setText(one == nullptr
                                ? QString()
@@ -325,6 +411,7 @@ void TakesStation::hideEvent(QHideEvent* event) {
         twin_->show_trajectory(nullptr);
         twin_->show_ends(false);
         twin_->set_round_on(Mat4::Identity());
+        twin_->show_in_place_of_received(nullptr, QString());
     }
 }
 

@@ -5,9 +5,13 @@
 #include "session/selection.h"
 #include "stations/station.h"
 #include "stations/takes/clip_list.h"
+#include "stations/takes/pairs_panel.h"
 #include "stations/takes/strip_tools.h"
 #include "stations/takes/take_strip.h"
 #include "stations/takes/takes_model.h"
+
+class QButtonGroup;
+class QStackedWidget;
 
 namespace wembrix::app {
 
@@ -18,6 +22,7 @@ class TakesStation : public StationPage {
     void take_view(TwinView& twin) override;
     TakeStrip& strip() { return *strip_; }
     TakesModel& model() { return *model_; }
+    PairsPanel& pairs() { return *pairs_; }
     void show_destination(const Destination* destination) override;
     void go_to(const Finding& finding) override;
     /// Shows a clip of Prepared, at one of its frames.
@@ -34,7 +39,11 @@ class TakesStation : public StationPage {
     void resizeEvent(QResizeEvent* event) override;
 
   private:
+    QWidget* make_side();
     void connect_parts();
+    void show_beside(); ///< the take of another body, while its pairs are shown
+    /// A frame of a source's take, in the clip of Prepared that shows it.
+    void go_to_take(const QString& take, int frame);
     void refresh();
     void refresh_offers();
     void refresh_named();
@@ -64,6 +73,10 @@ class TakesStation : public StationPage {
     TakesModel* model_;
     TakeStrip* strip_;
     ClipList* list_;
+    QWidget* side_row_;
+    QStackedWidget* sides_;
+    QButtonGroup* side_buttons_;
+    PairsPanel* pairs_;
     StripTools* tools_;
     std::vector<int64_t> feet_; ///< joints that were said to be feet, by identity
     QWidget* place_;

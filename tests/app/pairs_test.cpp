@@ -1,0 +1,117 @@
+// Takes of other bodies in the window: the pairs, a correction by a click, the worst moment, the take beside.
+#include "core/job/skeleton_edits.h"
+#include "core/plan/guide_rows.h"
+#include "sedge.h"
+#include "window_fixture.h"
+
+#include <QTableView>
+
+namespace wembrix::app {
+namespace {
+
+class Pairs : public Window {
+  protected:
+    void SetUp() override {
+        ASSERT_TRUE(folder.isValid());
+        put(write_glb_unscaled(demo::sedge_surface(), "sedge_surface"));
+        put(write_gltf_beside(demo::tansy_market_take(), "tansy_market"));
+        Job job;
+        job.name = "sedge";
+        job.sources = {"sedge_surface.glb", "tansy_market.gltf"};
+        job.sources[1].role = SourceRole::take;
+        job.destinations = built_in_destinations();
+        BuildOnCard build;
+        build.plan = plan_called("bird").take();
+        build.guides = demo::sedge_guides();
+        set_build(job, build);
+        job_file = folder.filePath("sedge.wembrix");
+        ASSERT_TRUE(write_job(job, job_file.toStdString()).ok());
+        with_drift = false;
+        start();
+    }
+    TakesStation& page() { return window->page<TakesStation>(); }
+    PairsModel& model() { return page().pairs().model(); }
+    const Scene& prepared() { return window->session().state()->replay.prepared(); }
+    void settled() {
+        settle();
+        ASSERT_TRUE(wait_for([&] { return page().pairs().is_ready(); }));
+        QTest::qWait(60);
+    }
+    int row_of(const QString& here) {
+        for (int row = 0; row < model().rowCount(); ++row) {
+            if (model().index(row, PairsModel::here).data().toString() == here) {
+                return row;
+            }
+        }
+        return -1;
+    }
+};
+
+TEST_F(Pairs, ATakeOfAnotherBodyIsPutOnCorrectedAndUndone) {
+    open();
+    window->choose_station(3);
+    EXPECT_FALSE(child<QPushButton>("pairsSide")->isVisible()) << "nothing is retargeted yet";
+    // Its finding offers the step.
+    window->choose_station(0);
+    QPushButton* offered = finding_button(QStringLiteral("retarget"));
+    ASSERT_NE(offered, nullptr);
+    QTest::mouseClick(offered, Qt::LeftButton);
+    settle();
+    EXPECT_EQ(finding_button(QStringLiteral("retarget")), nullptr) << "mended";
+    ASSERT_EQ(prepared().clips.size(), 1U);
+    EXPECT_GT(prepared().clips[0].channels.size(), 30U);
+    window->choose_station(3);
+    QTest::mouseClick(child<QPushButton>("pairsSide"), Qt::LeftButton);
+    settled();
+    ASSERT_GT(model().rowCount(), 30);
+    const int knee = row_of("leg_2_l");
+    ASSERT_GE(knee, 0);
+    EXPECT_EQ(model().index(knee, PairsModel::source).data().toString(), "LeftLeg_Shank");
+    EXPECT_TRUE(model().index(knee, PairsModel::apart).data().toString().endsWith(QStringLiteral("°")));
+    EXPECT_EQ(model().index(row_of("wing_1_l … wing_4_l"), PairsModel::how).data().toString(), "spread");
+    // The take stands beside, with its own joints and under the same clock.
+    const PosedScene* left = window->twin().left().view().posed();
+    ASSERT_NE(left, nullptr);
+    EXPECT_EQ(joints_of(left->scene()).size(), 63U);
+    // The tail is told to rest.
+    auto* table = child<QTableView>("pairsTable");
+    const QModelIndex cell = model().index(row_of("tail_1"), PairsModel::source);
+    table->scrollTo(cell);
+    QTest::qWait(30);
+    const QPoint at = table->visualRect(cell).center();
+    QTest::mouseClick(table->viewport(), Qt::LeftButton, Qt::NoModifier, at);
+    QTest::mouseDClick(table->viewport(), Qt::LeftButton, Qt::NoModifier, at);
+    QTest::qWait(30);
+    auto* answer = table->findChild<QComboBox*>(QStringLiteral("answer"));
+    ASSERT_NE(answer, nullptr);
+    answer->setCurrentIndex(0);
+    Q_EMIT answer->activated(0);
+    settled();
+    EXPECT_EQ(model().index(row_of("tail_1"), PairsModel::how).data().toString(), "rests");
+    const int tail = prepared().find_node("tail_1");
+    const auto turns = [&] {
+        return std::any_of(prepared().clips[0].channels.begin(), prepared().clips[0].channels.end(),
+                           [&](const Channel& channel) { return channel.node == tail; });
+    };
+    EXPECT_FALSE(turns());
+    window->document().undo().undo();
+    settled();
+    EXPECT_TRUE(turns());
+    // The worst moment is a click away.
+    auto* said = child<QLabel>("pairsSaid");
+    const QString text = said->text();
+    const qsizetype from = text.indexOf(QStringLiteral("href='")) + 6;
+    const QString link = text.mid(from, text.indexOf(QLatin1Char('\''), from) - from);
+    const int frame = link.mid(link.lastIndexOf(QLatin1Char('#')) + 1).toInt();
+    Q_EMIT said->linkActivated(link);
+    EXPECT_EQ(window->clock().clip(), "capture_07");
+    EXPECT_EQ(window->clock().frame(), frame);
+    // Another station shows what was received again.
+    window->choose_station(0);
+    ASSERT_TRUE(wait_for([&] { return window->twin().left().view().is_ready(); }));
+    QTest::qWait(60);
+    EXPECT_TRUE(joints_of(window->twin().left().view().posed()->scene()).empty());
+}
+
+} // namespace
+} // namespace wembrix::app
