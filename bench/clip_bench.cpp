@@ -3,6 +3,7 @@
 #include "core/measure/clips/baked.h"
 #include "core/measure/clips/motion.h"
 #include "core/measure/skeleton/pose_distance.h"
+#include "core/retarget/retarget_clip.h"
 #include "large_scene.h"
 
 #include <benchmark/benchmark.h>
@@ -38,6 +39,20 @@ void clip_bake(benchmark::State& state) {
     }
 }
 BENCHMARK(clip_bake)->UseRealTime()->Unit(benchmark::kMillisecond);
+
+void clip_retarget(benchmark::State& state) {
+    // Onto the same skeleton under the same names: the work is that of any other body.
+    JointMap map;
+    for (const int joint : joints_of(long_take())) {
+        const std::string& name = long_take().nodes[static_cast<size_t>(joint)].name;
+        map.pairs.push_back({{name}, {name}, map.pairs.empty() ? MapPair::Role::pelvis : MapPair::Role::none, "name"});
+    }
+    const Retargeter retargeter(long_take(), long_take(), map, {});
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(retargeter.run(long_take().clips[0]).channels.size());
+    }
+}
+BENCHMARK(clip_retarget)->UseRealTime()->Unit(benchmark::kMillisecond);
 
 void clip_energy_and_still_places(benchmark::State& state) {
     const Clip& clip = long_take().clips[0];

@@ -8,7 +8,4 @@ work=$(mktemp -d)
 trap 'rm -rf "$work"' EXIT
 "$build/demo/wembrix-demo-maker" "$work" > /dev/null
 xvfb-run -a -s "-screen 0 1280x800x24" "$build/tests/wembrix-pictures" "$work" docs/screenshots
-for larger in joints-feathered takes-long; do
-    xvfb-run -a -s "-screen 0 1280x800x24" "$build/tests/wembrix-pictures" "$work" docs/screenshots "$larger"
-done
 ls docs/screenshots

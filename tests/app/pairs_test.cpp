@@ -70,9 +70,10 @@ TEST_F(Pairs, ATakeOfAnotherBodyIsPutOnCorrectedAndUndone) {
     EXPECT_TRUE(model().index(knee, PairsModel::apart).data().toString().endsWith(QStringLiteral("°")));
     EXPECT_EQ(model().index(row_of("wing_1_l … wing_4_l"), PairsModel::how).data().toString(), "spread");
     // The take stands beside, with its own joints and under the same clock.
-    const PosedScene* left = window->twin().left().view().posed();
-    ASSERT_NE(left, nullptr);
-    EXPECT_EQ(joints_of(left->scene()).size(), 63U);
+    EXPECT_TRUE(wait_for([&] {
+        const PosedScene* left = window->twin().left().view().posed();
+        return left != nullptr && joints_of(left->scene()).size() == 63;
+    }));
     // The tail is told to rest.
     auto* table = child<QTableView>("pairsTable");
     const QModelIndex cell = model().index(row_of("tail_1"), PairsModel::source);

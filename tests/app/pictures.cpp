@@ -1,5 +1,6 @@
 // wembrix-pictures JOB OUT [NAME]: the main views of the window on a job, as PNG files, for docs/screenshots.
 #include "core/job/card_edits.h"
+#include "core/job/key_edits.h"
 #include "picture_scenes.h"
 #include "shell/destination_differences.h"
 #include "shell/destinations_dialog.h"
@@ -209,6 +210,28 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         window.document().undo().undo();
         wait_for([&] { return window.session().is_current() && !window.session().is_busy(); });
     }
+    if (wanted("takes-keys")) {
+        window.choose_station(3);
+        show_clip(window, QStringLiteral("wade"), 30);
+        window.findChild<QPushButton*>(QStringLiteral("keysSide"))->click();
+        window.document().edit(QStringLiteral("keys"), [](Job& edited) {
+            const size_t place = add_key_layer(edited, "wade", "knee eased", false);
+            const KeyedPath shank = {"leg_shank_l", Path::rotation};
+            for (const auto& [frame, degrees] : {std::pair(0, 0.0), {18, 9.0}, {30, 14.0}, {52, 0.0}}) {
+                set_keys(edited, place, shank, frame, {degrees, 0, 0});
+            }
+            set_tangents(edited, place, shank, 30, Tangent::flat);
+        });
+        wait_for([&] { return window.session().is_current() && !window.session().is_busy(); });
+        const Scene& prepared = window.session().state()->replay.prepared();
+        window.selection().choose(prepared.nodes[static_cast<size_t>(prepared.find_node("leg_shank_l"))].identity);
+        window.clock().go_to(30);
+        wait_a_moment();
+        take(window, out, QStringLiteral("takes-keys"));
+        window.findChild<QPushButton*>(QStringLiteral("clipsSide"))->click();
+        window.document().undo().undo();
+        wait_for([&] { return window.session().is_current() && !window.session().is_busy(); });
+    }
     const auto dialog_picture = [&](QWidget& dialog, const char* name) {
         dialog.move(0, 0);
         dialog.show();
@@ -312,7 +335,7 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         Q_EMIT curves->activated(0);
         window.selection().clear();
     }
-    if (wanted("takes-made")) {
+    if (only == QStringLiteral("takes-made")) {
         window.choose_station(3);
         window.document().edit(QStringLiteral("steps"), [](Job& edited) {
             edited.steps.push_back({"close_loop", {{"clip", "shake_off"}, {"mode", "blend"}, {"frames", 10}}});

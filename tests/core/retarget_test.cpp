@@ -215,6 +215,54 @@ double apart(const Retargeter& retargeter, const Scene& source, const Clip& clip
     return worst;
 }
 
+TEST(BodyChains, AreToldFromHowASkeletonHangsWhateverItsNamesAre) {
+    struct Expected {
+        const char* plan;
+        size_t legs, leg_joints, arms, digits;
+        bool neck;
+    };
+    for (const Expected& expected : {Expected{"biped", 2, 3, 2, 12, true}, Expected{"quadruped", 4, 4, 0, 0, true},
+                                     Expected{"bird", 2, 4, 2, 6, true}, Expected{"snake", 0, 0, 0, 0, false}}) {
+        SCOPED_TRACE(expected.plan);
+        const Plan plan = plan_called(expected.plan).take();
+        Bounds box;
+        box.add(Vec3(-0.5, 0, -0.8));
+        box.add(Vec3(0.5, 1.2, 0.8));
+        const Result<StepResult> built = apply_step(Scene(), "build_skeleton",
+                                                    {{"plan", plan_to_json(plan)},
+                                                     {"guides", rows_of_guides(guides_in(plan, {}, box, 0).all)},
+                                                     {"middle_x_m", 0}});
+        ASSERT_TRUE(built.ok()) << built.problem().sentence();
+        Scene scene = built->scene;
+        const int pelvis = scene.find_node("pelvis");
+        for (size_t n = 0; n < scene.nodes.size(); ++n) {
+            scene.nodes[n].name = "b" + std::to_string(n * 7 % 101); // no name says anything
+        }
+        const Body body = body_of(scene);
+        if (expected.legs > 0) {
+            EXPECT_EQ(body.pelvis, pelvis);
+            EXPECT_GE(body.root, 0);
+        }
+        const auto count = [&](const char* role) {
+            return static_cast<size_t>(std::count_if(body.chains.begin(), body.chains.end(),
+                                                     [&](const BodyChain& chain) { return chain.role == role; }));
+        };
+        EXPECT_EQ(count("leg"), expected.legs);
+        EXPECT_EQ(count("arm"), expected.arms);
+        EXPECT_EQ(count("digit"), expected.digits);
+        EXPECT_EQ(count("neck") > 0, expected.neck);
+        for (const BodyChain& chain : body.chains) {
+            if (chain.role != "leg") {
+                continue;
+            }
+            EXPECT_EQ(chain.joints.size(), expected.leg_joints);
+            const double x = point_of(rest_world(scene)[static_cast<size_t>(chain.joints.back())], Vec3::Zero()).x();
+            EXPECT_EQ(chain.side, x > 0 ? Side::left : Side::right);
+            EXPECT_NE(body.find("leg", chain.side == Side::left ? Side::right : Side::left, chain.order), nullptr);
+        }
+    }
+}
+
 TEST(Retarget, OntoItselfItIsTheSame) {
     const Scene tansy = demo::tansy_market_take();
     ASSERT_FALSE(tansy.clips.empty());

@@ -9,7 +9,10 @@
 #include "core/job/cuts.h"
 #include "core/job/job.h"
 #include "core/job/replay.h"
+#include "core/keys/key_layer.h"
 #include "core/measure/skeleton/contract.h"
+#include "core/plan/planned_skeleton.h"
+#include "core/retarget/joint_map.h"
 #include "core/scene/image_facts.h"
 #include "core/steps/surface/weight_strokes.h"
 #include "small_scenes.h"
@@ -111,6 +114,49 @@ void fuzz_contract(const std::string& bytes) {
     const Result<nlohmann::json> json = parse_json(bytes, "fuzz");
     if (const Result<Contract> contract = json ? contract_from_json(*json, "fuzz") : Result<Contract>(json.problem())) {
         require(contract_from_json(contract_to_json(*contract), "again").ok());
+    }
+}
+
+void fuzz_plan(const std::string& bytes) {
+    const Result<nlohmann::json> json = parse_json(bytes, "fuzz");
+    const Result<Plan> plan = json ? plan_from_json(*json, "fuzz") : Result<Plan>(json.problem());
+    if (plan) {
+        const Result<Plan> again = plan_from_json(plan_to_json(*plan), "again");
+        require(again.ok());
+        require(contract_of_plan(*plan).joints.size() <= joint_count(*plan));
+        for (const PlanChain& chain : plan->chains) {
+            require(plan_from_json(plan_to_json(with_joints(*plan, chain.name, 0)), "fewer").ok());
+        }
+    }
+}
+
+void fuzz_map(const std::string& bytes) {
+    const Result<nlohmann::json> json = parse_json(bytes, "fuzz");
+    if (const Result<JointMap> map = json ? map_from_json(*json, "fuzz") : Result<JointMap>(json.problem())) {
+        require(map_from_json(map_to_json(*map), "again").ok());
+    }
+}
+
+void fuzz_keys(const std::string& bytes) {
+    const Result<nlohmann::json> json = parse_json(bytes, "fuzz");
+    const Result<KeyLayer> layer = json ? key_layer_from_json(*json, "fuzz") : Result<KeyLayer>(json.problem());
+    if (!layer) {
+        return;
+    }
+    require(key_layer_from_json(key_layer_to_json(*layer), "again").ok());
+    for (const KeyedCurve& one : *layer) {
+        Curve curve = one.curve;
+        for (const double frame : {-1e6, -0.5, 0.0, 1.0, 7.25, 1e6}) {
+            (void)value_at(curve, frame);
+            (void)slope_at(curve, frame);
+        }
+        if (is_plain_cubic(curve)) {
+            insert_key(curve, 3.5);
+        }
+        close_curve(curve, 30);
+        if (!curve.keys.empty() && curve.keys.back().frame - curve.keys.front().frame < 200) {
+            (void)simplified(curve, 0.1);
+        }
     }
 }
 

@@ -15,6 +15,11 @@ void fuzz_job(const std::string& bytes);
 void fuzz_card(const std::string& bytes);
 void fuzz_destination(const std::string& bytes);
 void fuzz_contract(const std::string& bytes);
+/// A plan of a skeleton, and the joints that it makes of itself.
+void fuzz_plan(const std::string& bytes);
+void fuzz_map(const std::string& bytes);
+/// A layer of curves, looked at and mended.
+void fuzz_keys(const std::string& bytes);
 void fuzz_manifest(const std::string& bytes);
 void fuzz_cuts(const std::string& bytes);
 /// Arrays beside a job: strokes, and the surfaces that they were painted on.
@@ -28,13 +33,16 @@ struct FuzzTarget {
     std::string_view name; ///< of its corpus folder, too
     void (*run)(const std::string& bytes);
 };
-inline constexpr std::array<FuzzTarget, 12> fuzz_targets = {{{"gltf", fuzz_gltf},
+inline constexpr std::array<FuzzTarget, 15> fuzz_targets = {{{"gltf", fuzz_gltf},
                                                              {"bvh", fuzz_bvh},
                                                              {"obj", fuzz_obj},
                                                              {"job", fuzz_job},
                                                              {"card", fuzz_card},
                                                              {"destination", fuzz_destination},
                                                              {"contract", fuzz_contract},
+                                                             {"plan", fuzz_plan},
+                                                             {"map", fuzz_map},
+                                                             {"keys", fuzz_keys},
                                                              {"manifest", fuzz_manifest},
                                                              {"cuts", fuzz_cuts},
                                                              {"strokes", fuzz_strokes},

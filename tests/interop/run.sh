@@ -12,6 +12,8 @@ cp "$here"/*.mjs "$here/package.json" "$here/package-lock.json" "$here/.npmrc" "
 
 "$build/demo/wembrix-demo-maker" "$work/demo"
 "$build/src/cli/wembrix-cli" deliver "$work/demo/tansy.wembrix" --out "$work/delivered" | grep -v "  pass$"
+# A body that was built, bound and given another body's take.
+"$build/src/cli/wembrix-cli" deliver "$work/demo/sedge.wembrix" --out "$work/sedge" | grep -v "  pass$"
 for container in gltf gltf_embedded; do
     sed "s/\"container\": \"glb\"/\"container\": \"$container\"/" "$work/demo/Lantern_web_view.destination.json" > "$work/$container.json"
     python3 -c 'import json,sys; job=json.load(open(sys.argv[1])); json.dump({"steps": job["steps"]}, open(sys.argv[2], "w"))' \
@@ -22,11 +24,11 @@ done
 "$build/tests/wembrix-points" rigs "$work/rigs" "${WEMBRIX_INTEROP_RIGS:-40}"
 
 echo "== the standard's validator"
-(cd "$work/js" && node validate.mjs "$work"/delivered/*/*.glb "$work"/gltf/*.gltf "$work"/gltf_embedded/*.gltf "$work"/rigs/delivered*.glb)
+(cd "$work/js" && node validate.mjs "$work"/delivered/*/*.glb "$work"/sedge/*/*.glb "$work"/gltf/*.gltf "$work"/gltf_embedded/*.gltf "$work"/rigs/delivered*.glb)
 
 echo "== three.js"
 pairs=()
-for file in "$work"/demo/tansy_model.glb "$work"/delivered/*/*.glb "$work"/rigs/*.glb; do
+for file in "$work"/demo/tansy_model.glb "$work"/delivered/*/*.glb "$work"/sedge/*/*.glb "$work"/rigs/*.glb; do
     ours=$work/ours/$(basename "$(dirname "$file")")_$(basename "$file").json
     "$build/tests/wembrix-points" dump "$file" "$ours"
     pairs+=("$file" "$ours")
@@ -67,7 +69,7 @@ sed -i 's/"\^\[A-Za-z\]\[A-Za-z0-9_\]\*\$"/".*"/' "$work/eight.json"
 
 echo "== an engine's importer"
 cp "$here"/godot/* "$work/engine/"
-for file in "$work"/delivered/Tidewater_runtime/*.glb; do
+for file in "$work"/delivered/Tidewater_runtime/*.glb "$work"/sedge/Tidewater_runtime/*.glb; do
     cp "$file" "$work/engine/"
     "$build/tests/wembrix-points" dump "$file" "$work/engine/$(basename "$file").json"
 done

@@ -7,5 +7,12 @@ ends 0 deliver guard.wembrix --json
 holds "arrived() == ['model', 'clip:Stance_Idle']"
 holds "gltf('deliveries/*/guard_Stance_Idle.glb')['animations'][0]['name'] == 'Stance_Idle'"
 holds "len({c['target']['node'] for c in gltf('deliveries/*/guard_Stance_Idle.glb')['animations'][0]['channels']}) == 10"
-later "a pose made by hand"
+# The pose made by hand: two frames, all joints, the name exactly as the game looks for it.
+make "figure('still.gltf', root='root')"
+keys="{'curves': [{'of': 'spine', 'what': 'rotation_x_deg', 'keys': [{'frame': 0, 'value': 12}]}, {'of': 'head', 'what': 'rotation_y_deg', 'keys': [{'frame': 0, 'value': -20}]}]}"
+job_file still "['still.gltf']" "[{'step': 'hand_keys', 'new_clip': 'Stance_Idle', 'mode': 'instead', 'frames': 2, 'loop': True, 'keys': $keys}]"
+ends 0 deliver still.wembrix --json
+holds "arrived() == ['model', 'clip:Stance_Idle']"
+holds "len({c['target']['node'] for c in gltf('deliveries/*/still_Stance_Idle.glb')['animations'][0]['channels']}) == 10"
+later "a pose made by hand in the view"
 done_with_job

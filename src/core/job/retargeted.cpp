@@ -17,7 +17,6 @@ RetargetOptions options_of(const nlohmann::json& parameters) {
         parameters.value("path", "legs") == "same" ? RetargetOptions::Path::same : RetargetOptions::Path::legs;
     options.path_factor = parameters.value("path_factor", 0.0);
     options.plant_feet = parameters.value("feet", "planted") != "free";
-    options.keep_hands = parameters.value("hands", "free") == "kept";
     return options;
 }
 

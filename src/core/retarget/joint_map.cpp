@@ -19,7 +19,7 @@ namespace {
 
 constexpr std::string_view map_format = "wembrix map";
 constexpr size_t most_pairs = 20000;
-const std::array<std::string_view, 5> role_names = {"none", "root", "pelvis", "foot", "hand"};
+const std::array<std::string_view, 4> role_names = {"none", "root", "pelvis", "foot"};
 
 bool read_names(const json& value, std::vector<std::string>& names) {
     if (!value.is_array() || value.empty() || value.size() > most_pairs) {
@@ -110,7 +110,6 @@ class Proposer {
         std::vector<int> target = to.joints;
         std::vector<int> source = from.joints;
         const bool ends_in_a_foot = to.role == "leg";
-        const bool ends_in_a_hand = to.role == "arm";
         // Where names answer each other all along, they say it.
         const bool named = std::all_of(target.begin(), target.end(), [&](int joint) {
             const auto found = by_name_.find(joint);
@@ -119,15 +118,14 @@ class Proposer {
         if (named) {
             for (const int joint : target) {
                 const bool last = joint == target.back();
-                add({by_name_.at(joint)}, {joint},
-                    last ? end_role(ends_in_a_foot, ends_in_a_hand) : MapPair::Role::none);
+                add({by_name_.at(joint)}, {joint}, last ? end_role(ends_in_a_foot) : MapPair::Role::none);
             }
             return;
         }
         if (source.size() == target.size()) {
             for (size_t i = 0; i < target.size(); ++i) {
                 const bool last = i + 1 == target.size();
-                add({source[i]}, {target[i]}, last ? end_role(ends_in_a_foot, ends_in_a_hand) : MapPair::Role::none);
+                add({source[i]}, {target[i]}, last ? end_role(ends_in_a_foot) : MapPair::Role::none);
             }
             return;
         }
@@ -142,9 +140,7 @@ class Proposer {
         add(source, target, MapPair::Role::none);
     }
 
-    static MapPair::Role end_role(bool foot, bool hand) {
-        return foot ? MapPair::Role::foot : hand ? MapPair::Role::hand : MapPair::Role::none;
-    }
+    static MapPair::Role end_role(bool foot) { return foot ? MapPair::Role::foot : MapPair::Role::none; }
 
     void add(const std::vector<int>& source, const std::vector<int>& target, MapPair::Role role) {
         MapPair pair;

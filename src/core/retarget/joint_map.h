@@ -19,7 +19,6 @@ struct MapPair {
         root,   ///< carries the motion of the whole
         pelvis, ///< its path is carried, too
         foot,   ///< held where it stands
-        hand,   ///< held where it stands, if asked
     };
     std::vector<std::string> source;
     std::vector<std::string> target;

@@ -1,6 +1,6 @@
 #include "core/retarget/retarget_clip.h"
 
-#include "core/measure/skeleton/pose.h"
+#include "core/measure/clips/baked.h"
 
 #include <algorithm>
 #include <cmath>
@@ -51,12 +51,29 @@ std::vector<Quat> rest_turns(const Scene& scene) {
 
 } // namespace
 
+struct Retargeter::Source {
+    BakedClip baked;
+    struct Tracks {
+        const BakedTrack* rotation = nullptr; ///< null: as at rest
+        const BakedTrack* translation = nullptr;
+        const BakedTrack* scale = nullptr;
+    };
+    std::vector<Tracks> of; ///< one a node
+};
+
 struct Retargeter::Frame {
+    std::vector<Quat> source_turn; ///< one a node of the source, in its world
+    std::vector<Vec3> source_place;
+    std::vector<Vec3> source_scale;
     std::vector<Vec3> source_at; ///< one a link: its source joint, upright, metres of the source
-    std::vector<Vec3> child_at;  ///< where that one's bone leads
     std::vector<Quat> turn;      ///< one a node of the target, in the world
     std::vector<Vec3> at;        ///< one a node of the target
     Vec3 sunk = Vec3::Zero();    ///< added to the pelvis
+};
+
+struct Retargeter::Steps {
+    std::vector<std::vector<Vec3>> feet; ///< one a leg, one a frame
+    std::vector<double> sink;            ///< one a frame
 };
 
 Retargeter::Retargeter(const Scene& source, const Scene& target, const JointMap& map, const RetargetOptions& options)
@@ -120,6 +137,7 @@ Retargeter::Retargeter(const Scene& source, const Scene& target, const JointMap&
         rest_of(link);
     }
     find_legs();
+    choose_nodes();
 }
 
 /// Which joint the bone of each leads to: of those of the map right below it the one with the most below.
@@ -242,22 +260,21 @@ void Retargeter::rest_of(Link& link) {
 
 void Retargeter::find_legs() {
     for (const Link& link : links_) {
-        const bool is_foot = link.role == MapPair::Role::foot && options_.plant_feet;
-        const bool is_hand = link.role == MapPair::Role::hand && options_.keep_hands;
-        if (!is_foot && !is_hand) {
+        if (link.role != MapPair::Role::foot || !options_.plant_feet) {
             continue;
         }
         Leg leg;
-        for (int node = link.target; node >= 0 && node != to_.pelvis; node = target_.nodes[at_(node)].parent) {
-            if (target_.nodes[at_(node)].kind == NodeKind::joint) {
-                leg.joints.push_back(node);
-            }
-            // An arm begins where it branches off.
-            if (is_hand && leg.joints.size() >= 3) {
-                break;
+        // As the body has it: a front leg begins at the chest, and no spine bends with it.
+        const auto chain = std::find_if(to_.chains.begin(), to_.chains.end(), [&](const BodyChain& one) {
+            return one.role == "leg" && !one.joints.empty() && one.joints.back() == link.target;
+        });
+        if (chain != to_.chains.end()) {
+            leg.joints = chain->joints;
+        } else {
+            for (int node = link.target; node >= 0 && leg.joints.size() < 3; node = joint_above(target_, node)) {
+                leg.joints.insert(leg.joints.begin(), node);
             }
         }
-        std::reverse(leg.joints.begin(), leg.joints.end());
         if (leg.joints.size() < 3) {
             continue;
         }
@@ -285,81 +302,174 @@ void Retargeter::find_legs() {
     }
 }
 
-void Retargeter::pose_source(const Clip& clip, std::vector<Frame>& frames) const {
-    const Poser poser(source_, &clip);
-    const Quat upright(upright_);
-    tbb::parallel_for(tbb::blocked_range<size_t>(0, frames.size(), 32), [&](const auto& range) {
-        Pose pose;
-        std::vector<Quat> turns;
-        for (size_t f = range.begin(); f < range.end() && !(options_.stop && options_.stop()); ++f) {
-            Frame& frame = frames[f];
-            poser.at(static_cast<double>(f) / clip.rate, pose);
-            turns_of(source_, pose.local, turns);
-            // Δ: from the rest in the world to now.
-            const auto turned = [&](int node) {
-                return Quat(upright * turns[at_(node)] * source_rest_turn_[at_(node)].conjugate() *
-                            upright.conjugate());
-            };
-            const auto place = [&](int node) -> Vec3 {
-                return upright_ * pose.world[at_(node)].template topRightCorner<3, 1>();
-            };
-            frame.turn.assign(target_.nodes.size(), Quat::Identity());
-            frame.source_at.resize(links_.size());
-            for (size_t l = 0; l < links_.size(); ++l) {
-                const Link& link = links_[l];
-                frame.source_at[l] = place(link.source);
-                Quat turn = turned(link.source);
-                if (link.row >= 0) {
-                    const Row& row = rows_[at_(link.row)];
-                    const double at = row.at[link.place];
-                    const auto k = std::min(static_cast<size_t>(at), row.source.size() - 1);
-                    turn = turned(row.source[k]);
-                    if (at > static_cast<double>(k) && k + 1 < row.source.size()) {
-                        turn = turn.slerp(at - static_cast<double>(k), turned(row.source[k + 1]));
-                    }
-                    const auto on_row = [&](double along) -> Vec3 {
-                        const auto i = std::min(static_cast<size_t>(along), row.source.size() - 1);
-                        const Vec3 here = place(row.source[i]);
-                        const int next = i + 1 < row.source.size() ? row.source[i + 1] : row.source_end;
-                        return next < 0 ? here : Vec3(here + (along - static_cast<double>(i)) * (place(next) - here));
-                    };
-                    const double end = static_cast<double>(row.source.size()) - (row.source_end >= 0 ? 0 : 1);
-                    const double to = link.place + 1 < row.at.size() ? row.at[link.place + 1] : end;
-                    const Vec3 wanted = on_row(to) - on_row(at);
-                    // Where the bone would point by the turn alone, and from there onto the curve.
-                    const Vec3 is = turn * (link.rest * target_rest_turn_[at_(link.target)].conjugate() *
-                                            row.directions[link.place]);
-                    if (wanted.norm() > 1e-12 && is.norm() > 0.5 && row.source.size() != row.at.size()) {
-                        turn = shortest_turn(is, wanted) * turn;
-                    }
-                }
-                frame.turn[at_(link.target)] = (turn * Quat(link.rest)).normalized();
-            }
+void Retargeter::choose_nodes() {
+    std::vector<char> in_source(source_.nodes.size(), 0);
+    const auto with_above = [](const Scene& scene, std::vector<char>& in, int node) {
+        for (; node >= 0 && in[at_(node)] == 0; node = scene.nodes[at_(node)].parent) {
+            in[at_(node)] = 1;
         }
-    });
+    };
+    const Quat upright(upright_);
+    for (const Link& link : links_) {
+        with_above(source_, in_source, link.source);
+        onto_target_.push_back(
+            Quat(source_rest_turn_[at_(link.source)].conjugate() * upright.conjugate() * Quat(link.rest)).normalized());
+    }
+    for (const Row& row : rows_) {
+        for (const int joint : row.source) {
+            with_above(source_, in_source, joint);
+        }
+        with_above(source_, in_source, row.source_end);
+    }
+    std::vector<char> placed(source_.nodes.size(), 0);
+    for (const Link& link : links_) {
+        link_placed_.push_back(link.role != MapPair::Role::none ? 1 : 0);
+        if (link_placed_.back() != 0) {
+            with_above(source_, placed, link.source);
+        }
+    }
+    for (const Row& row : rows_) {
+        for (const int joint : row.source) {
+            with_above(source_, placed, joint);
+        }
+        with_above(source_, placed, row.source_end);
+    }
+    for (size_t n = 0; n < placed.size(); ++n) {
+        if (placed[n] != 0) {
+            source_placed_.push_back(static_cast<int>(n));
+        }
+    }
+    std::vector<char> in_target(target_.nodes.size(), legs_.empty() ? 0 : 1);
+    for (const Link& link : links_) {
+        if (link.role == MapPair::Role::pelvis || link.role == MapPair::Role::root) {
+            with_above(target_, in_target, link.target);
+        }
+    }
+    for (size_t n = 0; n < in_source.size(); ++n) {
+        if (in_source[n] != 0) {
+            source_nodes_.push_back(static_cast<int>(n));
+        }
+    }
+    for (size_t n = 0; n < in_target.size(); ++n) {
+        if (in_target[n] != 0) {
+            placed_nodes_.push_back(static_cast<int>(n));
+        }
+    }
+}
+
+/// Both bodies' rotations at one frame, and where the source's joints are.
+void Retargeter::pose(const Source& source, int f, Frame& frame) const {
+    frame.source_turn.resize(source_.nodes.size());
+    frame.source_place.resize(source_.nodes.size());
+    frame.source_scale.resize(source_.nodes.size());
+    frame.turn.resize(target_.nodes.size());
+    frame.source_at.resize(links_.size());
+    for (const int n : source_nodes_) {
+        const Node& node = source_.nodes[at_(n)];
+        const Source::Tracks& tracks = source.of[at_(n)];
+        Quat turn = node.rest.rotation;
+        if (tracks.rotation != nullptr) {
+            const float* q = tracks.rotation->at(f);
+            turn = Quat(q[3], q[0], q[1], q[2]);
+        }
+        frame.source_turn[at_(n)] = node.parent < 0 ? turn : Quat(frame.source_turn[at_(node.parent)] * turn);
+    }
+    for (const int n : source_placed_) {
+        const Node& node = source_.nodes[at_(n)];
+        const Source::Tracks& tracks = source.of[at_(n)];
+        Vec3 place = node.rest.translation;
+        if (tracks.translation != nullptr) {
+            const float* t = tracks.translation->at(f);
+            place = Vec3(t[0], t[1], t[2]);
+        }
+        Vec3 scale = node.rest.scale;
+        if (tracks.scale != nullptr) {
+            const float* k = tracks.scale->at(f);
+            scale = Vec3(k[0], k[1], k[2]);
+        }
+        if (node.parent < 0) {
+            frame.source_place[at_(n)] = place;
+            frame.source_scale[at_(n)] = scale;
+            continue;
+        }
+        const Vec3& scaled = frame.source_scale[at_(node.parent)];
+        frame.source_place[at_(n)] =
+            frame.source_place[at_(node.parent)] + frame.source_turn[at_(node.parent)] * scaled.cwiseProduct(place);
+        frame.source_scale[at_(n)] = scaled.cwiseProduct(scale);
+    }
+    const bool stands = upright_.isIdentity(1e-12);
+    const Quat upright(upright_);
+    const auto place = [&](int node) -> Vec3 {
+        return stands ? frame.source_place[at_(node)] : Vec3(upright_ * frame.source_place[at_(node)]);
+    };
+    for (size_t l = 0; l < links_.size(); ++l) {
+        const Link& link = links_[l];
+        if (link_placed_[l] != 0) {
+            frame.source_at[l] = place(link.source);
+        }
+        if (link.row < 0) {
+            const Quat turned = frame.source_turn[at_(link.source)] * onto_target_[l];
+            frame.turn[at_(link.target)] = stands ? turned : Quat(upright * turned);
+            continue;
+        }
+        // Δ: from the rest in the world to now.
+        const auto turned = [&](int node) {
+            return Quat(upright * frame.source_turn[at_(node)] * source_rest_turn_[at_(node)].conjugate() *
+                        upright.conjugate());
+        };
+        const Row& row = rows_[at_(link.row)];
+        const double at = row.at[link.place];
+        const auto k = std::min(static_cast<size_t>(at), row.source.size() - 1);
+        Quat turn = turned(row.source[k]);
+        if (at > static_cast<double>(k) && k + 1 < row.source.size()) {
+            turn = turn.slerp(at - static_cast<double>(k), turned(row.source[k + 1]));
+        }
+        const auto on_row = [&](double along) -> Vec3 {
+            const auto i = std::min(static_cast<size_t>(along), row.source.size() - 1);
+            const Vec3 here = place(row.source[i]);
+            const int next = i + 1 < row.source.size() ? row.source[i + 1] : row.source_end;
+            return next < 0 ? here : Vec3(here + (along - static_cast<double>(i)) * (place(next) - here));
+        };
+        const double end = static_cast<double>(row.source.size()) - (row.source_end >= 0 ? 0 : 1);
+        const double to = link.place + 1 < row.at.size() ? row.at[link.place + 1] : end;
+        const Vec3 wanted = on_row(to) - on_row(at);
+        // Where the bone would point by the turn alone, and from there onto the curve.
+        const Vec3 is =
+            turn * (link.rest * (target_rest_turn_[at_(link.target)].conjugate() * row.directions[link.place]));
+        if (wanted.norm() > 1e-12 && is.norm() > 0.5 && row.source.size() != row.at.size()) {
+            turn = shortest_turn(is, wanted) * turn;
+        }
+        frame.turn[at_(link.target)] = (turn * Quat(link.rest)).normalized();
+    }
+    for (size_t n = 0; n < target_.nodes.size(); ++n) {
+        if (link_of_[n] < 0) {
+            const Node& node = target_.nodes[n];
+            frame.turn[n] =
+                node.parent < 0 ? node.rest.rotation : Quat(frame.turn[at_(node.parent)] * node.rest.rotation);
+        }
+    }
 }
 
 /// Where every node is: what the map does not have follows as it rests.
 void Retargeter::place(Frame& frame) const {
     frame.at.resize(target_.nodes.size());
-    for (size_t n = 0; n < target_.nodes.size(); ++n) {
-        const Node& node = target_.nodes[n];
-        const int link = link_of_[n];
-        const Quat above = node.parent < 0 ? Quat::Identity() : frame.turn[at_(node.parent)];
-        if (link < 0) {
-            frame.turn[n] = above * node.rest.rotation;
-        }
-        const Vec3 scale = node.parent < 0 ? Vec3(Vec3::Ones()) : target_scale_[at_(node.parent)];
-        const Vec3 from = node.parent < 0 ? Vec3(Vec3::Zero()) : frame.at[at_(node.parent)];
-        frame.at[n] = from + above * scale.cwiseProduct(node.rest.translation);
+    for (const int n : placed_nodes_) {
+        const Node& node = target_.nodes[at_(n)];
+        const int link = link_of_[at_(n)];
         if (link >= 0 &&
             (links_[at_(link)].role == MapPair::Role::pelvis || links_[at_(link)].role == MapPair::Role::root)) {
             const Vec3 moved = frame.source_at[at_(link)] - upright_ * place_in(source_rest_, links_[at_(link)].source);
-            frame.at[n] = place_in(target_rest_, static_cast<int>(n)) + factor_ * moved;
+            frame.at[at_(n)] = place_in(target_rest_, n) + factor_ * moved;
             if (links_[at_(link)].role == MapPair::Role::pelvis) {
-                frame.at[n] += frame.sunk;
+                frame.at[at_(n)] += frame.sunk;
             }
+            continue;
         }
+        frame.at[at_(n)] = node.parent < 0
+                               ? node.rest.translation
+                               : Vec3(frame.at[at_(node.parent)] +
+                                      frame.turn[at_(node.parent)] *
+                                          target_scale_[at_(node.parent)].cwiseProduct(node.rest.translation));
     }
 }
 
@@ -417,90 +527,106 @@ void Retargeter::reach(Frame& frame, const Leg& leg, const Vec3& to) const {
     }
 }
 
-void Retargeter::plant(const Clip& clip, std::vector<Frame>& frames) const {
-    const auto count = static_cast<int>(frames.size());
+Retargeter::Steps Retargeter::steps_of(const Source& source, const Clip& clip, int count) const {
     const int blend = std::max(1, static_cast<int>(std::lround(blend_s * clip.rate)));
-    std::vector<std::vector<Vec3>> wanted(legs_.size());
+    // Where hips, knees and feet are before anything is planted.
+    struct Track {
+        std::vector<Vec3> hip, knee, foot, source;
+    };
+    std::vector<Track> tracks(legs_.size());
+    for (Track& track : tracks) {
+        for (std::vector<Vec3>* one : {&track.hip, &track.knee, &track.foot, &track.source}) {
+            one->resize(static_cast<size_t>(count));
+        }
+    }
+    tbb::parallel_for(tbb::blocked_range<int>(0, count, 64), [&](const auto& range) {
+        Frame frame;
+        for (int f = range.begin(); f < range.end() && !(options_.stop && options_.stop()); ++f) {
+            pose(source, f, frame);
+            place(frame);
+            for (size_t g = 0; g < legs_.size(); ++g) {
+                const Leg& leg = legs_[g];
+                tracks[g].hip[at_(f)] = frame.at[at_(leg.joints.front())];
+                tracks[g].knee[at_(f)] = frame.at[at_(leg.joints[leg.knee])];
+                tracks[g].foot[at_(f)] = frame.at[at_(leg.joints.back())];
+                tracks[g].source[at_(f)] = frame.source_at[at_(link_of_[at_(leg.joints.back())])];
+            }
+        }
+    });
+    Steps steps;
+    std::vector<std::vector<Vec3>>& wanted = steps.feet;
+    wanted.resize(legs_.size());
     for (size_t g = 0; g < legs_.size(); ++g) {
         const Leg& leg = legs_[g];
-        const int foot = leg.joints.back();
-        const auto link = at_(link_of_[at_(foot)]);
         std::vector<Vec3>& to = wanted[g];
-        for (const Frame& frame : frames) {
-            to.push_back(frame.at[at_(foot)]);
-        }
+        to = tracks[g].foot;
         const std::vector<Contact> stands =
-            contacts_of(source_, clip, {leg.source_foot}, std::max(1e-9, from_.height_m));
+            contacts_of_places(leg.source_foot, tracks[g].source, clip.rate, std::max(1e-9, from_.height_m));
         // Where it should be while it stands: as the source's, from a place of its own.
-        std::vector<Vec3> off(frames.size(), Vec3::Zero());
-        std::vector<char> stands_at(frames.size(), 0);
+        std::vector<Vec3> off(at_(count), Vec3::Zero());
+        std::vector<char> stands_at(at_(count), 0);
         for (const Contact& stand : stands) {
-            const auto source = [&](int f) { return frames[at_(f)].source_at[link]; };
             const int middle = (stand.first + stand.last) / 2;
-            const Vec3 anchor = to[at_(middle)] - factor_ * source(middle);
+            const Vec3 anchor = to[at_(middle)] - factor_ * tracks[g].source[at_(middle)];
             for (int f = stand.first; f <= stand.last; ++f) {
-                Vec3 place = anchor + factor_ * source(f);
-                place.y() = factor_ * source(f).y() + leg.lift_m;
+                Vec3 place = anchor + factor_ * tracks[g].source[at_(f)];
+                place.y() = factor_ * tracks[g].source[at_(f)].y() + leg.lift_m;
                 off[at_(f)] = place - to[at_(f)];
                 stands_at[at_(f)] = 1;
             }
         }
         // Between two stands it lets go of the one and goes over to the next.
+        std::vector<int> before(at_(count), -1);
+        std::vector<int> after(at_(count), count);
         for (int f = 0; f < count; ++f) {
-            if (stands_at[at_(f)] != 0) {
+            before[at_(f)] = stands_at[at_(f)] != 0 ? f : f > 0 ? before[at_(f - 1)] : -1;
+        }
+        for (int f = count - 1; f >= 0; --f) {
+            after[at_(f)] = stands_at[at_(f)] != 0 ? f : f + 1 < count ? after[at_(f + 1)] : count;
+        }
+        for (int f = 0; f < count; ++f) {
+            const int last = before[at_(f)];
+            const int next = after[at_(f)];
+            if (last == f) {
                 to[at_(f)] += off[at_(f)];
                 continue;
             }
-            int before = f;
-            while (before >= 0 && stands_at[at_(before)] == 0) {
-                --before;
+            const int ramp = last >= 0 && next < count ? std::min(blend, next - last) : blend;
+            if (last >= 0) {
+                to[at_(f)] += off[at_(last)] * (1 - smooth_step(static_cast<double>(f - last) / ramp));
             }
-            int after = f;
-            while (after < count && stands_at[at_(after)] == 0) {
-                ++after;
-            }
-            const int gap = after - before;
-            const bool both = before >= 0 && after < count;
-            const int ramp = both ? std::min(blend, gap) : blend;
-            if (before >= 0) {
-                to[at_(f)] += off[at_(before)] * (1 - smooth_step(static_cast<double>(f - before) / ramp));
-            }
-            if (after < count) {
-                to[at_(f)] += off[at_(after)] * (1 - smooth_step(static_cast<double>(after - f) / ramp));
+            if (next < count) {
+                to[at_(f)] += off[at_(next)] * (1 - smooth_step(static_cast<double>(next - f) / ramp));
             }
         }
-    }
-    // No foot goes deeper into the ground than the source's does.
-    for (size_t g = 0; g < legs_.size(); ++g) {
-        const int foot = legs_[g].joints.back();
-        const auto link = at_(link_of_[at_(foot)]);
+        // No foot goes deeper into the ground than the source's does.
+        const int foot = leg.joints.back();
         const double rest = place_in(target_rest_, foot).y();
-        const double source_rest = (upright_ * place_in(source_rest_, legs_[g].source_foot)).y();
-        for (size_t f = 0; f < frames.size() && links_[link].role == MapPair::Role::foot; ++f) {
-            const double deep = std::min(0.0, factor_ * (frames[f].source_at[link].y() - source_rest));
-            wanted[g][f].y() = std::max(wanted[g][f].y(), rest + deep);
+        const double source_rest = (upright_ * place_in(source_rest_, leg.source_foot)).y();
+        for (int f = 0; f < count; ++f) {
+            const double deep = std::min(0.0, factor_ * (tracks[g].source[at_(f)].y() - source_rest));
+            to[at_(f)].y() = std::max(to[at_(f)].y(), rest + deep);
         }
     }
     // How far the pelvis has to come down for every leg to reach; ahead of it and after, smoothly.
-    std::vector<double> sink(frames.size(), 0);
+    std::vector<double> sink(at_(count), 0);
     for (size_t g = 0; g < legs_.size(); ++g) {
-        const Leg& leg = legs_[g];
-        for (size_t f = 0; f < frames.size(); ++f) {
-            const Vec3& hip = frames[f].at[at_(leg.joints.front())];
-            const Vec3& knee = frames[f].at[at_(leg.joints[leg.knee])];
-            const Vec3& foot = frames[f].at[at_(leg.joints.back())];
+        for (int f = 0; f < count; ++f) {
+            const Vec3& hip = tracks[g].hip[at_(f)];
+            const Vec3& knee = tracks[g].knee[at_(f)];
+            const Vec3& foot = tracks[g].foot[at_(f)];
             const double straight =
                 std::max(full_reach * ((knee - hip).norm() + (foot - knee).norm()), (foot - hip).norm());
-            const Vec3 way = wanted[g][f] - hip;
+            const Vec3 way = wanted[g][at_(f)] - hip;
             const double aside = std::hypot(way.x(), way.z());
             if (way.norm() > straight * (1 + 1e-12) && aside < straight) {
-                sink[f] = std::max(sink[f], -way.y() - std::sqrt(straight * straight - aside * aside));
+                sink[at_(f)] = std::max(sink[at_(f)], -way.y() - std::sqrt(straight * straight - aside * aside));
             }
         }
     }
-    if (*std::max_element(sink.begin(), sink.end()) > 0) {
+    steps.sink.assign(at_(count), 0);
+    if (count > 0 && *std::max_element(sink.begin(), sink.end()) > 0) {
         std::vector<double> widest(sink.size());
-        std::vector<double> smooth(sink.size());
         for (int f = 0; f < count; ++f) {
             for (int k = std::max(0, f - blend); k <= std::min(count - 1, f + blend); ++k) {
                 widest[at_(f)] = std::max(widest[at_(f)], sink[at_(k)]);
@@ -511,104 +637,103 @@ void Retargeter::plant(const Clip& clip, std::vector<Frame>& frames) const {
             for (int k = f - blend; k <= f + blend; ++k) {
                 sum += widest[at_(std::clamp(k, 0, count - 1))];
             }
-            smooth[at_(f)] = sum / (2 * blend + 1);
-        }
-        for (size_t f = 0; f < frames.size(); ++f) {
-            frames[f].sunk = {0, -smooth[f], 0};
+            steps.sink[at_(f)] = sum / (2 * blend + 1);
         }
     }
-    tbb::parallel_for(tbb::blocked_range<size_t>(0, frames.size(), 32), [&](const auto& range) {
-        for (size_t f = range.begin(); f < range.end(); ++f) {
-            if (frames[f].sunk.y() != 0) {
-                place(frames[f]);
-            }
-            for (size_t g = 0; g < legs_.size(); ++g) {
-                reach(frames[f], legs_[g], wanted[g][f]);
-            }
-        }
-    });
+    return steps;
 }
 
 Clip Retargeter::run(const Clip& clip) const {
     Clip made = clip;
     made.channels.clear();
-    const int count = clip.frames();
-    std::vector<Frame> frames(static_cast<size_t>(std::max(1, count)));
-    pose_source(clip, frames);
+    const int count = std::max(1, clip.frames());
+    Source source;
+    source.baked = bake_tracks(clip, clip.rate, 0, count);
+    source.of.resize(source_.nodes.size());
+    for (const BakedTrack& track : source.baked.tracks) {
+        Source::Tracks& of = source.of[at_(track.node)];
+        if (track.path == wembrix::Path::rotation) {
+            of.rotation = &track;
+        } else if (track.path == wembrix::Path::translation) {
+            of.translation = &track;
+        } else if (track.path == wembrix::Path::scale) {
+            of.scale = &track;
+        }
+    }
+    Steps steps;
+    if (!legs_.empty()) {
+        steps = steps_of(source, clip, count);
+    }
+    // What was put into the plane of a leg is keyed, too.
+    std::vector<int> keyed;
+    std::vector<int> moved;
+    for (size_t n = 0; n < target_.nodes.size(); ++n) {
+        const bool in_leg = std::any_of(legs_.begin(), legs_.end(), [&](const Leg& leg) {
+            return std::find(leg.joints.begin(), leg.joints.end(), static_cast<int>(n)) != leg.joints.end();
+        });
+        const int link = link_of_[n];
+        if (link >= 0 || in_leg) {
+            keyed.push_back(static_cast<int>(n));
+        }
+        if (link >= 0 &&
+            (links_[at_(link)].role == MapPair::Role::pelvis || links_[at_(link)].role == MapPair::Role::root)) {
+            moved.push_back(static_cast<int>(n));
+        }
+    }
+    std::vector<std::vector<float>> turns(keyed.size(), std::vector<float>(at_(count) * 4));
+    std::vector<std::vector<float>> places(moved.size(), std::vector<float>(at_(count) * 3));
+    tbb::parallel_for(tbb::blocked_range<int>(0, count, 64), [&](const auto& range) {
+        Frame frame;
+        for (int f = range.begin(); f < range.end() && !(options_.stop && options_.stop()); ++f) {
+            pose(source, f, frame);
+            frame.sunk = {0, legs_.empty() ? 0 : -steps.sink[at_(f)], 0};
+            place(frame);
+            for (size_t g = 0; g < legs_.size(); ++g) {
+                reach(frame, legs_[g], steps.feet[g][at_(f)]);
+            }
+            const auto above = [&](int n) {
+                const int parent = target_.nodes[at_(n)].parent;
+                return parent < 0 ? Quat(Quat::Identity()) : frame.turn[at_(parent)];
+            };
+            for (size_t k = 0; k < keyed.size(); ++k) {
+                const Quat local = above(keyed[k]).conjugate() * frame.turn[at_(keyed[k])];
+                for (int c = 0; c < 4; ++c) {
+                    turns[k][at_(f) * 4 + at_(c)] = static_cast<float>(local.coeffs()[c]);
+                }
+            }
+            for (size_t k = 0; k < moved.size(); ++k) {
+                const int parent = target_.nodes[at_(moved[k])].parent;
+                const Vec3 from = parent < 0 ? Vec3(Vec3::Zero()) : frame.at[at_(parent)];
+                const Vec3 scale = parent < 0 ? Vec3(Vec3::Ones()) : target_scale_[at_(parent)];
+                const Vec3 local =
+                    (above(moved[k]).conjugate() * (frame.at[at_(moved[k])] - from)).cwiseQuotient(scale);
+                for (int c = 0; c < 3; ++c) {
+                    places[k][at_(f) * 3 + at_(c)] = static_cast<float>(local[c]);
+                }
+            }
+        }
+    });
     if (options_.stop && options_.stop()) {
         return made;
     }
-    tbb::parallel_for(tbb::blocked_range<size_t>(0, frames.size(), 32), [&](const auto& range) {
-        for (size_t f = range.begin(); f < range.end(); ++f) {
-            place(frames[f]);
-        }
+    std::vector<float> moments;
+    for (int f = 0; f < count; ++f) {
+        moments.push_back(static_cast<float>(clip.start_s + f / clip.rate));
+    }
+    const Shared<float> times(std::move(moments));
+    tbb::parallel_for(size_t(0), keyed.size(), [&](size_t k) {
+        BakedTrack track;
+        track.values = std::move(turns[k]);
+        keep_sign(track);
+        turns[k] = std::move(track.values);
     });
-    if (!legs_.empty()) {
-        plant(clip, frames);
-    }
-    Shared<float> times;
-    {
-        std::vector<float> all;
-        for (size_t f = 0; f < frames.size(); ++f) {
-            all.push_back(static_cast<float>(clip.start_s + static_cast<double>(f) / clip.rate));
-        }
-        times = std::move(all);
-    }
-    // What was put into the plane of a leg is keyed, too.
-    std::vector<char> keyed(target_.nodes.size(), 0);
-    for (const Link& link : links_) {
-        keyed[at_(link.target)] = 1;
-    }
-    for (const Leg& leg : legs_) {
-        for (const int joint : leg.joints) {
-            keyed[at_(joint)] = 1;
-        }
-    }
-    for (size_t n = 0; n < target_.nodes.size(); ++n) {
-        const int parent = target_.nodes[n].parent;
-        if (keyed[n] == 0) {
-            continue;
-        }
-        const auto above = [&](const Frame& frame) {
-            return parent < 0 ? Quat(Quat::Identity()) : frame.turn[at_(parent)];
-        };
-        std::vector<float> turns;
-        turns.reserve(frames.size() * 4);
-        Quat before = target_.nodes[n].rest.rotation;
-        for (const Frame& frame : frames) {
-            Quat local = (above(frame).conjugate() * frame.turn[n]).normalized();
-            if (local.dot(before) < 0) {
-                local.coeffs() = -local.coeffs();
-            }
-            before = local;
-            for (int c = 0; c < 4; ++c) {
-                turns.push_back(static_cast<float>(local.coeffs()[c]));
-            }
-        }
+    for (size_t k = 0; k < keyed.size(); ++k) {
         made.channels.push_back(
-            {static_cast<int>(n), wembrix::Path::rotation, Interpolation::linear, 4, times, std::move(turns), {}});
-        const int link = link_of_[n];
-        const bool moves = link >= 0 && (links_[at_(link)].role == MapPair::Role::pelvis ||
-                                         links_[at_(link)].role == MapPair::Role::root);
-        if (moves) {
-            std::vector<float> places;
-            places.reserve(frames.size() * 3);
-            for (const Frame& frame : frames) {
-                const Vec3 from = parent < 0 ? Vec3(Vec3::Zero()) : frame.at[at_(parent)];
-                const Vec3 scale = parent < 0 ? Vec3(Vec3::Ones()) : target_scale_[at_(parent)];
-                const Vec3 local = (above(frame).conjugate() * (frame.at[n] - from)).cwiseQuotient(scale);
-                for (int c = 0; c < 3; ++c) {
-                    places.push_back(static_cast<float>(local[c]));
-                }
-            }
-            made.channels.push_back({static_cast<int>(n),
-                                     wembrix::Path::translation,
-                                     Interpolation::linear,
-                                     3,
-                                     times,
-                                     std::move(places),
-                                     {}});
-        }
+            {keyed[k], wembrix::Path::rotation, Interpolation::linear, 4, times, std::move(turns[k]), {}});
+    }
+    for (size_t k = 0; k < moved.size(); ++k) {
+        made.channels.push_back(
+            {moved[k], wembrix::Path::translation, Interpolation::linear, 3, times, std::move(places[k]), {}});
     }
     return made;
 }

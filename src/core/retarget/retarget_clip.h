@@ -19,7 +19,6 @@ struct RetargetOptions {
     Path path = Path::legs;
     double path_factor = 0; ///< instead, if above 0
     bool plant_feet = true;
-    bool keep_hands = false; ///< hands that stand still in the source do so here
     std::function<bool()> stop;
 };
 
@@ -76,14 +75,17 @@ class Retargeter {
         int source_foot = -1;
         double lift_m = 0; ///< the foot's height at rest less that of the source's, times the factor
     };
-    struct Frame;
+    struct Source; ///< a clip baked, by node
+    struct Frame;  ///< both bodies at one frame; each thread has its own
+    struct Steps;  ///< where feet are to be, and how far the pelvis sinks, frame by frame
     void link_rows();
     void find_legs();
     void rest_of(Link& link);
-    void pose_source(const Clip& clip, std::vector<Frame>& frames) const;
-    void plant(const Clip& clip, std::vector<Frame>& frames) const;
+    void choose_nodes();
+    void pose(const Source& source, int f, Frame& frame) const;
     void place(Frame& frame) const;
     void reach(Frame& frame, const Leg& leg, const Vec3& at) const;
+    [[nodiscard]] Steps steps_of(const Source& source, const Clip& clip, int frames) const;
 
     const Scene& source_;
     const Scene& target_;
@@ -102,6 +104,11 @@ class Retargeter {
     std::vector<Quat> source_rest_turn_;
     std::vector<Quat> target_rest_turn_;
     std::vector<Vec3> target_scale_; ///< of each node in the world at rest
+    std::vector<int> source_nodes_;  ///< those that matter, parents first
+    std::vector<int> source_placed_; ///< of them, those whose places matter
+    std::vector<char> link_placed_;  ///< one a link: so is its source joint's
+    std::vector<int> placed_nodes_;  ///< of the target, whose places matter
+    std::vector<Quat> onto_target_;  ///< one a link: from how the source's joint is turned to how the target's is
 };
 
 } // namespace wembrix

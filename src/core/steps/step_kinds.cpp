@@ -81,6 +81,7 @@ namespace wembrix {
     ROW(mirror_clip)                                                                                                   \
     ROW(make_additive)                                                                                                 \
     ROW(reduce_keys)                                                                                                   \
+    ROW(hand_keys)                                                                                                     \
     ROW(describe_clips)
 
 #define WEMBRIX_DECLARE(name) StepKind name##_step();

@@ -77,11 +77,11 @@ QWidget* TakesStation::make_side() {
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(4);
     side_buttons_ = new QButtonGroup(this);
-    const QString names[] = {tr("Clips"), tr("Pairs")};
-    const char* ids[] = {"clipsSide", "pairsSide"};
-    const QString tips[] = {tr("The clips that go out"),
+    const QString names[] = {tr("Clips"), tr("Keys"), tr("Pairs")};
+    const char* ids[] = {"clipsSide", "keysSide", "pairsSide"};
+    const QString tips[] = {tr("The clips that go out"), tr("Joints keyed by hand, on top of a take or instead of it"),
                             tr("Takes of other bodies: which joint does as which, and how well it went")};
-    for (int i = 0; i < 2; ++i) {
+    for (int i = 0; i < 3; ++i) {
         auto* button = new QPushButton(names[i], side_row_);
         button->setObjectName(QString::fromUtf8(ids[i]));
         button->setProperty("mode", true);
@@ -96,6 +96,17 @@ QWidget* TakesStation::make_side() {
     sides_ = new QStackedWidget(side);
     list_ = new ClipList(*model_, side);
     sides_->addWidget(list_);
+    auto* keys_card = new QFrame(side);
+    keys_card->setObjectName(QStringLiteral("card"));
+    auto* keys_column = new QVBoxLayout(keys_card);
+    keys_column->setContentsMargins(8, 8, 8, 8);
+    keys_ = new KeysPanel(document_, session_, clock_, selection_, keys_card);
+    keys_column->addWidget(keys_);
+    sides_->addWidget(keys_card);
+    connect(keys_, &KeysPanel::clipAsked, this, [this](const QString& name, int frame) {
+        wanted_clip_ = name;
+        wanted_frame_ = frame;
+    });
     auto* card = new QFrame(side);
     card->setObjectName(QStringLiteral("card"));
     auto* card_column = new QVBoxLayout(card);
@@ -107,17 +118,26 @@ QWidget* TakesStation::make_side() {
     connect(side_buttons_, &QButtonGroup::idClicked, this, [this](int id) {
         sides_->setCurrentIndex(id);
         show_beside();
+        use_tool();
     });
     connect(pairs_, &PairsPanel::measured, this, &TakesStation::show_beside);
     connect(pairs_, &PairsPanel::momentAsked, this, &TakesStation::go_to_take);
     return side;
 }
 
+void TakesStation::use_tool() {
+    SceneView* view = twin_ == nullptr || !isVisible() ? nullptr : twin_->prepared_view();
+    if (view != nullptr) {
+        view->use_tool(sides_->currentIndex() == keys_side ? keys_->tool(*view) : nullptr);
+        connect(view, &SceneView::toolEnded, this, &TakesStation::use_tool, Qt::UniqueConnection);
+    }
+}
+
 void TakesStation::show_beside() {
     if (twin_ == nullptr) {
         return;
     }
-    const bool shown = isVisible() && sides_->currentIndex() == 1;
+    const bool shown = isVisible() && sides_->currentIndex() == pairs_side;
     twin_->show_in_place_of_received(shown ? pairs_->beside() : nullptr, pairs_->beside_name());
 }
 
@@ -213,6 +233,7 @@ void TakesStation::take_view(TwinView& twin) {
     twin.set_mode(TwinMode::side_by_side);
     twin.show();
     show_beside();
+    use_tool();
     // Working on a take, one sees motion, not the rest pose.
     if (clock_.clip().isEmpty() && take() != nullptr) {
         scrub(0);
@@ -289,11 +310,16 @@ void TakesStation::refresh() {
     const bool nothing = document_.is_empty() || (session_.state() && model_->takes().empty());
     empty_->setVisible(nothing);
     sides_->parentWidget()->setVisible(!nothing);
+    if (!wanted_clip_.isEmpty() && model_->clip(wanted_clip_.toStdString()) != nullptr) {
+        const QString clip = wanted_clip_;
+        wanted_clip_.clear();
+        go_to(clip, wanted_frame_);
+    }
     // Pairs are there once a take of another body is put onto this one.
     const std::shared_ptr<const SessionState> now = session_.state();
     const bool retargets = now && retarget_place(now->replay) >= 0;
-    side_row_->setVisible(retargets);
-    if (!retargets && sides_->currentIndex() == 1) {
+    side_buttons_->button(pairs_side)->setVisible(retargets);
+    if (!retargets && sides_->currentIndex() == pairs_side) {
         side_buttons_->button(0)->setChecked(true);
         sides_->setCurrentIndex(0);
         show_beside();
@@ -412,6 +438,9 @@ void TakesStation::hideEvent(QHideEvent* event) {
         twin_->show_ends(false);
         twin_->set_round_on(Mat4::Identity());
         twin_->show_in_place_of_received(nullptr, QString());
+        if (SceneView* view = twin_->prepared_view(); view != nullptr && sides_->currentIndex() == keys_side) {
+            view->use_tool(nullptr);
+        }
     }
 }
 

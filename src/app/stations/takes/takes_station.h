@@ -5,6 +5,7 @@
 #include "session/selection.h"
 #include "stations/station.h"
 #include "stations/takes/clip_list.h"
+#include "stations/takes/keys_panel.h"
 #include "stations/takes/pairs_panel.h"
 #include "stations/takes/strip_tools.h"
 #include "stations/takes/take_strip.h"
@@ -23,6 +24,7 @@ class TakesStation : public StationPage {
     TakeStrip& strip() { return *strip_; }
     TakesModel& model() { return *model_; }
     PairsPanel& pairs() { return *pairs_; }
+    KeysPanel& keys() { return *keys_; }
     void show_destination(const Destination* destination) override;
     void go_to(const Finding& finding) override;
     /// Shows a clip of Prepared, at one of its frames.
@@ -39,7 +41,10 @@ class TakesStation : public StationPage {
     void resizeEvent(QResizeEvent* event) override;
 
   private:
+    static constexpr int keys_side = 1;
+    static constexpr int pairs_side = 2;
     QWidget* make_side();
+    void use_tool(); ///< turns joints while keys are made
     void connect_parts();
     void show_beside(); ///< the take of another body, while its pairs are shown
     /// A frame of a source's take, in the clip of Prepared that shows it.
@@ -77,6 +82,9 @@ class TakesStation : public StationPage {
     QStackedWidget* sides_;
     QButtonGroup* side_buttons_;
     PairsPanel* pairs_;
+    KeysPanel* keys_;
+    QString wanted_clip_; ///< to be shown once it is there
+    int wanted_frame_ = 0;
     StripTools* tools_;
     std::vector<int64_t> feet_; ///< joints that were said to be feet, by identity
     QWidget* place_;

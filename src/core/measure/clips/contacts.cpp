@@ -46,6 +46,52 @@ std::vector<int> foot_joints(const Scene& scene, double height_m) {
     return feet;
 }
 
+std::vector<Contact> contacts_of_places(int joint, const std::vector<Vec3>& positions, double rate, double height_m,
+                                        const ContactLimits& limits) {
+    std::vector<Contact> contacts;
+    const auto frames = static_cast<int>(positions.size());
+    if (frames < 2) {
+        return contacts;
+    }
+    const double low = limits.height_m > 0 ? limits.height_m : 0.02 * height_m;
+    const double slow = limits.speed_m_s > 0 ? limits.speed_m_s : 0.2 * height_m;
+    const auto over_ground = [](const Vec3& a, const Vec3& b) { return std::hypot(a.x() - b.x(), a.z() - b.z()); };
+    double floor = positions[0].y();
+    for (const Vec3& at : positions) {
+        floor = std::min(floor, at.y());
+    }
+    int begin = -1;
+    for (int f = 0; f <= frames; ++f) {
+        bool stands = false;
+        if (f < frames) {
+            const int before = std::max(0, f - 1);
+            const int after = std::min(frames - 1, f + 1);
+            const double speed =
+                over_ground(positions[static_cast<size_t>(before)], positions[static_cast<size_t>(after)]) * rate /
+                (after - before);
+            stands = positions[static_cast<size_t>(f)].y() - floor <= low && speed <= slow;
+        }
+        if (stands && begin < 0) {
+            begin = f;
+        } else if (!stands && begin >= 0) {
+            if (f - begin >= limits.shortest) {
+                Contact contact{joint, begin, f - 1, 0, begin};
+                for (int k = begin; k < f; ++k) {
+                    const double slide =
+                        over_ground(positions[static_cast<size_t>(k)], positions[static_cast<size_t>(begin)]) * 1000;
+                    if (slide > contact.slide_mm) {
+                        contact.slide_mm = slide;
+                        contact.slide_frame = k;
+                    }
+                }
+                contacts.push_back(contact);
+            }
+            begin = -1;
+        }
+    }
+    return contacts;
+}
+
 std::vector<Contact> contacts_of(const Scene& scene, const Clip& clip, const std::vector<int>& joints, double height_m,
                                  const ContactLimits& limits) {
     std::vector<Contact> contacts;
@@ -53,8 +99,6 @@ std::vector<Contact> contacts_of(const Scene& scene, const Clip& clip, const std
     if (frames < 2 || joints.empty()) {
         return contacts;
     }
-    const double low = limits.height_m > 0 ? limits.height_m : 0.02 * height_m;
-    const double slow = limits.speed_m_s > 0 ? limits.speed_m_s : 0.2 * height_m;
     std::vector<std::vector<Vec3>> places(joints.size());
     const Poser poser(scene, &clip);
     Pose pose;
@@ -64,43 +108,9 @@ std::vector<Contact> contacts_of(const Scene& scene, const Clip& clip, const std
             places[j].emplace_back(pose.world[static_cast<size_t>(joints[j])].topRightCorner<3, 1>());
         }
     }
-    const auto over_ground = [](const Vec3& a, const Vec3& b) { return std::hypot(a.x() - b.x(), a.z() - b.z()); };
     for (size_t j = 0; j < joints.size(); ++j) {
-        const std::vector<Vec3>& positions = places[j];
-        double floor = positions[0].y();
-        for (const Vec3& at : positions) {
-            floor = std::min(floor, at.y());
-        }
-        int begin = -1;
-        for (int f = 0; f <= frames; ++f) {
-            bool stands = false;
-            if (f < frames) {
-                const int before = std::max(0, f - 1);
-                const int after = std::min(frames - 1, f + 1);
-                const double speed =
-                    over_ground(positions[static_cast<size_t>(before)], positions[static_cast<size_t>(after)]) *
-                    clip.rate / (after - before);
-                stands = positions[static_cast<size_t>(f)].y() - floor <= low && speed <= slow;
-            }
-            if (stands && begin < 0) {
-                begin = f;
-            } else if (!stands && begin >= 0) {
-                if (f - begin >= limits.shortest) {
-                    Contact contact{joints[j], begin, f - 1, 0, begin};
-                    for (int k = begin; k < f; ++k) {
-                        const double slide =
-                            over_ground(positions[static_cast<size_t>(k)], positions[static_cast<size_t>(begin)]) *
-                            1000;
-                        if (slide > contact.slide_mm) {
-                            contact.slide_mm = slide;
-                            contact.slide_frame = k;
-                        }
-                    }
-                    contacts.push_back(contact);
-                }
-                begin = -1;
-            }
-        }
+        const std::vector<Contact> own = contacts_of_places(joints[j], places[j], clip.rate, height_m, limits);
+        contacts.insert(contacts.end(), own.begin(), own.end());
     }
     return contacts;
 }

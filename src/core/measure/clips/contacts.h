@@ -26,6 +26,9 @@ struct ContactLimits {
 /// the height above the lowest of all; at most eight, the lowest first.
 std::vector<int> foot_joints(const Scene& scene, double height_m);
 
+/// Of one joint whose places at each frame of `rate` are known, upright.
+std::vector<Contact> contacts_of_places(int joint, const std::vector<Vec3>& places, double rate, double height_m,
+                                        const ContactLimits& limits = {});
 /// In order of the joints, then of the frames. An empty list where no joint is ever low and slow.
 std::vector<Contact> contacts_of(const Scene& scene, const Clip& clip, const std::vector<int>& joints, double height_m,
                                  const ContactLimits& limits = {});

@@ -86,18 +86,15 @@ class BringTakes {
         const NamedScene& source = context_.sources[s];
         const Brought brought = bring_take(context_.scene, source.scene, options_);
         for (const Clip& clip : brought.clips) {
-            const std::vector<size_t> places = clips_of_take(result_.scene, clip.take + identities_from(s));
-            if (places.empty()) {
-                result_.could_not.push_back(
-                    fmt::format("{}: “{}” is not among the clips any more", source.name, clip.name));
+            const Result<int> place = place_of_whole_take(result_.scene, source.name, clip,
+                                                          clip.take + identities_from(s), false, result_.could_not);
+            if (!place) {
+                return place.problem();
+            }
+            if (*place < 0) {
                 continue;
             }
-            Clip& now = result_.scene.clips[places.front()];
-            if (places.size() > 1 || now.remade || std::abs(now.start_s - clip.start_s) > 1e-9 ||
-                std::abs(now.seconds - clip.seconds) > 1e-9) {
-                return Problem{fmt::format("“{}” is cut or changed already.", clip.name), source.name,
-                               "Put this step before those that work on it."};
-            }
+            Clip& now = result_.scene.clips[static_cast<size_t>(*place)];
             if (!same_content(now.channels, clip.channels)) {
                 mark_remade(now);
             }

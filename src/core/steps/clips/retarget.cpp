@@ -20,13 +20,11 @@ Result<JointMap> map_in(const nlohmann::json& json) {
 
 struct RetargetSettings {
     enum class Feet : uint8_t { planted, free };
-    enum class Hands : uint8_t { free, kept };
     std::vector<std::string> sources;
     JointMap map;
     RetargetOptions::Path path = RetargetOptions::Path::legs;
     std::optional<double> path_factor;
     Feet feet = Feet::planted;
-    Hands hands = Hands::free;
 };
 
 class RetargetTakes {
@@ -39,7 +37,6 @@ class RetargetTakes {
         options_.path = settings.path;
         options_.path_factor = settings.path_factor.value_or(0);
         options_.plant_feet = settings.feet == RetargetSettings::Feet::planted;
-        options_.keep_hands = settings.hands == RetargetSettings::Hands::kept;
         options_.stop = context.stop;
         result_.scene = context.scene;
     }
@@ -92,18 +89,15 @@ class RetargetTakes {
             if (context_.stop && context_.stop()) {
                 return Problem{"was stopped.", "", ""};
             }
-            const std::vector<size_t> places = clips_of_take(result_.scene, clip.take + identities_from(s));
-            if (places.empty()) {
-                result_.could_not.push_back(
-                    fmt::format("{}: “{}” is not among the clips any more", source.name, clip.name));
+            const Result<int> place = place_of_whole_take(result_.scene, source.name, clip,
+                                                          clip.take + identities_from(s), true, result_.could_not);
+            if (!place) {
+                return place.problem();
+            }
+            if (*place < 0) {
                 continue;
             }
-            Clip& now = result_.scene.clips[places.front()];
-            if (places.size() > 1 || std::abs(now.start_s - clip.start_s) > 1e-9 ||
-                std::abs(now.seconds - clip.seconds) > 1e-9) {
-                return Problem{fmt::format("“{}” is cut or changed already.", clip.name), source.name,
-                               "Put this step before those that work on it."};
-            }
+            Clip& now = result_.scene.clips[static_cast<size_t>(*place)];
             Clip made = retargeter.run(clip);
             if (context_.stop && context_.stop()) {
                 return Problem{"was stopped.", "", ""};
@@ -203,9 +197,7 @@ StepKind retarget_step() {
              .above(0),
          choice<&RetargetSettings::feet>("feet", "Feet", {"planted", "free"},
                                          "Whether feet stand where the source's stand")
-             .starting("planted"),
-         choice<&RetargetSettings::hands>("hands", "Hands", {"free", "kept"},
-                                          "Whether hands that are still in the source are so here")},
+             .starting("planted")},
         apply_retarget);
 }
 
