@@ -75,7 +75,7 @@ Mesh mesh_of(const DemoMesh& from, Scene& scene) {
             positions.push_back(surface.points[i].place.cast<float>());
             normals.push_back(outward[i].cast<float>().normalized());
             // Reed brown where the heron is grey.
-            const Vec3 brown = surface.points[i].colour.cwiseProduct(Vec3(1.15, 0.86, 0.55));
+            const Vec3 brown = surface.points[i].colour.cwiseProduct(Vec3(1.15, 0.86, 0.55)).cwiseMin(1);
             for (int c = 0; c < 3; ++c) {
                 colours.push_back(static_cast<float>(brown[c]));
             }

@@ -44,7 +44,7 @@ class Suggester {
     std::map<int, Vec3> reached(const PlanChain& chain, int copy, Side side) {
         const std::vector<Vec3> line = line_of(plan_, start_, chain, copy, side);
         std::map<int, Vec3> points;
-        const Vec3 first = line.front();
+        const Vec3& first = line.front();
         const Vec3 moved = moved_of(chain.from, side);
         const Vec3 whole = line.back() - first;
         double stretch = 1;
