@@ -106,6 +106,46 @@ TEST_F(Keys, AJointIsKeyedOverATakeTypedAndTurnedInTheView) {
     EXPECT_NEAR(degrees(rotation("LeftLeg_Hip", "capture_07", 40), before), 0, 0.01);
 }
 
+TEST_F(Keys, AFootIsPulledAndTheTwoBonesAboveItFollow) {
+    open_keys();
+    press("newLayer");
+    settle();
+    choose("LeftLeg_Foot");
+    window->clock().go_to(40);
+    settle();
+    const auto place_of_foot = [&] {
+        Pose pose;
+        Poser(prepared(), prepared().find_clip("capture_07")).at(40 / 30.0, pose);
+        return pose.world[static_cast<size_t>(node("LeftLeg_Foot"))];
+    };
+    const Mat4 before = place_of_foot();
+    const auto seen = [&] {
+        return view().place_of(view().posed()->scene().find_identity(window->selection().current())).toPoint();
+    };
+    const QPoint from = seen();
+    const QPoint to = from + QPoint(8, -10);
+    QTest::mousePress(&view(), Qt::LeftButton, Qt::NoModifier, from);
+    for (int i = 1; i <= 4; ++i) {
+        const QPointF at = from + (to - from) * i / 4.0;
+        QMouseEvent move(QEvent::MouseMove, at, view().mapToGlobal(at), Qt::LeftButton, Qt::LeftButton, Qt::NoModifier);
+        QApplication::sendEvent(&view(), &move);
+    }
+    QTest::mouseRelease(&view(), Qt::LeftButton, Qt::NoModifier, to);
+    settle();
+    EXPECT_LT((seen() - to).manhattanLength(), 4) << "it is where it was dropped";
+    const Mat4 after = place_of_foot();
+    EXPECT_GT((point_of(after, Vec3::Zero()) - point_of(before, Vec3::Zero())).norm(), 0.5) << "a scene in centimetres";
+    EXPECT_LT(degrees(Quat(nearest_rotation(linear_of(before))), Quat(nearest_rotation(linear_of(after)))), 0.01)
+        << "it keeps its own rotation";
+    const KeyLayer layer = layer_at(window->document().job(), steps() - 1);
+    for (const char* joint : {"LeftLeg_Shank", "LeftLeg_Tarsus", "LeftLeg_Foot"}) {
+        EXPECT_EQ(keyed_frames(layer, {std::string("market:tansy_rig:") + joint, Path::rotation}).size(), 1U) << joint;
+    }
+    window->document().undo().undo();
+    settle();
+    EXPECT_LT((point_of(place_of_foot(), Vec3::Zero()) - point_of(before, Vec3::Zero())).norm(), 1e-6);
+}
+
 TEST_F(Keys, AClipFromNothingIsKeyedAndClosed) {
     open_keys();
     QTimer::singleShot(200, [] {

@@ -1,4 +1,5 @@
 // Motion of one body on another: itself, a twin, and bodies of other proportions.
+#include "core/math/two_bones.h"
 #include "core/measure/skeleton/pose.h"
 #include "core/plan/guide_rows.h"
 #include "core/retarget/retarget_report.h"
@@ -213,6 +214,38 @@ double apart(const Retargeter& retargeter, const Scene& source, const Clip& clip
         }
     }
     return worst;
+}
+
+TEST(TwoBones, ReachWhatTheyCanAndBendInTheirPlane) {
+    for (uint32_t seed = 0; seed < 300; ++seed) {
+        std::mt19937 random(seed);
+        const auto place = [&] { return Vec3(drawn(random, -1, 1), drawn(random, -1, 1), drawn(random, -1, 1)); };
+        const Vec3 first = place();
+        const Vec3 second = place();
+        const Vec3 end = place();
+        const double upper = (second - first).norm();
+        const double lower = (end - second).norm();
+        const double straight = 0.98 * (upper + lower);
+        const double far = drawn(random, std::abs(upper - lower) * 1.01 + 1e-6, straight);
+        const Vec3 to = first + far * place().normalized();
+        const TwoBones bones = two_bones_to(first, second, end, to, Vec3::UnitX(), straight);
+        const Vec3 bent = second + bones.lower * (end - second);
+        const Vec3 knee = first + bones.upper * (second - first);
+        const Vec3 reached = first + bones.upper * (bent - first);
+        EXPECT_LT((reached - to).norm(), 1e-9) << seed;
+        EXPECT_NEAR((knee - first).norm(), upper, 1e-12);
+        EXPECT_NEAR((reached - knee).norm(), lower, 1e-12);
+        // Too far: as long as they are, and towards it.
+        const Vec3 beyond = first + 3 * (upper + lower) * place().normalized();
+        const TwoBones stretched = two_bones_to(first, second, end, beyond, Vec3::UnitX(), straight);
+        const Vec3 tip = first + stretched.upper * (second + stretched.lower * (end - second) - first);
+        EXPECT_GT((tip - first).norm(), straight);
+        EXPECT_LT((tip - first).norm(), upper + lower);
+        EXPECT_LT((tip - first).normalized().cross((beyond - first).normalized()).norm(), 1e-9);
+    }
+    const TwoBones still = two_bones_to({0, 1, 0}, {0, 0.5, 0.1}, {0, 0, 0}, {0, 0, 0}, Vec3::UnitX(), 2);
+    EXPECT_LT(still.upper.angularDistance(Quat::Identity()), 1e-9);
+    EXPECT_LT(still.lower.angularDistance(Quat::Identity()), 1e-9);
 }
 
 TEST(BodyChains, AreToldFromHowASkeletonHangsWhateverItsNamesAre) {

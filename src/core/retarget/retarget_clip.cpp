@@ -1,5 +1,6 @@
 #include "core/retarget/retarget_clip.h"
 
+#include "core/math/two_bones.h"
 #include "core/measure/clips/baked.h"
 
 #include <algorithm>
@@ -478,42 +479,19 @@ void Retargeter::reach(Frame& frame, const Leg& leg, const Vec3& to) const {
     const Vec3 hip = frame.at[at_(leg.joints.front())];
     const Vec3 knee = frame.at[at_(leg.joints[leg.knee])];
     const Vec3 foot = frame.at[at_(leg.joints.back())];
-    const double upper = (knee - hip).norm();
-    const double lower = (foot - knee).norm();
-    if ((to - foot).norm() < held_below_m || !(upper > 1e-9) || !(lower > 1e-9)) {
+    if ((to - foot).norm() < held_below_m) {
         return;
     }
-    const double whole = upper + lower;
-    const double straight = std::max(full_reach * whole, (foot - hip).norm());
-    double far = (to - hip).norm();
-    if (far > straight) { // softly up to its whole length
-        const double left = std::max(1e-9, whole * 0.9999 - straight);
-        far = straight + left * (1 - std::exp(-(far - straight) / left));
-    }
-    far = std::max(far, std::abs(upper - lower) * 1.0001 + 1e-9);
-    const Vec3 u = hip - knee;
-    const Vec3 w = foot - knee;
-    Vec3 axis = u.cross(w);
-    if (axis.norm() < 1e-6 * upper * lower) {
-        // Straight: it bends as it does at rest.
-        const auto rest = [&](size_t i) { return place_in(target_rest_, leg.joints[i]); };
-        const size_t last = leg.joints.size() - 1;
-        axis = frame.turn[at_(leg.joints.front())] * target_rest_turn_[at_(leg.joints.front())].conjugate() *
-               (rest(0) - rest(leg.knee)).cross(rest(last) - rest(leg.knee));
-    }
-    if (axis.norm() < 1e-12) {
-        axis = u.unitOrthogonal();
-    }
-    axis.normalize();
-    const double is = std::acos(std::clamp(u.dot(w) / (upper * lower), -1.0, 1.0));
-    const double wanted =
-        std::acos(std::clamp((upper * upper + lower * lower - far * far) / (2 * upper * lower), -1.0, 1.0));
-    const Quat bend(Eigen::AngleAxisd(wanted - is, axis));
-    const Vec3 bent = knee + bend * w;
-    const Quat swing = shortest_turn(bent - hip, to - hip);
+    // Straight, it bends as it does at rest.
+    const auto rest = [&](size_t i) { return place_in(target_rest_, leg.joints[i]); };
+    const Vec3 bends_about = frame.turn[at_(leg.joints.front())] *
+                             (target_rest_turn_[at_(leg.joints.front())].conjugate() *
+                              (rest(0) - rest(leg.knee)).cross(rest(leg.joints.size() - 1) - rest(leg.knee)));
+    const double straight = std::max(full_reach * ((knee - hip).norm() + (foot - knee).norm()), (foot - hip).norm());
+    const TwoBones bones = two_bones_to(hip, knee, foot, to, bends_about, straight);
     for (size_t i = 0; i + 1 < leg.joints.size(); ++i) {
         Quat& turn = frame.turn[at_(leg.joints[i])];
-        turn = ((i >= leg.knee ? swing * bend : swing) * turn).normalized();
+        turn = ((i >= leg.knee ? bones.upper * bones.lower : bones.upper) * turn).normalized();
     }
     // What lies below takes its place anew; the foot keeps its rotation, and so do the toes.
     for (const int n : leg.below) {

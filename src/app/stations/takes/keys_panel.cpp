@@ -1,5 +1,7 @@
 #include "stations/takes/keys_panel.h"
 
+#include "core/math/two_bones.h"
+
 #include "style/theme.h"
 #include "view/scene_view.h"
 #include "view/tools/pose_tool.h"
@@ -411,15 +413,63 @@ void KeysPanel::turn_chosen(const SceneView& view, const Quat& by) {
     const Quat above = turn_of_node(node.parent);
     const Quat was = above.conjugate() * turn_of_node(shown);
     const Quat is = above.conjugate() * by * turn_of_node(shown);
-    const KeyLayer keys = layer_at(document_.job(), *place);
-    const KeyedPath what = {joint_name(), Path::rotation};
+    key(Path::rotation, degrees_for(node, was, is));
+}
+
+Vec3 KeysPanel::degrees_for(const Node& node, const Quat& was, const Quat& is) const {
+    const size_t place = *layer();
+    const KeyLayer keys = layer_at(document_.job(), place);
+    const KeyedPath what = {node.name, Path::rotation};
     const Vec3 before = keyed_value(keys, what, clock_.frame());
-    const bool instead = document_.job().steps[*place].parameters.value("mode", "on_top") == "instead";
+    const bool instead = document_.job().steps[place].parameters.value("mode", "on_top") == "instead";
     // What is keyed already is part of how it stands; a joint that stands as its take has it is keyed from rest.
     const Quat keyed = instead && keyed_frames(keys, what).empty()
                            ? Quat(node.rest.rotation.conjugate() * is)
                            : Quat(keyed_rotation(before) * was.conjugate() * is);
-    key(Path::rotation, keyed_degrees(keyed.normalized(), before));
+    return keyed_degrees(keyed.normalized(), before);
+}
+
+void KeysPanel::pull_chosen(const SceneView& view, const Vec3& to) {
+    const PosedScene* posed = view.posed();
+    const std::optional<size_t> place = layer();
+    const int end = posed == nullptr ? -1 : posed->scene().find_identity(selection_.current());
+    const int second = end < 0 ? -1 : joint_above(posed->scene(), end);
+    const int first = second < 0 ? -1 : joint_above(posed->scene(), second);
+    if (!place || first < 0 || joint() < 0) {
+        return;
+    }
+    const auto at = [&](int n) { return point_of(posed->pose().world[static_cast<size_t>(n)], Vec3::Zero()); };
+    const auto turn = [&](int n) {
+        return n < 0 ? Quat(Quat::Identity())
+                     : Quat(nearest_rotation(linear_of(posed->pose().world[static_cast<size_t>(n)])));
+    };
+    const double whole = (at(second) - at(first)).norm() + (at(end) - at(second)).norm();
+    const TwoBones bones = two_bones_to(at(first), at(second), at(end), to, turn(first) * Vec3::UnitX(),
+                                        std::max(0.98 * whole, (at(end) - at(first)).norm()));
+    const Quat new_first = bones.upper * turn(first);
+    const Quat new_second = bones.upper * bones.lower * turn(second);
+    const auto under = [&](int n) { return turn(posed->scene().nodes[static_cast<size_t>(n)].parent); };
+    const auto local = [&](int n) { return Quat(under(n).conjugate() * turn(n)); };
+    // Between them may be nodes that are no joints: what lies there turns along with the joint above.
+    const Quat above_second = new_first * turn(first).conjugate() * under(second);
+    const Quat above_end = new_second * turn(second).conjugate() * under(end);
+    const struct {
+        int node;
+        Quat is;
+    } turned[] = {{first, under(first).conjugate() * new_first},
+                  {second, above_second.conjugate() * new_second},
+                  {end, above_end.conjugate() * turn(end)}};
+    std::vector<std::pair<std::string, Vec3>> keyed;
+    for (const auto& one : turned) {
+        const Node& node = posed->scene().nodes[static_cast<size_t>(one.node)];
+        keyed.emplace_back(node.name, degrees_for(node, local(one.node), one.is));
+    }
+    const double frame = clock_.frame();
+    document_.edit(tr("Pull %1 at frame %2").arg(QString::fromStdString(joint_name())).arg(frame), [&](Job& job) {
+        for (const auto& [of, degrees] : keyed) {
+            set_keys(job, *place, {of, Path::rotation}, frame, degrees);
+        }
+    });
 }
 
 std::unique_ptr<ViewTool> KeysPanel::tool(const SceneView& view) {
@@ -428,7 +478,8 @@ std::unique_ptr<ViewTool> KeysPanel::tool(const SceneView& view) {
             const int node = layer() && selection_.current() != 0 ? scene.find_identity(selection_.current()) : -1;
             return node >= 0 && scene.nodes[static_cast<size_t>(node)].kind == NodeKind::joint ? node : -1;
         },
-        [this, &view](const Quat& by) { turn_chosen(view, by); }, tr("Drag the ring, or a bead for one axis")});
+        [this, &view](const Quat& by) { turn_chosen(view, by); },
+        [this, &view](const Vec3& to) { pull_chosen(view, to); }, tr("Drag the ring, a bead, or the joint")});
 }
 
 } // namespace wembrix::app

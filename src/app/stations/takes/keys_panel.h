@@ -32,6 +32,9 @@ class KeysPanel : public QWidget {
     [[nodiscard]] std::unique_ptr<ViewTool> tool(const SceneView& view);
     /// The chosen joint turned in the world by so much, as the view shows it at the playhead; keyed there.
     void turn_chosen(const SceneView& view, const Quat& by);
+    /// The chosen joint pulled to a place in the world: the two joints above it turn so that it gets there, and it
+    /// keeps its own rotation. All three are keyed at the playhead.
+    void pull_chosen(const SceneView& view, const Vec3& to);
     void refresh();
 
   Q_SIGNALS:
@@ -44,6 +47,8 @@ class KeysPanel : public QWidget {
     void refresh_values();
     void refresh_keys();
     void key(Path path, const Vec3& value);
+    /// What is to be keyed so that a joint, which stands as `was` under its parent, stands as `is`.
+    [[nodiscard]] Vec3 degrees_for(const Node& node, const Quat& was, const Quat& is) const;
     void typed(Path path);
     void change(const char* parameter, const nlohmann::json& value, const QString& what);
     void ask_for_layer();

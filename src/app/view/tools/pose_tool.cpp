@@ -44,6 +44,14 @@ Quat PoseTool::turn(const Frame& frame, int node) const {
     return Quat::Identity();
 }
 
+Vec3 PoseTool::pulled_to(const Frame& frame, int node) const {
+    const Projection& p = frame.projection;
+    const Vec3 here = point_of(frame.scenes.posed()->pose().world[static_cast<size_t>(node)], Vec3::Zero());
+    const double metre = QLineF(p.on_screen(here), p.on_screen(here + p.aside())).length();
+    const QPointF way = now_ - from_;
+    return metre > 0 ? Vec3(here + (p.aside() * way.x() - p.away.cross(p.aside()) * way.y()) / metre) : here;
+}
+
 bool PoseTool::press(const Frame& frame, const ViewInput& input) {
     held_ = Held::nothing;
     const int joint = node(frame);
@@ -56,6 +64,9 @@ bool PoseTool::press(const Frame& frame, const ViewInput& input) {
             held_ = Held::axis;
             axis_ = axis;
         }
+    }
+    if (held_ == Held::nothing && QLineF(input.place, at).length() < bead_reach) {
+        held_ = Held::joint;
     }
     if (held_ == Held::nothing && std::abs(QLineF(input.place, at).length() - ring_radius) < bead_reach) {
         held_ = Held::ring;
@@ -72,8 +83,10 @@ void PoseTool::release(const Frame& frame, bool dragged) {
     const int joint = node(frame);
     if (held_ != Held::nothing && dragged && joint >= 0) {
         const Quat by = turn(frame, joint);
+        const Vec3 to = pulled_to(frame, joint);
+        const bool pulls = held_ == Held::joint;
         held_ = Held::nothing;
-        hooks_.turned(by);
+        pulls ? hooks_.pulled(to) : hooks_.turned(by);
     }
     held_ = Held::nothing;
 }
@@ -88,6 +101,9 @@ std::optional<Qt::CursorShape> PoseTool::cursor(const Frame& frame, const QPoint
         if (QLineF(place, at + bead(axis)).length() < bead_reach) {
             return Qt::SizeHorCursor;
         }
+    }
+    if (QLineF(place, at).length() < bead_reach) {
+        return Qt::SizeAllCursor;
     }
     return std::abs(QLineF(place, at).length() - ring_radius) < bead_reach
                ? std::optional<Qt::CursorShape>(Qt::PointingHandCursor)
@@ -118,6 +134,13 @@ void PoseTool::paint(QPainter& painter, const Frame& frame) const {
                          QString::fromLatin1(names[axis]));
     }
     if (held_ == Held::nothing) {
+        return;
+    }
+    if (held_ == Held::joint) {
+        painter.setPen(QPen(l.selection, 2));
+        painter.drawLine(at, now_);
+        painter.setBrush(l.card);
+        painter.drawEllipse(now_, 5, 5);
         return;
     }
     // Where its bones would lie.

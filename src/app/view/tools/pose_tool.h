@@ -1,4 +1,5 @@
-// The chosen joint turned by hand: a ring turns it about the line of sight, three beads about its own axes.
+// The chosen joint by hand: a ring turns it about the line of sight, three beads about its own axes; pulled itself, the
+// two bones above it follow.
 #pragma once
 
 #include "view/view_tool.h"
@@ -13,6 +14,7 @@ class PoseTool : public ViewTool {
     struct Hooks {
         std::function<int(const Scene& scene)> chosen; ///< node of the scene that is shown; -1: none
         std::function<void(const Quat& by)> turned;    ///< in the world, about the joint; once a drag
+        std::function<void(const Vec3& to)> pulled;    ///< the joint itself, to a place in the world; once a drag
         QString words;
     };
     explicit PoseTool(Hooks hooks) : hooks_(std::move(hooks)) {}
@@ -29,10 +31,11 @@ class PoseTool : public ViewTool {
     static QPointF bead(int axis);
 
   private:
-    enum class Held : uint8_t { nothing, ring, axis };
+    enum class Held : uint8_t { nothing, ring, axis, joint };
     [[nodiscard]] int node(const Frame& frame) const;
     [[nodiscard]] QPointF middle(const Frame& frame, int node) const;
     [[nodiscard]] Quat turn(const Frame& frame, int node) const;
+    [[nodiscard]] Vec3 pulled_to(const Frame& frame, int node) const;
 
     Hooks hooks_;
     Held held_ = Held::nothing;
