@@ -353,6 +353,31 @@ Scene bound_body(const std::string& method) {
     return bound->scene;
 }
 
+TEST(BindSurface, StackedRootsThatOnlyCarryTheMotionHoldNothing) {
+    Scene scene = two_legs();
+    // One more root above: an engine's over the artist's, both on the ground below the hips.
+    for (Node& node : scene.nodes) {
+        node.parent = node.kind == NodeKind::joint ? node.parent + 1 : node.parent;
+    }
+    for (Skin& skin : scene.skins) {
+        for (int& joint : skin.joints) {
+            ++joint;
+        }
+    }
+    Node top;
+    top.name = "engine_root";
+    top.kind = NodeKind::joint;
+    top.identity = 99;
+    scene.nodes.insert(scene.nodes.begin(), top);
+    ASSERT_EQ(scene.nodes[1].name, "root");
+    ASSERT_EQ(scene.nodes[1].parent, 0);
+    for (const bool ends : {false, true}) {
+        for (const int joint : joints_that_hold(scene, ends)) {
+            EXPECT_GT(joint, 1) << scene.nodes[static_cast<size_t>(joint)].name;
+        }
+    }
+}
+
 TEST(BindSurface, ASymmetricBodyGetsSymmetricWeights) {
     for (const char* method : methods) {
         SCOPED_TRACE(method);

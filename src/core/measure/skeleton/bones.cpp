@@ -1,6 +1,7 @@
 #include "core/measure/skeleton/bones.h"
 
 #include <algorithm>
+#include <cmath>
 
 namespace wembrix {
 
@@ -16,6 +17,17 @@ std::vector<Bone> bones_of(const Scene& scene) {
     }
     for (const int root : root_joints(scene)) {
         bones[static_cast<size_t>(root)].only_carries = bones[static_cast<size_t>(root)].to.size() == 1;
+    }
+    constexpr double as_low = 0.01; // of the bone above it
+    for (const int joint : joints_of(scene)) {
+        const int above = joint_above(scene, joint);
+        Bone& bone = bones[static_cast<size_t>(joint)];
+        if (above < 0 || !bones[static_cast<size_t>(above)].only_carries || bone.to.size() != 1) {
+            continue;
+        }
+        const Vec3 up = bone.to.front() - bone.from;
+        const double higher = bone.from.y() - bones[static_cast<size_t>(above)].from.y();
+        bone.only_carries = up.y() > 0.5 * up.norm() && std::abs(higher) < as_low * up.norm();
     }
     return bones;
 }

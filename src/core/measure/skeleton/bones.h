@@ -8,9 +8,11 @@
 namespace wembrix {
 
 struct Bone {
-    Vec3 from = Vec3::Zero();  ///< the joint's place at rest, metres
-    std::vector<Vec3> to;      ///< the joints right below it; empty at a tip
-    bool only_carries = false; ///< a root with one joint below: it carries the way of the whole and bends nothing
+    Vec3 from = Vec3::Zero(); ///< the joint's place at rest, metres
+    std::vector<Vec3> to;     ///< the joints right below it; empty at a tip
+    /// A root with one joint below: it carries the way of the whole and bends nothing. So does a joint right below such
+    /// a one that stands as low and has one joint, above it: roots are stacked.
+    bool only_carries = false;
 };
 /// One per node; of nodes that are no joints the place alone.
 std::vector<Bone> bones_of(const Scene& scene);
