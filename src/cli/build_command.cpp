@@ -93,6 +93,23 @@ int retarget(const RetargetCommandOptions& options) {
     }
     opened.job = job;
     opened.sources = sources.take();
+    // What is no take is said before anything is written.
+    for (const std::string& take : options.takes) {
+        const std::string name = std::filesystem::path(take).filename().string();
+        for (size_t s = 0; s < opened.sources.sources.size(); ++s) {
+            const LoadedSources::Source& source = opened.sources.sources[s];
+            if (source.name != name) {
+                continue;
+            }
+            if (!source.problem.empty()) {
+                return refuse({source.problem, "", ""}); // it names the file
+            }
+            const Scene& scene = (*opened.sources.scenes)[s].scene;
+            if (scene.clips.empty() || joints_of(scene).empty()) {
+                return refuse({scene.clips.empty() ? "holds no take." : "moves no joints.", take, ""});
+            }
+        }
+    }
     if (!options.save_map.empty()) {
         const Replay after = replay(opened.sources, job.steps);
         for (const NamedScene& source : *opened.sources.scenes) {

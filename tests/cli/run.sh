@@ -307,6 +307,12 @@ check "replace those that it had" grep -q '"method": "nearest"' "$work/demo/sedg
 check "a method that is none" ends 2 "$cli" bind "$work/demo/sedge.wembrix" --method magic
 check "a skeleton is not built into another" ends 2 "$cli" build "$work/demo/tansy.wembrix" --plan bird
 check "in one sentence" one_sentence
+cp "$work/demo/sedge.wembrix" "$work/sedge_before"
+check "a take that is not there" ends 2 "$cli" retarget "$work/nothere.glb" --onto "$work/demo/sedge.wembrix"
+check "in one sentence" one_sentence
+check "a file without a take" ends 2 "$cli" retarget "$work/demo/sedge_surface.glb" --onto "$work/demo/sedge.wembrix"
+check "in one sentence" one_sentence
+check "and the job is as it was" cmp "$work/demo/sedge.wembrix" "$work/sedge_before"
 echo '{"guides": [{"chain": "leg", "point": "two"}]}' > "$work/bad.guides.json"
 check "guides that are none" ends 2 "$cli" build "$work/demo/sedge_surface.glb" --plan bird --guides "$work/bad.guides.json"
 

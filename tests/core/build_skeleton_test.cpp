@@ -134,6 +134,20 @@ TEST(Plans, WhatIsWrongIsSaidInOneSentence) {
     EXPECT_NE(refused([](json& p) { p["root"] = "none", p["chains"][1]["from"] = ""; }), "") << "two roots";
 }
 
+TEST(Plans, WhatHasADefaultNeedNotBeThere) {
+    const Result<Plan> plan = plan_from_json({{"format", "wembrix plan"},
+                                              {"version", 2},
+                                              {"name", "stick"},
+                                              {"chains", {{{"chain", "stick"}, {"guides", {{0, 0, 0}, {0, 1, 0}}}}}}},
+                                             "stick");
+    ASSERT_TRUE(plan.ok()) << plan.problem().sentence();
+    EXPECT_EQ(plan->root_name, "root");
+    EXPECT_EQ(plan->left, "_l");
+    EXPECT_EQ(plan->right, "_r");
+    EXPECT_FALSE(plan_from_json({{"format", "wembrix plan"}, {"version", 2}, {"chains", json::array()}}, "x").ok())
+        << "a name is needed";
+}
+
 TEST(Plans, TheNumberOfJointsOfAChainIsChanged) {
     const Plan bird = shipped("bird");
     for (const PlanChain& chain : bird.chains) {

@@ -31,7 +31,7 @@ class Reader {
     void text(const char* key, std::string& to, bool may_be_empty = true) {
         const json* value = find(key);
         if (value == nullptr) {
-            if (!may_be_empty) {
+            if (!may_be_empty && to.empty()) { // what has a default need not be there
                 fail(fmt::format("has no \"{}\".", key));
             }
             return;
