@@ -16,6 +16,7 @@
 #include "stations/intake/source_menu.h"
 #include "stations/joints/joints_station.h"
 #include "stations/surface/surface_station.h"
+#include "stations/takes/key_strip.h"
 #include "stations/takes/takes_station.h"
 #include "style/theme.h"
 
@@ -217,8 +218,9 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         window.document().edit(QStringLiteral("keys"), [](Job& edited) {
             const size_t place = add_key_layer(edited, "wade", "knee eased", false);
             const KeyedPath shank = {"leg_shank_l", Path::rotation};
-            for (const auto& [frame, degrees] : {std::pair(0, 0.0), {18, 9.0}, {30, 14.0}, {52, 0.0}}) {
-                set_keys(edited, place, shank, frame, {degrees, 0, 0});
+            for (const auto& [frame, degrees] :
+                 {std::pair(0, Vec3(0, 0, 0)), {18, Vec3(9, 0, 2)}, {30, Vec3(14, -3, 1)}, {52, Vec3(0, 0, 0)}}) {
+                set_keys(edited, place, shank, frame, degrees);
             }
             set_tangents(edited, place, shank, 30, Tangent::flat);
         });
@@ -226,8 +228,15 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         const Scene& prepared = window.session().state()->replay.prepared();
         window.selection().choose(prepared.nodes[static_cast<size_t>(prepared.find_node("leg_shank_l"))].identity);
         window.clock().go_to(30);
+        window.findChild<KeyStrip*>()->choose({{0, 1}, {0, 2}, {1, 2}});
+        for (const char* shown : {"posePath", "poseGhosts"}) {
+            window.findChild<QPushButton*>(QString::fromUtf8(shown))->click();
+        }
         wait_a_moment();
         take(window, out, QStringLiteral("takes-keys"));
+        for (const char* shown : {"posePath", "poseGhosts"}) {
+            window.findChild<QPushButton*>(QString::fromUtf8(shown))->click();
+        }
         window.findChild<QPushButton*>(QStringLiteral("clipsSide"))->click();
         window.document().undo().undo();
         wait_for([&] { return window.session().is_current() && !window.session().is_busy(); });

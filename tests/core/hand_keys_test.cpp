@@ -1,9 +1,11 @@
 // Keys made by hand: curves against their formulas, layers over takes, clips from nothing.
 #include "core/formats/gltf/gltf.h"
 #include "core/job/key_edits.h"
+#include "core/job/pose_edits.h"
 #include "core/keys/key_layer.h"
 #include "core/measure/clips/sample.h"
 #include "core/measure/skeleton/pose.h"
+#include "core/measure/skeleton/pose_mirror.h"
 #include "core/scene/content.h"
 #include "core/steps/step_kind.h"
 #include "random_rig.h"
@@ -161,6 +163,54 @@ TEST(Curve, FewerKeysStayWithinTheTolerance) {
     EXPECT_EQ(few.keys.back().frame, 120);
     for (double frame = 0; frame <= 120; frame += 0.25) {
         EXPECT_NEAR(value_at(few, frame), value_at(dense, frame), 0.06) << frame;
+    }
+}
+
+TEST(Curve, ScaledKeysKeepTheirFormAndTakeThePlaceOfThoseTheyMeet) {
+    for (uint32_t seed = 0; seed < 100; ++seed) {
+        const Curve curve = random_curve(seed, false);
+        std::vector<size_t> all(curve.keys.size());
+        for (size_t k = 0; k < all.size(); ++k) {
+            all[k] = k;
+        }
+        Curve scaled = curve;
+        scale_keys(scaled, all, 3, 2.5, -1, -0.5);
+        ASSERT_EQ(scaled.keys.size(), curve.keys.size());
+        const double first = curve.keys.front().frame;
+        const double length = curve.keys.back().frame - first;
+        for (int i = 0; i <= 50; ++i) {
+            const double frame = first + length * i / 50;
+            EXPECT_NEAR(value_at(scaled, 3 + (frame - 3) * 2.5), -1 + (value_at(curve, frame) + 1) * -0.5, 1e-9)
+                << seed;
+        }
+    }
+    Curve curve;
+    for (const double frame : {0.0, 10.0, 20.0}) {
+        CurveKey key;
+        key.frame = frame;
+        key.value = frame;
+        curve.keys.push_back(key);
+    }
+    scale_keys(curve, {1}, 0, 2, 0, 1);
+    ASSERT_EQ(curve.keys.size(), 2U);
+    EXPECT_EQ(curve.keys[1].frame, 20);
+    EXPECT_EQ(curve.keys[1].value, 10) << "the one that moved";
+}
+
+TEST(Curve, APulledTangentLeavesTheOtherSideOrTakesItAlong) {
+    for (uint32_t seed = 0; seed < 100; ++seed) {
+        const Curve curve = random_curve(seed, false);
+        const size_t key = curve.keys.size() / 2;
+        Curve pulled = curve;
+        pull_tangent(pulled, key, true, 1.25, 0.5, false);
+        EXPECT_EQ(out_slope_of(pulled, key), 1.25);
+        EXPECT_EQ(in_slope_of(pulled, key), in_slope_of(curve, key)) << seed;
+        EXPECT_EQ(pulled.keys[key].value, curve.keys[key].value);
+        pull_tangent(pulled, key, false, -2, 7, true);
+        EXPECT_EQ(out_slope_of(pulled, key), -2);
+        EXPECT_EQ(in_slope_of(pulled, key), -2);
+        EXPECT_EQ(pulled.keys[key].in_weight, 1) << "no farther than the neighbour";
+        EXPECT_EQ(pulled.keys[key].out_weight, 0.5);
     }
 }
 
@@ -405,6 +455,121 @@ TEST(HandKeys, ALayerOnTopTurnsFadesAndSaysWhatItDoesNotFind) {
     EXPECT_NEAR(Quat(was[3], was[0], was[1], was[2]).angularDistance(Quat(is[3], is[0], is[1], is[2])) * 180 / M_PI, 20,
                 1e-3);
     EXPECT_FALSE(apply_step(scene, "hand_keys", {{"clip", "other"}, {"keys", keys}}).ok()) << "no such clip";
+}
+
+TEST(PoseEdits, KeysLeadWhereAJointIsPutAtAnyWeightAndFade) {
+    for (uint32_t seed = 1; seed < 60; ++seed) {
+        std::mt19937 random(seed);
+        Scene scene = testing::random_rig(seed, {});
+        if (scene.clips.empty() || joints_of(scene).size() < 3) {
+            continue;
+        }
+        const Clip& take = scene.clips[0];
+        const double frame = std::floor(drawn(random, 0, take.frames() - 1));
+        Job job;
+        const bool instead = random() % 2 == 0;
+        const size_t place = add_key_layer(job, take.name, "layer", instead);
+        job.steps[place].parameters["weight"] = seed % 3 == 0 ? 1.0 : drawn(random, 0.3, 0.9);
+        const auto posed = [&] {
+            const Result<StepResult> made = apply_step(scene, "hand_keys", job.steps[place].parameters);
+            EXPECT_TRUE(made.ok()) << made.problem().sentence();
+            Pose pose;
+            Poser(made->scene, made->scene.find_clip(take.name)).at(frame / take.rate, pose);
+            return pose;
+        };
+        const std::vector<int> joints = joints_of(scene);
+        const int joint = joints[random() % joints.size()];
+        if (scene.find_node(scene.nodes[static_cast<size_t>(joint)].name) != joint) {
+            continue; // two of one name: a layer speaks of the first
+        }
+        // Twice: the second time something is keyed there already.
+        for (int round = 0; round < 2; ++round) {
+            const Pose now = posed();
+            PosedJoint wanted{joint, now.local[static_cast<size_t>(joint)]};
+            wanted.is.rotation =
+                (wanted.is.rotation *
+                 Quat(Eigen::AngleAxisd(drawn(random, -0.6, 0.6), Vec3(drawn(random, -1, 1), 1, 0.3).normalized())))
+                    .normalized();
+            wanted.is.translation += Vec3(drawn(random, -0.1, 0.1), 0.05, 0);
+            const std::vector<std::string> done = key_pose(job, {place, frame, take.frames(), 1}, scene, now, {wanted});
+            ASSERT_EQ(done.size(), 1U);
+            const Transform is = posed().local[static_cast<size_t>(joint)];
+            EXPECT_LT(is.rotation.angularDistance(wanted.is.rotation), 1e-4) << seed << " round " << round;
+            EXPECT_LT((is.translation - wanted.is.translation).norm(), 1e-5) << seed << " round " << round;
+        }
+    }
+}
+
+TEST(PoseEdits, WhereALayerDoesNotCountNothingIsKeyed) {
+    Scene scene = lid();
+    Clip take;
+    take.name = "take";
+    take.seconds = 1;
+    scene.clips.push_back(take);
+    Job job;
+    const size_t place = add_key_layer(job, "take", "layer", false);
+    job.steps[place].parameters["start"] = 10;
+    Pose now;
+    Poser(scene, &scene.clips[0]).at(0, now);
+    PosedJoint wanted{1, now.local[1]};
+    wanted.is.rotation = wanted.is.rotation * Quat(Eigen::AngleAxisd(0.5, Vec3::UnitX()));
+    EXPECT_TRUE(key_pose(job, {place, 5, 31, 1}, scene, now, {wanted}).empty());
+    EXPECT_EQ(key_pose(job, {place, 12, 31, 1}, scene, now, {wanted}).size(), 1U);
+    EXPECT_LT(blended(now, {wanted}, 0)[0].is.rotation.angularDistance(now.local[1].rotation), 1e-12);
+    EXPECT_NEAR(blended(now, {wanted}, 0.5)[0].is.rotation.angularDistance(now.local[1].rotation), 0.25, 1e-9);
+}
+
+TEST(PoseMirror, TwiceIsThePoseItself) {
+    for (uint32_t seed = 1; seed < 30; ++seed) {
+        const Scene scene = testing::random_rig(seed, {});
+        if (scene.clips.empty()) {
+            continue;
+        }
+        Pose pose;
+        Poser(scene, &scene.clips[0]).at(0.3, pose);
+        const PoseMirror mirror(scene);
+        Pose once = pose;
+        const std::vector<Transform> made = mirror.mirrored(pose);
+        for (size_t j = 0; j < made.size(); ++j) {
+            once.local[static_cast<size_t>(mirror.joints()[j])] = made[j];
+        }
+        for (size_t n = 0; n < scene.nodes.size(); ++n) {
+            const int parent = scene.nodes[n].parent;
+            once.world[n] = parent < 0 ? once.local[n].matrix()
+                                       : Mat4(once.world[static_cast<size_t>(parent)] * once.local[n].matrix());
+        }
+        const std::vector<Transform> twice = mirror.mirrored(once);
+        for (size_t j = 0; j < twice.size(); ++j) {
+            EXPECT_LT(twice[j].rotation.angularDistance(pose.local[static_cast<size_t>(mirror.joints()[j])].rotation),
+                      1e-4) // a turn under a parent that scales is told within floats
+                << seed;
+        }
+    }
+}
+
+TEST(HandKeys, TheAccountSaysHowFarWhatIsBakedIsFromTheCurves) {
+    // A quarter of a sine's way in two frames: between them the straight line misses the curve.
+    const json keys = {
+        {"curves",
+         {{{"of", "hinge"},
+           {"what", "rotation_x_deg"},
+           {"keys", {{{"frame", 0}, {"value", 0}}, {{"frame", 2}, {"value", 80}, {"tangent", "flat"}}}}}}}};
+    const Result<StepResult> made = apply_step(
+        lid(), "hand_keys", {{"new_clip", "swing"}, {"keys", keys}, {"mode", "instead"}, {"frames", 3}, {"rate", 30}});
+    ASSERT_TRUE(made.ok());
+    const Result<KeyLayer> layer = key_layer_from_json(keys, "");
+    ASSERT_TRUE(layer.ok());
+    double most = 0;
+    for (const double frame : {0.25, 0.5, 0.75, 1.25, 1.5, 1.75}) {
+        const double low = value_at((*layer)[0].curve, std::floor(frame));
+        const double high = value_at((*layer)[0].curve, std::floor(frame) + 1);
+        const double line = low + (high - low) * (frame - std::floor(frame));
+        most = std::max(most, std::abs(line - value_at((*layer)[0].curve, frame)));
+    }
+    ASSERT_GT(most, 1);
+    char expected[32];
+    std::snprintf(expected, sizeof expected, "at most %.1f", most);
+    EXPECT_NE(made->account.find(expected), std::string::npos) << made->account << ", not " << expected;
 }
 
 } // namespace

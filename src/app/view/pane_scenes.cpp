@@ -57,6 +57,13 @@ void PaneScenes::hold_shapes(std::vector<HeldShapes> held) {
     }
 }
 
+void PaneScenes::hold_locals(std::vector<HeldLocal> held) {
+    if (posed_) {
+        posed_->hold_locals(std::move(held));
+        Q_EMIT posesChanged();
+    }
+}
+
 void PaneScenes::reweight(int node, std::span<const uint32_t> vertices,
                           const std::function<const WeightRow&(uint32_t)>& row) {
     if (posed_) {

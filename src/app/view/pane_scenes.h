@@ -47,6 +47,8 @@ class PaneScenes : public QObject {
     void reweight(int node, std::span<const uint32_t> vertices, const std::function<const WeightRow&(uint32_t)>& row);
     /// Of the pane's own scene, whatever it shows from now on.
     void hold_shapes(std::vector<HeldShapes> held);
+    /// Of the scene that is shown, until another one is; see HeldLocal.
+    void hold_locals(std::vector<HeldLocal> held);
     void clear();
 
     [[nodiscard]] State state() const { return state_; }

@@ -2,6 +2,8 @@
 
 #include "core/measure/surface/weights.h"
 
+#include <Eigen/LU>
+
 #include <algorithm>
 #include <cmath>
 
@@ -101,6 +103,10 @@ void PosedScene::pose_at(double seconds, const Mat4& from) {
             pose_.world[i] = goes_[i] != 0 ? Mat4(from * pose_.world[i]) : pose_.world[i];
         }
     }
+    if (!held_locals_.empty()) {
+        free_ = pose_;
+        stand_held();
+    }
     for (const HeldShapes& held : held_) {
         const int node = scene_->find_identity(held.surface);
         const int offset = node < 0 ? -1 : poser_->shape_offset(node);
@@ -112,6 +118,32 @@ void PosedScene::pose_at(double seconds, const Mat4& from) {
         }
     }
     deformer_.points_and_normals(pose_, points_, normals_);
+}
+
+void PosedScene::hold_locals(std::vector<HeldLocal> held) {
+    if (held_locals_.empty()) {
+        free_ = pose_;
+    }
+    held_locals_ = std::move(held);
+}
+
+void PosedScene::stand_held() {
+    std::vector<char> goes(scene_->nodes.size(), 0);
+    for (const HeldLocal& held : held_locals_) {
+        pose_.local[static_cast<size_t>(held.node)] = held.is;
+        goes[static_cast<size_t>(held.node)] = 1;
+    }
+    for (size_t i = 0; i < scene_->nodes.size(); ++i) {
+        const int parent = scene_->nodes[i].parent;
+        const bool below = parent >= 0 && goes[static_cast<size_t>(parent)] != 0;
+        if (goes[i] != 0 || below) {
+            // What stands above may be carried on by a round of a repeat: it is taken from what is shown.
+            const Mat4 above = parent < 0 ? Mat4(free_.world[i] * free_.local[i].matrix().inverse())
+                                          : pose_.world[static_cast<size_t>(parent)];
+            pose_.world[i] = above * pose_.local[i].matrix();
+            goes[i] = 1;
+        }
+    }
 }
 
 Vec3 PosedScene::travelled() const {

@@ -18,6 +18,12 @@ struct HeldShapes {
     std::vector<float> weights;
 };
 
+/// A joint that stands otherwise than the clip says while it is dragged.
+struct HeldLocal {
+    int node = -1;
+    Transform is; ///< under its parent
+};
+
 class PosedScene {
   public:
     /// `only` limits it to some surface nodes; empty: all of them.
@@ -30,6 +36,8 @@ class PosedScene {
     /// One local transform a node, instead of a clip.
     void choose_pose(std::vector<Transform> locals);
     void hold_shapes(std::vector<HeldShapes> held) { held_ = std::move(held); }
+    /// Until they are let go (empty).
+    void hold_locals(std::vector<HeldLocal> held);
     /// Other weights for one vertex of a surface node, until another scene is posed.
     void set_row(int node, uint32_t vertex, const WeightRow& row);
     /// `from` is where it goes on from: nothing, or the way and turn of the rounds of a repeat before this one.
@@ -40,6 +48,8 @@ class PosedScene {
     [[nodiscard]] const std::vector<Deformer::Surface>& surfaces() const { return deformer_.surfaces(); }
     [[nodiscard]] const std::vector<Side>& sides() const { return sides_; } ///< of each node, handed down its chain
     [[nodiscard]] const Pose& pose() const { return pose_; }
+    /// The pose without what is held.
+    [[nodiscard]] const Pose& free_pose() const { return held_locals_.empty() ? pose_ : free_; }
     [[nodiscard]] const std::vector<Vec3f>& points() const { return points_; }
     [[nodiscard]] const std::vector<Vec3f>& normals() const { return normals_; }
     [[nodiscard]] const std::vector<Vec3f>& colours() const { return colours_; } ///< as shown, 0 to 1
@@ -50,13 +60,17 @@ class PosedScene {
     [[nodiscard]] Vec3 travelled() const;
 
   private:
+    void stand_held();
+
     std::shared_ptr<const Scene> scene_;
     Deformer deformer_;
     std::unique_ptr<Poser> poser_;
     double start_s_ = 0;
     std::vector<Transform> still_; ///< empty: the poser's
     std::vector<HeldShapes> held_;
+    std::vector<HeldLocal> held_locals_;
     Pose pose_;
+    Pose free_;
     std::vector<Vec3f> points_;
     std::vector<Vec3f> normals_;
     std::vector<Vec3f> colours_;

@@ -41,6 +41,8 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     /// The colours that are shown have other values.
     void colours_changed() { scenes_.colours_changed(); }
     void hold_shapes(std::vector<HeldShapes> held) { scenes_.hold_shapes(std::move(held)); }
+    /// Joints that are dragged; see HeldLocal.
+    void hold_locals(std::vector<HeldLocal> held) { scenes_.hold_locals(std::move(held)); }
     /// Surfaces with their materials under a light, instead of in clay; see LooksLayer.
     void show_looks(bool shown, double light_degrees, int64_t only_surface, int only_slot) {
         looks_->show(shown, light_degrees, only_surface, only_slot);

@@ -50,6 +50,11 @@ KeyLayer layer_at(const Job& job, size_t place) {
     return layer ? layer.take() : KeyLayer();
 }
 
+void set_layer(Job& job, size_t place, KeyLayer layer) {
+    std::erase_if(layer, [](const KeyedCurve& curve) { return curve.curve.keys.empty(); });
+    put_layer(job, place, layer);
+}
+
 size_t add_key_layer(Job& job, const std::string& clip, const std::string& name, bool instead) {
     return add_step_at_its_place(
         job,

@@ -14,6 +14,8 @@ namespace wembrix {
 std::vector<size_t> key_layers(const Job& job, const std::string& clip);
 /// The curves of the step at that place; empty where it is none.
 KeyLayer layer_at(const Job& job, size_t place);
+/// Puts curves in the place of those that the step has; those without keys go.
+void set_layer(Job& job, size_t place, KeyLayer layer);
 /// A layer without keys over a clip, at the card's end. Its place.
 size_t add_key_layer(Job& job, const std::string& clip, const std::string& name, bool instead);
 /// A clip of so many frames without keys, instead of nothing. The place of its step.

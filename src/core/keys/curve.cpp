@@ -8,6 +8,7 @@ namespace wembrix {
 namespace {
 
 constexpr double third = 1.0 / 3;
+constexpr double least_apart = 1e-3; ///< frames between two keys
 
 /// What a frame outside the keys stands for, and what is added to its value.
 struct Wrapped {
@@ -226,7 +227,6 @@ void remove_key(Curve& curve, size_t key) {
 }
 
 void move_keys(Curve& curve, const std::vector<size_t>& keys, double by_frames, double by_value) {
-    constexpr double least_apart = 1e-3;
     const auto moves = [&](size_t k) { return std::find(keys.begin(), keys.end(), k) != keys.end(); };
     for (size_t k = 0; k < curve.keys.size(); ++k) {
         if (!moves(k)) {
@@ -247,21 +247,40 @@ void move_keys(Curve& curve, const std::vector<size_t>& keys, double by_frames, 
 
 void scale_keys(Curve& curve, const std::vector<size_t>& keys, double about_frame, double frames_factor,
                 double about_value, double value_factor) {
+    std::vector<CurveKey> moved;
     for (const size_t k : keys) {
-        CurveKey& key = curve.keys[k];
+        CurveKey key = curve.keys[k];
         key.frame = about_frame + (key.frame - about_frame) * frames_factor;
         key.value = about_value + (key.value - about_value) * value_factor;
-        if (frames_factor != 0) {
-            key.in_slope *= value_factor / frames_factor;
-            key.out_slope *= value_factor / frames_factor;
-        }
-        if (frames_factor < 0) {
-            std::swap(key.in_slope, key.out_slope);
-            std::swap(key.in_weight, key.out_weight);
+        key.in_slope *= value_factor / frames_factor;
+        key.out_slope *= value_factor / frames_factor;
+        moved.push_back(key);
+    }
+    std::vector<CurveKey> all = moved;
+    for (size_t k = 0; k < curve.keys.size(); ++k) {
+        const double frame = curve.keys[k].frame;
+        const bool moves = std::find(keys.begin(), keys.end(), k) != keys.end();
+        const bool is_met = std::any_of(moved.begin(), moved.end(),
+                                        [&](const CurveKey& one) { return std::abs(one.frame - frame) < least_apart; });
+        if (!moves && !is_met) {
+            all.push_back(curve.keys[k]);
         }
     }
-    std::sort(curve.keys.begin(), curve.keys.end(),
-              [](const CurveKey& a, const CurveKey& b) { return a.frame < b.frame; });
+    std::sort(all.begin(), all.end(), [](const CurveKey& a, const CurveKey& b) { return a.frame < b.frame; });
+    curve.keys = std::move(all);
+}
+
+void pull_tangent(Curve& curve, size_t key, bool out, double slope, double weight, bool both) {
+    CurveKey& pulled = curve.keys[key];
+    const double in_slope = in_slope_of(curve, key);
+    const double out_slope = out_slope_of(curve, key);
+    if (pulled.tangent != Tangent::free) {
+        pulled.in_weight = pulled.out_weight = third;
+    }
+    pulled.tangent = Tangent::free;
+    pulled.in_slope = !out || both ? slope : in_slope;
+    pulled.out_slope = out || both ? slope : out_slope;
+    (out ? pulled.out_weight : pulled.in_weight) = std::clamp(weight, 0.0, 1.0);
 }
 
 void close_curve(Curve& curve, double last) {

@@ -61,9 +61,11 @@ void insert_key(Curve& curve, double frame);
 void remove_key(Curve& curve, size_t key);
 /// Moves keys by frames and value; they stop short of those that do not move along.
 void move_keys(Curve& curve, const std::vector<size_t>& keys, double by_frames, double by_value);
-/// About a frame and a value.
+/// About a frame and a value; `frames_factor` above 0. A key that does not move along and is met by one that does goes.
 void scale_keys(Curve& curve, const std::vector<size_t>& keys, double about_frame, double frames_factor,
                 double about_value, double value_factor);
+/// Gives one side of a key a slope and a reach (see CurveKey), `both` sides the slope: it is a free one from then on.
+void pull_tangent(Curve& curve, size_t key, bool out, double slope, double weight, bool both);
 /// The key at `last` (made, if there is none) gets exactly the value of the first, and both one slope: what repeats has
 /// no corner there, unless the first has one.
 void close_curve(Curve& curve, double last);

@@ -92,6 +92,40 @@ Vec3 keyed_degrees(const Quat& rotation, const Vec3& before) {
     return {angles.z(), angles.y(), angles.x()};
 }
 
+double LayerFade::weight_at(double frame, int frames) const {
+    const auto eased = [](double t) {
+        t = std::clamp(t, 0.0, 1.0);
+        return t * t * (3 - 2 * t);
+    };
+    const double first = start.value_or(0);
+    const double last = end.value_or(frames - 1);
+    if (frame < first || frame > last) {
+        return 0;
+    }
+    const double in = fade_in > 0 ? eased((frame - first) / fade_in) : 1;
+    const double out = fade_out > 0 ? eased((last - frame) / fade_out) : 1;
+    return weight * in * out;
+}
+
+bool LayerFade::is_whole() const {
+    return weight == 1 && fade_in == 0 && fade_out == 0 && !start && !end;
+}
+
+LayerFade layer_fade(const nlohmann::json& parameters) {
+    LayerFade fade;
+    const auto number = [&](const char* key) {
+        const auto found = parameters.find(key);
+        return found != parameters.end() && found->is_number() ? std::optional<double>(found->get<double>())
+                                                               : std::nullopt;
+    };
+    fade.weight = number("weight").value_or(1);
+    fade.start = number("start");
+    fade.end = number("end");
+    fade.fade_in = static_cast<int>(number("fade_in").value_or(0));
+    fade.fade_out = static_cast<int>(number("fade_out").value_or(0));
+    return fade;
+}
+
 std::string curve_kind(const KeyedCurve& curve) {
     const char axis = static_cast<char>('x' + curve.axis);
     switch (curve.path) {

@@ -7,6 +7,7 @@
 #include "core/scene/clip.h"
 
 #include <nlohmann/json.hpp>
+#include <optional>
 #include <string>
 #include <string_view>
 #include <vector>
@@ -25,6 +26,20 @@ struct KeyedCurve {
 std::string curve_kind(const KeyedCurve& curve);
 
 using KeyLayer = std::vector<KeyedCurve>;
+
+/// How much of a layer counts, and where.
+struct LayerFade {
+    double weight = 1;
+    std::optional<double> start, end; ///< frames; the clip's first and last
+    int fade_in = 0;                  ///< frames
+    int fade_out = 0;
+    /// 0 to `weight`, of a clip of so many frames.
+    [[nodiscard]] double weight_at(double frame, int frames) const;
+    /// All of the clip at full weight.
+    [[nodiscard]] bool is_whole() const;
+};
+/// As the step's parameters say.
+LayerFade layer_fade(const nlohmann::json& parameters);
 
 /// The rotation that angles about X, then Y, then Z say; and the angles of one, of all that say it those nearest to
 /// `before`.

@@ -1,10 +1,6 @@
 #include "stations/takes/keys_panel.h"
 
-#include "core/math/two_bones.h"
-
-#include "style/theme.h"
-#include "view/scene_view.h"
-#include "view/tools/pose_tool.h"
+#include "stations/takes/pose_hand.h"
 
 #include <QCheckBox>
 #include <QComboBox>
@@ -12,203 +8,48 @@
 #include <QDialogButtonBox>
 #include <QDoubleSpinBox>
 #include <QFormLayout>
-#include <QGridLayout>
-#include <QHBoxLayout>
-#include <QHeaderView>
-#include <QInputDialog>
 #include <QLabel>
 #include <QLineEdit>
 #include <QPushButton>
 #include <QSignalBlocker>
 #include <QSpinBox>
-#include <QTableWidget>
 #include <QVBoxLayout>
+#include <algorithm>
 #include <cmath>
 
 namespace wembrix::app {
+
+namespace {
+
+constexpr int ghosts_a_side = 3;
+constexpr int path_frames = 150; ///< of the trajectory, on either side of the playhead
+
+} // namespace
 
 KeysPanel::KeysPanel(Document& document, Session& session, Clock& clock, Selection& selection, QWidget* parent)
     : QWidget(parent), document_(document), session_(session), clock_(clock), selection_(selection) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(6);
-    column->addWidget(make_layers());
-    column->addWidget(make_values());
-    column->addWidget(make_keys(), 1);
+    column->setSpacing(7);
+    for (QWidget* part : {make_layers(), make_values(), make_touch(), make_poses(), make_view()}) {
+        column->addWidget(part);
+    }
+    column->addStretch(1);
     connect(&document_, &Document::jobChanged, this, &KeysPanel::refresh);
     connect(&session_, &Session::changed, this, &KeysPanel::refresh);
     connect(&selection_, &Selection::changed, this, &KeysPanel::refresh);
-    connect(&clock_, &Clock::clipChanged, this, &KeysPanel::refresh);
+    connect(&clock_, &Clock::clipChanged, this, [this] {
+        let_go();
+        refresh();
+    });
     connect(&clock_, &Clock::moved, this, [this] {
+        let_go();
         if (isVisible() && !clock_.is_playing()) {
             refresh_values();
+            refresh_overlay();
         }
     });
     refresh();
-}
-
-QWidget* KeysPanel::make_layers() {
-    auto* box = new QWidget(this);
-    auto* rows = new QVBoxLayout(box);
-    rows->setContentsMargins(0, 0, 0, 0);
-    rows->setSpacing(5);
-    auto* row = new QHBoxLayout;
-    row->setSpacing(6);
-    layers_ = new QComboBox(box);
-    layers_->setObjectName(QStringLiteral("keyLayers"));
-    layers_->setToolTip(tr("The layer of keys that is worked on; a layer is a step of the route card"));
-    connect(layers_, QOverload<int>::of(&QComboBox::activated), this, [this] { refresh(); });
-    row->addWidget(layers_, 1);
-    add_layer_ = new QPushButton(tr("New layer"), box);
-    add_layer_->setObjectName(QStringLiteral("newLayer"));
-    add_layer_->setToolTip(tr("Keys over the clip that is shown, on top of its motion"));
-    connect(add_layer_, &QPushButton::clicked, this, &KeysPanel::ask_for_layer);
-    row->addWidget(add_layer_);
-    auto* clip = new QPushButton(tr("New clip…"), box);
-    clip->setObjectName(QStringLiteral("newKeyedClip"));
-    clip->setToolTip(tr("A clip that no take has: a swinging flap, a bounce"));
-    connect(clip, &QPushButton::clicked, this, &KeysPanel::ask_for_clip);
-    row->addWidget(clip);
-    rows->addLayout(row);
-    auto* second = new QHBoxLayout;
-    second->setSpacing(6);
-    mode_ = new QComboBox(box);
-    mode_->setObjectName(QStringLiteral("layerMode"));
-    mode_->addItems({tr("on top of the take"), tr("instead of the take")});
-    mode_->setToolTip(tr("Whether keys are added to the motion of the take, or take its place"));
-    connect(mode_, QOverload<int>::of(&QComboBox::activated), this,
-            [this](int index) { change("mode", index == 0 ? "on_top" : "instead", tr("Layer")); });
-    second->addWidget(mode_);
-    weight_ = new QSpinBox(box);
-    weight_->setObjectName(QStringLiteral("layerWeight"));
-    weight_->setRange(0, 100);
-    weight_->setSuffix(tr(" %"));
-    weight_->setKeyboardTracking(false);
-    weight_->setToolTip(tr("How much of the layer counts"));
-    connect(weight_, &QSpinBox::valueChanged, this,
-            [this](int value) { change("weight", value / 100.0, tr("Layer weight")); });
-    second->addWidget(weight_);
-    second->addStretch(1);
-    rows->addLayout(second);
-    return box;
-}
-
-QWidget* KeysPanel::make_values() {
-    auto* box = new QWidget(this);
-    auto* grid = new QGridLayout(box);
-    grid->setContentsMargins(0, 0, 0, 0);
-    grid->setHorizontalSpacing(6);
-    grid->setVerticalSpacing(4);
-    joint_said_ = new QLabel(box);
-    joint_said_->setObjectName(QStringLiteral("keyedJoint"));
-    joint_said_->setWordWrap(true);
-    grid->addWidget(joint_said_, 0, 0, 1, 7);
-    const auto add = [&](int row, const QString& name, const char* id, const QString& suffix, Path path,
-                         std::array<QDoubleSpinBox*, 3>& into) {
-        auto* label = new QLabel(name, box);
-        label->setObjectName(QStringLiteral("soft"));
-        grid->addWidget(label, row, 0);
-        constexpr const char* axes[] = {"X", "Y", "Z"};
-        for (int axis = 0; axis < 3; ++axis) {
-            auto* axis_label = new QLabel(QString::fromLatin1(axes[axis]), box);
-            axis_label->setObjectName(QStringLiteral("soft"));
-            grid->addWidget(axis_label, row, 1 + axis * 2);
-            auto* spin = new QDoubleSpinBox(box);
-            spin->setObjectName(QString::fromUtf8(id) + QString::fromLatin1(axes[axis]));
-            spin->setRange(-1e6, 1e6);
-            spin->setDecimals(2);
-            spin->setSuffix(suffix);
-            spin->setButtonSymbols(QAbstractSpinBox::NoButtons);
-            spin->setKeyboardTracking(false);
-            spin->setToolTip(tr("At the playhead; typing keys it there"));
-            connect(spin, &QDoubleSpinBox::valueChanged, this, [this, path] { typed(path); });
-            into.at(static_cast<size_t>(axis)) = spin;
-            grid->setColumnStretch(2 + axis * 2, 1);
-            grid->addWidget(spin, row, 2 + axis * 2);
-        }
-    };
-    add(1, tr("Rotation"), "keyTurn", tr("°"), Path::rotation, turn_);
-    add(2, tr("Position"), "keyMove", tr(" mm"), Path::translation, move_);
-    return box;
-}
-
-QWidget* KeysPanel::make_keys() {
-    auto* box = new QWidget(this);
-    auto* column = new QVBoxLayout(box);
-    column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(5);
-    keys_ = new QTableWidget(0, 5, box);
-    keys_->setObjectName(QStringLiteral("keyTable"));
-    keys_->setHorizontalHeaderLabels({tr("Frame"), tr("X"), tr("Y"), tr("Z"), tr("Tangents")});
-    keys_->verticalHeader()->hide();
-    keys_->verticalHeader()->setDefaultSectionSize(22);
-    keys_->setSelectionBehavior(QAbstractItemView::SelectRows);
-    keys_->setSelectionMode(QAbstractItemView::SingleSelection);
-    keys_->setEditTriggers(QAbstractItemView::NoEditTriggers);
-    keys_->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
-    keys_->setToolTip(tr("The keys of the chosen joint's rotation; a click goes there"));
-    connect(keys_, &QTableWidget::cellClicked, this, [this](int row) {
-        if (row >= 0 && row < static_cast<int>(frames_.size())) {
-            clock_.go_to(static_cast<int>(std::lround(frames_[static_cast<size_t>(row)])));
-        }
-    });
-    column->addWidget(keys_, 1);
-    auto* row = new QHBoxLayout;
-    row->setSpacing(6);
-    tangent_ = new QComboBox(box);
-    tangent_->setObjectName(QStringLiteral("keyTangent"));
-    tangent_->addItems({tr("smooth"), tr("flat"), tr("straight"), tr("stepped"), tr("free")});
-    tangent_->setToolTip(tr("How the curve goes through the chosen key"));
-    connect(tangent_, QOverload<int>::of(&QComboBox::activated), this, [this](int index) {
-        if (const std::optional<size_t> place = layer(); place && joint() >= 0) {
-            const KeyedPath what = {joint_name(), Path::rotation};
-            const double frame = frame_of_row();
-            document_.edit(tr("Tangents of %1").arg(QString::fromStdString(what.of)), [&](Job& job) {
-                set_tangents(job, *place, what, frame, static_cast<Tangent>(index));
-                set_tangents(job, *place, {what.of, Path::translation}, frame, static_cast<Tangent>(index));
-            });
-        }
-    });
-    row->addWidget(tangent_);
-    const auto add = [&](const char* id, const QString& text, const QString& tip) {
-        auto* button = new QPushButton(text, box);
-        button->setObjectName(QString::fromUtf8(id));
-        button->setToolTip(tip);
-        row->addWidget(button);
-        return button;
-    };
-    drop_ = add("dropKey", tr("Delete key"), tr("The chosen key, else the one at the playhead"));
-    connect(drop_, &QPushButton::clicked, this, [this] {
-        if (const std::optional<size_t> place = layer(); place && joint() >= 0) {
-            const std::string of = joint_name();
-            const double frame = frame_of_row();
-            document_.edit(tr("Delete a key of %1").arg(QString::fromStdString(of)), [&](Job& job) {
-                drop_keys(job, *place, {of, Path::rotation}, frame);
-                drop_keys(job, *place, {of, Path::translation}, frame);
-            });
-        }
-    });
-    close_ = add("closeLayer", tr("First = last"),
-                 tr("Every curve ends exactly as it begins, at the clip's last frame, and repeats"));
-    connect(close_, &QPushButton::clicked, this, [this] {
-        if (const std::optional<size_t> place = layer()) {
-            const double last = clock_.frames() - 1;
-            document_.edit(tr("First equals last"), [&](Job& job) { close_layer(job, *place, last); });
-        }
-    });
-    thin_ = add("thinLayer", tr("Fewer keys…"), tr("As few keys as keep every curve within a limit"));
-    connect(thin_, &QPushButton::clicked, this, [this] {
-        const std::optional<size_t> place = layer();
-        bool chosen = false;
-        const double within =
-            QInputDialog::getDouble(this, tr("Fewer keys"), tr("Within (° and mm)"), 0.1, 0.0001, 1000, 4, &chosen);
-        if (place && chosen) {
-            document_.edit(tr("Fewer keys"), [&](Job& job) { simplify_layer(job, *place, within); });
-        }
-    });
-    row->addStretch(1);
-    column->addLayout(row);
-    return box;
 }
 
 std::optional<size_t> KeysPanel::layer() const {
@@ -228,10 +69,8 @@ std::string KeysPanel::joint_name() const {
     return node < 0 ? std::string() : session_.state()->replay.prepared().nodes[static_cast<size_t>(node)].name;
 }
 
-double KeysPanel::frame_of_row() const {
-    const int row = keys_->currentRow();
-    const bool chosen = keys_->selectionModel()->hasSelection() && row >= 0 && row < static_cast<int>(frames_.size());
-    return chosen ? frames_[static_cast<size_t>(row)] : clock_.frame();
+std::string KeysPanel::shape_name() const {
+    return shape_->currentText().toStdString();
 }
 
 void KeysPanel::refresh() {
@@ -253,21 +92,66 @@ void KeysPanel::refresh() {
         }
     }
     const std::optional<size_t> place = layer();
+    keys_ = place ? layer_at(document_.job(), *place) : KeyLayer();
     add_layer_->setEnabled(!clip.empty());
-    for (QWidget* widget :
-         {static_cast<QWidget*>(layers_), static_cast<QWidget*>(weight_), static_cast<QWidget*>(mode_),
-          static_cast<QWidget*>(close_), static_cast<QWidget*>(thin_)}) {
+    for (QWidget* widget : std::initializer_list<QWidget*>{layers_, weight_, mode_, close_, thin_, start_, end_,
+                                                           fade_in_, fade_out_, sources_, mirrored_, blend_}) {
         widget->setEnabled(place.has_value());
     }
+    QString account;
     if (place) {
         const nlohmann::json& parameters = document_.job().steps[*place].parameters;
-        const QSignalBlocker quiet(weight_);
+        const LayerFade fade = layer_fade(parameters);
         mode_->setCurrentIndex(parameters.value("mode", "on_top") == "instead" ? 1 : 0);
         mode_->setEnabled(!parameters.contains("new_clip"));
-        weight_->setValue(static_cast<int>(std::lround(parameters.value("weight", 1.0) * 100)));
+        const auto fill = [](QSpinBox* spin, double value) {
+            const QSignalBlocker quiet(spin);
+            spin->setValue(static_cast<int>(std::lround(value)));
+        };
+        fill(weight_, fade.weight * 100);
+        fill(start_, fade.start.value_or(-1));
+        fill(end_, fade.end.value_or(-1));
+        fill(fade_in_, fade.fade_in);
+        fill(fade_out_, fade.fade_out);
+        const std::shared_ptr<const SessionState> state = session_.state();
+        if (state && *place < state->replay.outcomes.size()) {
+            account = QString::fromStdString(state->replay.outcomes[*place].account);
+        }
     }
+    account_->setText(account);
+    account_->setVisible(!account.isEmpty());
+    refresh_sources();
     refresh_values();
-    refresh_keys();
+    refresh_overlay();
+    Q_EMIT layerShown();
+}
+
+void KeysPanel::refresh_sources() {
+    const QSignalBlocker quiet(sources_);
+    const QString was = sources_->currentText();
+    sources_->clear();
+    sources_->addItem(copied_said_.isEmpty() ? tr("copied: none yet") : tr("copied: %1").arg(copied_said_));
+    sources_->addItem(tr("as the take has it"));
+    sources_->addItem(tr("rest pose"));
+    for (const auto& [name, pose] : document_.job().poses) {
+        sources_->addItem(tr("stored: %1").arg(QString::fromStdString(name)), QString::fromStdString(name));
+    }
+    sources_->setCurrentIndex(std::max(0, sources_->findText(was)));
+    const QSignalBlocker quiet_shapes(shape_);
+    const QString shape = shape_->currentText();
+    shape_->clear();
+    if (const std::shared_ptr<const SessionState> state = session_.state()) {
+        const Scene& scene = state->replay.prepared();
+        for (const int surface : surfaces_of(scene)) {
+            const int mesh = scene.nodes[static_cast<size_t>(surface)].mesh;
+            for (const MorphTarget& one : scene.meshes[static_cast<size_t>(mesh)].shapes) {
+                if (const QString name = QString::fromStdString(one.name); shape_->findText(name) < 0) {
+                    shape_->addItem(name);
+                }
+            }
+        }
+    }
+    shape_->setCurrentIndex(std::max(0, shape_->findText(shape)));
 }
 
 void KeysPanel::refresh_values() {
@@ -280,9 +164,8 @@ void KeysPanel::refresh_values() {
                                         .arg(clock_.clip())
                          : name.empty() ? tr("Choose a joint in the view.")
                                         : tr("%1 at frame %2").arg(QString::fromStdString(name)).arg(clock_.frame()));
-    const KeyLayer keys = place ? layer_at(document_.job(), *place) : KeyLayer();
     const auto fill = [&](std::array<QDoubleSpinBox*, 3>& spins, Path path) {
-        const Vec3 value = keyed_value(keys, {name, path}, clock_.frame());
+        const Vec3 value = keyed_value(keys_, {name, path}, clock_.frame());
         for (size_t axis = 0; axis < 3; ++axis) {
             const QSignalBlocker quiet(spins.at(axis));
             spins.at(axis)->setValue(can ? value[static_cast<Eigen::Index>(axis)] : 0);
@@ -291,65 +174,101 @@ void KeysPanel::refresh_values() {
     };
     fill(turn_, Path::rotation);
     fill(move_, Path::translation);
+    const bool has_shape = place.has_value() && shape_->count() > 0;
+    const QSignalBlocker quiet(shape_weight_);
+    shape_weight_->setValue(has_shape ? 100 * keyed_value(keys_, {shape_name(), Path::weights}, clock_.frame()).x()
+                                      : 0);
+    shape_->setEnabled(has_shape);
+    shape_weight_->setEnabled(has_shape);
+    key_now_->setEnabled(place.has_value() && (!standing_.empty() || !name.empty()));
+    copy_->setEnabled(!clock_.clip().isEmpty());
+    key_pose_->setEnabled(place.has_value() && (sources_->currentIndex() != 0 || !copied_.empty()));
 }
 
-void KeysPanel::refresh_keys() {
-    const std::optional<size_t> place = layer();
-    const std::string name = joint_name();
-    const KeyLayer keys = place ? layer_at(document_.job(), *place) : KeyLayer();
-    const KeyedPath turns = {name, Path::rotation};
-    const KeyedPath moves = {name, Path::translation};
-    frames_ = name.empty() ? std::vector<double>() : keyed_frames(keys, turns);
-    const bool of_turns = !frames_.empty() || name.empty();
-    if (!of_turns) {
-        frames_ = keyed_frames(keys, moves);
+void KeysPanel::refresh_overlay() {
+    overlay_ = {};
+    const std::shared_ptr<const SessionState> state = session_.state();
+    if (!isVisible() || !state || clock_.clip().isEmpty() || clock_.is_playing()) {
+        return;
     }
-    const KeyedPath& shown = of_turns ? turns : moves;
-    keys_->setRowCount(static_cast<int>(frames_.size()));
-    const QString unit = of_turns ? tr("°") : tr(" mm");
-    for (int row = 0; row < keys_->rowCount(); ++row) {
-        const double frame = frames_[static_cast<size_t>(row)];
-        const Vec3 value = keyed_value(keys, shown, frame);
-        QStringList tangents;
-        for (const KeyedCurve& curve : keys) {
-            for (const CurveKey& key : curve.curve.keys) {
-                const QString kind = tangent_->itemText(static_cast<int>(key.tangent));
-                if (curve.of == name && curve.path == shown.path && key.frame == frame && !tangents.contains(kind)) {
-                    tangents << kind;
+    const Scene& scene = state->replay.prepared();
+    const Clip* clip = scene.find_clip(clock_.clip().toStdString());
+    if (clip == nullptr) {
+        return;
+    }
+    const Poser poser(scene, clip);
+    Pose pose;
+    const int last = clip->frames() - 1;
+    if (ghosts_->isChecked()) {
+        for (int k = ghosts_a_side; k > 0; --k) {
+            for (const int by : {-k, k}) {
+                const int frame = clock_.frame() + by * ghost_step_->value();
+                if (frame >= 0 && frame <= last) {
+                    poser.at(frame / clip->rate, pose);
+                    overlay_.ghosts.push_back(
+                        {bones_of(scene, pose), by < 0, 1 - (k - 1) / static_cast<double>(ghosts_a_side)});
                 }
             }
         }
-        const QString cells[] = {QString::number(frame, 'g', 6), QString::number(value.x(), 'f', 1) + unit,
-                                 QString::number(value.y(), 'f', 1) + unit, QString::number(value.z(), 'f', 1) + unit,
-                                 tangents.join(QStringLiteral(", "))};
-        for (int column = 0; column < 5; ++column) {
-            keys_->setItem(row, column, new QTableWidgetItem(cells[column]));
-        }
     }
-    tangent_->setEnabled(!frames_.empty());
-    drop_->setEnabled(!frames_.empty());
+    if (const int node = joint(); path_->isChecked() && node >= 0) {
+        overlay_.first = std::max(0, clock_.frame() - path_frames);
+        for (int f = overlay_.first; f <= std::min(last, clock_.frame() + path_frames); ++f) {
+            poser.at(f / clip->rate, pose);
+            overlay_.path.push_back(point_of(pose.world[static_cast<size_t>(node)], Vec3::Zero()));
+        }
+        // What moves it by keys: its own, and those of the two joints above it, which a pull keys.
+        int at = node;
+        for (int up = 0; up < 3 && at >= 0; ++up, at = joint_above(scene, at)) {
+            const std::string& name = scene.nodes[static_cast<size_t>(at)].name;
+            for (const Path path : {Path::rotation, Path::translation}) {
+                for (const double frame : keyed_frames(keys_, {name, path})) {
+                    overlay_.keyed.push_back(static_cast<int>(std::lround(frame)));
+                }
+            }
+        }
+        std::sort(overlay_.keyed.begin(), overlay_.keyed.end());
+        overlay_.keyed.erase(std::unique(overlay_.keyed.begin(), overlay_.keyed.end()), overlay_.keyed.end());
+        std::erase_if(overlay_.keyed, [&](int frame) {
+            return frame < overlay_.first || frame >= overlay_.first + static_cast<int>(overlay_.path.size());
+        });
+    }
 }
 
-void KeysPanel::key(Path path, const Vec3& value) {
-    const std::optional<size_t> place = layer();
-    if (!place || joint() < 0) {
-        return;
+void KeysPanel::key(const KeyedPath& what, const Vec3& value) {
+    if (const std::optional<size_t> place = layer()) {
+        const double frame = clock_.frame();
+        document_.edit(tr("Key %1 at frame %2").arg(QString::fromStdString(what.of)).arg(frame),
+                       [&](Job& job) { set_keys(job, *place, what, frame, value); });
     }
-    const std::string of = joint_name();
-    const double frame = clock_.frame();
-    document_.edit(tr("Key %1 at frame %2").arg(QString::fromStdString(of)).arg(frame), [&](Job& job) {
-        set_keys(job, *place, {of, path}, frame, value);
-    });
 }
 
 void KeysPanel::typed(Path path) {
-    const std::array<QDoubleSpinBox*, 3>& spins = path == Path::rotation ? turn_ : move_;
-    key(path, Vec3(spins[0]->value(), spins[1]->value(), spins[2]->value()));
+    if (path == Path::weights) {
+        key({shape_name(), path}, Vec3(shape_weight_->value() / 100, 0, 0));
+    } else if (joint() >= 0) {
+        const std::array<QDoubleSpinBox*, 3>& spins = path == Path::rotation ? turn_ : move_;
+        key({joint_name(), path}, Vec3(spins[0]->value(), spins[1]->value(), spins[2]->value()));
+    }
+}
+
+void KeysPanel::confirm(Path path) {
+    const std::vector<double> frames = keyed_frames(keys_, {path == Path::weights ? shape_name() : joint_name(), path});
+    if (std::find(frames.begin(), frames.end(), static_cast<double>(clock_.frame())) == frames.end()) {
+        typed(path);
+    }
 }
 
 void KeysPanel::change(const char* parameter, const nlohmann::json& value, const QString& what) {
     if (const std::optional<size_t> place = layer()) {
-        document_.edit(what, [&](Job& job) { job.steps[*place].parameters[parameter] = value; });
+        document_.edit(what, [&](Job& job) {
+            nlohmann::json& parameters = job.steps[*place].parameters;
+            if (value.is_null()) {
+                parameters.erase(parameter);
+            } else {
+                parameters[parameter] = value;
+            }
+        });
     }
 }
 
@@ -398,88 +317,168 @@ void KeysPanel::ask_for_clip() {
     Q_EMIT clipAsked(clip, 0);
 }
 
-void KeysPanel::turn_chosen(const SceneView& view, const Quat& by) {
-    const PosedScene* posed = view.posed();
-    const std::optional<size_t> place = layer();
-    const int shown = posed == nullptr ? -1 : posed->scene().find_identity(selection_.current());
-    if (!place || shown < 0 || joint() < 0) {
-        return;
+LayerPlace KeysPanel::layer_place() const {
+    LayerPlace made;
+    made.place = layer().value_or(0);
+    made.frame = clock_.frame();
+    made.frames = clock_.frames();
+    const std::shared_ptr<const SessionState> state = session_.state();
+    if (state && made.place < state->replay.outcomes.size()) {
+        // A step behind may resize: what is moved in the view is worth more or less where the layer works.
+        const auto length = [](const Scene& scene) {
+            double sum = 0;
+            for (const int joint : joints_of(scene)) {
+                sum += scene.nodes[static_cast<size_t>(joint)].rest.translation.norm();
+            }
+            return sum;
+        };
+        const double shown = length(state->replay.prepared());
+        made.scale = shown > 0 ? length(*state->replay.outcomes[made.place].scene) / shown : 1;
     }
-    const Node& node = posed->scene().nodes[static_cast<size_t>(shown)];
-    const auto turn_of_node = [&](int n) {
-        return n < 0 ? Quat(Quat::Identity())
-                     : Quat(nearest_rotation(linear_of(posed->pose().world[static_cast<size_t>(n)])));
-    };
-    const Quat above = turn_of_node(node.parent);
-    const Quat was = above.conjugate() * turn_of_node(shown);
-    const Quat is = above.conjugate() * by * turn_of_node(shown);
-    key(Path::rotation, degrees_for(node, was, is));
+    return made;
 }
 
-Vec3 KeysPanel::degrees_for(const Node& node, const Quat& was, const Quat& is) const {
+void KeysPanel::key_source() {
+    const std::shared_ptr<const SessionState> state = session_.state();
+    if (!layer() || !state) {
+        return;
+    }
+    PoseSource source;
+    const int row = sources_->currentIndex();
+    source.kind = row < 3 ? static_cast<PoseSource::Kind>(row) : PoseSource::Kind::stored;
+    source.name = sources_->currentData().toString();
+    const auto stored = document_.job().poses.find(source.name.toStdString());
+    const StoredPose& pose =
+        source.kind == PoseSource::Kind::stored && stored != document_.job().poses.end() ? stored->second : copied_;
+    const Scene& scene = state->replay.prepared();
+    const std::string clip = clock_.clip().toStdString();
+    const std::vector<PosedJoint> wanted = wanted_pose(source, pose, mirrored_->isChecked(), state->replay, *layer(),
+                                                       clip, clock_.seconds(), selection_.nodes_in(scene));
+    Pose now;
+    Poser(scene, scene.find_clip(clip)).at(clock_.seconds(), now);
+    document_.edit(tr("Key a pose at frame %1").arg(clock_.frame()), [&](Job& job) {
+        key_pose(job, layer_place(), scene, now, blended(now, wanted, blend_->value() / 100.0));
+    });
+}
+
+void KeysPanel::key_by_command() {
+    const std::shared_ptr<const SessionState> state = session_.state();
+    if (!layer() || !state) {
+        return;
+    }
+    if (!standing_.empty() && view_ != nullptr && view_->posed() != nullptr) {
+        const Scene& scene = view_->posed()->scene();
+        const Pose now = view_->posed()->free_pose();
+        const std::vector<PosedJoint> wanted = standing_;
+        standing_.clear();
+        document_.edit(tr("Key %n joint(s) at frame %1", nullptr, static_cast<int>(wanted.size())).arg(clock_.frame()),
+                       [&](Job& job) { key_pose(job, layer_place(), scene, now, wanted); });
+        return;
+    }
+    // As they stand: the curves get a key where they are.
     const size_t place = *layer();
-    const KeyLayer keys = layer_at(document_.job(), place);
-    const KeyedPath what = {node.name, Path::rotation};
-    const Vec3 before = keyed_value(keys, what, clock_.frame());
-    const bool instead = document_.job().steps[place].parameters.value("mode", "on_top") == "instead";
-    // What is keyed already is part of how it stands; a joint that stands as its take has it is keyed from rest.
-    const Quat keyed = instead && keyed_frames(keys, what).empty()
-                           ? Quat(node.rest.rotation.conjugate() * is)
-                           : Quat(keyed_rotation(before) * was.conjugate() * is);
-    return keyed_degrees(keyed.normalized(), before);
-}
-
-void KeysPanel::pull_chosen(const SceneView& view, const Vec3& to) {
-    const PosedScene* posed = view.posed();
-    const std::optional<size_t> place = layer();
-    const int end = posed == nullptr ? -1 : posed->scene().find_identity(selection_.current());
-    const int second = end < 0 ? -1 : joint_above(posed->scene(), end);
-    const int first = second < 0 ? -1 : joint_above(posed->scene(), second);
-    if (!place || first < 0 || joint() < 0) {
-        return;
-    }
-    const auto at = [&](int n) { return point_of(posed->pose().world[static_cast<size_t>(n)], Vec3::Zero()); };
-    const auto turn = [&](int n) {
-        return n < 0 ? Quat(Quat::Identity())
-                     : Quat(nearest_rotation(linear_of(posed->pose().world[static_cast<size_t>(n)])));
-    };
-    const double whole = (at(second) - at(first)).norm() + (at(end) - at(second)).norm();
-    const TwoBones bones = two_bones_to(at(first), at(second), at(end), to, turn(first) * Vec3::UnitX(),
-                                        std::max(0.98 * whole, (at(end) - at(first)).norm()));
-    const Quat new_first = bones.upper * turn(first);
-    const Quat new_second = bones.upper * bones.lower * turn(second);
-    const auto under = [&](int n) { return turn(posed->scene().nodes[static_cast<size_t>(n)].parent); };
-    const auto local = [&](int n) { return Quat(under(n).conjugate() * turn(n)); };
-    // Between them may be nodes that are no joints: what lies there turns along with the joint above.
-    const Quat above_second = new_first * turn(first).conjugate() * under(second);
-    const Quat above_end = new_second * turn(second).conjugate() * under(end);
-    const struct {
-        int node;
-        Quat is;
-    } turned[] = {{first, under(first).conjugate() * new_first},
-                  {second, above_second.conjugate() * new_second},
-                  {end, above_end.conjugate() * turn(end)}};
-    std::vector<std::pair<std::string, Vec3>> keyed;
-    for (const auto& one : turned) {
-        const Node& node = posed->scene().nodes[static_cast<size_t>(one.node)];
-        keyed.emplace_back(node.name, degrees_for(node, local(one.node), one.is));
-    }
     const double frame = clock_.frame();
-    document_.edit(tr("Pull %1 at frame %2").arg(QString::fromStdString(joint_name())).arg(frame), [&](Job& job) {
-        for (const auto& [of, degrees] : keyed) {
-            set_keys(job, *place, {of, Path::rotation}, frame, degrees);
+    const Scene& scene = state->replay.prepared();
+    const KeyLayer keys = keys_;
+    document_.edit(tr("Key at frame %1").arg(frame), [&](Job& job) {
+        for (const int node : selection_.nodes_in(scene)) {
+            const std::string& name = scene.nodes[static_cast<size_t>(node)].name;
+            for (const Path path : {Path::rotation, Path::translation}) {
+                if (path == Path::rotation || !keyed_frames(keys, {name, path}).empty()) {
+                    set_keys(job, place, {name, path}, frame, keyed_value(keys, {name, path}, frame));
+                }
+            }
         }
     });
 }
 
-std::unique_ptr<ViewTool> KeysPanel::tool(const SceneView& view) {
-    return std::make_unique<PoseTool>(PoseTool::Hooks{
-        [this](const Scene& scene) {
-            const int node = layer() && selection_.current() != 0 ? scene.find_identity(selection_.current()) : -1;
-            return node >= 0 && scene.nodes[static_cast<size_t>(node)].kind == NodeKind::joint ? node : -1;
-        },
-        [this, &view](const Quat& by) { turn_chosen(view, by); },
-        [this, &view](const Vec3& to) { pull_chosen(view, to); }, tr("Drag the ring, a bead, or the joint")});
+void KeysPanel::let_go() {
+    if (!standing_.empty()) {
+        standing_.clear();
+        if (view_ != nullptr) {
+            view_->hold_locals({});
+        }
+        refresh_values();
+    }
+}
+
+const Pose& KeysPanel::base_pose(const PosedScene& posed) {
+    if (standing_.empty()) {
+        return posed.free_pose();
+    }
+    standing_pose_ = posed_with(posed.scene(), posed.free_pose(), standing_);
+    return standing_pose_;
+}
+
+void KeysPanel::keep(SceneView& view, const std::vector<PosedJoint>& joints) {
+    std::vector<HeldLocal> held;
+    for (const std::vector<PosedJoint>* some : {&joints, &std::as_const(standing_)}) {
+        for (const PosedJoint& joint : *some) {
+            if (std::none_of(held.begin(), held.end(), [&](const HeldLocal& one) { return one.node == joint.node; })) {
+                held.push_back({joint.node, joint.is});
+            }
+        }
+    }
+    view.hold_locals(std::move(held));
+}
+
+void KeysPanel::try_gesture(SceneView& view, const PoseGesture& gesture) {
+    const PosedScene* posed = view.posed();
+    const int node = posed == nullptr ? -1 : posed->scene().find_identity(selection_.current());
+    if (node >= 0) {
+        keep(view, joints_moved(posed->scene(), base_pose(*posed), node, gesture));
+    }
+}
+
+void KeysPanel::take_gesture(SceneView& view, const PoseGesture& gesture) {
+    const PosedScene* posed = view.posed();
+    const int node = posed == nullptr ? -1 : posed->scene().find_identity(selection_.current());
+    if (node < 0 || !layer()) {
+        return;
+    }
+    const Scene& scene = posed->scene();
+    std::vector<PosedJoint> wanted = joints_moved(scene, base_pose(*posed), node, gesture);
+    if (!by_touch_->isChecked()) {
+        keep(view, wanted);
+        for (const PosedJoint& before : standing_) {
+            if (std::none_of(wanted.begin(), wanted.end(),
+                             [&](const PosedJoint& one) { return one.node == before.node; })) {
+                wanted.push_back(before);
+            }
+        }
+        standing_ = std::move(wanted);
+        refresh_values();
+        return;
+    }
+    const Pose now = posed->free_pose();
+    const QString what = gesture.kind == PoseGesture::Kind::turn   ? tr("Turn %1 at frame %2")
+                         : gesture.kind == PoseGesture::Kind::move ? tr("Move %1 at frame %2")
+                                                                   : tr("Pull %1 at frame %2");
+    // It stays as it was dropped until it is shown with its keys.
+    bool any = false;
+    document_.edit(what.arg(QString::fromStdString(scene.nodes[static_cast<size_t>(node)].name)).arg(clock_.frame()),
+                   [&](Job& job) { any = !key_pose(job, layer_place(), scene, now, wanted).empty(); });
+    if (!any) {
+        view.hold_locals({});
+    }
+}
+
+std::unique_ptr<ViewTool> KeysPanel::tool(SceneView& view) {
+    view_ = &view;
+    PoseTool::Hooks hooks;
+    hooks.base = [this](const PosedScene& posed) -> const Pose& { return base_pose(posed); };
+    hooks.chosen = [this](const Scene& scene) {
+        const int node = layer() && selection_.current() != 0 ? scene.find_identity(selection_.current()) : -1;
+        return node >= 0 && scene.nodes[static_cast<size_t>(node)].kind == NodeKind::joint ? node : -1;
+    };
+    hooks.moves = [this] { return handle_->currentIndex() == 1; };
+    hooks.world_axes = [this] { return axes_->currentIndex() == 1; };
+    hooks.tried = [this, &view](const PoseGesture& gesture) { try_gesture(view, gesture); };
+    hooks.done = [this, &view](const PoseGesture& gesture) { take_gesture(view, gesture); };
+    hooks.frame_asked = [this](int frame) { clock_.go_to(frame); };
+    hooks.overlay = [this]() -> const PoseOverlay& { return overlay_; };
+    hooks.words = tr("Drag the joint, its ring or a bead");
+    return std::make_unique<PoseTool>(std::move(hooks));
 }
 
 } // namespace wembrix::app

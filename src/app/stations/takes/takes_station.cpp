@@ -57,11 +57,19 @@ TakesStation::TakesStation(const StationContext& context, QWidget* parent)
     card->setObjectName(QStringLiteral("card"));
     auto* card_column = new QVBoxLayout(card);
     card_column->setContentsMargins(4, 6, 4, 4);
-    card_column->setSpacing(4);
-    tools_ = new StripTools(card);
-    card_column->addWidget(tools_);
-    strip_ = new TakeStrip(card);
-    card_column->addWidget(strip_, 1);
+    below_ = new QStackedWidget(card);
+    card_column->addWidget(below_);
+    auto* of_take = new QWidget(below_);
+    auto* take_column = new QVBoxLayout(of_take);
+    take_column->setContentsMargins(0, 0, 0, 0);
+    take_column->setSpacing(4);
+    tools_ = new StripTools(of_take);
+    take_column->addWidget(tools_);
+    strip_ = new TakeStrip(of_take);
+    take_column->addWidget(strip_, 1);
+    below_->addWidget(of_take);
+    key_board_ = new KeyBoard(document_, session_, clock_, selection_, below_);
+    below_->addWidget(key_board_);
     column->addWidget(card, 9);
     connect_parts();
     refresh();
@@ -103,6 +111,16 @@ QWidget* TakesStation::make_side() {
     keys_ = new KeysPanel(document_, session_, clock_, selection_, keys_card);
     keys_column->addWidget(keys_);
     sides_->addWidget(keys_card);
+    connect(keys_, &KeysPanel::layerShown, this, [this] {
+        if (below_ != nullptr) {
+            key_board_->show_layer(keys_->layer(), keys_->keys());
+        }
+    });
+    connect(keys_, &KeysPanel::viewChanged, this, [this] {
+        if (twin_ != nullptr && twin_->prepared_view() != nullptr) {
+            twin_->prepared_view()->update();
+        }
+    });
     connect(keys_, &KeysPanel::clipAsked, this, [this](const QString& name, int frame) {
         wanted_clip_ = name;
         wanted_frame_ = frame;
@@ -115,17 +133,26 @@ QWidget* TakesStation::make_side() {
     card_column->addWidget(pairs_);
     sides_->addWidget(card);
     column->addWidget(sides_, 1);
-    connect(side_buttons_, &QButtonGroup::idClicked, this, [this](int id) {
-        sides_->setCurrentIndex(id);
-        show_beside();
-        use_tool();
-    });
+    connect(side_buttons_, &QButtonGroup::idClicked, this, [this](int id) { show_side(id); });
     connect(pairs_, &PairsPanel::measured, this, &TakesStation::show_beside);
     connect(pairs_, &PairsPanel::momentAsked, this, &TakesStation::go_to_take);
     return side;
 }
 
+void TakesStation::show_side(int side) {
+    side_buttons_->button(side)->setChecked(true);
+    sides_->setCurrentIndex(side);
+    // Below stands what one works on: the take with its clips, or the curves of the keys.
+    below_->setCurrentIndex(side == keys_side ? 1 : 0);
+    show_beside();
+    use_tool();
+    keys_->refresh();
+}
+
 void TakesStation::use_tool() {
+    if (twin_ != nullptr) { // who keys by hand needs the room
+        twin_->set_alone(isVisible() && sides_->currentIndex() == keys_side);
+    }
     SceneView* view = twin_ == nullptr || !isVisible() ? nullptr : twin_->prepared_view();
     if (view != nullptr) {
         view->use_tool(sides_->currentIndex() == keys_side ? keys_->tool(*view) : nullptr);
@@ -320,9 +347,7 @@ void TakesStation::refresh() {
     const bool retargets = now && retarget_place(now->replay) >= 0;
     side_buttons_->button(pairs_side)->setVisible(retargets);
     if (!retargets && sides_->currentIndex() == pairs_side) {
-        side_buttons_->button(0)->setChecked(true);
-        sides_->setCurrentIndex(0);
-        show_beside();
+        show_side(0);
     }
     const TakeFacts* one = take();
     tools_->about->setText(one == nullptr
@@ -441,6 +466,7 @@ void TakesStation::hideEvent(QHideEvent* event) {
         if (SceneView* view = twin_->prepared_view(); view != nullptr && sides_->currentIndex() == keys_side) {
             view->use_tool(nullptr);
         }
+        twin_->set_alone(false);
     }
 }
 

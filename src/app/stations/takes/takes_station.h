@@ -5,6 +5,7 @@
 #include "session/selection.h"
 #include "stations/station.h"
 #include "stations/takes/clip_list.h"
+#include "stations/takes/key_board.h"
 #include "stations/takes/keys_panel.h"
 #include "stations/takes/pairs_panel.h"
 #include "stations/takes/strip_tools.h"
@@ -25,6 +26,7 @@ class TakesStation : public StationPage {
     TakesModel& model() { return *model_; }
     PairsPanel& pairs() { return *pairs_; }
     KeysPanel& keys() { return *keys_; }
+    KeyBoard& key_board() { return *key_board_; }
     void show_destination(const Destination* destination) override;
     void go_to(const Finding& finding) override;
     /// Shows a clip of Prepared, at one of its frames.
@@ -44,6 +46,7 @@ class TakesStation : public StationPage {
     static constexpr int keys_side = 1;
     static constexpr int pairs_side = 2;
     QWidget* make_side();
+    void show_side(int side);
     void use_tool(); ///< turns joints while keys are made
     void connect_parts();
     void show_beside(); ///< the take of another body, while its pairs are shown
@@ -80,6 +83,8 @@ class TakesStation : public StationPage {
     ClipList* list_;
     QWidget* side_row_;
     QStackedWidget* sides_;
+    QStackedWidget* below_ = nullptr;
+    KeyBoard* key_board_ = nullptr;
     QButtonGroup* side_buttons_;
     PairsPanel* pairs_;
     KeysPanel* keys_;

@@ -38,40 +38,21 @@ struct HandKeySettings {
     bool loop = false;
 };
 
-/// The curves of one joint, or of one shape, and how the layer fades.
+/// How the layer counts over its clip.
 class Layer {
   public:
     Layer(const HandKeySettings& settings, int frames)
-        : settings_(settings), first_(settings.start.value_or(0)), last_(settings.end.value_or(frames - 1)) {}
-
-    [[nodiscard]] double weight_at(double frame) const {
-        if (frame < first_ || frame > last_) {
-            return 0;
-        }
-        double weight = settings_.weight;
-        if (settings_.fade_in > 0) {
-            weight *= eased((frame - first_) / settings_.fade_in);
-        }
-        if (settings_.fade_out > 0) {
-            weight *= eased((last_ - frame) / settings_.fade_out);
-        }
-        return weight;
-    }
+        : fade_{settings.weight, settings.start, settings.end, settings.fade_in, settings.fade_out},
+          on_top_(settings.mode == HandKeySettings::Mode::on_top), frames_(frames) {}
+    [[nodiscard]] double weight_at(double frame) const { return fade_.weight_at(frame, frames_); }
     /// The whole clip at full weight: curves may go out as they are.
-    [[nodiscard]] bool is_whole() const {
-        return settings_.weight == 1 && settings_.fade_in == 0 && settings_.fade_out == 0 && !settings_.start &&
-               !settings_.end;
-    }
-    [[nodiscard]] bool on_top() const { return settings_.mode == HandKeySettings::Mode::on_top; }
+    [[nodiscard]] bool is_whole() const { return fade_.is_whole(); }
+    [[nodiscard]] bool on_top() const { return on_top_; }
 
   private:
-    static double eased(double t) {
-        t = std::clamp(t, 0.0, 1.0);
-        return t * t * (3 - 2 * t);
-    }
-    const HandKeySettings& settings_;
-    double first_;
-    double last_;
+    LayerFade fade_;
+    bool on_top_;
+    int frames_;
 };
 
 using Axes = std::array<const Curve*, 3>;
@@ -171,12 +152,24 @@ class HandKeys {
         result_.account = fmt::format("{} of {} by hand {} “{}”{}{}", counted(keys, "key"), some_of(keyed, 4),
                                       settings_.mode == HandKeySettings::Mode::on_top ? "on top of" : "instead of",
                                       name_, is_new_ ? ", a clip from nothing" : "",
-                                      baked_ > 0 ? fmt::format("; {} baked", counted(baked_, "channel")) : "");
+                                      baked_ > 0 ? fmt::format("; {} baked{}", counted(baked_, "channel"), off()) : "");
         result_.subsamples = 4;
         return std::move(result_);
     }
 
   private:
+    /// What baking cost, if anything moves in between.
+    [[nodiscard]] std::string off() const {
+        std::vector<std::string> said;
+        if (off_degrees_ > 0.0005) {
+            said.push_back(fmt::format("{:.3f}°", off_degrees_));
+        }
+        if (off_mm_ > 0.0005) {
+            said.push_back(fmt::format("{:.3f} mm", off_mm_));
+        }
+        return said.empty() ? "" : fmt::format(", at most {} from the curves between frames", fmt::join(said, " and "));
+    }
+
     Channel* channel_of(int node, Path path) {
         for (Channel& channel : result_.scene.clips[clip_].channels) {
             if (channel.node == node && channel.path == path) {
@@ -265,31 +258,56 @@ class HandKeys {
             return true;
         }
         const Channel* was = channel_of(node, path);
-        const int width = path == Path::rotation ? 4 : 3;
+        const bool turns = path == Path::rotation;
         std::vector<float> times;
         std::vector<float> values;
         bool differs = false;
-        Quat before = rest.rotation;
-        for (const double frame : moments_of(clip, was, axes)) {
-            std::array<double, 4> own{};
-            if (was != nullptr) {
-                sample_channel(*was, clip.start_s + frame / clip.rate, own.data());
-            }
-            const double nothing = path == Path::scale ? 1 : 0;
+        const double nothing = path == Path::scale ? 1 : 0;
+        const auto keyed_at = [&](double frame) {
             Vec3 value = Vec3::Constant(nothing);
             for (size_t a = 0; a < 3; ++a) {
                 if (axes.at(a) != nullptr) {
                     value[static_cast<Eigen::Index>(a)] = value_at(*axes.at(a), frame, nothing);
                 }
             }
+            return value;
+        };
+        const auto take_at = [&](double frame) {
+            std::array<double, 4> own{};
+            if (was != nullptr) {
+                sample_channel(*was, clip.start_s + frame / clip.rate, own.data());
+            }
+            return own;
+        };
+        const auto turn_at = [&](double frame) {
+            const std::array<double, 4> own = take_at(frame);
             const double weight = layer.weight_at(frame);
-            differs = differs || !layer.on_top() || (weight != 0 && value != Vec3::Constant(nothing));
+            const Vec3 value = keyed_at(frame);
+            const Quat take = was != nullptr ? Quat(own[3], own[0], own[1], own[2]) : rest.rotation;
+            return (layer.on_top() ? Quat(take * keyed_rotation(value * weight))
+                                   : take.slerp(weight, rest.rotation * keyed_rotation(value)))
+                .normalized();
+        };
+        const auto place_at = [&](double frame) {
+            const std::array<double, 4> own = take_at(frame);
+            const double weight = layer.weight_at(frame);
+            const Vec3 value = keyed_at(frame);
+            const Vec3 base = path == Path::scale ? rest.scale : rest.translation;
+            const Vec3 take = was != nullptr ? Vec3(own[0], own[1], own[2]) : base;
+            if (path == Path::scale) {
+                return layer.on_top() ? Vec3(take.cwiseProduct(Vec3::Ones() + weight * (value - Vec3::Ones())))
+                                      : Vec3(take + weight * (value - take));
+            }
+            return layer.on_top() ? Vec3(take + weight * metres * value)
+                                  : Vec3(take + weight * (base + metres * value - take));
+        };
+        Quat before = rest.rotation;
+        for (const double frame : moments_of(clip, was, axes)) {
+            differs = differs || !layer.on_top() ||
+                      (layer.weight_at(frame) != 0 && keyed_at(frame) != Vec3::Constant(nothing));
             times.push_back(time_of(frame));
-            if (path == Path::rotation) {
-                const Quat take = was != nullptr ? Quat(own[3], own[0], own[1], own[2]) : rest.rotation;
-                Quat made = layer.on_top() ? Quat(take * keyed_rotation(value * weight))
-                                           : take.slerp(weight, rest.rotation * keyed_rotation(value));
-                made.normalize();
+            if (turns) {
+                Quat made = turn_at(frame);
                 if (made.dot(before) < 0) {
                     made.coeffs() = -made.coeffs();
                 }
@@ -299,24 +317,30 @@ class HandKeys {
                 }
                 continue;
             }
-            const Vec3 base = path == Path::scale ? rest.scale : rest.translation;
-            const Vec3 take = was != nullptr ? Vec3(own[0], own[1], own[2]) : base;
-            Vec3 made;
-            if (path == Path::scale) {
-                made = layer.on_top() ? Vec3(take.cwiseProduct(Vec3::Ones() + weight * (value - Vec3::Ones())))
-                                      : Vec3(take + weight * (value - take));
-            } else {
-                made = layer.on_top() ? Vec3(take + weight * metres * value)
-                                      : Vec3(take + weight * (base + metres * value - take));
-            }
+            const Vec3 made = place_at(frame);
             for (int c = 0; c < 3; ++c) {
                 values.push_back(static_cast<float>(made[c]));
             }
         }
-        if (differs) { // nothing on top of a take leaves it as it is, to the bit
-            put({node, path, Interpolation::linear, width, std::move(times), std::move(values), {}});
-            ++baked_;
+        if (!differs) { // nothing on top of a take leaves it as it is, to the bit
+            return true;
         }
+        Channel baked{node, path, Interpolation::linear, turns ? 4 : 3, std::move(times), std::move(values), {}};
+        // What baking costs between frames, on either side of each.
+        for (int f = 0; f + 1 < clip.frames(); ++f) {
+            for (const double part : {0.25, 0.5, 0.75}) {
+                std::array<double, 4> is{};
+                sample_channel(baked, clip.start_s + (f + part) / clip.rate, is.data());
+                if (turns) {
+                    const Quat made(is[3], is[0], is[1], is[2]);
+                    off_degrees_ = std::max(off_degrees_, turn_at(f + part).angularDistance(made) * 180 / M_PI);
+                } else if (path == Path::translation) {
+                    off_mm_ = std::max(off_mm_, (place_at(f + part) - Vec3(is[0], is[1], is[2])).norm() / metres);
+                }
+            }
+        }
+        put(std::move(baked));
+        ++baked_;
         return true;
     }
 
@@ -378,6 +402,8 @@ class HandKeys {
     std::string name_;
     size_t clip_ = 0;
     size_t baked_ = 0;
+    double off_degrees_ = 0; ///< of what is baked from the curves, between frames
+    double off_mm_ = 0;
     bool is_new_ = false;
 };
 

@@ -1,7 +1,6 @@
 // The same motion, left for right.
 #include "core/measure/clips/baked.h"
-#include "core/measure/skeleton/pairs.h"
-#include "core/measure/skeleton/pose.h"
+#include "core/measure/skeleton/pose_mirror.h"
 #include "core/steps/clips/clip_step.h"
 
 #include <algorithm>
@@ -11,46 +10,37 @@ namespace wembrix {
 
 namespace {
 
-/// Joint j does, mirrored at X = 0, what its partner m did: with R the turns in the world and S the mirror,
-/// R'j = S Rm S Cj. Cj is constant and such that the rest pose mirrors onto the rest pose.
 class Mirroring {
   public:
-    explicit Mirroring(const Scene& scene) : scene_(scene), joints_(joints_of(scene)), rest_(rest_world(scene)) {
-        const Sides sides = find_sides(scene);
-        mirror_ = Mat3::Identity() - 2 * sides.left * sides.left.transpose();
-        for (const int joint : joints_) {
-            const int other = mirror_of(sides, joint);
-            partner_.push_back(other < 0 ? joint : other);
-            const Mat3 image = mirror_ * turn(rest_[static_cast<size_t>(partner_.back())]) * mirror_;
-            fit_.push_back(image.transpose() * turn(rest_[static_cast<size_t>(joint)]));
-        }
-        pairs_ = sides.pairs.size();
-    }
+    explicit Mirroring(const Scene& scene) : scene_(scene), mirror_(scene) {}
 
-    [[nodiscard]] size_t pairs() const { return pairs_; }
+    [[nodiscard]] size_t pairs() const { return mirror_.pairs(); }
 
     void run(const Clip& before, Clip& clip) const {
+        const std::vector<int>& joints = mirror_.joints();
         BakedClip was = bake_tracks(before);
         BakedClip is;
         is.rate = was.rate;
         is.frames = was.frames;
-        for (const int joint : joints_) {
+        for (const int joint : joints) {
             is.tracks.push_back({joint, Path::translation, 3, false, {}});
             is.tracks.push_back({joint, Path::rotation, 4, false, {}});
         }
         const Poser poser(scene_, &before);
         Pose pose;
-        std::vector<Mat3> turned(scene_.nodes.size());
         for (int f = 0; f < is.frames; ++f) {
             poser.at(f / is.rate, pose);
-            for (size_t i = 0; i < scene_.nodes.size(); ++i) {
-                turned[i] = turn(pose.world[i]);
-            }
-            for (size_t j = 0; j < joints_.size(); ++j) {
-                put_frame(j, pose, turned, is);
+            const std::vector<Transform> mirrored = mirror_.mirrored(pose);
+            for (size_t j = 0; j < joints.size(); ++j) {
+                const Vec3f p = mirrored[j].translation.cast<float>();
+                const Eigen::Vector4f q = mirrored[j].rotation.coeffs().cast<float>();
+                std::vector<float>& places = is.tracks[j * 2].values;
+                std::vector<float>& turns = is.tracks[j * 2 + 1].values;
+                places.insert(places.end(), p.data(), p.data() + 3);
+                turns.insert(turns.end(), q.data(), q.data() + 4);
             }
         }
-        for (size_t j = 0; j < joints_.size(); ++j) {
+        for (size_t j = 0; j < joints.size(); ++j) {
             keep_sign(is.tracks[j * 2 + 1]);
         }
         swap_others(was, is);
@@ -58,45 +48,19 @@ class Mirroring {
     }
 
   private:
-    static Mat3 turn(const Mat4& matrix) { return nearest_rotation(linear_of(matrix)); }
-
-    /// One joint at one frame; its parents are done already.
-    void put_frame(size_t j, const Pose& pose, std::vector<Mat3>& turned, BakedClip& is) const {
-        const auto joint = static_cast<size_t>(joints_[j]);
-        const auto other = static_cast<size_t>(partner_[j]);
-        const int above = scene_.nodes[joint].parent;
-        const int above_other = scene_.nodes[other].parent;
-        // The partner's own turn of this frame, not what stands there by now.
-        const Mat3 now = mirror_ * turn(pose.world[other]) * mirror_ * fit_[j];
-        const Mat3 under = above < 0 ? Mat3(Mat3::Identity()) : turned[static_cast<size_t>(above)];
-        turned[joint] = now;
-        const Quat local(Mat3(under.transpose() * now));
-        const Eigen::Vector4f q = local.normalized().coeffs().cast<float>();
-        // What its partner goes beyond its rest place, mirrored.
-        const Vec3 beyond = pose.local[other].translation - scene_.nodes[other].rest.translation;
-        const Mat3 under_other =
-            above_other < 0 ? Mat3(Mat3::Identity()) : turn(pose.world[static_cast<size_t>(above_other)]);
-        const Vec3 place =
-            scene_.nodes[joint].rest.translation + under.transpose() * (mirror_ * (under_other * beyond));
-        const Vec3f p = place.cast<float>();
-        std::vector<float>& places = is.tracks[j * 2].values;
-        std::vector<float>& turns = is.tracks[j * 2 + 1].values;
-        places.insert(places.end(), p.data(), p.data() + 3);
-        turns.insert(turns.end(), q.data(), q.data() + 4);
-    }
-
     /// Scales go to the other side as they are; shape weights to the shape that names the other side.
     void swap_others(const BakedClip& was, BakedClip& is) const {
+        const std::vector<int>& joints = mirror_.joints();
         for (const BakedTrack& track : was.tracks) {
             BakedTrack swapped = track;
-            const auto joint = std::find(joints_.begin(), joints_.end(), track.node);
-            if (track.path == Path::scale && joint != joints_.end()) {
-                swapped.node = partner_[static_cast<size_t>(joint - joints_.begin())];
+            const auto joint = std::find(joints.begin(), joints.end(), track.node);
+            if (track.path == Path::scale && joint != joints.end()) {
+                swapped.node = mirror_.partners()[static_cast<size_t>(joint - joints.begin())];
                 is.tracks.push_back(std::move(swapped));
             } else if (track.path == Path::weights) {
                 swap_shapes(track, swapped);
                 is.tracks.push_back(std::move(swapped));
-            } else if (joint == joints_.end()) {
+            } else if (joint == joints.end()) {
                 is.tracks.push_back(std::move(swapped));
             }
         }
@@ -120,12 +84,7 @@ class Mirroring {
     }
 
     const Scene& scene_;
-    std::vector<int> joints_;
-    std::vector<Mat4> rest_;
-    Mat3 mirror_;
-    std::vector<int> partner_; ///< of each joint; itself in the middle
-    std::vector<Mat3> fit_;
-    size_t pairs_ = 0;
+    PoseMirror mirror_;
 };
 
 struct MirrorSettings {
