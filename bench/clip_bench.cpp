@@ -4,6 +4,7 @@
 #include "core/measure/clips/motion.h"
 #include "core/measure/skeleton/pose_distance.h"
 #include "core/retarget/retarget_clip.h"
+#include "core/steps/step_kind.h"
 #include "large_scene.h"
 
 #include <benchmark/benchmark.h>
@@ -53,6 +54,23 @@ void clip_retarget(benchmark::State& state) {
     }
 }
 BENCHMARK(clip_retarget)->UseRealTime()->Unit(benchmark::kMillisecond);
+
+/// One joint of the two hundred keyed on top of the whole take: what each edit by hand costs.
+void clip_hand_keys_of_one_joint(benchmark::State& state) {
+    const Scene& scene = long_take();
+    const std::string joint = scene.nodes[static_cast<size_t>(joints_of(scene).back())].name;
+    nlohmann::json keys = nlohmann::json::array();
+    for (int k = 0; k < 100; ++k) {
+        keys.push_back({{"frame", k * 300}, {"value", k % 7}});
+    }
+    const nlohmann::json parameters = {
+        {"clip", scene.clips[0].name},
+        {"keys", {{"curves", {{{"of", joint}, {"what", "rotation_x_deg"}, {"keys", keys}}}}}}};
+    for ([[maybe_unused]] auto _ : state) {
+        benchmark::DoNotOptimize(apply_step(scene, "hand_keys", parameters)->scene.clips[0].channels.size());
+    }
+}
+BENCHMARK(clip_hand_keys_of_one_joint)->UseRealTime()->Unit(benchmark::kMillisecond);
 
 void clip_energy_and_still_places(benchmark::State& state) {
     const Clip& clip = long_take().clips[0];

@@ -2,9 +2,11 @@
 #include "core/base/files.h"
 #include "core/formats/gltf/gltf.h"
 #include "core/job/job.h"
+#include "core/job/key_edits.h"
 #include "core/job/skeleton_edits.h"
 #include "market_props.h"
 #include "sedge.h"
+#include "stall_lid.h"
 #include "tansy_scene.h"
 
 #include <cstdio>
@@ -108,6 +110,25 @@ Job sedge_job() {
     return job;
 }
 
+/// A prop without a take: two joints, each holds its own piece, and a swing keyed by hand that repeats.
+Job lid_job() {
+    Job job;
+    job.name = "stall_lid";
+    job.sources = {"stall_lid.glb"};
+    job.destinations = built_in_destinations();
+    for (Destination& destination : job.destinations) {
+        destination.root = "base"; // the crate itself: nothing carries its motion
+    }
+    BuildOnCard build;
+    build.plan = plan_called("lid").take();
+    build.guides = demo::stall_lid_guides();
+    set_build(job, build);
+    set_binding(job, {{"method", "nearest"}, {"ends", true}, {"rigid_pieces", true}});
+    const size_t place = add_keyed_clip(job, "swing", demo::swing_frames, 30, true);
+    set_layer(job, place, demo::swing_of_the_lid());
+    return job;
+}
+
 Outcome make(const std::filesystem::path& folder) {
     std::error_code error;
     std::filesystem::create_directories(folder, error);
@@ -128,6 +149,12 @@ Outcome make(const std::filesystem::path& folder) {
         return done;
     }
     if (Outcome done = write_job(sedge_job(), folder / "sedge.wembrix"); !done) {
+        return done;
+    }
+    if (Outcome done = put(folder, write_glb_unscaled(demo::stall_lid(), "stall_lid")); !done) {
+        return done;
+    }
+    if (Outcome done = write_job(lid_job(), folder / "stall_lid.wembrix"); !done) {
         return done;
     }
     Job raw = tansy_job();

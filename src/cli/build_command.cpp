@@ -77,7 +77,7 @@ int retarget(const RetargetCommandOptions& options) {
         }
         found->role = SourceRole::take;
     }
-    nlohmann::json parameters = {{"feet", options.feet}, {"path", options.path}};
+    nlohmann::json parameters = {{"feet", options.feet}, {"hands", options.hands}, {"path", options.path}};
     if (!options.map.empty()) {
         const Result<JointMap> map = read_map(options.map);
         if (!map) {

@@ -122,6 +122,7 @@ struct RetargetCommandOptions {
     std::string map;  ///< a file; empty: as names and bodies say
     std::string save_map;
     std::string feet = "planted";
+    std::string hands = "free";
     std::string path = "legs";
     std::string to;
 };

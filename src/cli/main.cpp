@@ -165,6 +165,8 @@ int run(int count, char** arguments) {
     retarget_command->add_option("--save-map", retarget_options.save_map,
                                  "Write the map that was used, for the next takes");
     retarget_command->add_option("--feet", retarget_options.feet, "planted or free");
+    retarget_command->add_option("--hands", retarget_options.hands,
+                                 "free or kept: in the world, at each other, at a prop");
     retarget_command->add_option("--path", retarget_options.path, "legs (by their length) or same");
     retarget_command->add_option("--to", retarget_options.to, "Of a source: the card to write");
     StepsOptions steps_options;

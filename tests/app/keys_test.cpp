@@ -539,5 +539,29 @@ TEST_F(Keys, WithoutTouchWhatIsDraggedStandsUntilItIsKeyed) {
     EXPECT_LT(degrees(shown().rotation, rotation("LeftLeg_Hip", "capture_07", 41)), 0.01);
 }
 
+TEST_F(Keys, AModelWithoutATakeGetsAClipFromNothing) {
+    // What has no take is what keys from nothing are for: the way to them has to be there.
+    Job job;
+    job.name = "bare";
+    job.sources = {"tansy_model.glb"};
+    job.destinations = built_in_destinations();
+    job_file = folder.filePath("bare.wembrix");
+    ASSERT_TRUE(write_job(job, job_file.toStdString()).ok());
+    open_keys();
+    ASSERT_TRUE(child<QPushButton>("newKeyedClip")->isVisible());
+    QTimer::singleShot(200, [] {
+        auto* dialog = qobject_cast<QDialog*>(QApplication::activeModalWidget());
+        ASSERT_NE(dialog, nullptr);
+        QTest::mouseClick(dialog->findChild<QDialogButtonBox*>()->button(QDialogButtonBox::Ok), Qt::LeftButton);
+    });
+    press("newKeyedClip");
+    settle();
+    ASSERT_EQ(prepared().clips.size(), 1U);
+    EXPECT_EQ(window->clock().clip().toStdString(), prepared().clips[0].name);
+    EXPECT_TRUE(child<QDoubleSpinBox>("keyTurnX")->isVisible());
+    press("clipsSide");
+    EXPECT_TRUE(window->findChild<ClipList*>()->isVisible()) << "it is listed";
+}
+
 } // namespace
 } // namespace wembrix::app

@@ -164,6 +164,23 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         wait_a_moment();
         take(window, out, QStringLiteral("takes-pairs"));
     }
+    if (only == QStringLiteral("takes-lid")) { // to be looked at, not kept
+        MainWindow window;
+        window.show();
+        window.open_paths({QFileInfo(job).dir().filePath(QStringLiteral("stall_lid.wembrix"))});
+        wait_for([&] {
+            return window.session().state() != nullptr && !window.session().is_busy() &&
+                   !window.page<TakesStation>().model().is_busy();
+        });
+        window.choose_station(3);
+        show_clip(window, QStringLiteral("swing"), 24);
+        window.findChild<QPushButton*>(QStringLiteral("keysSide"))->click();
+        const Scene& prepared = window.session().state()->replay.prepared();
+        window.selection().choose(prepared.nodes[static_cast<size_t>(prepared.find_node("lid"))].identity);
+        wait_a_moment();
+        take(window, out, QStringLiteral("takes-lid"));
+        return 0;
+    }
     for (const char* name : {"joints-feathered", "takes-long", "takes-forty"}) {
         if (only == QString::fromUtf8(name)) {
             return larger(job, out, only);

@@ -1,7 +1,12 @@
 // Tansy: what the scenario says of her must hold.
+#include "core/findings/finding.h"
+#include "core/job/key_edits.h"
+#include "core/job/skeleton_edits.h"
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/facing.h"
 #include "core/measure/surface/deform.h"
+#include "core/steps/step_kind.h"
+#include "stall_lid.h"
 #include "tansy_rig.h"
 #include "tansy_scene.h"
 #include "tansy_take.h"
@@ -101,6 +106,63 @@ TEST(Tansy, StandingClosesAndShakingDoesNot) {
     };
     EXPECT_LT(apart(0, 168), 1e-6);
     EXPECT_GT(apart(744, 896), 0.05);
+}
+
+TEST(StallLid, TheLidSwingsAboutItsHingeAndTheCrateStands) {
+    Job job;
+    BuildOnCard build;
+    build.plan = plan_called("lid").take();
+    build.guides = demo::stall_lid_guides();
+    set_build(job, build);
+    set_binding(job, {{"method", "nearest"}, {"ends", true}, {"rigid_pieces", true}});
+    set_layer(job, add_keyed_clip(job, "swing", demo::swing_frames, 30, true), demo::swing_of_the_lid());
+    Scene scene = demo::stall_lid();
+    const Scene bare = scene;
+    for (const Step& step : job.steps) {
+        Result<StepResult> made = apply_step(scene, step);
+        ASSERT_TRUE(made.ok()) << made.problem().sentence();
+        scene = std::move(made->scene);
+    }
+    ASSERT_EQ(joints_of(scene).size(), 2U);
+    const auto weighted_root = [&] {
+        const std::vector<Finding> found = look_for_findings({scene});
+        return std::any_of(found.begin(), found.end(), [](const Finding& one) { return one.id == "weighted_root"; });
+    };
+    EXPECT_FALSE(weighted_root()) << "the crate stands, and all of it";
+    const Clip& swing = scene.clips.at(0);
+    EXPECT_TRUE(swing.loop);
+    const int board = scene.find_node("lid_board");
+    Deformer deformer(scene, {});
+    const Poser poser(scene, &swing);
+    Pose pose;
+    std::vector<Vec3f> at_rest(deformer.point_count());
+    std::vector<Vec3f> at(deformer.point_count());
+    deformer.points(poser.rest(), at_rest);
+    double highest = 0;
+    for (int f = 0; f < swing.frames(); ++f) {
+        poser.at(f / swing.rate, pose);
+        deformer.points(pose, at);
+        for (const Deformer::Surface& surface : deformer.surfaces()) {
+            for (size_t i = surface.first; i < surface.first + surface.count; ++i) {
+                if (surface.node != board) {
+                    EXPECT_LT((at[i] - at_rest[i]).norm(), 1e-6) << "frame " << f;
+                } else {
+                    highest = std::max(highest, static_cast<double>(at[i].y()));
+                    // Rigid about the hinge: as far from it as ever, and never inside the crate.
+                    const Vec3f hinge(at_rest[i].x(), static_cast<float>(demo::stall_lid_guides()[2].at.y()),
+                                      static_cast<float>(demo::stall_lid_guides()[2].at.z()));
+                    EXPECT_NEAR((at[i] - hinge).norm(), (at_rest[i] - hinge).norm(), 1e-5);
+                }
+            }
+        }
+    }
+    EXPECT_GT(highest, 0.75) << "it stands open";
+    Pose end;
+    poser.at(0, pose);
+    poser.at(swing.seconds, end);
+    for (size_t n = 0; n < scene.nodes.size(); ++n) {
+        EXPECT_EQ(pose.local[n].rotation.coeffs(), end.local[n].rotation.coeffs()) << "no seam";
+    }
 }
 
 } // namespace

@@ -1,7 +1,9 @@
 // Motion of one body on another: itself, a twin, and bodies of other proportions.
 #include "core/math/two_bones.h"
+#include "core/measure/skeleton/joint_limits.h"
 #include "core/measure/skeleton/pose.h"
 #include "core/plan/guide_rows.h"
+#include "core/plan/planned_skeleton.h"
 #include "core/retarget/retarget_report.h"
 #include "core/steps/step_kind.h"
 #include "random_rig.h"
@@ -10,6 +12,7 @@
 
 #include <cmath>
 #include <gtest/gtest.h>
+#include <map>
 #include <random>
 
 namespace wembrix {
@@ -37,6 +40,7 @@ struct BodyShape {
     std::string prefix;
     bool other_names = false;
     double toes_out = 0; ///< radians, of the feet at rest
+    int arm_twists = 0;
 };
 Scene body(const BodyShape& shape) {
     Plan plan = plan_called("biped").take();
@@ -44,6 +48,7 @@ Scene body(const BodyShape& shape) {
         plan = with_joints(plan, gone, 0);
     }
     plan = with_joints(with_joints(plan, "spine", shape.spine), "neck", shape.neck);
+    plan.chains[static_cast<size_t>(plan.find("arm"))].twists = shape.arm_twists;
     if (shape.other_names) {
         for (PlanChain& chain : plan.chains) {
             chain.names.clear();
@@ -393,6 +398,255 @@ TEST(Retarget, OnRandomBodiesFeetStandAndNoBoneChanges) {
     RecordProperty("slide_over_mm", std::to_string(over));
     RecordProperty("worst_bone_mean_degrees", std::to_string(mean));
     RecordProperty("worst_bone_degrees", std::to_string(worst_direction));
+}
+
+/// Both hands led to places in the world, frame by frame, while the pelvis sways.
+Clip hands_led(const Scene& scene, int frames, const std::function<Vec3(int, bool left)>& place,
+               const std::function<Vec3(int)>& sway) {
+    Clip clip;
+    clip.name = "hands";
+    clip.rate = 30;
+    clip.seconds = (frames - 1) / clip.rate;
+    const std::vector<Mat4> rest = rest_world(scene);
+    const auto node = [&](const std::string& name) { return scene.find_node(name); };
+    const auto at = [&](int n) { return point_of(rest[static_cast<size_t>(n)], Vec3::Zero()); };
+    const auto turn = [&](int n) { return Quat(nearest_rotation(linear_of(rest[static_cast<size_t>(n)]))); };
+    std::vector<float> times;
+    for (int f = 0; f < frames; ++f) {
+        times.push_back(static_cast<float>(f / clip.rate));
+    }
+    std::map<int, std::vector<float>> turns;
+    std::vector<float> pelvis;
+    const int hips = node("pelvis");
+    for (int f = 0; f < frames; ++f) {
+        const int above_hips = scene.nodes[static_cast<size_t>(hips)].parent;
+        const Mat3 back =
+            above_hips < 0 ? Mat3(Mat3::Identity()) : Mat3(turn(above_hips).toRotationMatrix().transpose());
+        const Vec3 moved = scene.nodes[static_cast<size_t>(hips)].rest.translation + back * sway(f);
+        pelvis.insert(pelvis.end(),
+                      {static_cast<float>(moved.x()), static_cast<float>(moved.y()), static_cast<float>(moved.z())});
+        for (const bool left : {true, false}) {
+            const std::string side = left ? "_l" : "_r";
+            const int upper = node("upper_arm" + side);
+            const int fore = node("forearm" + side);
+            const int hand = node("hand" + side);
+            const TwoBones bones = two_bones_to(at(upper) + sway(f), at(fore) + sway(f), at(hand) + sway(f),
+                                                place(f, left), Vec3::UnitY(), 10);
+            const Quat now_upper = bones.upper * turn(upper);
+            const Quat now_fore = bones.upper * bones.lower * turn(fore);
+            const std::pair<int, Quat> keyed[] = {
+                {upper, turn(scene.nodes[static_cast<size_t>(upper)].parent).conjugate() * now_upper},
+                {fore, now_upper.conjugate() * now_fore}};
+            for (const auto& [joint, q] : keyed) {
+                for (int c = 0; c < 4; ++c) {
+                    turns[joint].push_back(static_cast<float>(q.coeffs()[c]));
+                }
+            }
+        }
+    }
+    for (auto& [joint, values] : turns) {
+        clip.channels.push_back({joint, Path::rotation, Interpolation::linear, 4, times, std::move(values), {}});
+    }
+    clip.channels.push_back({hips, Path::translation, Interpolation::linear, 3, times, std::move(pelvis), {}});
+    return clip;
+}
+
+TEST(Retarget, HandsStayAtEachOtherAndWhereTheyAreStillIfAsked) {
+    const BodyShape from;
+    const Scene source = body(from);
+    const double chest = rest_place(source, "upper_arm_l").y() - 0.05;
+    const auto sway = [](int f) { return Vec3(0.06 * std::sin(0.12 * f), 0, 0.05 * std::cos(0.1 * f) - 0.05); };
+    // First both together before the chest, going up and down; then the left one on a wall, the right one waving.
+    const auto place = [&](int f, bool left) {
+        const double side = left ? 1 : -1;
+        const double t = std::clamp((f - 45) / 15.0, 0.0, 1.0);
+        const Vec3 together(side * 0.02, chest + 0.12 * std::sin(0.3 * f), 0.3);
+        const Vec3 apart = left ? Vec3(0.4, chest, 0.25) : Vec3(-0.35, chest + 0.2 * std::sin(0.35 * f), 0.2);
+        return Vec3(together + t * t * (3 - 2 * t) * (apart - together));
+    };
+    const Clip clip = hands_led(source, 110, place, sway);
+    int differ = 0;
+    for (uint32_t seed = 0; seed < 25; ++seed) {
+        SCOPED_TRACE(seed);
+        std::mt19937 random(seed);
+        BodyShape to;
+        to.size = std::exp(drawn(random, -0.7, 0.7));
+        to.thigh = drawn(random, 0.35, 0.5);
+        to.shin = drawn(random, 0.35, 0.5);
+        to.arms_down = drawn(random, 0, 60);
+        to.other_names = seed % 2 == 1;
+        const Scene target = body(to);
+        const JointMap map = propose_map(source, target, "hands");
+        EXPECT_EQ(std::count_if(map.pairs.begin(), map.pairs.end(),
+                                [](const MapPair& pair) { return pair.role == MapPair::Role::hand; }),
+                  2);
+        RetargetOptions options;
+        options.keep_hands = true;
+        const Retargeter retargeter(source, target, map, options);
+        std::vector<HandHold> holds;
+        const Clip made = retargeter.run(clip, &holds);
+        const RetargetReport kept = report_on(retargeter, source, clip, target, made, holds);
+        const auto any = [&](bool world, int frame) {
+            return std::any_of(holds.begin(), holds.end(), [&](const HandHold& hold) {
+                return (hold.on_link < 0) == world && hold.first <= frame && frame <= hold.last;
+            });
+        };
+        EXPECT_TRUE(any(false, 25)) << "at each other";
+        EXPECT_TRUE(any(true, 90)) << "on the wall";
+        EXPECT_LT(kept.hand_off_mm, 1 * to.size) << kept.hand_joint << " at frame " << kept.hand_frame;
+        EXPECT_LT(kept.longest_change_m, 1e-6 * to.size);
+        // The same holds, where nothing keeps them: the test would see it.
+        const Retargeter free(source, target, map, {});
+        const RetargetReport loose = report_on(free, source, clip, target, free.run(clip), holds);
+        differ += loose.hand_off_mm > 5 * to.size ? 1 : 0;
+    }
+    EXPECT_GT(differ, 15) << "bodies whose arms happen to fit their legs like the source's need no help";
+}
+
+TEST(Retarget, AHandStaysAtAPropThatHasAPathOfItsOwn) {
+    const auto with_crate = [](const BodyShape& shape) {
+        Scene scene = body(shape);
+        Node crate;
+        crate.name = "crate";
+        crate.kind = NodeKind::joint;
+        crate.parent = 0;
+        crate.identity = 900;
+        crate.rest.translation = shape.size * Vec3(0.2, 1.1, 0.3);
+        scene.nodes.push_back(crate);
+        return scene;
+    };
+    const BodyShape from;
+    const Scene source = with_crate(from);
+    const auto crate_at = [](int f) { return Vec3(0.2, 1.1 + 0.05 * std::sin(0.2 * f), 0.3); };
+    const auto place = [&](int f, bool left) {
+        return left ? Vec3(crate_at(f) + Vec3(0.02, 0.03, 0)) : Vec3(-0.4, 0.9 + 0.1 * std::sin(0.5 * f), 0.1);
+    };
+    Clip clip = hands_led(source, 80, place, [](int f) { return Vec3(0.05 * std::sin(0.15 * f), 0, 0); });
+    std::vector<float> times;
+    std::vector<float> path;
+    for (int f = 0; f < 80; ++f) {
+        times.push_back(static_cast<float>(f / 30.0));
+        for (int c = 0; c < 3; ++c) {
+            path.push_back(static_cast<float>(crate_at(f)[c]));
+        }
+    }
+    const int crate = source.find_node("crate");
+    clip.channels.push_back({crate, Path::translation, Interpolation::linear, 3, times, path, {}});
+    BodyShape to;
+    to.size = 0.6;
+    to.arms_down = 30;
+    const Scene target = with_crate(to);
+    JointMap map = propose_map(source, target, "crate");
+    std::erase_if(map.pairs, [](const MapPair& pair) { return pair.target == std::vector<std::string>{"crate"}; });
+    map.pairs.push_back({{"crate"}, {"crate"}, MapPair::Role::prop, "hand"});
+    // It comes back from its file with its roles.
+    const Result<JointMap> again = map_from_json(map_to_json(map), "map");
+    ASSERT_TRUE(again.ok()) << again.problem().sentence();
+    EXPECT_EQ(*again, map);
+    RetargetOptions options;
+    options.keep_hands = true;
+    const Retargeter retargeter(source, target, map, options);
+    std::vector<HandHold> holds;
+    const Clip made = retargeter.run(clip, &holds);
+    const RetargetReport report = report_on(retargeter, source, clip, target, made, holds);
+    const auto at_crate = std::find_if(holds.begin(), holds.end(), [&](const HandHold& hold) {
+        return hold.on_link >= 0 && retargeter.links()[static_cast<size_t>(hold.on_link)].role == MapPair::Role::prop;
+    });
+    ASSERT_NE(at_crate, holds.end());
+    EXPECT_GT(at_crate->last - at_crate->first, 60);
+    EXPECT_LT(report.hand_off_mm, 1);
+    EXPECT_LT(report.longest_change_m, 1e-6);
+}
+
+TEST(Retarget, TwistJointsTakeTheirShareOfWhatTheNextJointTwists) {
+    const Scene source = body({});
+    BodyShape with_twists;
+    with_twists.arm_twists = 3;
+    const Scene target = body(with_twists);
+    ASSERT_GT(joints_of(target).size(), joints_of(source).size() + 10);
+    // The hand turns about the forearm's bone by 80 degrees, and bends by 30.
+    Clip clip;
+    clip.name = "turns";
+    clip.rate = 30;
+    clip.seconds = 1;
+    const int hand = source.find_node("hand_l");
+    const Node& node = source.nodes[static_cast<size_t>(hand)];
+    const Vec3 bone = node.rest.translation.normalized();
+    const Quat twist(Eigen::AngleAxisd(80 * M_PI / 180, bone));
+    const Quat bend(Eigen::AngleAxisd(30 * M_PI / 180, bone.unitOrthogonal()));
+    const Quat at_end = bend * twist * node.rest.rotation;
+    std::vector<float> values;
+    for (const Quat& q : {node.rest.rotation, at_end}) {
+        for (int c = 0; c < 4; ++c) {
+            values.push_back(static_cast<float>(q.coeffs()[c]));
+        }
+    }
+    clip.channels.push_back(
+        {hand, Path::rotation, Interpolation::linear, 4, std::vector<float>{0, 1}, std::move(values), {}});
+    const Retargeter retargeter(source, target, propose_map(source, target, "twists"), {});
+    const Clip made = retargeter.run(clip);
+    Pose pose;
+    Poser(target, &made).at(1, pose);
+    size_t seen = 0;
+    for (size_t n = 0; n < target.nodes.size(); ++n) {
+        const Node& one = target.nodes[n];
+        if (!is_twist_name(one.name)) {
+            continue;
+        }
+        const double turned = one.rest.rotation.angularDistance(pose.local[n].rotation) * 180 / M_PI;
+        const std::string& above = target.nodes[static_cast<size_t>(one.parent)].name;
+        if (above != "forearm_l") {
+            EXPECT_LT(turned, 1e-3) << one.name << ": nothing twists there";
+            continue;
+        }
+        ++seen;
+        const Vec3 whole = target.nodes[static_cast<size_t>(target.find_node("hand_l"))].rest.translation;
+        const double share = one.rest.translation.norm() / whole.norm();
+        EXPECT_NEAR(turned, 80 * share, 0.01) << one.name;
+    }
+    EXPECT_EQ(seen, 3U);
+}
+
+TEST(JointLimits, OfAPlanComeByNameAndMirroredAndAreMeasured) {
+    const Plan plan = plan_called("biped").take();
+    const JointLimits limits = limits_of_plan(plan);
+    ASSERT_EQ(limits.count("shin_l"), 1U);
+    ASSERT_EQ(limits.count("forearm_r"), 1U);
+    EXPECT_EQ(limits.at("shin_l").degrees[0], limits.at("shin_r").degrees[0]) << "about the third axis both bend alike";
+    EXPECT_EQ(limits.at("forearm_l").degrees[2]->first, -limits.at("forearm_r").degrees[2]->second);
+    const Result<JointLimits> again = joint_limits_from_json(joint_limits_to_json(limits), "limits");
+    ASSERT_TRUE(again.ok());
+    EXPECT_EQ(*again, limits);
+    const Result<Plan> back = plan_from_json(plan_to_json(plan), "plan");
+    ASSERT_TRUE(back.ok());
+    EXPECT_EQ(*back, plan);
+    for (const char* wrong : {"[]", R"({"shin_l": {"w": [0, 1]}})", R"({"shin_l": {"x": [5, 1]}})",
+                              R"({"shin_l": {"x": [0]}})", R"({"shin_l": 3})", R"({"shin_l": {"x": [-900, 1]}})"}) {
+        EXPECT_FALSE(joint_limits_from_json(nlohmann::json::parse(wrong), "limits").ok()) << wrong;
+    }
+    // The knee of the walk bends backwards: within its limits; the other way it is beyond them by what is said.
+    const BodyShape shape;
+    const Scene walker = body(shape);
+    EXPECT_EQ(beyond_limits(walker, walk(walker, shape), limits).joints, 0U);
+    Clip wrong;
+    wrong.rate = 30;
+    wrong.seconds = 1;
+    const int shin = walker.find_node("shin_r");
+    const Quat& rest = walker.nodes[static_cast<size_t>(shin)].rest.rotation;
+    std::vector<float> values;
+    for (const double degrees : {0.0, 65.0}) {
+        const Quat q = rest * Quat(Eigen::AngleAxisd(degrees * M_PI / 180, Vec3::UnitX()));
+        for (int c = 0; c < 4; ++c) {
+            values.push_back(static_cast<float>(q.coeffs()[c]));
+        }
+    }
+    wrong.channels.push_back(
+        {shin, Path::rotation, Interpolation::linear, 4, std::vector<float>{0, 1}, std::move(values), {}});
+    const BeyondLimits beyond = beyond_limits(walker, wrong, limits);
+    EXPECT_EQ(beyond.joints, 1U);
+    EXPECT_EQ(beyond.joint, "shin_r");
+    EXPECT_EQ(beyond.frame, 30);
+    EXPECT_NEAR(beyond.degrees, 65 - limits.at("shin_r").degrees[0]->second, 0.01);
 }
 
 TEST(Retarget, ThereAndBackItIsNearWhatItWas) {

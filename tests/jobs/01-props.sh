@@ -16,5 +16,13 @@ holds "arrived() == ['model']"
 holds "sorted(n['name'] for n in gltf('deliveries/*/stall_model.glb')['nodes']) == ['stall_crate', 'stall_lamp']"
 holds "not any('translation' in n for n in gltf('deliveries/*/stall_model.glb')['nodes'])"
 holds "[e['what'] for x in d['deliveries'] for e in x['left']].count('camera') == 1"
+# The lid that swings: two joints after a plan, each holds its own pieces, keyed by hand, and it repeats.
+"$build/demo/wembrix-demo-maker" demo > /dev/null
+ends 0 deliver demo/stall_lid.wembrix --destination 'Lantern web view' --out lid --json
+holds "arrived() == ['model', 'clip:swing']"
+holds "[(c['name'], c['frames'], c['loop']) for c in json.load(open('lid/delivery.json'))['clips']] == [('swing', 61, True)]"
+holds "[n['name'] for n in gltf('lid/stall_lid_model.glb')['nodes'] if 'mesh' not in n] == ['base', 'lid']"
+ends 0 inspect demo/stall_lid.wembrix --json
+holds "{f['id'] for f in d['findings']} == {'expected_size'}"
 later "a file for each prop, ids, families, thumbnails and packages; normals and tangents at the Surface station"
 done_with_job

@@ -23,5 +23,4 @@ soft="{'curves': [{'of': 'head', 'what': 'rotation_x_deg', 'keys': [{'frame': 0,
 job_file cube "['cube.gltf']" "[{'step': 'hand_keys', 'new_clip': 'bounce', 'mode': 'instead', 'frames': 31, 'rate': 30, 'loop': True, 'keys': $keys}, {'step': 'hand_keys', 'layer': 'nod', 'clip': 'bounce', 'keys': $soft, 'off': True}]" "{'clip_keys': 'as_prepared', 'still_channels': False}"
 ends 0 board cube.wembrix --json
 holds "{c['state'] for x in d['board'] for c in x['cells']} == {'arrived'}"
-later "curves with their tangents on the strip; the preview past the end"
 done_with_job

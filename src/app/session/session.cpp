@@ -9,6 +9,7 @@
 
 #include <QMetaObject>
 #include <algorithm>
+#include <cmath>
 #include <iterator>
 
 namespace wembrix::app {
@@ -17,6 +18,7 @@ SceneFacts facts_of(const Scene& scene) {
     SceneFacts facts;
     const Bounds bounds = character_bounds(scene);
     facts.height_m = bounds.size().y();
+    facts.across_m = std::hypot(bounds.size().x(), bounds.size().z());
     facts.centre = bounds.centre();
     facts.ground = bounds.empty() ? 0 : bounds.low.y();
     if (const std::optional<Facing> facing = guess_facing(scene)) {

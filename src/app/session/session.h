@@ -21,6 +21,7 @@ namespace wembrix::app {
 /// What a pane says of its scene without a click.
 struct SceneFacts {
     double height_m = 0;
+    double across_m = 0;        ///< from corner to corner over the ground
     Vec3 centre = Vec3::Zero(); ///< of the character, at rest
     double ground = 0;          ///< its lowest point
     std::optional<Axis> facing;

@@ -142,7 +142,10 @@ void SceneView::pose_scenes() {
 
 Projection SceneView::projection() const {
     Projection p;
-    const double own = scenes_.facts().height_m > 1e-9 ? scenes_.facts().height_m : 1;
+    // What is wider than it is tall stays in sight, too.
+    constexpr double across = 0.8;
+    const double high = std::max(scenes_.facts().height_m, across * scenes_.facts().across_m);
+    const double own = high > 1e-9 ? high : 1;
     p.unit = shared_height_ > 0 ? shared_height_ : own;
     p.middle = Vec3(scenes_.facts().centre.x(), scenes_.facts().ground, scenes_.facts().centre.z());
     if (posed() != nullptr) {

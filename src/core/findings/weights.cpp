@@ -2,9 +2,11 @@
 #include "core/measure/surface/weights.h"
 #include "core/base/counted.h"
 #include "core/findings/finding.h"
+#include "core/measure/surface/first_weights.h"
 #include "core/steps/names.h"
 
 #include <algorithm>
+#include <cmath>
 #include <fmt/format.h>
 
 namespace wembrix {
@@ -96,13 +98,67 @@ std::vector<Finding> find_unweighted_joints(const FindingContext& context) {
     return {finding};
 }
 
+namespace {
+
+/// Whether it holds whole pieces alone, as the crate below a lid does, and no clip moves it.
+bool stands_and_holds_whole_pieces(const Scene& scene, int joint) {
+    const auto varies = [](const Channel& channel) {
+        const auto width = static_cast<size_t>(channel.width);
+        for (size_t i = width; i < channel.values.size(); ++i) {
+            if (std::abs(channel.values[i] - channel.values[i % width]) > 1e-6F) {
+                return true;
+            }
+        }
+        return false;
+    };
+    for (const Clip& clip : scene.clips) {
+        for (const Channel& channel : clip.channels) {
+            if (channel.node == joint && varies(channel)) {
+                return false;
+            }
+        }
+    }
+    if (scene.clips.empty()) {
+        return false;
+    }
+    WeightRow row;
+    for (const int surface : surfaces_of(scene)) {
+        const Node& node = scene.nodes[static_cast<size_t>(surface)];
+        if (node.skin < 0) {
+            continue;
+        }
+        const Pieces pieces = pieces_of(scene.meshes[static_cast<size_t>(node.mesh)]);
+        const std::vector<int>& joints = scene.skins[static_cast<size_t>(node.skin)].joints;
+        constexpr char nothing = 1;
+        constexpr char whole = 2;
+        std::vector<char> seen(pieces.count, 0);
+        for (size_t v = 0; v < pieces.of.size() && v + 1 < node.influences.offsets.size(); ++v) {
+            read_row(node.influences, v, row);
+            double held = 0;
+            for (const Weight& one : row) {
+                held += joints[one.joint] == joint ? static_cast<double>(one.weight) : 0;
+            }
+            if (held > 1e-6 && held < 1 - 1e-4) {
+                return false;
+            }
+            seen[pieces.of[v]] |= held > 1e-6 ? whole : nothing;
+        }
+        if (std::find(seen.begin(), seen.end(), nothing | whole) != seen.end()) {
+            return false;
+        }
+    }
+    return true;
+}
+
+} // namespace
+
 std::vector<Finding> find_weighted_root(const FindingContext& context) {
     const std::vector<int> roots = root_joints(context.scene);
     if (roots.size() != 1) {
         return {};
     }
     const Holding held = holding_of(context.scene)[roots[0]];
-    if (held.points == 0) {
+    if (held.points == 0 || stands_and_holds_whole_pieces(context.scene, roots[0])) {
         return {};
     }
     Finding finding;

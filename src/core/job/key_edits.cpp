@@ -97,6 +97,11 @@ std::vector<double> keyed_frames(const KeyLayer& layer, const KeyedPath& what) {
 
 void set_keys(Job& job, size_t place, const KeyedPath& what, double frame, const Vec3& value) {
     KeyLayer layer = layer_at(job, place);
+    set_keys(layer, what, frame, value);
+    put_layer(job, place, layer);
+}
+
+void set_keys(KeyLayer& layer, const KeyedPath& what, double frame, const Vec3& value) {
     const int axes = what.path == Path::weights ? 1 : 3;
     for (int axis = 0; axis < axes; ++axis) {
         auto found = std::find_if(layer.begin(), layer.end(),
@@ -116,7 +121,6 @@ void set_keys(Job& job, size_t place, const KeyedPath& what, double frame, const
         }
         key->value = value[axis];
     }
-    put_layer(job, place, layer);
 }
 
 void drop_keys(Job& job, size_t place, const KeyedPath& what, double frame) {

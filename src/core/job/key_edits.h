@@ -31,6 +31,7 @@ Vec3 keyed_value(const KeyLayer& layer, const KeyedPath& what, double frame);
 /// Frames at which any of the axes has a key, ascending.
 std::vector<double> keyed_frames(const KeyLayer& layer, const KeyedPath& what);
 /// Keys all axes at a frame; a key that is there gets the value and keeps its tangents.
+void set_keys(KeyLayer& layer, const KeyedPath& what, double frame, const Vec3& value);
 void set_keys(Job& job, size_t place, const KeyedPath& what, double frame, const Vec3& value);
 void drop_keys(Job& job, size_t place, const KeyedPath& what, double frame);
 void set_tangents(Job& job, size_t place, const KeyedPath& what, double frame, Tangent tangent);

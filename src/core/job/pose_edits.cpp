@@ -66,22 +66,26 @@ std::vector<std::string> key_pose(Job& job, const LayerPlace& layer, const Scene
         return done;
     }
     const KeyLayer keys = layer_at(job, layer.place);
+    KeyLayer made = keys;
     for (const PosedJoint& joint : wanted) {
         const Node& node = shown.nodes[static_cast<size_t>(joint.node)];
         const Transform& was = now.local[static_cast<size_t>(joint.node)];
         const bool turns = was.rotation.angularDistance(joint.is.rotation) > least_turn;
         const bool moves = (was.translation - joint.is.translation).norm() > least_move_m;
         if (turns) {
-            set_keys(job, layer.place, {node.name, Path::rotation}, layer.frame,
+            set_keys(made, {node.name, Path::rotation}, layer.frame,
                      degrees_for(keys, worked, node, was.rotation, joint.is.rotation));
         }
         if (moves) {
-            set_keys(job, layer.place, {node.name, Path::translation}, layer.frame,
+            set_keys(made, {node.name, Path::translation}, layer.frame,
                      mm_for(keys, worked, node, was.translation, joint.is.translation, layer.scale));
         }
         if (turns || moves) {
             done.push_back(node.name);
         }
+    }
+    if (!done.empty()) {
+        set_layer(job, layer.place, std::move(made));
     }
     return done;
 }

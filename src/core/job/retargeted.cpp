@@ -17,6 +17,7 @@ RetargetOptions options_of(const nlohmann::json& parameters) {
         parameters.value("path", "legs") == "same" ? RetargetOptions::Path::same : RetargetOptions::Path::legs;
     options.path_factor = parameters.value("path_factor", 0.0);
     options.plant_feet = parameters.value("feet", "planted") != "free";
+    options.keep_hands = parameters.value("hands", "free") == "kept";
     return options;
 }
 
@@ -96,6 +97,8 @@ std::vector<RetargetedSource> retargeted_sources(const Replay& replay, const std
     const Scene& target = place == 0 ? *replay.received : *replay.outcomes[static_cast<size_t>(place) - 1].scene;
     RetargetOptions options = options_of(parameters);
     options.stop = stop;
+    const Result<JointLimits> limits =
+        joint_limits_from_json(parameters.value("limits", nlohmann::json::object()), "limits");
     const std::vector<NamedScene>& sources = *replay.sources;
     for (size_t s = 0; s < sources.size(); ++s) {
         const Scene& source = sources[s].scene;
@@ -123,11 +126,13 @@ std::vector<RetargetedSource> retargeted_sources(const Replay& replay, const std
             if (stop && stop()) {
                 return {};
             }
-            const Clip made = retargeter.run(clip);
+            std::vector<HandHold> holds;
+            const Clip made = retargeter.run(clip, &holds);
             if (stop && stop()) {
                 return {};
             }
-            one.clips.push_back({clip.name, report_on(retargeter, source, clip, target, made)});
+            one.clips.push_back({clip.name, report_on(retargeter, source, clip, target, made, holds),
+                                 beyond_limits(target, made, limits ? *limits : JointLimits())});
             for (const BoneDirection& bone : one.clips.back().report.directions) {
                 const RetargetedSource::Direction direction = {target.nodes[static_cast<size_t>(bone.target)].name,
                                                                clip.name, bone};

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/job/replay.h"
+#include "core/measure/skeleton/joint_limits.h"
 #include "core/retarget/retarget_report.h"
 
 #include <functional>
@@ -14,6 +15,7 @@ namespace wembrix {
 struct RetargetedClip {
     std::string name; ///< in the source
     RetargetReport report;
+    BeyondLimits beyond; ///< of the step's limits
 };
 struct RetargetedSource {
     std::string name; ///< its file

@@ -2,6 +2,7 @@
 
 #include "core/job/card_edits.h"
 #include "core/plan/guide_rows.h"
+#include "core/plan/planned_skeleton.h"
 
 #include <algorithm>
 
@@ -53,8 +54,13 @@ size_t set_build(Job& job, const BuildOnCard& build) {
     return static_cast<size_t>(place);
 }
 
-size_t set_binding(Job& job, const nlohmann::json& parameters) {
+size_t set_binding(Job& job, nlohmann::json parameters) {
     const int built = build_place(job);
+    // A plan without a root has no joint that only carries: a root that looks like one holds, too.
+    const std::optional<BuildOnCard> build = build_on_card(job);
+    if (build && build->plan.root == Plan::Root::none && !parameters.contains("joints")) {
+        parameters["joints"] = {"*"};
+    }
     const auto from = job.steps.begin() + (built + 1);
     const auto found = std::find_if(from, job.steps.end(), [](const Step& step) { return step.id == binds; });
     if (found != job.steps.end()) {
@@ -70,7 +76,12 @@ size_t set_binding(Job& job, const nlohmann::json& parameters) {
     return static_cast<size_t>(built) + 1;
 }
 
-size_t set_retarget(Job& job, const nlohmann::json& parameters) {
+size_t set_retarget(Job& job, nlohmann::json parameters) {
+    if (const std::optional<BuildOnCard> build = build_on_card(job); build && !parameters.contains("limits")) {
+        if (const JointLimits limits = limits_of_plan(build->plan); !limits.empty()) {
+            parameters["limits"] = joint_limits_to_json(limits);
+        }
+    }
     const auto found =
         std::find_if(job.steps.begin(), job.steps.end(), [](const Step& step) { return step.id == "retarget"; });
     if (found == job.steps.end()) {

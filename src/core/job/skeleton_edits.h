@@ -23,9 +23,11 @@ std::optional<BuildOnCard> build_on_card(const Job& job);
 /// being fitted. Its place on the card.
 size_t set_build(Job& job, const BuildOnCard& build);
 /// Binds with these parameters: in the first step behind that one that binds, else in a new one right behind it, or at
-/// the step's own place where nothing builds. Its place on the card.
-size_t set_binding(Job& job, const nlohmann::json& parameters);
-/// Retargets with these parameters: in the step that does so, else in a new one before those that cut. Its place.
-size_t set_retarget(Job& job, const nlohmann::json& parameters);
+/// the step's own place where nothing builds. Joints that are not named are all of them where the plan has no root.
+/// Its place on the card.
+size_t set_binding(Job& job, nlohmann::json parameters);
+/// Retargets with these parameters: in the step that does so, else in a new one before those that cut; with the limits
+/// of the plan that the card builds by, if it has some. Its place.
+size_t set_retarget(Job& job, nlohmann::json parameters);
 
 } // namespace wembrix

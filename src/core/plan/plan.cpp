@@ -110,6 +110,7 @@ Plan with_joints(const Plan& plan, std::string_view name, int joints) {
             }
         }
     }
+    chain.limits.clear(); // they spoke of joints that are others now
     for (PlanChain& other : changed.chains) {
         if (other.from == chain.name && other.from_joint > joints) {
             other.from_joint = 0;

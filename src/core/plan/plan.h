@@ -4,6 +4,7 @@
 
 #include "core/base/result.h"
 #include "core/math/axes.h"
+#include "core/measure/skeleton/joint_limits.h"
 
 #include <filesystem>
 #include <nlohmann/json.hpp>
@@ -28,6 +29,7 @@ struct PlanChain {
     bool tip = false;      ///< a joint stands where the last bone ends, too
     std::string joint_name = "{chain}_{number}{side}";
     std::vector<std::string> names; ///< of the first joints; the others go by `joint_name`
+    std::vector<TurnLimits> limits; ///< of the first joints; the others turn as they like
     /// One list a copy, each of as many points: X from the right (-1) to the left (1) side of the body, Y from the
     /// ground (0) to the top (1), Z from the back (-1) to the front (1); of a chain on both sides the left one.
     std::vector<std::vector<Vec3>> guides;

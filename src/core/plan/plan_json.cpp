@@ -182,6 +182,20 @@ std::optional<Problem> read_chain(const json& object, const std::string& where, 
             chain.names = names->get<std::vector<std::string>>();
         }
     }
+    if (const json* limits = reader.find("limits_deg")) {
+        if (!limits->is_array() || limits->size() > most_of_a_kind) {
+            reader.fail("\"limits_deg\" is not a list, one a joint.");
+        } else {
+            for (const json& of : *limits) {
+                const Result<TurnLimits> one =
+                    of.is_null() ? Result<TurnLimits>(TurnLimits()) : turn_limits_from_json(of, where + ", limits_deg");
+                if (!one) {
+                    return one.problem();
+                }
+                chain.limits.push_back(*one);
+            }
+        }
+    }
     const json* guides = reader.find("guides");
     if (guides == nullptr || !read_guides(*guides, chain)) {
         reader.fail("\"guides\" is not one list of points [x, y, z] a copy, all of one length.");
@@ -330,6 +344,12 @@ json plan_to_json(const Plan& plan) {
         unless("tip", chain.tip, usual.tip);
         unless("joint_name", chain.joint_name, usual.joint_name);
         unless("names", chain.names, usual.names);
+        if (!chain.limits.empty()) {
+            json& limits = row["limits_deg"] = json::array();
+            for (const TurnLimits& of : chain.limits) {
+                limits.push_back(of.any() ? turn_limits_to_json(of) : json());
+            }
+        }
         json lists = json::array();
         for (const std::vector<Vec3>& points : chain.guides) {
             json list = json::array();

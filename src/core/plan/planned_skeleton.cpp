@@ -210,14 +210,53 @@ Result<std::vector<PlannedJoint>> planned_skeleton(const Plan& plan, const Guide
     return Planner(plan, guides, ground_y).run();
 }
 
-Contract contract_of_plan(const Plan& plan) {
+namespace {
+
+/// Its joints in a body that nobody has fitted.
+Result<std::vector<PlannedJoint>> unfitted(const Plan& plan) {
     Bounds unit;
     unit.add(Vec3(-1, 0, -1));
     unit.add(Vec3(1, 1, 1));
+    return planned_skeleton(plan, guides_in(plan, {}, unit, 0), 0);
+}
+
+} // namespace
+
+JointLimits limits_of_plan(const Plan& plan) {
+    JointLimits limits;
+    const Result<std::vector<PlannedJoint>> joints = unfitted(plan);
+    const auto axis_at = [](Axis axis) {
+        Eigen::Index at = 0;
+        direction(axis).cwiseAbs().maxCoeff(&at);
+        return static_cast<size_t>(at);
+    };
+    for (const PlannedJoint& joint : joints ? *joints : std::vector<PlannedJoint>()) {
+        if (joint.chain < 0 || joint.is_twist || joint.is_tip) {
+            continue;
+        }
+        const PlanChain& chain = plan.chains[static_cast<size_t>(joint.chain)];
+        const auto number = static_cast<size_t>(joint.number);
+        if (number < 1 || number > chain.limits.size() || !chain.limits[number - 1].any()) {
+            continue;
+        }
+        TurnLimits own = chain.limits[number - 1];
+        if (joint.side == Side::right) {
+            for (const Axis axis : {plan.bone_axis, plan.up_axis}) {
+                if (auto& range = own.degrees.at(axis_at(axis))) {
+                    range = std::pair(-range->second, -range->first);
+                }
+            }
+        }
+        limits[joint.name] = own;
+    }
+    return limits;
+}
+
+Contract contract_of_plan(const Plan& plan) {
     Contract contract;
     contract.name = plan.name;
     contract.names_only = true;
-    const Result<std::vector<PlannedJoint>> joints = planned_skeleton(plan, guides_in(plan, {}, unit, 0), 0);
+    const Result<std::vector<PlannedJoint>> joints = unfitted(plan);
     if (!joints) {
         return contract; // of a plan that makes nothing
     }

@@ -27,6 +27,10 @@ struct PlannedJoint {
 /// name and for a bone shorter than 0.01 mm.
 Result<std::vector<PlannedJoint>> planned_skeleton(const Plan& plan, const Guides& guides, double ground_y);
 
+/// How far its joints may turn, by name. What is said of a chain on both sides is the left one's: on the right the
+/// angles about the bone and the second axis count the other way round.
+JointLimits limits_of_plan(const Plan& plan);
+
 /// Names and parents, to hold a skeleton against: a plan says nothing of lengths.
 Contract contract_of_plan(const Plan& plan);
 /// A contract's file, or a plan's.

@@ -7,6 +7,7 @@
 
 #include <algorithm>
 #include <array>
+#include <cctype>
 #include <fmt/format.h>
 #include <map>
 #include <set>
@@ -19,7 +20,7 @@ namespace {
 
 constexpr std::string_view map_format = "wembrix map";
 constexpr size_t most_pairs = 20000;
-const std::array<std::string_view, 4> role_names = {"none", "root", "pelvis", "foot"};
+const std::array<std::string_view, 6> role_names = {"none", "root", "pelvis", "foot", "hand", "prop"};
 
 bool read_names(const json& value, std::vector<std::string>& names) {
     if (!value.is_array() || value.empty() || value.size() > most_pairs) {
@@ -109,7 +110,9 @@ class Proposer {
     void add_chain(const BodyChain& to, const BodyChain& from) {
         std::vector<int> target = to.joints;
         std::vector<int> source = from.joints;
-        const bool ends_in_a_foot = to.role == "leg";
+        const MapPair::Role end = to.role == "leg"   ? MapPair::Role::foot
+                                  : to.role == "arm" ? MapPair::Role::hand
+                                                     : MapPair::Role::none;
         // Where names answer each other all along, they say it.
         const bool named = std::all_of(target.begin(), target.end(), [&](int joint) {
             const auto found = by_name_.find(joint);
@@ -118,19 +121,32 @@ class Proposer {
         if (named) {
             for (const int joint : target) {
                 const bool last = joint == target.back();
-                add({by_name_.at(joint)}, {joint}, last ? end_role(ends_in_a_foot) : MapPair::Role::none);
+                add({by_name_.at(joint)}, {joint}, last ? end : MapPair::Role::none);
             }
             return;
         }
         if (source.size() == target.size()) {
             for (size_t i = 0; i < target.size(); ++i) {
                 const bool last = i + 1 == target.size();
-                add({source[i]}, {target[i]}, last ? end_role(ends_in_a_foot) : MapPair::Role::none);
+                add({source[i]}, {target[i]}, last ? end : MapPair::Role::none);
             }
             return;
         }
-        if (ends_in_a_foot && source.size() > 1 && target.size() > 1) {
-            add({source.back()}, {target.back()}, MapPair::Role::foot);
+        // Twist joints share the rotation about the bone that they divide: bone answers bone.
+        const std::vector<std::vector<int>> source_bones = bones_with_twists(source_, source);
+        const std::vector<std::vector<int>> target_bones = bones_with_twists(target_, target);
+        if (source_bones.size() == target_bones.size()) {
+            for (size_t i = 0; i < target_bones.size(); ++i) {
+                add(source_bones[i], target_bones[i], i + 1 == target_bones.size() ? end : MapPair::Role::none);
+            }
+            return;
+        }
+        // A hand has fingers; what ends without, as a wing does, is one row to its end.
+        const bool ends_alike =
+            end == MapPair::Role::foot || (end == MapPair::Role::hand && has_joints_below(source_, source.back()) &&
+                                           has_joints_below(target_, target.back()));
+        if (ends_alike && source.size() > 1 && target.size() > 1) {
+            add({source.back()}, {target.back()}, end);
             source.pop_back();
             target.pop_back();
         }
@@ -140,7 +156,21 @@ class Proposer {
         add(source, target, MapPair::Role::none);
     }
 
-    static MapPair::Role end_role(bool foot) { return foot ? MapPair::Role::foot : MapPair::Role::none; }
+    static bool has_joints_below(const Scene& scene, int joint) {
+        return std::any_of(scene.nodes.begin(), scene.nodes.end(),
+                           [&](const Node& node) { return node.kind == NodeKind::joint && node.parent == joint; });
+    }
+    /// Each joint that bends, and behind it those that only divide its bone: their names say so.
+    static std::vector<std::vector<int>> bones_with_twists(const Scene& scene, const std::vector<int>& chain) {
+        std::vector<std::vector<int>> bones;
+        for (const int joint : chain) {
+            if (bones.empty() || !is_twist_name(scene.nodes[static_cast<size_t>(joint)].name)) {
+                bones.emplace_back();
+            }
+            bones.back().push_back(joint);
+        }
+        return bones;
+    }
 
     void add(const std::vector<int>& source, const std::vector<int>& target, MapPair::Role role) {
         MapPair pair;
@@ -252,6 +282,13 @@ json map_to_json(const JointMap& map) {
 Result<JointMap> read_map(const std::filesystem::path& file) {
     const Result<json> object = read_json_file(file);
     return object ? map_from_json(*object, file.filename().string()) : Result<JointMap>(object.problem());
+}
+
+bool is_twist_name(const std::string& name) {
+    std::string low = name;
+    std::transform(low.begin(), low.end(), low.begin(),
+                   [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
+    return low.find("twist") != std::string::npos;
 }
 
 JointMap propose_map(const Scene& source, const Scene& target, const std::string& name) {

@@ -19,6 +19,8 @@ struct MapPair {
         root,   ///< carries the motion of the whole
         pelvis, ///< its path is carried, too
         foot,   ///< held where it stands
+        hand,   ///< kept where it is still, if asked: in the world, at the other hand, at a prop
+        prop,   ///< its own path is carried; hands may be at it
     };
     std::vector<std::string> source;
     std::vector<std::string> target;
@@ -40,6 +42,9 @@ struct JointMap {
 Result<JointMap> map_from_json(const nlohmann::json& json, const std::string& where);
 nlohmann::json map_to_json(const JointMap& map);
 Result<JointMap> read_map(const std::filesystem::path& file);
+
+/// Whether a joint's name says that it only divides a bone.
+bool is_twist_name(const std::string& name);
 
 /// By name, prefixes and ways of writing aside; then by what the joints are of a body. What is unsure of the two, or
 /// has nothing to answer it, is left out.

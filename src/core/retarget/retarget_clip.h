@@ -19,7 +19,17 @@ struct RetargetOptions {
     Path path = Path::legs;
     double path_factor = 0; ///< instead, if above 0
     bool plant_feet = true;
+    bool keep_hands = false; ///< see HandHold
     std::function<bool()> stop;
+};
+
+/// Where a hand of the source is still: in the world, or as seen from the other hand or a prop near it. The target's
+/// keeps to the same, distances times the path's factor.
+struct HandHold {
+    int link = 0;     ///< of the hand
+    int on_link = -1; ///< of the other hand or the prop; -1: the world
+    int first = 0;    ///< frames, both counted
+    int last = 0;
 };
 
 /// A map between two skeletons, made ready for any number of takes. Holds references to both scenes.
@@ -58,7 +68,8 @@ class Retargeter {
 
     /// Baked at the clip's rate: rotations of all joints of the map, translations of root and pelvis. The clip is
     /// whole: all its frames, from its own beginning on. An empty list of channels where `stop` said so.
-    [[nodiscard]] Clip run(const Clip& clip) const;
+    /// `holds`: of the hands, if they are kept.
+    [[nodiscard]] Clip run(const Clip& clip, std::vector<HandHold>* holds = nullptr) const;
 
   private:
     struct Row {
@@ -68,24 +79,45 @@ class Retargeter {
             at; ///< of the target's joints along the source's, in joints: 1.5 is between the second and the third
         std::vector<Vec3> directions; ///< of the target's bones at rest
     };
-    struct Leg {
+    struct Limb { ///< a leg, or an arm
+        bool is_arm = false;
         std::vector<int> joints; ///< of the target, from the hip to the foot
         size_t knee = 1;
         std::vector<int> below; ///< all nodes under the hip, parents first
         int source_foot = -1;
         double lift_m = 0; ///< the foot's height at rest less that of the source's, times the factor
     };
+    /// A joint that only divides a bone and hangs on its upper end: it takes its share of what the next one twists.
+    struct Twist {
+        int node = -1;
+        int next = -1;             ///< where the bone leads
+        Vec3 bone = Vec3::UnitY(); ///< under the upper one, of length 1
+        double share = 0;
+    };
     struct Source; ///< a clip baked, by node
     struct Frame;  ///< both bodies at one frame; each thread has its own
     struct Steps;  ///< where feet are to be, and how far the pelvis sinks, frame by frame
     void link_rows();
-    void find_legs();
+    void find_limbs();
+    void find_twists();
+    void twist(Frame& frame) const;
     void rest_of(Link& link);
     void choose_nodes();
     void pose(const Source& source, int f, Frame& frame) const;
     void place(Frame& frame) const;
-    void reach(Frame& frame, const Leg& leg, const Vec3& at) const;
+    void reach(Frame& frame, const Limb& limb, const Vec3& at) const;
+    struct Track; ///< where a limb is before anything is held
     [[nodiscard]] Steps steps_of(const Source& source, const Clip& clip, int frames) const;
+    void plant(size_t limb, const Track& track, const Clip& clip, std::vector<Vec3>& to) const;
+    [[nodiscard]] std::vector<double> sink_of(const std::vector<Track>& tracks,
+                                              const std::vector<std::vector<Vec3>>& wanted, int blend) const;
+    /// Of every hand, one after another; `to` gets where each is to be.
+    [[nodiscard]] std::vector<HandHold> hold_hands(const std::vector<Track>& tracks, const std::vector<Track>& props,
+                                                   const Clip& clip, std::vector<std::vector<Vec3>>& to) const;
+    /// Carries the path of the whole, or its own.
+    [[nodiscard]] static bool is_carried(MapPair::Role role) {
+        return role == MapPair::Role::pelvis || role == MapPair::Role::root || role == MapPair::Role::prop;
+    }
 
     const Scene& source_;
     const Scene& target_;
@@ -97,7 +129,8 @@ class Retargeter {
     std::vector<Link> links_;
     std::vector<int> link_of_; ///< one a node of the target; -1: none
     std::vector<Row> rows_;
-    std::vector<Leg> legs_;
+    std::vector<Limb> limbs_;
+    std::vector<Twist> twists_;
     std::vector<std::string> missing_;
     std::vector<Mat4> source_rest_;
     std::vector<Mat4> target_rest_;

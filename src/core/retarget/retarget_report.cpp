@@ -25,8 +25,9 @@ double over_ground(const Vec3& a, const Vec3& b) {
 } // namespace
 
 RetargetReport report_on(const Retargeter& retargeter, const Scene& source, const Clip& clip, const Scene& target,
-                         const Clip& made) {
+                         const Clip& made, const std::vector<HandHold>& holds) {
     RetargetReport report;
+    report.holds = holds.size();
     const std::vector<Retargeter::Link>& links = retargeter.links();
     const int frames = clip.frames();
     const double factor = retargeter.path_factor();
@@ -61,7 +62,8 @@ RetargetReport report_on(const Retargeter& retargeter, const Scene& source, cons
             const int parent = target.nodes[n].parent;
             const bool carries = std::any_of(links.begin(), links.end(), [&](const Retargeter::Link& link) {
                 return link.target == static_cast<int>(n) &&
-                       (link.role == MapPair::Role::pelvis || link.role == MapPair::Role::root);
+                       (link.role == MapPair::Role::pelvis || link.role == MapPair::Role::root ||
+                        link.role == MapPair::Role::prop);
             });
             if (parent >= 0 && target.nodes[n].kind == NodeKind::joint && !carries) {
                 const auto length = [&](const std::vector<Mat4>& world) {
@@ -140,6 +142,25 @@ RetargetReport report_on(const Retargeter& retargeter, const Scene& source, cons
                 report.allowed_mm = own * 1000;
                 report.slide_joint = name;
                 report.slide_frame = worst;
+            }
+        }
+    }
+    for (const HandHold& hold : holds) {
+        const auto l = static_cast<size_t>(hold.link);
+        const auto middle = static_cast<size_t>((hold.first + hold.last) / 2);
+        for (int f = hold.first; f <= hold.last; ++f) {
+            const auto at = static_cast<size_t>(f);
+            // From the world as it was half-way, or from what it is at.
+            const auto origin = [&](const std::vector<std::vector<Vec3>>& track) {
+                return hold.on_link < 0 ? track[l][middle] : track[static_cast<size_t>(hold.on_link)][at];
+            };
+            const Vec3 is_away = tracks.target[l][at] - origin(tracks.target);
+            const Vec3 was_away = tracks.source[l][at] - origin(tracks.source);
+            const double off = (is_away - factor * was_away).norm() * 1000;
+            if (off > report.hand_off_mm) {
+                report.hand_off_mm = off;
+                report.hand_joint = target.nodes[static_cast<size_t>(links[l].target)].name;
+                report.hand_frame = f;
             }
         }
     }

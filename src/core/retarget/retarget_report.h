@@ -30,10 +30,14 @@ struct RetargetReport {
     double longest_change_m = 0;           ///< of any bone's length, against its rest
     std::vector<BoneDirection> directions; ///< the worst first
     size_t stands = 0;
+    size_t holds = 0;       ///< of hands
+    double hand_off_mm = 0; ///< the farthest that a hand is from where its hold has it
+    std::string hand_joint;
+    int hand_frame = 0;
 };
-/// `made` is what `retargeter.run(clip)` gave. Its rows of other lengths count bone by bone where one joint answers
-/// one.
+/// `made` and `holds` are what `retargeter.run(clip)` gave. Its rows of other lengths count bone by bone where one
+/// joint answers one.
 RetargetReport report_on(const Retargeter& retargeter, const Scene& source, const Clip& clip, const Scene& target,
-                         const Clip& made);
+                         const Clip& made, const std::vector<HandHold>& holds = {});
 
 } // namespace wembrix

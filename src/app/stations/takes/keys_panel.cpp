@@ -179,6 +179,10 @@ void KeysPanel::refresh_values() {
     shape_weight_->setValue(has_shape ? 100 * keyed_value(keys_, {shape_name(), Path::weights}, clock_.frame()).x()
                                       : 0);
     shape_->setEnabled(has_shape);
+    for (QWidget* part :
+         {static_cast<QWidget*>(shape_said_), static_cast<QWidget*>(shape_), static_cast<QWidget*>(shape_weight_)}) {
+        part->setVisible(shape_->count() > 0);
+    }
     shape_weight_->setEnabled(has_shape);
     key_now_->setEnabled(place.has_value() && (!standing_.empty() || !name.empty()));
     copy_->setEnabled(!clock_.clip().isEmpty());
@@ -376,20 +380,18 @@ void KeysPanel::key_by_command() {
         return;
     }
     // As they stand: the curves get a key where they are.
-    const size_t place = *layer();
     const double frame = clock_.frame();
     const Scene& scene = state->replay.prepared();
-    const KeyLayer keys = keys_;
-    document_.edit(tr("Key at frame %1").arg(frame), [&](Job& job) {
-        for (const int node : selection_.nodes_in(scene)) {
-            const std::string& name = scene.nodes[static_cast<size_t>(node)].name;
-            for (const Path path : {Path::rotation, Path::translation}) {
-                if (path == Path::rotation || !keyed_frames(keys, {name, path}).empty()) {
-                    set_keys(job, place, {name, path}, frame, keyed_value(keys, {name, path}, frame));
-                }
+    KeyLayer made = keys_;
+    for (const int node : selection_.nodes_in(scene)) {
+        const std::string& name = scene.nodes[static_cast<size_t>(node)].name;
+        for (const Path path : {Path::rotation, Path::translation}) {
+            if (path == Path::rotation || !keyed_frames(keys_, {name, path}).empty()) {
+                set_keys(made, {name, path}, frame, keyed_value(keys_, {name, path}, frame));
             }
         }
-    });
+    }
+    document_.edit(tr("Key at frame %1").arg(frame), [&](Job& job) { set_layer(job, *layer(), made); });
 }
 
 void KeysPanel::let_go() {

@@ -99,6 +99,7 @@ class KeysPanel : public QWidget {
     QLabel* joint_said_;
     std::array<QDoubleSpinBox*, 3> turn_{};
     std::array<QDoubleSpinBox*, 3> move_{};
+    QLabel* shape_said_;
     QComboBox* shape_;
     QDoubleSpinBox* shape_weight_;
     QComboBox* sources_;

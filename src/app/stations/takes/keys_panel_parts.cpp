@@ -166,7 +166,8 @@ QWidget* KeysPanel::make_values() {
     };
     add(1, tr("Rotation"), "keyTurn", tr("°"), Path::rotation, turn_);
     add(2, tr("Position"), "keyMove", tr(" mm"), Path::translation, move_);
-    grid->addWidget(soft(tr("Shape"), box), 3, 0);
+    shape_said_ = soft(tr("Shape"), box);
+    grid->addWidget(shape_said_, 3, 0);
     shape_ = new QComboBox(box);
     shape_->setObjectName(QStringLiteral("keyedShape"));
     shape_->setToolTip(tr("A shape of a surface, keyed by its weight"));

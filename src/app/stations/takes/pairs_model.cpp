@@ -39,6 +39,8 @@ void PairsModel::show_source(const RetargetedSource& source) {
             row.here = pair->target;
             done.insert(pair->target.begin(), pair->target.end());
             row.how = pair->role == MapPair::Role::foot     ? tr("foot")
+                      : pair->role == MapPair::Role::hand   ? tr("hand")
+                      : pair->role == MapPair::Role::prop   ? tr("prop")
                       : pair->role == MapPair::Role::root   ? tr("root")
                       : pair->role == MapPair::Role::pelvis ? tr("pelvis")
                       : pair->how == "name"                 ? tr("name")

@@ -104,6 +104,14 @@ PairsPanel::PairsPanel(Document& document, Session& session, QWidget* parent)
     connect(feet_, QOverload<int>::of(&QComboBox::activated), this,
             [this](int index) { change("feet", index == 0 ? "planted" : "free", tr("Feet")); });
     row->addWidget(feet_);
+    hands_ = new QComboBox(this);
+    hands_->setObjectName(QStringLiteral("pairsHands"));
+    hands_->addItems({tr("hands free"), tr("hands kept")});
+    hands_->setToolTip(tr("Whether hands keep to where those of the take are still: in the world, at each other, at a "
+                          "joint that is a prop"));
+    connect(hands_, QOverload<int>::of(&QComboBox::activated), this,
+            [this](int index) { change("hands", index == 0 ? "free" : "kept", tr("Hands")); });
+    row->addWidget(hands_);
     row->addStretch(1);
     column->addLayout(row);
     said_ = new QLabel(this);
@@ -196,16 +204,21 @@ void PairsPanel::show_one() {
         const nlohmann::json& parameters = state->replay.outcomes[static_cast<size_t>(place)].step.parameters;
         path_->setCurrentIndex(parameters.value("path", "legs") == "same" ? 1 : 0);
         feet_->setCurrentIndex(parameters.value("feet", "planted") == "free" ? 1 : 0);
+        hands_->setCurrentIndex(parameters.value("hands", "free") == "kept" ? 1 : 0);
     }
     // Over all its takes the worst, each with the moment.
     const RetargetedClip* slide = nullptr;
     const RetargetedClip* pop = nullptr;
     const RetargetedClip* deep = nullptr;
+    const RetargetedClip* hand = nullptr;
+    const RetargetedClip* beyond = nullptr;
     double longest = 0;
     for (const RetargetedClip& clip : one.clips) {
         slide = slide == nullptr || clip.report.slide_mm > slide->report.slide_mm ? &clip : slide;
         pop = pop == nullptr || clip.report.pop_m_s2 > pop->report.pop_m_s2 ? &clip : pop;
         deep = deep == nullptr || clip.report.below_ground_mm > deep->report.below_ground_mm ? &clip : deep;
+        hand = hand == nullptr || clip.report.hand_off_mm > hand->report.hand_off_mm ? &clip : hand;
+        beyond = beyond == nullptr || clip.beyond.degrees > beyond->beyond.degrees ? &clip : beyond;
         longest = std::max(longest, clip.report.longest_change_m);
     }
     const auto link = [](const std::string& take, int frame, const QString& text) {
@@ -224,6 +237,16 @@ void PairsPanel::show_one() {
         parts << tr("below the ground %1")
                      .arg(link(deep->name, deep->report.below_frame,
                                tr("%1 mm").arg(deep->report.below_ground_mm, 0, 'f', 1)));
+    }
+    if (hand != nullptr && hand->report.holds > 0) {
+        parts << tr("hands off by %1")
+                     .arg(link(hand->name, hand->report.hand_frame,
+                               tr("%1 mm").arg(hand->report.hand_off_mm, 0, 'f', 1)));
+    }
+    if (beyond != nullptr && beyond->beyond.degrees > 0) {
+        parts << tr("beyond its limits %1 (%2)")
+                     .arg(link(beyond->name, beyond->beyond.frame, tr("%1°").arg(beyond->beyond.degrees, 0, 'f', 1)),
+                          QString::fromStdString(beyond->beyond.joint).toHtmlEscaped());
     }
     if (!one.directions.empty()) {
         const RetargetedSource::Direction& worst = one.directions.front();

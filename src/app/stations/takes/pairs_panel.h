@@ -55,6 +55,7 @@ class PairsPanel : public QWidget {
     QComboBox* source_;
     QComboBox* path_;
     QComboBox* feet_;
+    QComboBox* hands_;
     QLabel* said_;
 };
 

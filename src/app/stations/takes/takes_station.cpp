@@ -44,14 +44,6 @@ TakesStation::TakesStation(const StationContext& context, QWidget* parent)
     place_column->setContentsMargins(0, 0, 0, 0);
     top->addWidget(place_, 6);
     top->addWidget(make_side(), 7);
-    auto* empty_card = new QFrame(this);
-    empty_card->setObjectName(QStringLiteral("card"));
-    auto* empty_column = new QVBoxLayout(empty_card);
-    empty_column->addWidget(offer(tr("No take yet. Import a file with motion, or a model and its takes: the clips "
-                                     "that are cut from them are listed here."),
-                                  empty_card));
-    empty_ = empty_card;
-    top->addWidget(empty_card, 7);
     column->addLayout(top, 10);
     auto* card = new QFrame(this);
     card->setObjectName(QStringLiteral("card"));
@@ -102,8 +94,20 @@ QWidget* TakesStation::make_side() {
     row->addStretch(1);
     column->addWidget(side_row_);
     sides_ = new QStackedWidget(side);
-    list_ = new ClipList(*model_, side);
-    sides_->addWidget(list_);
+    auto* clips = new QWidget(side);
+    auto* clips_column = new QVBoxLayout(clips);
+    clips_column->setContentsMargins(0, 0, 0, 0);
+    list_ = new ClipList(*model_, clips);
+    clips_column->addWidget(list_);
+    empty_ = new QFrame(clips);
+    empty_->setObjectName(QStringLiteral("card"));
+    auto* empty_column = new QVBoxLayout(empty_);
+    empty_column->addWidget(
+        offer(tr("No take yet. Import a file with motion, or a model and its takes: the clips "
+                 "that are cut from them are listed here. Clips from nothing are made under “Keys”."),
+              empty_));
+    clips_column->addWidget(empty_);
+    sides_->addWidget(clips);
     auto* keys_card = new QFrame(side);
     keys_card->setObjectName(QStringLiteral("card"));
     auto* keys_column = new QVBoxLayout(keys_card);
@@ -334,9 +338,14 @@ void TakesStation::refresh() {
         tools_->takes->setVisible(tools_->takes->count() > 0);
         tools_->bring->setVisible(!document_.is_empty());
     }
-    const bool nothing = document_.is_empty() || (session_.state() && model_->takes().empty());
+    const bool nothing =
+        document_.is_empty() || (session_.state() && model_->takes().empty() && model_->made().empty());
     empty_->setVisible(nothing);
-    sides_->parentWidget()->setVisible(!nothing);
+    list_->setVisible(!nothing);
+    side_row_->setVisible(!document_.is_empty());
+    if (document_.is_empty() && sides_->currentIndex() != 0) {
+        show_side(0);
+    }
     if (!wanted_clip_.isEmpty() && model_->clip(wanted_clip_.toStdString()) != nullptr) {
         const QString clip = wanted_clip_;
         wanted_clip_.clear();

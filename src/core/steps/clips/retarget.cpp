@@ -1,5 +1,6 @@
 // Takes of other bodies put onto this one: joint by joint of a map, feet planted, no length changed.
 #include "core/base/counted.h"
+#include "core/measure/skeleton/joint_limits.h"
 #include "core/retarget/retarget_report.h"
 #include "core/steps/clips/chosen_clips.h"
 #include "core/steps/clips/source_takes.h"
@@ -18,13 +19,20 @@ Result<JointMap> map_in(const nlohmann::json& json) {
     return json.empty() ? Result<JointMap>(JointMap()) : map_from_json(json, "\"map\"");
 }
 
+Result<JointLimits> limits_in(const nlohmann::json& json) {
+    return joint_limits_from_json(json, "\"limits\"");
+}
+
 struct RetargetSettings {
     enum class Feet : uint8_t { planted, free };
+    enum class Hands : uint8_t { free, kept };
     std::vector<std::string> sources;
     JointMap map;
     RetargetOptions::Path path = RetargetOptions::Path::legs;
     std::optional<double> path_factor;
     Feet feet = Feet::planted;
+    Hands hands = Hands::free;
+    JointLimits limits;
 };
 
 class RetargetTakes {
@@ -37,6 +45,7 @@ class RetargetTakes {
         options_.path = settings.path;
         options_.path_factor = settings.path_factor.value_or(0);
         options_.plant_feet = settings.feet == RetargetSettings::Feet::planted;
+        options_.keep_hands = settings.hands == RetargetSettings::Hands::kept;
         options_.stop = context.stop;
         result_.scene = context.scene;
     }
@@ -85,6 +94,10 @@ class RetargetTakes {
         double worst = 0;
         std::string worst_at;
         size_t stands = 0;
+        size_t hand_holds = 0;
+        double hand_off = 0;
+        BeyondLimits beyond;
+        std::string beyond_clip;
         for (const Clip& clip : source.scene.clips) {
             if (context_.stop && context_.stop()) {
                 return Problem{"was stopped.", "", ""};
@@ -98,13 +111,19 @@ class RetargetTakes {
                 continue;
             }
             Clip& now = result_.scene.clips[static_cast<size_t>(*place)];
-            Clip made = retargeter.run(clip);
+            std::vector<HandHold> holds;
+            Clip made = retargeter.run(clip, &holds);
             if (context_.stop && context_.stop()) {
                 return Problem{"was stopped.", "", ""};
             }
-            const RetargetReport report = report_on(retargeter, source.scene, clip, context_.scene, made);
+            const RetargetReport report = report_on(retargeter, source.scene, clip, context_.scene, made, holds);
             over = std::max(over, report.over_mm);
             stands += report.stands;
+            hand_holds += report.holds;
+            hand_off = std::max(hand_off, report.hand_off_mm);
+            const BeyondLimits one = beyond_limits(context_.scene, made, settings_.limits);
+            beyond = one.degrees > beyond.degrees ? one : beyond;
+            beyond_clip = one.degrees >= beyond.degrees ? clip.name : beyond_clip;
             if (!report.directions.empty() && report.directions.front().worst_degrees > worst) {
                 worst = report.directions.front().worst_degrees;
                 worst_at = fmt::format("{} at frame {} of “{}”",
@@ -135,8 +154,16 @@ class RetargetTakes {
             said += fmt::format(", {} planted, slide at most {:.1f} mm beyond the source's", counted(stands, "stand"),
                                 std::max(0.0, over));
         }
+        if (options_.keep_hands) {
+            said += fmt::format(", {} of hands, at most {:.1f} mm off", counted(hand_holds, "hold"), hand_off);
+        }
         if (!worst_at.empty()) {
             said += fmt::format(", worst direction {:.1f}° ({})", worst, worst_at);
+        }
+        if (!settings_.limits.empty()) {
+            said += beyond.degrees > 0 ? fmt::format(", {:.1f}° beyond its limits at most ({} at frame {} of “{}”)",
+                                                     beyond.degrees, beyond.joint, beyond.frame, beyond_clip)
+                                       : std::string(", no joint beyond its limits");
         }
         return said;
     }
@@ -197,7 +224,14 @@ StepKind retarget_step() {
              .above(0),
          choice<&RetargetSettings::feet>("feet", "Feet", {"planted", "free"},
                                          "Whether feet stand where the source's stand")
-             .starting("planted")},
+             .starting("planted"),
+         choice<&RetargetSettings::hands>("hands", "Hands", {"free", "kept"},
+                                          "Whether hands keep to where they are still: in the world, at each other, "
+                                          "at what the map calls a prop"),
+         object<&RetargetSettings::limits, limits_in>(
+             "limits", "Limits",
+             "How far joints may turn, by name, as [plans](plan-format.md) say: "
+             "what goes beyond is measured")},
         apply_retarget);
 }
 
