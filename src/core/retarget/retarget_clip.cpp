@@ -6,6 +6,7 @@
 #include <algorithm>
 #include <cmath>
 #include <tbb/blocked_range.h>
+#include <tbb/concurrent_vector.h>
 #include <tbb/parallel_for.h>
 
 namespace wembrix {
@@ -19,15 +20,10 @@ void Retargeter::pose(const Source& source, int f, Frame& frame) const {
     frame.source_scale.resize(source_.nodes.size());
     frame.turn.resize(target_.nodes.size());
     frame.source_at.resize(links_.size());
-    for (const int n : source_nodes_) {
-        const Node& node = source_.nodes[at_(n)];
-        const Source::Tracks& tracks = source.of[at_(n)];
-        Quat turn = node.rest.rotation;
-        if (tracks.rotation != nullptr) {
-            const float* q = tracks.rotation->at(f);
-            turn = Quat(q[3], q[0], q[1], q[2]);
-        }
-        frame.source_turn[at_(n)] = node.parent < 0 ? turn : Quat(frame.source_turn[at_(node.parent)] * turn);
+    for (const Source::Turned& one : source.turned) {
+        const float* q = one.values == nullptr ? nullptr : one.values + at_(f) * 4;
+        const Quat turn = q == nullptr ? one.rest : Quat(q[3], q[0], q[1], q[2]);
+        frame.source_turn[at_(one.node)] = one.parent < 0 ? turn : Quat(frame.source_turn[at_(one.parent)] * turn);
     }
     for (const int n : source_placed_) {
         const Node& node = source_.nodes[at_(n)];
@@ -57,16 +53,15 @@ void Retargeter::pose(const Source& source, int f, Frame& frame) const {
     const auto place = [&](int node) -> Vec3 {
         return stands ? frame.source_place[at_(node)] : Vec3(upright_ * frame.source_place[at_(node)]);
     };
-    for (size_t l = 0; l < links_.size(); ++l) {
-        const Link& link = links_[l];
-        if (link_placed_[l] != 0) {
-            frame.source_at[l] = place(link.source);
-        }
-        if (link.row < 0) {
-            const Quat turned = frame.source_turn[at_(link.source)] * onto_target_[l];
-            frame.turn[at_(link.target)] = stands ? turned : Quat(upright * turned);
-            continue;
-        }
+    for (const int l : placed_at_) {
+        frame.source_at[at_(l)] = place(links_[at_(l)].source);
+    }
+    for (const Simple& one : simple_) {
+        const Quat turned = frame.source_turn[at_(one.source)] * one.onto;
+        frame.turn[at_(one.target)] = stands ? turned : Quat(upright * turned);
+    }
+    for (const int l : rowed_) {
+        const Link& link = links_[at_(l)];
         // Δ: from the rest in the world to now.
         const auto turned = [&](int node) {
             return Quat(upright * frame.source_turn[at_(node)] * source_rest_turn_[at_(node)].conjugate() *
@@ -100,12 +95,10 @@ void Retargeter::pose(const Source& source, int f, Frame& frame) const {
         }
         frame.turn[at_(link.target)] = (turn * Quat(link.rest)).normalized();
     }
-    for (size_t n = 0; n < target_.nodes.size(); ++n) {
-        if (link_of_[n] < 0) {
-            const Node& node = target_.nodes[n];
-            frame.turn[n] =
-                node.parent < 0 ? node.rest.rotation : Quat(frame.turn[at_(node.parent)] * node.rest.rotation);
-        }
+    for (const int n : free_nodes_) {
+        const Node& node = target_.nodes[at_(n)];
+        frame.turn[at_(n)] =
+            node.parent < 0 ? node.rest.rotation : Quat(frame.turn[at_(node.parent)] * node.rest.rotation);
     }
 }
 
@@ -176,12 +169,63 @@ void Retargeter::twist(Frame& frame) const {
     }
 }
 
+namespace {
+
+/// The rotations at each of so many frames, where the channel has a key at every one of them, of length 1: it need not
+/// be baked.
+const float* as_baked(const Channel& channel, const Clip& clip, int count) {
+    constexpr double same = 1e-3; // of a frame
+    if (channel.interpolation != Interpolation::linear || channel.times.size() < at_(count)) {
+        return nullptr;
+    }
+    size_t first = 0;
+    while (first + at_(count) <= channel.times.size() &&
+           (static_cast<double>(channel.times[first]) - clip.start_s) * clip.rate < -same) {
+        ++first;
+    }
+    if (first + at_(count) > channel.times.size()) {
+        return nullptr;
+    }
+    for (int f = 0; f < count; ++f) {
+        if (std::abs((static_cast<double>(channel.times[first + at_(f)]) - clip.start_s) * clip.rate - f) > same) {
+            return nullptr;
+        }
+    }
+    const float* values = channel.values.data() + first * 4;
+    float most = 0;
+    for (int f = 0; f < count; ++f) {
+        const float* q = values + at_(f) * 4;
+        most = std::max(most, std::abs(q[0] * q[0] + q[1] * q[1] + q[2] * q[2] + q[3] * q[3] - 1));
+    }
+    constexpr float of_length_one = 1e-5F;
+    return most < of_length_one ? values : nullptr;
+}
+
+} // namespace
+
 Clip Retargeter::run(const Clip& clip, std::vector<HandHold>* holds) const {
     Clip made = clip;
     made.channels.clear();
     const int count = std::max(1, clip.frames());
     Source source;
-    source.baked = bake_tracks(clip, clip.rate, 0, count);
+    Clip sparse = clip;
+    sparse.channels.clear();
+    std::vector<const float*> dense(source_.nodes.size(), nullptr);
+    std::vector<const float*> found(clip.channels.size(), nullptr);
+    tbb::parallel_for(size_t(0), clip.channels.size(), [&](size_t c) {
+        const Channel& channel = clip.channels[c];
+        if (channel.path == wembrix::Path::rotation && channel.node >= 0) {
+            found[c] = as_baked(channel, clip, count);
+        }
+    });
+    for (size_t c = 0; c < clip.channels.size(); ++c) {
+        if (found[c] != nullptr) {
+            dense[at_(clip.channels[c].node)] = found[c];
+        } else {
+            sparse.channels.push_back(clip.channels[c]);
+        }
+    }
+    source.baked = bake_tracks(sparse, clip.rate, 0, count);
     source.of.resize(source_.nodes.size());
     for (const BakedTrack& track : source.baked.tracks) {
         Source::Tracks& of = source.of[at_(track.node)];
@@ -192,6 +236,13 @@ Clip Retargeter::run(const Clip& clip, std::vector<HandHold>* holds) const {
         } else if (track.path == wembrix::Path::scale) {
             of.scale = &track;
         }
+    }
+    for (const int n : source_nodes_) {
+        const BakedTrack* rotation = source.of[at_(n)].rotation;
+        const float* values = dense[at_(n)] != nullptr ? dense[at_(n)]
+                              : rotation != nullptr    ? rotation->values.data()
+                                                       : nullptr;
+        source.turned.push_back({n, source_.nodes[at_(n)].parent, values, source_.nodes[at_(n)].rest.rotation});
     }
     Steps steps;
     if (!limbs_.empty()) {
@@ -217,9 +268,16 @@ Clip Retargeter::run(const Clip& clip, std::vector<HandHold>* holds) const {
             moved.push_back(static_cast<int>(n));
         }
     }
-    std::vector<std::vector<float>> turns(keyed.size(), std::vector<float>(at_(count) * 4));
+    std::vector<int> keyed_under;
+    for (const int n : keyed) {
+        keyed_under.push_back(target_.nodes[at_(n)].parent);
+    }
+    std::vector<std::vector<float>> turns(keyed.size());
     std::vector<std::vector<float>> places(moved.size(), std::vector<float>(at_(count) * 3));
+    tbb::parallel_for(size_t(0), keyed.size(), [&](size_t k) { turns[k].resize(at_(count) * 4); });
+    tbb::concurrent_vector<int> begins;
     tbb::parallel_for(tbb::blocked_range<int>(0, count, 64), [&](const auto& range) {
+        begins.push_back(range.begin());
         Frame frame;
         for (int f = range.begin(); f < range.end() && !(options_.stop && options_.stop()); ++f) {
             pose(source, f, frame);
@@ -234,10 +292,15 @@ Clip Retargeter::run(const Clip& clip, std::vector<HandHold>* holds) const {
                 return parent < 0 ? Quat(Quat::Identity()) : frame.turn[at_(parent)];
             };
             for (size_t k = 0; k < keyed.size(); ++k) {
-                const Quat local = above(keyed[k]).conjugate() * frame.turn[at_(keyed[k])];
-                for (int c = 0; c < 4; ++c) {
-                    turns[k][at_(f) * 4 + at_(c)] = static_cast<float>(local.coeffs()[c]);
+                const Quat& own = frame.turn[at_(keyed[k])];
+                const int under = keyed_under[k];
+                const Quat local = under < 0 ? own : Quat(frame.turn[at_(under)].conjugate() * own);
+                Eigen::Vector4f q = local.coeffs().cast<float>();
+                float* to = turns[k].data() + at_(f) * 4;
+                if (f > range.begin() && q.dot(Eigen::Map<const Eigen::Vector4f>(to - 4)) < 0) {
+                    q = -q; // the shorter way from the frame before
                 }
+                std::copy(q.data(), q.data() + 4, to);
             }
             for (size_t k = 0; k < moved.size(); ++k) {
                 const int parent = target_.nodes[at_(moved[k])].parent;
@@ -259,12 +322,17 @@ Clip Retargeter::run(const Clip& clip, std::vector<HandHold>* holds) const {
         moments.push_back(static_cast<float>(clip.start_s + f / clip.rate));
     }
     const Shared<float> times(std::move(moments));
-    tbb::parallel_for(size_t(0), keyed.size(), [&](size_t k) {
-        BakedTrack track;
-        track.values = std::move(turns[k]);
-        keep_sign(track);
-        turns[k] = std::move(track.values);
-    });
+    // From block to block the sign goes on as well.
+    std::sort(begins.begin(), begins.end());
+    for (size_t b = 1; b < begins.size(); ++b) {
+        const int end = b + 1 < begins.size() ? begins[b + 1] : count;
+        for (std::vector<float>& track : turns) {
+            float* first = track.data() + at_(begins[b]) * 4;
+            if (Eigen::Map<const Eigen::Vector4f>(first).dot(Eigen::Map<const Eigen::Vector4f>(first - 4)) < 0) {
+                Eigen::Map<Eigen::VectorXf>(first, Eigen::Index(end - begins[b]) * 4) *= -1;
+            }
+        }
+    }
     for (size_t k = 0; k < keyed.size(); ++k) {
         made.channels.push_back(
             {keyed[k], wembrix::Path::rotation, Interpolation::linear, 4, times, std::move(turns[k]), {}});

@@ -140,8 +140,19 @@ class Retargeter {
     std::vector<int> source_nodes_;  ///< those that matter, parents first
     std::vector<int> source_placed_; ///< of them, those whose places matter
     std::vector<char> link_placed_;  ///< one a link: so is its source joint's
+    std::vector<int> free_nodes_;    ///< of the target, that no link turns
     std::vector<int> placed_nodes_;  ///< of the target, whose places matter
-    std::vector<Quat> onto_target_;  ///< one a link: from how the source's joint is turned to how the target's is
+    /// Links of one joint each, close together: they are most of all, and gone through at every frame.
+    struct Simple {
+        int link = 0;
+        int source = 0;
+        int target = 0;
+        Quat onto = Quat::Identity(); ///< of onto_target_
+    };
+    std::vector<Simple> simple_;
+    std::vector<int> rowed_;        ///< the other links
+    std::vector<int> placed_at_;    ///< links whose source joint's place matters
+    std::vector<Quat> onto_target_; ///< one a link: from how the source's joint is turned to how the target's is
 };
 
 } // namespace wembrix

@@ -37,6 +37,14 @@ struct Retargeter::Source {
         const BakedTrack* scale = nullptr;
     };
     std::vector<Tracks> of; ///< one a node
+    /// What is read for every joint at every frame, close together: those of `source_nodes_`, in their order.
+    struct Turned {
+        int node = -1;
+        int parent = -1;
+        const float* values = nullptr; ///< four a frame; null: as at rest
+        Quat rest = Quat::Identity();
+    };
+    std::vector<Turned> turned;
 };
 
 struct Retargeter::Frame {

@@ -344,6 +344,22 @@ void Retargeter::choose_nodes() {
             placed_nodes_.push_back(static_cast<int>(n));
         }
     }
+    for (size_t l = 0; l < links_.size(); ++l) {
+        const Link& link = links_[l];
+        if (link.row < 0) {
+            simple_.push_back({static_cast<int>(l), link.source, link.target, onto_target_[l]});
+        } else {
+            rowed_.push_back(static_cast<int>(l));
+        }
+        if (link_placed_[l] != 0) {
+            placed_at_.push_back(static_cast<int>(l));
+        }
+    }
+    for (size_t n = 0; n < target_.nodes.size(); ++n) {
+        if (link_of_[n] < 0) {
+            free_nodes_.push_back(static_cast<int>(n));
+        }
+    }
 }
 
 } // namespace wembrix
