@@ -1,20 +1,26 @@
 // First weights: every method holds every vertex, by joints that may, and by none that only lies near.
+#include "core/job/card_findings.h"
+#include "core/job/job.h"
+#include "core/job/replay.h"
 #include "core/measure/surface/deform.h"
 #include "core/measure/surface/first_weights.h"
 #include "core/measure/surface/heat_weights.h"
 #include "core/measure/surface/rest_places.h"
 #include "core/measure/surface/surface_mirror.h"
 #include "core/measure/surface/volume_weights.h"
+#include "core/measure/surface/weights.h"
 #include "core/plan/guide_rows.h"
 #include "core/steps/step_kind.h"
 #include "random_rig.h"
 #include "random_skin.h"
+#include "tansy_scene.h"
 #include "tubes.h"
 
 #include <algorithm>
 #include <cmath>
 #include <gtest/gtest.h>
 #include <map>
+#include <mutex>
 
 namespace wembrix {
 namespace {
@@ -167,7 +173,7 @@ TEST(BindSurface, HeatIsTheBalanceThatThePaperSays) {
     const Scene scene = two_legs();
     const int body = surfaces_of(scene)[0];
     const std::vector<Vec3f> places = rest_places(scene, body);
-    BoneWeightRequest request{joints_that_hold(scene, false), 8, 4, {}};
+    BoneWeightRequest request{joints_that_hold(scene, false), 8, 4, {}, {}};
     const BoneWeights heat = weights_by_heat(scene, scene.meshes[0], places, request);
     EXPECT_TRUE(heat.unreached.empty());
     ASSERT_EQ(heat.rows.size(), places.size());
@@ -314,9 +320,128 @@ TEST(BindSurface, WhatSeesNoBoneIsSaidAndStillHeld) {
         const Result<StepResult> result = apply_step(scene, "bind_surface", {{"method", method}});
         ASSERT_TRUE(result.ok());
         ASSERT_EQ(result->could_not.size(), 1U) << method;
+        ASSERT_EQ(result->left_vertices.size(), 1U) << method;
+        const std::vector<uint32_t>& left = result->left_vertices[0].vertices;
+        EXPECT_EQ(left.size(), shell.points.size()) << "the crate, all of it";
+        EXPECT_EQ(left.front(), first);
+        // They are shown where they are.
+        const std::vector<Finding> findings = card_findings(
+            replay(std::make_shared<const Scene>(scene), {Step{"bind_surface", {{"method", method}}}}), {});
+        const auto found = std::find_if(findings.begin(), findings.end(),
+                                        [](const Finding& one) { return one.id == "unreached_vertices"; });
+        ASSERT_NE(found, findings.end());
+        EXPECT_EQ(found->vertices, left);
         const auto weights = weights_in(result->scene, surfaces_of(scene)[0]);
         for (const auto& row : weights) {
             EXPECT_FALSE(row.empty()) << method;
+        }
+    }
+}
+
+TEST(BindSurface, SaysHowFarItIsAndStopsWhereItIsTold) {
+    const Scene scene = two_legs();
+    for (const char* method : {"heat", "volume"}) {
+        const std::vector<Step> steps = {Step{"bind_surface", {{"method", method}}}};
+        std::mutex guard;
+        std::vector<double> shares;
+        ReplayWatch watch;
+        watch.progress = [&](size_t step, double share) {
+            const std::lock_guard lock(guard);
+            EXPECT_EQ(step, 0U);
+            shares.push_back(share);
+        };
+        LoadedSources sources;
+        sources.received = std::make_shared<const Scene>(scene);
+        const Replay whole = replay(sources, steps, watch);
+        EXPECT_TRUE(whole.problems().empty());
+        ASSERT_GT(shares.size(), 4U) << method;
+        EXPECT_EQ(shares.front(), 0);
+        EXPECT_NEAR(*std::max_element(shares.begin(), shares.end()), 1, 1e-9);
+        watch.stop = [&] { return shares.size() > 2; };
+        shares.clear();
+        const Replay stopped = replay(sources, steps, watch);
+        EXPECT_FALSE(stopped.problems().empty()) << "it is not to be used";
+    }
+}
+
+/// Tansy with her take, whose body somebody has weighted by hand.
+Scene tansy_and_her_take() {
+    Scene model = demo::tansy_model();
+    Scene take = demo::tansy_market_take();
+    for (Clip& clip : take.clips) {
+        for (Channel& channel : clip.channels) {
+            channel.node = model.find_node(take.nodes[static_cast<size_t>(channel.node)].name);
+        }
+    }
+    model.clips = take.clips;
+    return model;
+}
+
+TEST(BindSurface, OnTheDemosSurfaceItIsNearTheWeightsMadeByHandAndLegsAreApart) {
+    const Scene by_hand = apply_step(tansy_and_her_take(), "normalize_weights", nlohmann::json::object())->scene;
+    const int body = by_hand.find_node("market:tansy_rig:tansy_body");
+    ASSERT_GE(body, 0);
+    const double mm = 1618 / 161.8; // the file counts in centimetres and says metres
+    const auto skin_joint = [](const Scene& scene, int surface, uint16_t place) {
+        const Skin& skin = scene.skins[static_cast<size_t>(scene.nodes[static_cast<size_t>(surface)].skin)];
+        return scene.nodes[static_cast<size_t>(skin.joints[place])].name;
+    };
+    const auto side_of_legs = [](const std::string& joint) {
+        const bool leg = joint.find("Leg_") != std::string::npos || joint.find("Toe_") != std::string::npos;
+        return !leg ? 0 : joint.find("Left") != std::string::npos ? 1 : -1;
+    };
+    // The joints that hold it by hand: the feet's targets and other helpers are none of the body.
+    nlohmann::json joints = nlohmann::json::array();
+    const std::vector<Holding> held = holding_of(by_hand);
+    for (const int joint : joints_of(by_hand)) {
+        if (held[static_cast<size_t>(joint)].points > 0) {
+            joints.push_back(by_hand.nodes[static_cast<size_t>(joint)].name);
+        }
+    }
+    for (const char* method : methods) {
+        const Result<StepResult> bound = apply_step(
+            by_hand, "bind_surface", {{"method", method}, {"surfaces", {"*tansy_body"}}, {"joints", joints}});
+        ASSERT_TRUE(bound.ok());
+        Deformer a(by_hand, {body});
+        Deformer b(bound->scene, {body});
+        const Poser from(by_hand, &by_hand.clips[0]);
+        const Poser to(bound->scene, &bound->scene.clips[0]);
+        std::vector<Vec3f> was(a.point_count());
+        std::vector<Vec3f> is(b.point_count());
+        Pose pose;
+        double sum = 0;
+        double most = 0;
+        size_t count = 0;
+        for (int f = 0; f < by_hand.clips[0].frames(); f += 12) {
+            from.at(f / 30.0, pose);
+            a.points(pose, was);
+            Pose other;
+            to.at(f / 30.0, other);
+            b.points(other, is);
+            for (size_t v = 0; v < was.size(); ++v, ++count) {
+                const double apart = static_cast<double>((was[v] - is[v]).norm()) * mm;
+                sum += apart;
+                most = std::max(most, apart);
+            }
+        }
+        const double mean = sum / static_cast<double>(count);
+        RecordProperty(std::string(method) + "_mean_mm", std::to_string(mean));
+        RecordProperty(std::string(method) + "_largest_mm", std::to_string(most));
+        EXPECT_LT(mean, 4) << method << ": of a body of 1618 mm";
+        // What is of one leg by hand has nothing of the other one.
+        WeightRow row;
+        for (size_t v = 0; v < was.size(); ++v) {
+            read_row(by_hand.nodes[static_cast<size_t>(body)].influences, v, row);
+            int side = row.empty() ? 0 : side_of_legs(skin_joint(by_hand, body, row.front().joint));
+            for (const Weight& one : row) {
+                side = side_of_legs(skin_joint(by_hand, body, one.joint)) == side ? side : 0;
+            }
+            read_row(bound->scene.nodes[static_cast<size_t>(body)].influences, v, row);
+            for (const Weight& one : row) {
+                const std::string joint = skin_joint(bound->scene, body, one.joint);
+                EXPECT_FALSE(side != 0 && side_of_legs(joint) == -side)
+                    << method << ": vertex " << v << " follows " << joint << " by " << one.weight;
+            }
         }
     }
 }

@@ -6,9 +6,12 @@
 #include "core/job/source_changes.h"
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/facing.h"
+#include "core/steps/step_kind.h"
 
+#include <QDeadlineTimer>
 #include <QMetaObject>
 #include <algorithm>
+#include <atomic>
 #include <cmath>
 #include <iterator>
 
@@ -81,6 +84,24 @@ void Session::restart() {
         if (stale()) {
             return;
         }
+        // A step that takes long says how far it is, a few times a second.
+        const ReplayWatch watch = {stale,
+                                   [this, run, kinds = job.steps,
+                                    said = std::make_shared<std::atomic<int64_t>>(0)](size_t step, double share) {
+                                       const int64_t now = QDeadlineTimer::current().deadline();
+                                       int64_t last = *said;
+                                       constexpr int64_t every_ms = 150;
+                                       const StepKind* kind = step < kinds.size() ? step_kind(kinds[step].id) : nullptr;
+                                       if (kind == nullptr || share <= 0 || now - last < every_ms ||
+                                           !said->compare_exchange_strong(last, now)) {
+                                           return;
+                                       }
+                                       const QString words = tr("%1: %2 %")
+                                                                 .arg(QString::fromStdString(std::string(kind->label)))
+                                                                 .arg(static_cast<int>(share * 100));
+                                       QMetaObject::invokeMethod(
+                                           this, [this, run, words] { report_busy(run, words); }, Qt::QueuedConnection);
+                                   }};
         auto next = std::make_shared<SessionState>();
         next->source_paths = job.sources;
         next->folder = folder;
@@ -88,7 +109,7 @@ void Session::restart() {
         if (before && before->source_paths == job.sources && before->folder == folder &&
             (!before->sources->follows_card || before->steps == job.steps)) {
             next->sources = before->sources;
-            next->replay = replay_again(before->replay, job.steps);
+            next->replay = replay_again(before->replay, job.steps, watch);
             next->received = before->received;
             next->received_findings = before->received_findings;
         } else {
@@ -100,7 +121,7 @@ void Session::restart() {
                 return;
             }
             auto sources = std::make_shared<LoadedSources>(loaded.take());
-            next->replay = replay(*sources, job.steps);
+            next->replay = replay(*sources, job.steps, watch);
             next->sources = sources;
             next->received = facts_of(*next->replay.received);
             if (next->replay.prepared_scene() != next->replay.received) {
@@ -109,6 +130,9 @@ void Session::restart() {
             if (earlier) {
                 next->source_changes = describe_changes(*earlier->replay.received, *next->replay.received);
             }
+        }
+        if (stale()) {
+            return;
         }
         next->findings = look_for_findings(next->replay.prepared(), job.destinations);
         if (next->replay.prepared_scene() == next->replay.received) {

@@ -1,4 +1,5 @@
 #include "core/job/card_findings.h"
+#include "core/base/counted.h"
 
 #include "core/steps/step_kind.h"
 
@@ -38,6 +39,37 @@ void measure_kept_motion(Replay& replay, const std::function<bool()>& stop) {
     }
 }
 
+namespace {
+
+/// Vertices that a step left to something simpler: shown where they are.
+void add_left_vertices(const Replay& replay, std::vector<Finding>& findings) {
+    for (size_t s = 0; s < replay.outcomes.size(); ++s) {
+        const StepOutcome& outcome = replay.outcomes[s];
+        const StepKind* kind = step_kind(outcome.step.id);
+        for (const LeftVertices& left : outcome.left_vertices) {
+            const int surface = replay.prepared().find_node(left.surface);
+            if (kind == nullptr || surface < 0) {
+                continue; // renamed or left behind since
+            }
+            Finding finding;
+            finding.id = "unreached_vertices";
+            finding.grade = Grade::look;
+            finding.station = station_of(*kind);
+            finding.where = fmt::format("step {}: {}, {}", s + 1, kind->label, left.surface);
+            finding.message = fmt::format("“{}” does not reach {} of “{}”", kind->label,
+                                          counted(left.vertices.size(), "vertex"), left.surface);
+            finding.reason = "They go with the bone that is nearest, whatever lies between.";
+            finding.no_step = "bind through the volume, paint them, or accept it with a note";
+            finding.nodes = {left.surface};
+            finding.point_at(left.surface, left.vertices);
+            apply_accepted(replay.prepared(), finding);
+            findings.push_back(std::move(finding));
+        }
+    }
+}
+
+} // namespace
+
 std::vector<Finding> card_findings(const Replay& replay, std::span<const Destination> destinations) {
     constexpr double notable_mm = 0.5;
     std::vector<Finding> findings;
@@ -72,6 +104,7 @@ std::vector<Finding> card_findings(const Replay& replay, std::span<const Destina
         apply_accepted(replay.prepared(), finding);
         findings.push_back(std::move(finding));
     }
+    add_left_vertices(replay, findings);
     return findings;
 }
 

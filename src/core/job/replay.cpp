@@ -23,6 +23,7 @@ void StepOutcome::take(StepResult result) {
     account = std::move(result.account);
     could_not = std::move(result.could_not);
     unmatched = std::move(result.unmatched);
+    left_vertices = std::move(result.left_vertices);
     moved = result.moved;
     other_rest = result.other_rest;
     subsamples = result.subsamples;
@@ -45,7 +46,7 @@ Mat4 Replay::moved() const {
 namespace {
 
 /// Begins with what `before` holds of the same steps.
-Replay replay_from(const Replay& before, const std::vector<Step>& steps) {
+Replay replay_from(const Replay& before, const std::vector<Step>& steps, const ReplayWatch& watch) {
     Replay result;
     result.received = before.received;
     result.sources = before.sources;
@@ -60,13 +61,21 @@ Replay replay_from(const Replay& before, const std::vector<Step>& steps) {
             scene = result.outcomes.back().scene;
             continue;
         }
+        if (watch.stop && watch.stop()) {
+            return result;
+        }
+        StepContext context{*scene, {}, watch.stop, sources};
+        if (watch.progress) {
+            context.progress = [&watch, i](double share) { watch.progress(i, share); };
+            watch.progress(i, 0);
+        }
         StepOutcome outcome;
         outcome.step = steps[i];
         outcome.scene = scene;
         if (!steps[i].on) {
             outcome.account = "off";
             outcome.drift = Drift{};
-        } else if (Result<StepResult> applied = apply_step({*scene, {}, {}, sources}, steps[i]); applied) {
+        } else if (Result<StepResult> applied = apply_step(context, steps[i]); applied) {
             outcome.take(applied.take());
             scene = outcome.scene;
         } else {
@@ -81,21 +90,21 @@ Replay replay_from(const Replay& before, const std::vector<Step>& steps) {
 
 } // namespace
 
-Replay replay(const LoadedSources& sources, const std::vector<Step>& steps) {
+Replay replay(const LoadedSources& sources, const std::vector<Step>& steps, const ReplayWatch& watch) {
     Replay nothing_yet;
     nothing_yet.received = sources.received;
     nothing_yet.sources = sources.scenes;
-    return replay_from(nothing_yet, steps);
+    return replay_from(nothing_yet, steps, watch);
 }
 
 Replay replay(std::shared_ptr<const Scene> received, const std::vector<Step>& steps) {
     Replay nothing_yet;
     nothing_yet.received = std::move(received);
-    return replay_from(nothing_yet, steps);
+    return replay_from(nothing_yet, steps, {});
 }
 
-Replay replay_again(const Replay& before, const std::vector<Step>& steps) {
-    return replay_from(before, steps);
+Replay replay_again(const Replay& before, const std::vector<Step>& steps, const ReplayWatch& watch) {
+    return replay_from(before, steps, watch);
 }
 
 Drift drift_of_step(const Scene& before, const StepOutcome& outcome, const std::function<bool()>& stop) {

@@ -5,6 +5,7 @@
 #include "core/measure/scene/moved.h"
 #include "core/parameters/parameter.h"
 #include "core/scene/named_scene.h"
+#include "core/steps/left_vertices.h"
 #include "core/steps/step.h"
 
 #include <functional>
@@ -24,6 +25,7 @@ struct StepResult {
     Moved moved{};           ///< where things are meant to have gone (a scale)
     int subsamples = 1;      ///< it makes keys anew: held against before at so many moments per frame
     bool other_rest = false; ///< it rests in another pose on purpose: only clips can be held against before
+    std::vector<LeftVertices> left_vertices{}; ///< that it did not reach; told in `could_not`, too
 };
 
 /// What a step works on.

@@ -16,6 +16,7 @@ struct BoneWeightRequest {
     size_t influences = 4;   ///< a vertex has at most so many
     double falloff = 4;      ///< weights go as one over the distance to this power
     std::function<bool()> stop;
+    std::function<void(double)> progress; ///< gets 0 to 1, from whatever thread
 };
 struct BoneWeights {
     std::vector<WeightRow> rows;     ///< one per place; each sums to 1

@@ -6,6 +6,7 @@
 
 #include <Eigen/SparseCholesky>
 #include <algorithm>
+#include <atomic>
 #include <cmath>
 #include <tbb/blocked_range.h>
 #include <tbb/parallel_for.h>
@@ -150,12 +151,23 @@ BoneWeights weights_by_heat(const Scene& scene, const Mesh& mesh, std::span<cons
     }
     Sparse matrix(n, n);
     matrix.setFromTriplets(entries.begin(), entries.end());
+    const auto reached = [&](double share) {
+        if (request.progress) {
+            request.progress(share);
+        }
+    };
+    // Where its time goes: who sees whom, the factors, one solution a joint.
+    constexpr double before_factors = 0.3;
+    constexpr double before_solving = 0.5;
+    reached(before_factors);
     const Eigen::SimplicialLDLT<Sparse> factored(matrix);
+    reached(before_solving);
     if (factored.info() != Eigen::Success || stopped()) {
         return result;
     }
     std::vector<WeightRow> of_spots(spots.places.size());
     std::vector<Eigen::VectorXd> solved(request.joints.size());
+    std::atomic<size_t> done = 0;
     tbb::parallel_for(size_t(0), request.joints.size(), [&](size_t j) {
         if (!by_joint[j].empty() && !stopped()) {
             Eigen::VectorXd right = Eigen::VectorXd::Zero(n);
@@ -164,6 +176,8 @@ BoneWeights weights_by_heat(const Scene& scene, const Mesh& mesh, std::span<cons
             }
             solved[j] = factored.solve(right);
         }
+        reached(before_solving +
+                (1 - before_solving) * static_cast<double>(++done) / static_cast<double>(request.joints.size()));
     });
     for (size_t j = 0; j < solved.size(); ++j) {
         for (Eigen::Index s = 0; s < solved[j].size(); ++s) {

@@ -4,6 +4,7 @@
 
 #include <algorithm>
 #include <array>
+#include <atomic>
 #include <cmath>
 #include <limits>
 #include <queue>
@@ -245,6 +246,18 @@ std::vector<float> ways(const Volume& volume, const std::vector<size_t>& from) {
 
 } // namespace
 
+namespace {
+
+/// A bone that hangs elsewhere counts where it is about as near as the nearest, between two thighs, and not where the
+/// way to it only leads through the body.
+double share_of_another_branch(double farther) {
+    constexpr double none = 1.5;
+    const double t = std::clamp((none - farther) / (none - 1), 0.0, 1.0);
+    return t * t * (3 - 2 * t);
+}
+
+} // namespace
+
 BoneWeights weights_through_volume(const Scene& scene, const Mesh& mesh, std::span<const Vec3f> places,
                                    const BoneWeightRequest& request) {
     BoneWeights result;
@@ -254,6 +267,13 @@ BoneWeights weights_through_volume(const Scene& scene, const Mesh& mesh, std::sp
     const Volume volume(mesh, places);
     const std::vector<Bone> bones = bones_going_on(scene);
     std::vector<std::vector<float>> to_vertex(request.joints.size());
+    std::atomic<size_t> done = 0;
+    const auto one_more = [&] {
+        const double share = static_cast<double>(++done) / static_cast<double>(request.joints.size());
+        if (request.progress) {
+            request.progress(share);
+        }
+    };
     tbb::parallel_for(size_t(0), request.joints.size(), [&](size_t j) {
         const Bone& bone = bones[static_cast<size_t>(request.joints[j])];
         const std::vector<size_t> from = cells_of(bone, volume);
@@ -281,15 +301,30 @@ BoneWeights weights_through_volume(const Scene& scene, const Mesh& mesh, std::sp
                 to[v] = std::max(to[v], static_cast<float>(distance_to_bone(bone, at)));
             }
         }
+        one_more();
     });
     if (request.stop && request.stop()) {
         return result;
     }
+    // Whether one joint hangs on the other.
+    std::vector<char> related(request.joints.size() * request.joints.size(), 0);
+    for (size_t a = 0; a < request.joints.size(); ++a) {
+        for (size_t b = 0; b < request.joints.size(); ++b) {
+            related[a * request.joints.size() + b] = a == b || is_above(scene, request.joints[a], request.joints[b]) ||
+                                                             is_above(scene, request.joints[b], request.joints[a])
+                                                         ? 1
+                                                         : 0;
+        }
+    }
     result.rows.resize(places.size());
     for (size_t v = 0; v < places.size(); ++v) {
         float least = no_way;
-        for (const std::vector<float>& to : to_vertex) {
-            least = to.empty() ? least : std::min(least, to[v]);
+        size_t nearest = 0;
+        for (size_t j = 0; j < to_vertex.size(); ++j) {
+            if (!to_vertex[j].empty() && to_vertex[j][v] < least) {
+                least = to_vertex[j][v];
+                nearest = j;
+            }
         }
         if (least >= no_way) {
             result.unreached.push_back(static_cast<uint32_t>(v));
@@ -302,8 +337,12 @@ BoneWeights weights_through_volume(const Scene& scene, const Mesh& mesh, std::sp
         least = std::max(least, 1e-6F);
         for (size_t j = 0; j < to_vertex.size(); ++j) {
             if (!to_vertex[j].empty() && to_vertex[j][v] < no_way) {
-                const double weight = std::pow(
-                    static_cast<double>(least) / std::max(static_cast<double>(to_vertex[j][v]), 1e-6), request.falloff);
+                const double farther =
+                    std::max(static_cast<double>(to_vertex[j][v]), 1e-6) / static_cast<double>(least);
+                double weight = std::pow(1 / farther, request.falloff);
+                if (to_vertex[nearest].empty() || !related[nearest * to_vertex.size() + j]) {
+                    weight *= share_of_another_branch(farther);
+                }
                 if (weight > least_share) {
                     result.rows[v].push_back({static_cast<uint16_t>(j), weight});
                 }

@@ -101,7 +101,10 @@ Result<StepResult> apply_bind_surface(const StepContext& context, const BindSett
     size_t kept = 0;
     double farthest = -1;
     std::string farthest_said;
-    for (const int surface : surfaces_of(context.scene)) {
+    const std::vector<int> all = surfaces_of(context.scene);
+    size_t at_work = 0;
+    for (const int surface : all) {
+        const double share = static_cast<double>(at_work++) / static_cast<double>(all.size());
         const std::string name = scene.nodes[static_cast<size_t>(surface)].name;
         const bool named = settings.surfaces.empty() ? scene.nodes[static_cast<size_t>(surface)].skin < 0 ||
                                                            scene.nodes[static_cast<size_t>(surface)].influences.empty()
@@ -115,8 +118,11 @@ Result<StepResult> apply_bind_surface(const StepContext& context, const BindSett
         }
         const std::vector<Vec3f> places = rest_places(scene, surface);
         const Mesh& mesh = scene.meshes[static_cast<size_t>(scene.nodes[static_cast<size_t>(surface)].mesh)];
-        const BoneWeightRequest request = {joints, static_cast<size_t>(settings.max_influences), settings.falloff,
-                                           context.stop};
+        BoneWeightRequest request = {
+            joints, static_cast<size_t>(settings.max_influences), settings.falloff, context.stop, {}};
+        if (context.progress) {
+            request.progress = [&](double own) { context.progress(share + own / static_cast<double>(all.size())); };
+        }
         BoneWeights weights =
             settings.method == BindSettings::Method::nearest ? weights_by_nearest_bone(scene, places, request)
             : settings.method == BindSettings::Method::heat  ? weights_by_heat(scene, mesh, places, request)
@@ -136,6 +142,7 @@ Result<StepResult> apply_bind_surface(const StepContext& context, const BindSett
             result.could_not.push_back(
                 fmt::format("{} of “{}” are not reached that way and go with the nearest bone (the first is vertex {})",
                             counted(weights.unreached.size(), "vertex"), name, weights.unreached.front()));
+            result.left_vertices.push_back({name, weights.unreached});
         }
         if (settings.rigid_pieces) {
             make_rigid(weights.rows, pieces_of(mesh));
