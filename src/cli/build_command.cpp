@@ -177,6 +177,9 @@ int build(const BuildOptions& options) {
             return refuse({"has no surface to place guides in.", options.file, ""});
         }
         const SuggestedGuides suggested = suggest_guides(build.plan, body);
+        if (suggested.symmetry.looks_aside) {
+            fmt::print(stderr, "the surface looks along X: turn it before you build, so that sides mirror across X\n");
+        }
         build.guides = suggested.placed;
         fmt::print(
             stderr, "{} suggested, {} of them in the middle of what is around them; sides alike within {:.1f} mm\n",

@@ -98,6 +98,18 @@ TEST_F(Pairs, ATakeOfAnotherBodyIsPutOnCorrectedAndUndone) {
     window->document().undo().undo();
     settled();
     EXPECT_TRUE(turns());
+    // What a joint is of a body can be said, too.
+    ASSERT_TRUE(table->model()->setData(model().index(row_of("tail_2"), PairsModel::how), QStringLiteral("prop"),
+                                        Qt::EditRole));
+    settled();
+    EXPECT_EQ(model().index(row_of("tail_2"), PairsModel::how).data().toString(), "prop");
+    const nlohmann::json& kept = window->document()
+                                     .job()
+                                     .steps[static_cast<size_t>(retarget_place(window->session().state()->replay))]
+                                     .parameters.at("map");
+    EXPECT_NE(kept.dump().find("\"prop\""), std::string::npos);
+    window->document().undo().undo();
+    settled();
     // The worst moment is a click away.
     auto* said = child<QLabel>("pairsSaid");
     const QString text = said->text();

@@ -6,6 +6,8 @@
 #include "core/plan/suggest_guides.h"
 #include "core/steps/step_kind.h"
 #include "random_rig.h"
+#include "sedge.h"
+#include "stall_lid.h"
 #include "tubes.h"
 
 #include <cmath>
@@ -401,6 +403,24 @@ TEST(MiddleOfALimb, ThePlaneBetweenTheSidesIsFoundFromTheSurface) {
         EXPECT_NEAR(symmetry.middle_x, middle, 1e-4);
         EXPECT_LT(symmetry.most_m, 1e-3);
     }
+}
+
+TEST(MiddleOfALimb, ASurfaceThatLooksAsideIsSaidToDoSo) {
+    Scene sedge = demo::sedge_surface();
+    EXPECT_FALSE(BodyVolume(sedge).symmetry().looks_aside);
+    for (Node& node : sedge.nodes) {
+        node.rest.rotation = Quat(Eigen::AngleAxisd(M_PI / 2, Vec3::UnitY()));
+    }
+    EXPECT_TRUE(BodyVolume(sedge).symmetry().looks_aside);
+    EXPECT_FALSE(BodyVolume(demo::stall_lid()).symmetry().looks_aside) << "alike both ways";
+    const Result<StepResult> built =
+        apply_step(sedge, "build_skeleton", {{"plan", plan_to_json(plan_called("bird").take())}});
+    ASSERT_TRUE(built.ok()) << built.problem().sentence();
+    EXPECT_TRUE(std::any_of(built->could_not.begin(), built->could_not.end(),
+                            [](const std::string& one) { return one.find("along X") != std::string::npos; }));
+    const Result<StepResult> turned = apply_step(sedge, "face_forward", {{"looks_along", "+X"}});
+    ASSERT_TRUE(turned.ok()) << turned.problem().sentence();
+    EXPECT_FALSE(BodyVolume(turned->scene).symmetry().looks_aside) << "one step mends it";
 }
 
 TEST(SuggestedGuides, StandInTheBodyAndNearWhereTheyShould) {

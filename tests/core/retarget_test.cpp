@@ -607,6 +607,31 @@ TEST(Retarget, TwistJointsTakeTheirShareOfWhatTheNextJointTwists) {
     EXPECT_EQ(seen, 3U);
 }
 
+TEST(Retarget, ASlopeOfTheTakesGroundIsMeasuredAndKept) {
+    const BodyShape shape;
+    const Scene walker = body(shape);
+    Clip level = walk(walker, shape, 90);
+    BodyShape to;
+    to.size = 0.5;
+    const Scene small = body(to);
+    const Retargeter retargeter(walker, small, propose_map(walker, small, "walk"), {});
+    const RetargetReport flat = report_on(retargeter, walker, level, small, retargeter.run(level));
+    EXPECT_LT(flat.ground_rise_mm, 8);
+    // The whole rises slowly by 20 mm: what it stands on is higher each time.
+    Clip raised = level;
+    raised.channels.push_back({0,
+                               Path::translation,
+                               Interpolation::linear,
+                               3,
+                               std::vector<float>{0, static_cast<float>(level.seconds)},
+                               std::vector<float>{0, 0, 0, 0, 0.02F, 0},
+                               {}});
+    const Clip made = retargeter.run(raised);
+    const RetargetReport report = report_on(retargeter, walker, raised, small, made);
+    EXPECT_GT(report.ground_rise_mm, 5 + flat.ground_rise_mm / 2);
+    EXPECT_LT(report.over_mm, 1);
+}
+
 TEST(JointLimits, OfAPlanComeByNameAndMirroredAndAreMeasured) {
     const Plan plan = plan_called("biped").take();
     const JointLimits limits = limits_of_plan(plan);

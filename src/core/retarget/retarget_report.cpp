@@ -74,6 +74,8 @@ RetargetReport report_on(const Retargeter& retargeter, const Scene& source, cons
         }
     }
     report.over_mm = -1e300;
+    double lowest = 1e300;
+    double highest = -1e300;
     for (size_t l = 0; l < links.size(); ++l) {
         const Retargeter::Link& link = links[l];
         const std::string& name = target.nodes[static_cast<size_t>(link.target)].name;
@@ -123,6 +125,11 @@ RetargetReport report_on(const Retargeter& retargeter, const Scene& source, cons
         for (const Contact& stand :
              contacts_of(source, clip, {link.source}, std::max(1e-9, retargeter.source_body().height_m))) {
             ++report.stands;
+            // A foot's height above where it rests is the ground's there.
+            const double under =
+                factor * (tracks.source[l][static_cast<size_t>((stand.first + stand.last) / 2)].y() - source_rest);
+            lowest = std::min(lowest, under);
+            highest = std::max(highest, under);
             double slide = 0;
             double own = 0;
             int worst = stand.first;
@@ -164,6 +171,7 @@ RetargetReport report_on(const Retargeter& retargeter, const Scene& source, cons
             }
         }
     }
+    report.ground_rise_mm = report.stands == 0 ? 0 : (highest - lowest) * 1000;
     report.over_mm = report.stands == 0 ? 0 : report.over_mm;
     std::sort(report.directions.begin(), report.directions.end(),
               [](const BoneDirection& a, const BoneDirection& b) { return a.worst_degrees > b.worst_degrees; });

@@ -30,6 +30,8 @@ struct RetargetReport {
     double longest_change_m = 0;           ///< of any bone's length, against its rest
     std::vector<BoneDirection> directions; ///< the worst first
     size_t stands = 0;
+    double ground_rise_mm =
+        0;                  ///< between the lowest and the highest stand of the source, times the factor: slopes, steps
     size_t holds = 0;       ///< of hands
     double hand_off_mm = 0; ///< the farthest that a hand is from where its hold has it
     std::string hand_joint;

@@ -443,11 +443,16 @@ void BuildPanel::say() {
     }
     const auto placed = std::count_if(board_->guides().all.begin(), board_->guides().all.end(),
                                       [](const Guide& guide) { return guide.by_hand; });
-    said_->setText(tr("%1 of %2 guides placed · left and right alike within %3 mm, about X = %4 mm")
-                       .arg(placed)
-                       .arg(static_cast<qulonglong>(board_->guides().all.size()))
-                       .arg(board_->symmetry().most_m * 1000, 0, 'f', 1)
-                       .arg(std::round(board_->guides().middle_x * 1e4) / 10 + 0.0, 0, 'f', 1)); // no minus before 0
+    said_->setText(
+        tr("%1 of %2 guides placed · left and right alike within %3 mm, about X = %4 mm")
+            .arg(placed)
+            .arg(static_cast<qulonglong>(board_->guides().all.size()))
+            .arg(board_->symmetry().most_m * 1000, 0, 'f', 1)
+            .arg(std::round(board_->guides().middle_x * 1e4) / 10 + 0.0, 0, 'f', 1) + // no minus before 0
+        (board_->symmetry().looks_aside
+             ? tr("\nThe surface looks along X: turn it before you build, so that left and right are mirrored "
+                  "across X.")
+             : QString()));
 }
 
 std::unique_ptr<ViewTool> BuildPanel::tool() {

@@ -109,7 +109,9 @@ void KeyStrip::draw_curve(QPainter& painter, size_t curve, const QColor& colour)
         if (to <= from) {
             return;
         }
-        const int count = std::clamp(static_cast<int>((to - from) * scale_), 2, 2 * width());
+        // Of hundreds of curves at once fewer points say as much.
+        const int most = std::max(64, std::min(2 * width(), 200000 / std::max(1, static_cast<int>(shown().size()))));
+        const int count = std::clamp(static_cast<int>((to - from) * scale_), 2, most);
         QPolygonF line;
         for (int i = 0; i <= count; ++i) {
             const double frame = from + (to - from) * i / count;

@@ -65,7 +65,14 @@ void PairsModel::show_source(const RetargetedSource& source) {
     endResetModel();
 }
 
+QStringList PairsModel::roles() {
+    return {tr("a joint like others"), tr("root"), tr("pelvis"), tr("foot"), tr("hand"), tr("prop")};
+}
+
 QStringList PairsModel::answers(const QModelIndex& index) const {
+    if (index.isValid() && index.column() == how) {
+        return roles();
+    }
     QStringList all = {QStringLiteral("—")};
     if (!index.isValid() || index.column() != source) {
         return all;
@@ -95,6 +102,10 @@ QVariant PairsModel::data(const QModelIndex& index, int role) const {
     if (role == Qt::EditRole && index.column() == source) {
         return row.source.empty() ? QStringLiteral("—") : QString::fromStdString(row.source.front());
     }
+    if (role == Qt::EditRole && index.column() == how) {
+        const MapPair* pair = row.here.empty() ? nullptr : source_.map.of_target(row.here.front());
+        return roles().at(pair == nullptr ? 0 : static_cast<int>(pair->role));
+    }
     if (role == Qt::ToolTipRole) {
         QStringList names;
         for (const std::string& name : index.column() == source ? row.source : row.here) {
@@ -118,10 +129,22 @@ QVariant PairsModel::data(const QModelIndex& index, int role) const {
 }
 
 bool PairsModel::setData(const QModelIndex& index, const QVariant& value, int role) {
-    if (role != Qt::EditRole || index.column() != source) {
+    if (role != Qt::EditRole || (index.column() != source && index.column() != how)) {
         return false;
     }
     const Row& row = rows_.at(static_cast<size_t>(index.row()));
+    if (index.column() == how) {
+        const auto given = roles().indexOf(value.toString());
+        JointMap map = source_.map;
+        const auto pair = std::find_if(map.pairs.begin(), map.pairs.end(),
+                                       [&](const MapPair& one) { return one.target == row.here; });
+        if (given < 0 || pair == map.pairs.end() || pair->role == static_cast<MapPair::Role>(given)) {
+            return false;
+        }
+        pair->role = static_cast<MapPair::Role>(given);
+        Q_EMIT mapAsked(map, tr("%1 is %2").arg(bare(row.here.front()), value.toString()));
+        return true;
+    }
     const std::string joint = value.toString().toStdString();
     if (row.here.empty() || value == data(index, Qt::EditRole)) {
         return false;
@@ -143,7 +166,8 @@ bool PairsModel::setData(const QModelIndex& index, const QVariant& value, int ro
 
 Qt::ItemFlags PairsModel::flags(const QModelIndex& index) const {
     const Qt::ItemFlags flags = QAbstractTableModel::flags(index);
-    const bool can = index.column() == source && !rows_.at(static_cast<size_t>(index.row())).here.empty();
+    const Row& row = rows_.at(static_cast<size_t>(index.row()));
+    const bool can = !row.here.empty() && (index.column() == source || (index.column() == how && !row.source.empty()));
     return can ? flags | Qt::ItemIsEditable : flags;
 }
 

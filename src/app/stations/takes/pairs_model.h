@@ -15,7 +15,9 @@ class PairsModel : public QAbstractTableModel {
     using QAbstractTableModel::QAbstractTableModel;
     void show_source(const RetargetedSource& source);
     [[nodiscard]] const RetargetedSource& shown() const { return source_; }
-    /// What a cell of the source's column can become; the first is none.
+    /// What a joint can be of a body, in the order of MapPair::Role.
+    [[nodiscard]] static QStringList roles();
+    /// What a cell can become: joints of the source, the first is none; roles.
     [[nodiscard]] QStringList answers(const QModelIndex& index) const;
 
     [[nodiscard]] int rowCount(const QModelIndex& parent = {}) const override;

@@ -84,7 +84,8 @@ PairsPanel::PairsPanel(Document& document, Session& session, QWidget* parent)
     table_->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
     table_->horizontalHeader()->setSectionResizeMode(PairsModel::how, QHeaderView::ResizeToContents);
     table_->horizontalHeader()->setSectionResizeMode(PairsModel::apart, QHeaderView::ResizeToContents);
-    table_->setToolTip(tr("Double-click a joint of the take to choose another one; — lets the joint here rest. Apart: "
+    table_->setToolTip(tr("Double-click a joint of the take to choose another one; — lets the joint here rest. "
+                          "Double-click how it was told to say that it is a foot, a hand or a prop. Apart: "
                           "how far a bone points from where the take's does, at the worst frame"));
     connect(model_, &PairsModel::mapAsked, this, &PairsPanel::keep);
     column->addWidget(table_, 1);
@@ -237,6 +238,11 @@ void PairsPanel::show_one() {
         parts << tr("below the ground %1")
                      .arg(link(deep->name, deep->report.below_frame,
                                tr("%1 mm").arg(deep->report.below_ground_mm, 0, 'f', 1)));
+        double rise = 0;
+        for (const RetargetedClip& clip : one.clips) {
+            rise = std::max(rise, clip.report.ground_rise_mm);
+        }
+        parts << tr("ground rises by %1 mm").arg(rise, 0, 'f', 0);
     }
     if (hand != nullptr && hand->report.holds > 0) {
         parts << tr("hands off by %1")

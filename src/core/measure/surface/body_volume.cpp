@@ -205,12 +205,8 @@ std::optional<LimbMiddle> BodyVolume::middle_near(const Vec3& place) const {
     return middle;
 }
 
-BodyVolume::Symmetry BodyVolume::symmetry() const {
-    Symmetry found;
-    if (empty()) {
-        return found;
-    }
-    found.middle_x = bounds_.centre().x();
+std::vector<double> BodyVolume::mirrored_apart(int axis, double& middle) const {
+    middle = bounds_.centre()[axis];
     constexpr size_t most_samples = 2000;
     const size_t step = std::max<size_t>(1, points_.size() / most_samples);
     std::vector<double> apart;
@@ -218,27 +214,45 @@ BodyVolume::Symmetry BodyVolume::symmetry() const {
         apart.clear();
         double sum = 0;
         for (size_t i = 0; i < points_.size(); i += step) {
-            const Vec3f image = {static_cast<float>(2 * found.middle_x) - points_[i].x(), points_[i].y(),
-                                 points_[i].z()};
+            Vec3f image = points_[i];
+            image[axis] = static_cast<float>(2 * middle) - points_[i][axis];
             const SurfacePlace place = tree_->nearest(image);
             const ClosestPoint::Triangle& t = triangles_[place.triangle];
-            const float on = place.share[0] * points_[t[0]].x() + place.share[1] * points_[t[1]].x() +
-                             place.share[2] * points_[t[2]].x();
-            sum += static_cast<double>(points_[i].x() + on) / 2;
+            const float on = place.share[0] * points_[t[0]][axis] + place.share[1] * points_[t[1]][axis] +
+                             place.share[2] * points_[t[2]][axis];
+            sum += static_cast<double>(points_[i][axis] + on) / 2;
             apart.push_back(place.distance_m);
         }
         const double better = sum / static_cast<double>(apart.size());
-        const bool settled = std::abs(better - found.middle_x) < 1e-7 * bounds_.size().norm();
-        found.middle_x = better;
+        const bool settled = std::abs(better - middle) < 1e-7 * bounds_.size().norm();
+        middle = better;
         if (settled) {
             break;
         }
     }
-    std::sort(apart.begin(), apart.end());
-    for (const double one : apart) {
-        found.mean_m += one / static_cast<double>(apart.size());
+    return apart;
+}
+
+BodyVolume::Symmetry BodyVolume::symmetry() const {
+    Symmetry found;
+    if (empty()) {
+        return found;
     }
+    const auto mean = [](const std::vector<double>& apart) {
+        double sum = 0;
+        for (const double one : apart) {
+            sum += one;
+        }
+        return sum / static_cast<double>(apart.size());
+    };
+    std::vector<double> apart = mirrored_apart(0, found.middle_x);
+    std::sort(apart.begin(), apart.end());
+    found.mean_m = mean(apart);
     found.most_m = apart[(apart.size() - 1) * 19 / 20];
+    double middle_z = 0;
+    const double aside = mean(mirrored_apart(2, middle_z));
+    constexpr double much_better = 0.3;
+    found.looks_aside = aside < much_better * found.mean_m && found.mean_m > 0.005 * bounds_.size().norm();
     return found;
 }
 

@@ -40,11 +40,15 @@ class BodyVolume {
         double middle_x = 0; ///< the plane X = middle_x
         double mean_m = 0;   ///< from the mirror image of a vertex to the surface
         double most_m = 0;   ///< nineteen of twenty are no farther
+        /// Front and back answer each other better than left and right do: it looks aside, along X.
+        bool looks_aside = false;
     };
     /// Of at most 2 000 vertices; about the middle of the box to begin with.
     [[nodiscard]] Symmetry symmetry() const;
 
   private:
+    /// Mirrored along X or Z (0 or 2), from each of some vertices to the surface; the plane goes where it fits best.
+    [[nodiscard]] std::vector<double> mirrored_apart(int axis, double& middle) const;
     [[nodiscard]] std::optional<Vec3> inside_near(const Vec3& place) const;
     [[nodiscard]] std::optional<double> way_out(const Vec3& from, const Vec3& direction) const;
     [[nodiscard]] double chord(const Vec3& at, const Vec3& direction) const;

@@ -95,6 +95,7 @@ class RetargetTakes {
         std::string worst_at;
         size_t stands = 0;
         size_t hand_holds = 0;
+        double rise = 0;
         double hand_off = 0;
         BeyondLimits beyond;
         std::string beyond_clip;
@@ -119,6 +120,7 @@ class RetargetTakes {
             const RetargetReport report = report_on(retargeter, source.scene, clip, context_.scene, made, holds);
             over = std::max(over, report.over_mm);
             stands += report.stands;
+            rise = std::max(rise, report.ground_rise_mm);
             hand_holds += report.holds;
             hand_off = std::max(hand_off, report.hand_off_mm);
             const BeyondLimits one = beyond_limits(context_.scene, made, settings_.limits);
@@ -153,6 +155,10 @@ class RetargetTakes {
         if (options_.plant_feet && stands > 0) {
             said += fmt::format(", {} planted, slide at most {:.1f} mm beyond the source's", counted(stands, "stand"),
                                 std::max(0.0, over));
+        }
+        constexpr double level_mm = 20;
+        if (rise > level_mm * retargeter.target_body().height_m) {
+            said += fmt::format(", the ground rises by {:.0f} mm", rise);
         }
         if (options_.keep_hands) {
             said += fmt::format(", {} of hands, at most {:.1f} mm off", counted(hand_holds, "hold"), hand_off);

@@ -62,7 +62,10 @@ Result<StepResult> apply_build_skeleton(const StepContext& context, const BuildS
     for (const GuideRow& row : settings.guides) {
         placed.push_back(guide_from(row));
     }
-    const double middle = settings.middle_x_m.value_or(body.symmetry().middle_x);
+    const BodyVolume::Symmetry symmetry = body.symmetry();
+    const double middle = settings.middle_x_m.value_or(symmetry.middle_x);
+    const bool has_sides = std::any_of(settings.plan.chains.begin(), settings.plan.chains.end(),
+                                       [](const PlanChain& chain) { return chain.both_sides; });
     const Guides guides = guides_in(settings.plan, placed, body.bounds(), middle);
     std::vector<std::string> unknown;
     for (const Guide& guide : placed) {
@@ -94,6 +97,10 @@ Result<StepResult> apply_build_skeleton(const StepContext& context, const BuildS
         }
     }
     add_joints(result.scene, *joints);
+    if (symmetry.looks_aside && has_sides) {
+        result.could_not.push_back(
+            "the surface looks along X, and left and right are mirrored across X: “Face forward” turns it");
+    }
     if (!unknown.empty()) {
         result.could_not.push_back(fmt::format("the plan has no guide {}", some_of(unknown)));
     }
