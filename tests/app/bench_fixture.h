@@ -72,7 +72,7 @@ inline void use_step(const std::function<void(StepDialog&)>& look) {
         ASSERT_NE(dialog, nullptr);
         look(*dialog);
         const auto* outcome = dialog->findChild<QLabel*>("stepOutcome");
-        EXPECT_TRUE(wait_for([&] { return !outcome->text().startsWith("Trying"); }, 20));
+        EXPECT_TRUE(wait_for([&] { return !outcome->text().startsWith("Trying"); }, 60));
         auto* use = dialog->findChild<QPushButton*>("go");
         EXPECT_TRUE(use->isEnabled()) << outcome->text().toStdString();
         if (use->isEnabled()) {

@@ -45,9 +45,12 @@ KeyBoard::KeyBoard(Document& document, Session& session, Clock& clock, Selection
 
 QWidget* KeyBoard::make_tools() {
     auto* box = new QWidget(this);
-    auto* row = new QHBoxLayout(box);
-    row->setContentsMargins(8, 0, 8, 0);
+    tools_ = new QBoxLayout(QBoxLayout::LeftToRight, box);
+    tools_->setContentsMargins(8, 0, 8, 0);
+    tools_->setSpacing(5);
+    auto* row = new QHBoxLayout;
     row->setSpacing(5);
+    tools_->addLayout(row);
     const auto label = [&](const QString& words) {
         auto* made = new QLabel(words, box);
         made->setObjectName(QStringLiteral("soft"));
@@ -142,6 +145,12 @@ QWidget* KeyBoard::make_tools() {
             [this](int index) { strip_->set_beyond(true, static_cast<Beyond>(index)); });
     row->addStretch(1);
     return box;
+}
+
+void KeyBoard::resizeEvent(QResizeEvent* event) {
+    QWidget::resizeEvent(event);
+    constexpr int one_row = 1080;
+    tools_->setDirection(width() < one_row ? QBoxLayout::TopToBottom : QBoxLayout::LeftToRight);
 }
 
 void KeyBoard::show_layer(std::optional<size_t> place, const KeyLayer& layer) {

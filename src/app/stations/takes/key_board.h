@@ -12,6 +12,7 @@
 #include <array>
 #include <optional>
 
+class QBoxLayout;
 class QComboBox;
 class QDoubleSpinBox;
 class QPushButton;
@@ -25,6 +26,11 @@ class KeyBoard : public QWidget {
     /// Place on the card of the layer that is worked on, and its curves.
     void show_layer(std::optional<size_t> place, const KeyLayer& layer);
     KeyStrip& strip() { return *strip_; }
+    /// Narrower than its tools stand in one row: in a narrow place they stand in two.
+    [[nodiscard]] QSize minimumSizeHint() const override { return {300, 220}; }
+
+  protected:
+    void resizeEvent(QResizeEvent* event) override;
 
   private:
     QWidget* make_tools();
@@ -37,6 +43,7 @@ class KeyBoard : public QWidget {
     Selection& selection_;
     std::optional<size_t> place_;
     KeyStrip* strip_;
+    QBoxLayout* tools_ = nullptr;
     QComboBox* path_;
     std::array<QPushButton*, 3> axes_{};
     QDoubleSpinBox* frame_;

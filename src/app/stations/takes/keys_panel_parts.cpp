@@ -43,6 +43,8 @@ QWidget* KeysPanel::make_layers() {
     row->setSpacing(6);
     layers_ = new QComboBox(box);
     layers_->setObjectName(QStringLiteral("keyLayers"));
+    layers_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    layers_->setMinimumContentsLength(8);
     layers_->setToolTip(tr("The layer of keys that is worked on; a layer is a step of the route card"));
     connect(layers_, QOverload<int>::of(&QComboBox::activated), this, [this] { refresh(); });
     row->addWidget(layers_, 1);
@@ -195,6 +197,8 @@ QWidget* KeysPanel::make_poses() {
     row->addWidget(soft(tr("Pose"), box));
     sources_ = new QComboBox(box);
     sources_->setObjectName(QStringLiteral("poseSource"));
+    sources_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    sources_->setMinimumContentsLength(8);
     sources_->setToolTip(tr("Which pose the chosen joints are keyed to; all joints, where none is chosen"));
     connect(sources_, QOverload<int>::of(&QComboBox::activated), this, [this] { refresh_values(); });
     row->addWidget(sources_, 1);
@@ -263,8 +267,7 @@ QWidget* KeysPanel::make_view() {
         combo("poseHandle", {tr("turn"), tr("move")},
               tr("What dragging does to the chosen joint. Turning, the joint itself pulls the two bones above it, "
                  "and the square on the joint between them swings it"));
-    axes_ =
-        combo("poseAxes", {tr("its own axes"), tr("the world's axes")}, tr("Which axes the beads X, Y and Z go by"));
+    axes_ = combo("poseAxes", {tr("own axes"), tr("world axes")}, tr("Which axes the beads X, Y and Z go by"));
     const auto toggle = [&](const char* id, const QString& text, const QString& tip) {
         QPushButton* made = add_button(row, id, text, tip);
         made->setCheckable(true);
@@ -282,9 +285,8 @@ QWidget* KeysPanel::make_view() {
     ghost_step_->setObjectName(QStringLiteral("ghostStep"));
     ghost_step_->setRange(1, 1000);
     ghost_step_->setValue(5);
-    ghost_step_->setPrefix(tr("every "));
     ghost_step_->setSuffix(tr(" frames"));
-    ghost_step_->setToolTip(tr("From one pose to the next"));
+    ghost_step_->setToolTip(tr("From one of the poses about to the next"));
     connect(ghost_step_, &QSpinBox::valueChanged, this, [this] {
         refresh_overlay();
         Q_EMIT viewChanged();

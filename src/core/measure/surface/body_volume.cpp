@@ -205,12 +205,11 @@ std::optional<LimbMiddle> BodyVolume::middle_near(const Vec3& place) const {
     return middle;
 }
 
-std::vector<double> BodyVolume::mirrored_apart(int axis, double& middle) const {
+std::vector<double> BodyVolume::mirrored_apart(int axis, double& middle, size_t samples, int rounds) const {
     middle = bounds_.centre()[axis];
-    constexpr size_t most_samples = 2000;
-    const size_t step = std::max<size_t>(1, points_.size() / most_samples);
+    const size_t step = std::max<size_t>(1, points_.size() / samples);
     std::vector<double> apart;
-    for (int round = 0; round < 12; ++round) {
+    for (int round = 0; round < rounds; ++round) {
         apart.clear();
         double sum = 0;
         for (size_t i = 0; i < points_.size(); i += step) {
@@ -245,12 +244,12 @@ BodyVolume::Symmetry BodyVolume::symmetry() const {
         }
         return sum / static_cast<double>(apart.size());
     };
-    std::vector<double> apart = mirrored_apart(0, found.middle_x);
+    std::vector<double> apart = mirrored_apart(0, found.middle_x, 2000, 12);
     std::sort(apart.begin(), apart.end());
     found.mean_m = mean(apart);
     found.most_m = apart[(apart.size() - 1) * 19 / 20];
     double middle_z = 0;
-    const double aside = mean(mirrored_apart(2, middle_z));
+    const double aside = mean(mirrored_apart(2, middle_z, 300, 3));
     constexpr double much_better = 0.3;
     found.looks_aside = aside < much_better * found.mean_m && found.mean_m > 0.005 * bounds_.size().norm();
     return found;

@@ -48,7 +48,7 @@ class BodyVolume {
 
   private:
     /// Mirrored along X or Z (0 or 2), from each of some vertices to the surface; the plane goes where it fits best.
-    [[nodiscard]] std::vector<double> mirrored_apart(int axis, double& middle) const;
+    [[nodiscard]] std::vector<double> mirrored_apart(int axis, double& middle, size_t samples, int rounds) const;
     [[nodiscard]] std::optional<Vec3> inside_near(const Vec3& place) const;
     [[nodiscard]] std::optional<double> way_out(const Vec3& from, const Vec3& direction) const;
     [[nodiscard]] double chord(const Vec3& at, const Vec3& direction) const;
