@@ -338,6 +338,45 @@ TEST(BindSurface, WhatSeesNoBoneIsSaidAndStillHeld) {
     }
 }
 
+TEST(BindSurface, ASurfaceInsideAnotherIsReachedThroughIt) {
+    // An eye has no bone in itself: the volume is that of all surfaces together.
+    Scene scene = two_legs();
+    const std::vector<Mat4> rest = rest_world(scene);
+    const int knee = scene.find_node("shank_l");
+    ASSERT_GE(knee, 0);
+    Hull box;
+    box.kind = Hull::Kind::box;
+    box.half_size = Vec3(0.01, 0.01, 0.01);
+    box.frame =
+        translating(point_of(rest[static_cast<size_t>(knee)], Vec3::Zero()) + Vec3(0.05, -0.1, 0)); // beside the bone
+    const HullShell shell = shell_of(box);
+    Mesh mesh;
+    mesh.name = "pebble";
+    mesh.positions = std::vector<Vec3f>(shell.points.begin(), shell.points.end());
+    mesh.indices = std::vector<uint32_t>(shell.indices.begin(), shell.indices.end());
+    Primitive part;
+    part.point_count = static_cast<uint32_t>(shell.points.size());
+    part.index_count = static_cast<uint32_t>(shell.indices.size());
+    mesh.primitives.push_back(part);
+    Node node;
+    node.name = "pebble";
+    node.kind = NodeKind::surface;
+    node.identity = 500;
+    node.mesh = static_cast<int>(scene.meshes.size());
+    scene.meshes.push_back(std::move(mesh));
+    scene.nodes.push_back(node);
+    const Result<StepResult> bound = apply_step(scene, "bind_surface", {{"method", "volume"}});
+    ASSERT_TRUE(bound.ok());
+    EXPECT_TRUE(bound->left_vertices.empty()) << bound->could_not.front();
+    for (const auto& row : weights_in(bound->scene, bound->scene.find_node("pebble"))) {
+        double left = 0;
+        for (const auto& [joint, weight] : row) {
+            left += joint.ends_with("_l") ? weight : 0;
+        }
+        EXPECT_GT(left, 0.99);
+    }
+}
+
 TEST(BindSurface, SaysHowFarItIsAndStopsWhereItIsTold) {
     const Scene scene = two_legs();
     for (const char* method : {"heat", "volume"}) {

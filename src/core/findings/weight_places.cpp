@@ -94,7 +94,9 @@ std::vector<Finding> find_stray_weights(const FindingContext& context) {
         finding.grade = Grade::look;
         finding.where = node.name;
         finding.nodes = {node.name, joint};
-        finding.message = fmt::format("{} of weight on “{}”", counted(islands.size(), "stray"), node.name);
+        finding.message = fmt::format(
+            "{} of weight on “{}”",
+            (islands.size() == 1 ? std::string("1 stray") : fmt::format("{} strays", islands.size())), node.name);
         finding.reason =
             fmt::format("{} has weights of up to {:.2f} on {}, {} away from its other vertices (vertex {}).", joint,
                         worst.heaviest, counted(worst.vertices.size(), "vertex"),

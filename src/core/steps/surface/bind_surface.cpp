@@ -87,6 +87,56 @@ std::vector<int> holding_joints(const Scene& scene, const BindSettings& settings
     return joints;
 }
 
+/// Through the volume that all of them enclose together: an eye has no bone in itself, and one in the head around it.
+std::map<int, BoneWeights> weights_through_all(const Scene& scene, const std::vector<int>& surfaces,
+                                               const BoneWeightRequest& request) {
+    std::vector<Vec3f> places;
+    std::vector<uint32_t> indices;
+    std::vector<size_t> begins;
+    for (const int surface : surfaces) {
+        const std::vector<Vec3f> own = rest_places(scene, surface);
+        const Mesh& mesh = scene.meshes[static_cast<size_t>(scene.nodes[static_cast<size_t>(surface)].mesh)];
+        const auto first = static_cast<uint32_t>(places.size());
+        begins.push_back(first);
+        places.insert(places.end(), own.begin(), own.end());
+        for (const Primitive& part : mesh.primitives) {
+            for (const auto& triangle : triangles_of(mesh, part)) {
+                for (const uint32_t corner : triangle) {
+                    indices.push_back(first + corner);
+                }
+            }
+        }
+    }
+    begins.push_back(places.size());
+    Mesh all;
+    Primitive part;
+    part.point_count = static_cast<uint32_t>(places.size());
+    part.index_count = static_cast<uint32_t>(indices.size());
+    all.primitives.push_back(part);
+    all.positions = places;
+    all.indices = std::move(indices);
+    const BoneWeights together = weights_through_volume(scene, all, places, request);
+    std::map<int, BoneWeights> each;
+    if (together.rows.size() != places.size()) {
+        return each; // stopped
+    }
+    for (size_t s = 0; s < surfaces.size(); ++s) {
+        BoneWeights& own = each[surfaces[s]];
+        const auto row = [&](size_t at) { return together.rows.begin() + static_cast<ptrdiff_t>(at); };
+        own.rows.assign(row(begins[s]), row(begins[s + 1]));
+        for (const uint32_t vertex : together.unreached) {
+            if (vertex >= begins[s] && vertex < begins[s + 1]) {
+                own.unreached.push_back(static_cast<uint32_t>(vertex - begins[s]));
+            }
+        }
+        if (together.farthest >= begins[s] && together.farthest < begins[s + 1]) {
+            own.farthest_m = together.farthest_m;
+            own.farthest = together.farthest - begins[s];
+        }
+    }
+    return each;
+}
+
 Result<StepResult> apply_bind_surface(const StepContext& context, const BindSettings& settings) {
     StepResult result{context.scene, {}, {}};
     Scene& scene = result.scene;
@@ -101,21 +151,28 @@ Result<StepResult> apply_bind_surface(const StepContext& context, const BindSett
     size_t kept = 0;
     double farthest = -1;
     std::string farthest_said;
-    const std::vector<int> all = surfaces_of(context.scene);
+    std::vector<int> all;
+    for (const int surface : surfaces_of(context.scene)) {
+        const Node& node = scene.nodes[static_cast<size_t>(surface)];
+        const bool named =
+            settings.surfaces.empty() ? node.skin < 0 || node.influences.empty() : patterns.any_fits(node.name);
+        if (named && node.kind == NodeKind::joint) {
+            result.could_not.push_back(fmt::format("“{}” is a joint itself and cannot go under a skin", node.name));
+        } else if (named) {
+            all.push_back(surface);
+        }
+    }
+    const bool by_volume = settings.method == BindSettings::Method::volume;
+    std::map<int, BoneWeights> through_volume;
+    if (by_volume && !all.empty()) {
+        through_volume = weights_through_all(
+            scene, all,
+            {joints, static_cast<size_t>(settings.max_influences), settings.falloff, context.stop, context.progress});
+    }
     size_t at_work = 0;
     for (const int surface : all) {
         const double share = static_cast<double>(at_work++) / static_cast<double>(all.size());
         const std::string name = scene.nodes[static_cast<size_t>(surface)].name;
-        const bool named = settings.surfaces.empty() ? scene.nodes[static_cast<size_t>(surface)].skin < 0 ||
-                                                           scene.nodes[static_cast<size_t>(surface)].influences.empty()
-                                                     : patterns.any_fits(name);
-        if (!named) {
-            continue;
-        }
-        if (scene.nodes[static_cast<size_t>(surface)].kind == NodeKind::joint) {
-            result.could_not.push_back(fmt::format("“{}” is a joint itself and cannot go under a skin", name));
-            continue;
-        }
         const std::vector<Vec3f> places = rest_places(scene, surface);
         const Mesh& mesh = scene.meshes[static_cast<size_t>(scene.nodes[static_cast<size_t>(surface)].mesh)];
         BoneWeightRequest request = {
@@ -126,7 +183,7 @@ Result<StepResult> apply_bind_surface(const StepContext& context, const BindSett
         BoneWeights weights =
             settings.method == BindSettings::Method::nearest ? weights_by_nearest_bone(scene, places, request)
             : settings.method == BindSettings::Method::heat  ? weights_by_heat(scene, mesh, places, request)
-                                                             : weights_through_volume(scene, mesh, places, request);
+                                                             : std::move(through_volume[surface]);
         if (context.stop && context.stop()) {
             return Problem{"was stopped.", "", ""};
         }
