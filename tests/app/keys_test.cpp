@@ -288,6 +288,35 @@ TEST_F(Keys, KeysAreDraggedBoxedScaledInsertedAndDeletedOnTheStrip) {
     EXPECT_EQ(layer().at(0).curve.before, Beyond::held);
 }
 
+TEST_F(Keys, ADragGoesOnWhenSomethingElseIsMeasuredMeanwhile) {
+    open_keys();
+    press("newLayer");
+    settle();
+    choose("LeftLeg_Hip");
+    const size_t place = steps() - 1;
+    window->document().edit(QStringLiteral("keys"), [&](Job& job) {
+        for (const double frame : {100.0, 300.0, 500.0}) {
+            set_keys(job, place, {hip, Path::rotation}, frame, Vec3(10, 0, 0));
+        }
+    });
+    settle();
+    const QPointF from = strip().place_of({0, 1});
+    const QPointF to = from + QPointF(60, -20);
+    const auto move = [&](const QPointF& at) {
+        QMouseEvent event(QEvent::MouseMove, at, strip().mapToGlobal(at), Qt::LeftButton, Qt::LeftButton,
+                          Qt::NoModifier);
+        QApplication::sendEvent(&strip(), &event);
+    };
+    QTest::mousePress(&strip(), Qt::LeftButton, Qt::NoModifier, from.toPoint());
+    move(from + QPointF(20, -5));
+    Q_EMIT window->session().changed(); // as when the drift of a step has been measured
+    move(to);
+    QTest::mouseRelease(&strip(), Qt::LeftButton, Qt::NoModifier, to.toPoint());
+    settle();
+    EXPECT_GT(layer().at(0).curve.keys[1].frame, 310);
+    EXPECT_GT(layer().at(0).curve.keys[1].value, 10.1);
+}
+
 TEST_F(Keys, TangentsAreDraggedBrokenAndWeighted) {
     open_keys();
     press("newLayer");

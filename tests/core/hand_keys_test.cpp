@@ -455,6 +455,13 @@ TEST(HandKeys, ALayerOnTopTurnsFadesAndSaysWhatItDoesNotFind) {
     EXPECT_NEAR(Quat(was[3], was[0], was[1], was[2]).angularDistance(Quat(is[3], is[0], is[1], is[2])) * 180 / M_PI, 20,
                 1e-3);
     EXPECT_FALSE(apply_step(scene, "hand_keys", {{"clip", "other"}, {"keys", keys}}).ok()) << "no such clip";
+    const json nobodys = {
+        {"curves", {{{"of", "nobody"}, {"what", "rotation_z_deg"}, {"keys", {{{"frame", 0}, {"value", 40}}}}}}}};
+    const Result<StepResult> none = apply_step(scene, "hand_keys", {{"clip", "take"}, {"keys", nobodys}});
+    ASSERT_TRUE(none.ok());
+    EXPECT_EQ(none->could_not.size(), 1U);
+    EXPECT_EQ(none->account.find(" of  "), std::string::npos) << none->account;
+    EXPECT_TRUE(same_content(none->scene.clips[0].channels, scene.clips[0].channels));
 }
 
 TEST(PoseEdits, KeysLeadWhereAJointIsPutAtAnyWeightAndFade) {

@@ -28,6 +28,9 @@ KeyStrip::KeyStrip(QWidget* parent) : QWidget(parent) {
 }
 
 void KeyStrip::show_layer(KeyLayer layer, int frames, double rate) {
+    if (held_ != Held::nothing && layer == before_drag_ && frames == frames_) {
+        return; // something else was measured meanwhile: what is dragged stays in the hand
+    }
     std::vector<std::pair<size_t, double>> places;
     const bool same_curves =
         layer.size() == layer_.size() && std::equal(layer.begin(), layer.end(), layer_.begin(), [](auto& a, auto& b) {

@@ -149,6 +149,10 @@ class HandKeys {
             result_.could_not.push_back(fmt::format("there is no joint or shape {}", some_of(missing)));
             result_.unmatched = missing;
         }
+        if (keyed.empty() && !missing.empty()) {
+            result_.account = fmt::format("none of its {} is of a joint or shape that is here", counted(keys, "key"));
+            return std::move(result_);
+        }
         result_.account = fmt::format("{} of {} by hand {} “{}”{}{}", counted(keys, "key"), some_of(keyed, 4),
                                       settings_.mode == HandKeySettings::Mode::on_top ? "on top of" : "instead of",
                                       name_, is_new_ ? ", a clip from nothing" : "",

@@ -51,6 +51,18 @@ class RetargetTakes {
     }
 
     Result<StepResult> run() {
+        std::vector<std::string> nobodys;
+        for (const auto& [joint, of] : settings_.limits) {
+            const bool is_here = context_.scene.find_node(joint) >= 0;
+            watched_ = watched_ || (is_here && of.any());
+            if (!is_here) {
+                nobodys.push_back(joint);
+            }
+        }
+        if (!nobodys.empty()) {
+            result_.could_not.push_back(fmt::format("limits of {}, which is not here, hold nothing", some_of(nobodys)));
+            result_.unmatched = nobodys;
+        }
         if (joints_of(context_.scene).empty()) {
             return Problem{"there is no skeleton to put motion onto.", "", "Build one, or add it to the sources."};
         }
@@ -166,7 +178,7 @@ class RetargetTakes {
         if (!worst_at.empty()) {
             said += fmt::format(", worst direction {:.1f}° ({})", worst, worst_at);
         }
-        if (!settings_.limits.empty()) {
+        if (watched_) {
             said += beyond.degrees > 0 ? fmt::format(", {:.1f}° beyond its limits at most ({} at frame {} of “{}”)",
                                                      beyond.degrees, beyond.joint, beyond.frame, beyond_clip)
                                        : std::string(", no joint beyond its limits");
@@ -200,6 +212,7 @@ class RetargetTakes {
     NamePatterns asked_;
     RetargetOptions options_;
     StepResult result_;
+    bool watched_ = false; ///< some joint here has limits
 };
 
 Result<StepResult> apply_retarget(const StepContext& context, const RetargetSettings& settings) {
