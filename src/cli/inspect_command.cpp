@@ -44,6 +44,9 @@ void print_facts(const nlohmann::json& facts) {
                        step["problem"].is_null() ? step["account"].get<std::string>()
                                                  : step["problem"].get<std::string>(),
                        drift);
+            for (const auto& undone : step["could_not"]) {
+                fmt::print("    could not: {}\n", undone.get<std::string>());
+            }
         }
     }
     for (const auto& finding : facts["findings"]) {

@@ -302,6 +302,13 @@ check "no such plan" ends 2 "$cli" plan centaur
 check "in one sentence" one_sentence
 check "a suggested skeleton as a card" ends 0 "$cli" build "$work/demo/sedge_surface.glb" --plan bird --suggest
 check "is a card" python_says "[s['step'] for s in d['steps']] == ['build_skeleton'] and len(d['steps'][0]['guides']) == 30"
+python3 -c "
+import json
+j = json.load(open('$work/demo/stall_lid.wembrix'))
+j['steps'][-1]['keys']['curves'][0]['of'] = 'nobody'
+json.dump(j, open('$work/demo/nobody.wembrix', 'w'))"
+"$cli" inspect "$work/demo/nobody.wembrix" > "$work/nobody.txt"
+check "what a step could not do is said by inspect" grep -q "could not: .*nobody" "$work/nobody.txt"
 check "weights in a job" ends 0 "$cli" bind "$work/demo/sedge.wembrix" --method nearest
 check "replace those that it had" grep -q '"method": "nearest"' "$work/demo/sedge.wembrix"
 check "a method that is none" ends 2 "$cli" bind "$work/demo/sedge.wembrix" --method magic
