@@ -6,6 +6,7 @@
 #include "core/retarget/retarget_clip.h"
 #include "core/steps/step_kind.h"
 #include "large_scene.h"
+#include "tansy_scene.h"
 
 #include <benchmark/benchmark.h>
 
@@ -54,6 +55,30 @@ void clip_retarget(benchmark::State& state) {
     }
 }
 BENCHMARK(clip_retarget)->UseRealTime()->Unit(benchmark::kMillisecond);
+
+/// The demo's bird with its feet, which stand and are planted: twice a plain bake of the same, and retargeted.
+const Scene& walked_take() {
+    static const Scene scene = demo::tansy_market_take();
+    return scene;
+}
+void clip_bake_of_a_bird(benchmark::State& state) {
+    const Clip& clip = walked_take().clips[0];
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(bake_tracks(clip, clip.rate, 0.5 / clip.rate, clip.frames()).tracks.size());
+    }
+}
+BENCHMARK(clip_bake_of_a_bird)->UseRealTime()->Unit(benchmark::kMillisecond);
+
+void clip_retarget_of_a_bird(benchmark::State& state) {
+    RetargetOptions options;
+    options.plant_feet = state.range(0) != 0;
+    const Retargeter retargeter(walked_take(), walked_take(), propose_map(walked_take(), walked_take(), "itself"),
+                                options);
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(retargeter.run(walked_take().clips[0]).channels.size());
+    }
+}
+BENCHMARK(clip_retarget_of_a_bird)->Arg(0)->Arg(1)->UseRealTime()->Unit(benchmark::kMillisecond);
 
 /// One joint of the two hundred keyed on top of the whole take: what each edit by hand costs.
 void clip_hand_keys_of_one_joint(benchmark::State& state) {

@@ -118,6 +118,32 @@ TEST_F(LooksBench, FacesBetweenChosenVerticesGoToAnotherSlot) {
     press("moveFaces");
     settle();
     EXPECT_EQ(slot_facts(prepared()).size(), before.size() + 1);
+    // All others get their first weights anew.
+    const Influences kept = prepared().nodes[static_cast<size_t>(before[0].node)].influences;
+    page().painter().choose(choice);
+    use_step([](StepDialog& dialog) {
+        EXPECT_EQ(dialog.step().id, "bind_surface");
+        EXPECT_EQ(dialog.step().parameters["keep_vertices"].size(), 1U);
+    });
+    press("bindOthers");
+    settle();
+    const Influences& now = prepared().nodes[static_cast<size_t>(before[0].node)].influences;
+    WeightRow row;
+    WeightRow own;
+    size_t changed = 0;
+    for (size_t v = 0; v + 1 < now.offsets.size(); ++v) {
+        read_row(kept, v, own);
+        read_row(now, v, row);
+        const bool same = std::equal(row.begin(), row.end(), own.begin(), own.end(), [](const auto& a, const auto& b) {
+            return a.joint == b.joint && a.weight == b.weight;
+        });
+        if (choice.vertices.count(static_cast<uint32_t>(v)) != 0) {
+            EXPECT_TRUE(same) << v;
+        } else {
+            changed += same ? 0 : 1;
+        }
+    }
+    EXPECT_GT(changed, 100U);
 }
 
 TEST_F(LooksBench, AHullIsChosenAndChangedByHandInTheView) {

@@ -1,5 +1,6 @@
 // Takes of other bodies in the window: the pairs, a correction by a click, the worst moment, the take beside.
 #include "core/job/skeleton_edits.h"
+#include "core/measure/skeleton/pose.h"
 #include "core/plan/guide_rows.h"
 #include "sedge.h"
 #include "window_fixture.h"
@@ -11,14 +12,18 @@ namespace {
 
 class Pairs : public Window {
   protected:
-    void SetUp() override {
+    void SetUp() override { start_with_take(true); }
+    void start_with_take(bool has_take) {
         ASSERT_TRUE(folder.isValid());
         put(write_glb_unscaled(demo::sedge_surface(), "sedge_surface"));
         put(write_gltf_beside(demo::tansy_market_take(), "tansy_market"));
         Job job;
         job.name = "sedge";
-        job.sources = {"sedge_surface.glb", "tansy_market.gltf"};
-        job.sources[1].role = SourceRole::take;
+        job.sources = {"sedge_surface.glb"};
+        if (has_take) {
+            job.sources.emplace_back("tansy_market.gltf");
+            job.sources[1].role = SourceRole::take;
+        }
         job.destinations = built_in_destinations();
         BuildOnCard build;
         build.plan = plan_called("bird").take();
@@ -124,6 +129,46 @@ TEST_F(Pairs, ATakeOfAnotherBodyIsPutOnCorrectedAndUndone) {
     ASSERT_TRUE(wait_for([&] { return window->twin().left().view().is_ready(); }));
     QTest::qWait(60);
     EXPECT_TRUE(joints_of(window->twin().left().view().posed()->scene()).empty());
+}
+
+class DroppedTake : public Pairs {
+    void SetUp() override { start_with_take(false); }
+};
+
+TEST_F(DroppedTake, IsRetargetedAndArrives) {
+    open();
+    ASSERT_TRUE(prepared().clips.empty());
+    QMimeData mime;
+    mime.setUrls({QUrl::fromLocalFile(folder.filePath("tansy_market.gltf"))});
+    QDragEnterEvent enter(QPoint(400, 300), Qt::CopyAction, &mime, Qt::LeftButton, Qt::NoModifier);
+    QApplication::sendEvent(window.get(), &enter);
+    ASSERT_TRUE(enter.isAccepted());
+    QDropEvent drop(QPointF(400, 300), Qt::CopyAction, &mime, Qt::LeftButton, Qt::NoModifier);
+    QApplication::sendEvent(window.get(), &drop);
+    settle();
+    ASSERT_EQ(window->document().job().sources.size(), 2U);
+    QPushButton* offered = finding_button(QStringLiteral("retarget"));
+    ASSERT_NE(offered, nullptr);
+    QTest::mouseClick(offered, Qt::LeftButton);
+    settle();
+    const int hip = prepared().find_node("leg_1_l");
+    const Quat standing = prepared().nodes[static_cast<size_t>(hip)].rest.rotation;
+    double most = 0;
+    const Poser poser(prepared(), prepared().find_clip("capture_07"));
+    Pose pose;
+    for (int frame = 0; frame < 900; frame += 30) {
+        poser.at(frame / 30.0, pose);
+        most = std::max(most, standing.angularDistance(pose.local[static_cast<size_t>(hip)].rotation));
+    }
+    EXPECT_GT(most, 0.05) << "she moves";
+    window->choose_station("deliver");
+    window->runner().deliver_cells(window->board().due());
+    ASSERT_TRUE(wait_for([&] { return !window->runner().is_running(); }));
+    settle();
+    EXPECT_TRUE(window->board().due().empty()) << "all arrived";
+    for (const Destination& destination : window->document().job().destinations) {
+        EXPECT_NE(window->runner().last_arrival({destination.name, "clip:capture_07"}), nullptr) << destination.name;
+    }
 }
 
 } // namespace

@@ -276,6 +276,27 @@ TEST(BindSurface, KeepsWhatIsHeldAndMakesPiecesRigidIfAsked) {
     EXPECT_FALSE(apply_step(Scene(), "bind_surface", nlohmann::json::object()).ok()) << "nothing to bind to";
 }
 
+TEST(BindSurface, ChosenVerticesKeepTheWeightsThatTheyHave) {
+    const Scene scene = bound(two_legs(), {{"method", "nearest"}, {"max_influences", 1}});
+    const int body = surfaces_of(scene)[0];
+    const auto before = weights_in(scene, body);
+    const nlohmann::json asked = {{"method", "heat"}, {"surfaces", {"legs"}}, {"keep_vertices", {"7", "20-59"}}};
+    const auto after = weights_in(bound(scene, asked), body);
+    const auto fresh = weights_in(bound(scene, {{"method", "heat"}, {"surfaces", {"legs"}}}), body);
+    size_t others = 0;
+    for (size_t v = 0; v < after.size(); ++v) {
+        const bool kept = v == 7 || (v >= 20 && v <= 59);
+        EXPECT_EQ(after[v], kept ? before[v] : fresh[v]) << v;
+        others += before[v] != fresh[v] ? 1 : 0;
+    }
+    EXPECT_GT(others, 50U) << "else it would not show";
+    // A vertex without weights gets some, whatever was asked.
+    EXPECT_EQ(weights_in(bound(two_legs(), asked), body), fresh);
+    const auto wrong = apply_step(scene, "bind_surface", {{"keep_vertices", {"9-7"}}});
+    ASSERT_FALSE(wrong.ok());
+    EXPECT_NE(wrong.problem().what.find("20-31"), std::string::npos) << wrong.problem().what;
+}
+
 TEST(BindSurface, MotionOfTheSurfaceItselfDoesNotGoUnsaid) {
     Scene scene = two_legs();
     EXPECT_TRUE(apply_step(scene, "bind_surface", nlohmann::json::object())->could_not.empty());

@@ -1,4 +1,5 @@
 // Motion of one body on another: itself, a twin, and bodies of other proportions.
+#include "core/job/assemble.h"
 #include "core/math/two_bones.h"
 #include "core/measure/skeleton/joint_limits.h"
 #include "core/measure/skeleton/pose.h"
@@ -674,6 +675,32 @@ TEST(JointLimits, OfAPlanComeByNameAndMirroredAndAreMeasured) {
     EXPECT_EQ(beyond.joint, "shin_r");
     EXPECT_EQ(beyond.frame, 30);
     EXPECT_NEAR(beyond.degrees, 65 - limits.at("shin_r").degrees[0]->second, 0.01);
+}
+
+TEST(Retarget, LimitsOfAJointThatIsNotHereAreSaidToHoldNothing) {
+    const BodyShape shape;
+    NamedScene source{"walk.glb", body(shape)};
+    source.scene.clips = {walk(source.scene, shape)};
+    BodyShape other;
+    other.size = 0.8;
+    other.other_names = true;
+    const std::vector<NamedScene> sources = {{"body.glb", body(other)}, source};
+    const Scene target = assemble(sources);
+    ASSERT_EQ(target.fits.back().role, SourceRole::take) << "motion of another body";
+    const auto put_on = [&](const char* joint) {
+        const nlohmann::json limits = {{joint, {{"x", {-160, 15}}}}};
+        return apply_step(StepContext{target, {}, {}, sources},
+                          Step{"retarget", {{"sources", {"walk.glb"}}, {"limits", limits}}})
+            .take();
+    };
+    const StepResult known = put_on("LeftB_l2");
+    EXPECT_TRUE(known.could_not.empty());
+    EXPECT_NE(known.account.find("limits"), std::string::npos) << known.account;
+    const StepResult unknown = put_on("fin_l");
+    ASSERT_EQ(unknown.could_not.size(), 1U);
+    EXPECT_NE(unknown.could_not[0].find("fin_l"), std::string::npos) << unknown.could_not[0];
+    EXPECT_EQ(unknown.account.find("limits"), std::string::npos) << "and nothing is claimed of them";
+    ASSERT_EQ(unknown.scene.clips.size(), 1U) << "the motion is there";
 }
 
 TEST(Retarget, ThereAndBackItIsNearWhatItWas) {

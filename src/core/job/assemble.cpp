@@ -156,7 +156,14 @@ SourceRole guess_role(const Scene& base, const Scene& source, const AssemblyOpti
     if (!source.curve_sets.empty() && !surfaces) {
         return SourceRole::strands;
     }
-    return skinned && joints.size() > 8 ? SourceRole::model : SourceRole::prop;
+    constexpr size_t of_a_body = 8;
+    const bool shows = std::any_of(source.meshes.begin(), source.meshes.end(), // a stand-in only carries shape weights
+                                   [](const Mesh& mesh) { return mesh.triangle_count() > 0; });
+    const bool has_skeleton = !joints_of(base).empty() || options.prepared_names.count(0) > 0;
+    if (!shows && !source.clips.empty() && joints.size() > of_a_body && has_skeleton) {
+        return SourceRole::take;
+    }
+    return skinned && joints.size() > of_a_body ? SourceRole::model : SourceRole::prop;
 }
 
 std::optional<Brought> add_source(Scene& base, NamedScene source, size_t place, const AssemblyOptions& options) {

@@ -25,7 +25,8 @@ struct AssemblyOptions {
 /// What a source is to what is there already. Joints count as the same by name, prefixes aside.
 /// - Half of its joints are there: a part where it has surfaces of its own, else a take, else shapes.
 /// - No joints, and shapes of a surface that is there: shapes.
-/// - Curves alone: strands. A skeleton of more than 8 joints: a model of its own. All else: a prop.
+/// - Curves alone: strands. Motion of more than 8 joints without a surface, where there is a skeleton: a take, of
+///   another body. A skin of more than 8 joints: a model of its own. All else: a prop.
 SourceRole guess_role(const Scene& base, const Scene& source, const AssemblyOptions& options = {});
 /// Half of its joints are there.
 bool shares_skeleton(const Scene& base, const Scene& source, const AssemblyOptions& options = {});

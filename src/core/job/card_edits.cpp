@@ -57,7 +57,7 @@ size_t add_step_at_its_place(Job& job, const Step& step) {
 
 bool needs_bringing(const LoadedSources& sources) {
     return std::any_of(sources.sources.begin(), sources.sources.end(), [](const LoadedSources::Source& source) {
-        return source.brought && !source.brought->as_it_came();
+        return source.brought && !source.brought->as_it_came() && !source.brought->is_of_another_body();
     });
 }
 

@@ -111,6 +111,19 @@ VertexPanel::VertexPanel(Session& session, WeightPainter& painter, QWidget* pare
         }
     });
     buttons->addWidget(faces);
+    auto* others = new QPushButton(tr("Bind the others…"), this);
+    others->setObjectName(QStringLiteral("bindOthers"));
+    others->setToolTip(tr("Binds the surface to its joints anew; the chosen vertices keep the weights that they have"));
+    connect(others, &QPushButton::clicked, this, [this] {
+        const std::shared_ptr<const SessionState> state = session_.state();
+        const int node = state ? state->replay.prepared().find_identity(painter_.choice().surface) : -1;
+        if (node >= 0) {
+            Q_EMIT stepAsked(Step{"bind_surface",
+                                  {{"surfaces", {state->replay.prepared().nodes[static_cast<size_t>(node)].name}},
+                                   {"keep_vertices", vertex_ranges(painter_.choice().vertices)}}});
+        }
+    });
+    buttons->addWidget(others);
     buttons->addStretch(1);
     column->addLayout(buttons);
     model_ = new VertexWeightsModel(this);
@@ -155,7 +168,7 @@ void VertexPanel::refresh() {
     const std::shared_ptr<const SessionState> state = session_.state();
     std::vector<VertexWeightsModel::Row> rows;
     const int node = state && choice.surface != 0 ? state->replay.prepared().find_identity(choice.surface) : -1;
-    for (const char* name : {"growChoice", "shrinkChoice", "loopChoice", "setWeight", "moveFaces"}) {
+    for (const char* name : {"growChoice", "shrinkChoice", "loopChoice", "setWeight", "moveFaces", "bindOthers"}) {
         findChild<QPushButton*>(QString::fromUtf8(name))->setEnabled(node >= 0);
     }
     if (node < 0) {

@@ -354,6 +354,21 @@ Brought bring_take(const Scene& model, const Scene& take, const BringOptions& op
     return Bringing(model, take, options).run();
 }
 
+bool Brought::is_of_another_body() const {
+    constexpr std::ptrdiff_t helpers = 2;
+    const auto lost =
+        std::count_if(left_out.begin(), left_out.end(), [](const LeftMotion& left) { return left.carried_by.empty(); });
+    std::set<int> found;
+    for (const Clip& clip : clips) {
+        for (const Channel& channel : clip.channels) {
+            if (channel.path != Path::weights) {
+                found.insert(channel.node);
+            }
+        }
+    }
+    return lost > helpers && lost > static_cast<std::ptrdiff_t>(found.size());
+}
+
 void add_to_fit(SourceFit& fit, const Brought& brought) {
     fit.left_motion = brought.left_out;
     fit.legs_longer_m = brought.legs_longer_m;

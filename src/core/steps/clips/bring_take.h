@@ -35,6 +35,8 @@ struct Brought {
 
     /// Nothing was changed and nothing left out: the keys are those of the take, and none is missing.
     [[nodiscard]] bool as_it_came() const { return factor == 1 && !carried && left_out.empty(); }
+    /// Most of what it moves is not here, and more than a helper or two.
+    [[nodiscard]] bool is_of_another_body() const;
 };
 
 /// Nodes are the same whose names are, prefixes (up to the last ':') aside. Where bones lie alike in the frames of both

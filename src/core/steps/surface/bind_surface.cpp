@@ -6,6 +6,7 @@
 #include "core/measure/surface/volume_weights.h"
 #include "core/steps/names.h"
 #include "core/steps/skeleton/chosen_joints.h"
+#include "core/steps/surface/vertex_ranges.h"
 #include "core/steps/surface/weight_scope.h"
 
 #include <Eigen/LU>
@@ -26,6 +27,7 @@ struct BindSettings {
     int max_influences = 4;
     double falloff = 4;
     Keep keep = Keep::none;
+    std::vector<std::string> keep_vertices;
     bool ends = false;
     bool rigid_pieces = false;
 };
@@ -218,10 +220,12 @@ Result<StepResult> apply_bind_surface(const StepContext& context, const BindSett
             place.push_back(place_in_skin(scene, skin, joint));
         }
         const Influences before = scene.nodes[static_cast<size_t>(surface)].influences;
+        const std::vector<char> kept_by_choice = vertices_in_ranges(settings.keep_vertices, places.size());
         InfluencesBuilder builder(places.size(), places.size() * 4);
         WeightRow row;
         for (size_t v = 0; v < places.size(); ++v) {
-            if (settings.keep == BindSettings::Keep::weighted && v + 1 < before.offsets.size()) {
+            const bool keeps = settings.keep == BindSettings::Keep::weighted || kept_by_choice[v] != 0;
+            if (keeps && v + 1 < before.offsets.size()) {
                 read_row(before, v, row);
                 if (!row.empty()) {
                     builder.copy(before, v);
@@ -280,6 +284,11 @@ StepKind bind_surface_step() {
              .between(0.5, 32),
          choice<&BindSettings::keep>("keep", "Keep weights", {"none", "weighted"},
                                      "Of those that are there: none, or those of vertices that have some"),
+         list<&BindSettings::keep_vertices>("keep_vertices", "Vertices that keep theirs",
+                                            "Of the surfaces named, with weights that are right already; choose them "
+                                            "in the view of the Surface station")
+             .typed_as("numbers and ranges, one per line: 12, 20-31")
+             .checked(check_vertex_ranges),
          flag<&BindSettings::ends>("ends", "Ends get weights, too", "joints with none below them may get some"),
          flag<&BindSettings::rigid_pieces>(
              "rigid_pieces", "Pieces stay rigid",

@@ -17,15 +17,6 @@ struct MoveFacesSettings {
     std::string material;
 };
 
-std::optional<Problem> check_ranges(const nlohmann::json& value) {
-    for (const nlohmann::json& one : value) {
-        if (one.is_string() && !vertex_range(one.get<std::string>())) {
-            return malformed("vertices are numbers and ranges: “12”, “20-31”.");
-        }
-    }
-    return std::nullopt;
-}
-
 /// Vertices that indices name, each once, in order; and the indices into them.
 NewVertices used_of(const std::vector<uint32_t>& indices) {
     NewVertices list;
@@ -60,13 +51,7 @@ Result<StepResult> apply_move_faces(const StepContext& context, const MoveFacesS
     StepResult result{context.scene, {}, {}};
     const auto place = static_cast<size_t>(context.scene.nodes[static_cast<size_t>(node)].mesh);
     const Mesh& before = context.scene.meshes[place];
-    std::vector<char> chosen(before.point_count(), 0);
-    for (const std::string& text : settings.vertices) {
-        const auto [first, last] = *vertex_range(text);
-        for (uint64_t v = first; v <= last && v < chosen.size(); ++v) {
-            chosen[v] = 1;
-        }
-    }
+    const std::vector<char> chosen = vertices_in_ranges(settings.vertices, before.point_count());
     const int material = material_named(result.scene, settings.material);
     std::vector<Primitive> kept;
     std::vector<NewVertices> lists;
@@ -143,7 +128,7 @@ StepKind move_faces_step() {
          list<&MoveFacesSettings::vertices>("vertices", "Vertices",
                                             "Faces go that have all their corners among these; choose them in the view")
              .typed_as("numbers and ranges, one per line: 12, 20-31")
-             .checked(check_ranges)
+             .checked(check_vertex_ranges)
              .items(1),
          text<&MoveFacesSettings::material>("material", "To the material",
                                             "One that is there, or the name of a new plain one")

@@ -1,7 +1,11 @@
 #include "core/steps/surface/vertex_ranges.h"
 
+#include "core/parameters/parameter.h"
+
+#include <algorithm>
 #include <charconv>
 #include <fmt/format.h>
+#include <nlohmann/json.hpp>
 
 namespace wembrix {
 
@@ -34,6 +38,26 @@ std::vector<std::string> vertex_ranges(const std::set<uint32_t>& vertices) {
         ranges.push_back(first == last ? std::to_string(first) : fmt::format("{}-{}", first, last));
     }
     return ranges;
+}
+
+std::optional<Problem> check_vertex_ranges(const nlohmann::json& list) {
+    for (const nlohmann::json& one : list) {
+        if (one.is_string() && !vertex_range(one.get<std::string>())) {
+            return malformed("vertices are numbers and ranges: “12”, “20-31”.");
+        }
+    }
+    return std::nullopt;
+}
+
+std::vector<char> vertices_in_ranges(const std::vector<std::string>& ranges, size_t count) {
+    std::vector<char> in(count, 0);
+    for (const std::string& text : ranges) {
+        const auto [first, last] = *vertex_range(text);
+        for (uint64_t v = first; v <= last && v < count; ++v) {
+            in[v] = 1;
+        }
+    }
+    return in;
 }
 
 } // namespace wembrix
