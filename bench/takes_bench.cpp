@@ -48,7 +48,7 @@ fs::path takes_of(size_t count) {
         }
         Scene part = cut->scene;
         part.clips[0] = bake_clip(part, part.clips[0], 30);
-        const Result<std::vector<WrittenFile>> written = format_with_id("glb")->write(part, "part", {});
+        const Result<std::vector<WrittenFile>> written = format_with_id("glb")->write(part, "part", {}, {});
         if (!written) {
             fmt::print(stderr, "{}\n", written.problem().sentence());
             std::abort();

@@ -213,7 +213,7 @@ TEST(BringTakes, OfARunOverManyTakesEachIsBrought) {
     fs::create_directories(folder / "takes");
     const double rise = 6;
     const Scene take = walker_with_root(rise);
-    const Result<std::vector<WrittenFile>> written = format_with_id("glb")->write(take, "far", {});
+    const Result<std::vector<WrittenFile>> written = format_with_id("glb")->write(take, "far", {}, {});
     ASSERT_TRUE(written.ok());
     ASSERT_TRUE(write_file_whole(folder / "takes/far.glb", written->front().bytes).ok());
     TakesRequest request;

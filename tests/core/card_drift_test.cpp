@@ -92,7 +92,7 @@ class SourcesAsFiles : public ::testing::Test {
     }
     void TearDown() override { fs::remove_all(folder); }
     void write(const std::string& name, const Scene& scene) const {
-        const auto files = format_of_file(name)->write(scene, fs::path(name).stem(), {});
+        const auto files = format_of_file(name)->write(scene, fs::path(name).stem(), {}, {});
         ASSERT_TRUE(files.ok());
         ASSERT_TRUE(write_file_whole(folder / name, files->front().bytes).ok());
     }

@@ -185,8 +185,8 @@ TEST(FormatOptions, ATextOnOneLineHoldsTheSame) {
     const Scene scene = tower({"root", "spine", "head"});
     for (const char* id : {"gltf", "gltf_embedded"}) {
         const Format& format = *format_with_id(id);
-        const std::string plain = format.write(scene, "a", json::object())->front().bytes;
-        const std::string lean = format.write(scene, "a", {{"one_line", true}})->front().bytes;
+        const std::string plain = format.write(scene, "a", json::object(), {})->front().bytes;
+        const std::string lean = format.write(scene, "a", {{"one_line", true}}, {})->front().bytes;
         EXPECT_EQ(std::count(lean.begin(), lean.end(), '\n'), 1) << id;
         EXPECT_GT(std::count(plain.begin(), plain.end(), '\n'), 20) << id;
         EXPECT_EQ(json::parse(lean), json::parse(plain)) << id;

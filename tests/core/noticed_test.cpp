@@ -13,7 +13,7 @@
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/facing.h"
 #include "core/measure/scene/upright.h"
-#include "core/steps/scene/place_all.h"
+#include "core/scene/place_all.h"
 #include "core/steps/step_kind.h"
 #include "small_scenes.h"
 #include "tansy_scene.h"

@@ -7,7 +7,7 @@
 #include "core/job/replay.h"
 #include "core/measure/scene/drift.h"
 #include "core/measure/skeleton/pose.h"
-#include "core/steps/scene/place_all.h"
+#include "core/scene/place_all.h"
 #include "core/steps/step_kind.h"
 #include "random_rig.h"
 #include "small_scenes.h"
@@ -380,7 +380,8 @@ class SourceFiles : public ::testing::Test {
     void SetUp() override { fs::create_directories(folder); }
     void TearDown() override { fs::remove_all(folder); }
     void write(const std::string& name, const Scene& scene) const {
-        const Result<std::vector<WrittenFile>> files = format_of_file(name)->write(scene, fs::path(name).stem(), {});
+        const Result<std::vector<WrittenFile>> files =
+            format_of_file(name)->write(scene, fs::path(name).stem(), {}, {});
         ASSERT_TRUE(files.ok());
         ASSERT_TRUE(write_file_whole(folder / name, files->front().bytes).ok());
     }

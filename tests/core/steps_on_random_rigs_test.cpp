@@ -88,7 +88,9 @@ TEST_P(RandomRig, WritingAndReadingKeepsEveryPoint) {
     const uint32_t seed = GetParam();
     const Scene scene = random_rig(seed, options_for(seed));
     for (const char* id : {"glb", "gltf_embedded"}) {
-        const auto write = [id](const Scene& of, const char* stem) { return format_with_id(id)->write(of, stem, {}); };
+        const auto write = [id](const Scene& of, const char* stem) {
+            return format_with_id(id)->write(of, stem, {}, {});
+        };
         Result<std::vector<WrittenFile>> files = write(scene, "rig");
         ASSERT_TRUE(files.ok()) << files.problem().sentence();
         Result<std::vector<WrittenFile>> again = write(scene, "rig");

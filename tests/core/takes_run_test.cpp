@@ -47,7 +47,7 @@ class ManyTakes : public ::testing::Test {
     void put(const std::string& file, const Scene& take) {
         const fs::path path = folder / "takes" / file;
         const Format* format = format_with_id(path.extension().string().substr(1));
-        const Result<std::vector<WrittenFile>> written = format->write(take, path.stem().string(), {});
+        const Result<std::vector<WrittenFile>> written = format->write(take, path.stem().string(), {}, {});
         ASSERT_TRUE(written.ok());
         for (const WrittenFile& one : *written) {
             ASSERT_TRUE(write_file_whole(folder / "takes" / one.name, one.bytes).ok());

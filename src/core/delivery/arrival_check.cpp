@@ -129,14 +129,14 @@ void check_drift(Drift drift, const Destination& destination, Arrival& arrival) 
 /// How much larger than meant the engine shows what arrived, its own reading of the file's unit against its project's.
 double engine_unit(const Destination& destination) {
     const Format* format = format_with_id(destination.container);
-    const bool in_its_axes = format != nullptr && format->space == FileSpace::destination;
+    const bool in_its_axes = format != nullptr && format->space != FileSpace::standard;
     return in_its_axes ? 1 : destination.axes.unit_m / destination.takes_files_as().unit_m;
 }
 
 /// A direction of what arrived as the engine has it once it has read the file.
 Vec3 in_engine(const Vec3& of_core, const Destination& destination) {
     const Format* format = format_with_id(destination.container);
-    if (format == nullptr || format->space == FileSpace::destination) {
+    if (format == nullptr || format->space != FileSpace::standard) {
         return linear_of(destination.axes.from_core()) * of_core; // the file's numbers are the engine's
     }
     const Vec3 in_file = linear_of(file_space(*format, destination).from_core()) * of_core;

@@ -104,7 +104,7 @@ void sweep_delivery(const fs::path& folder) {
 
 Result<Scene> read_delivered(const Format& format, const fs::path& file, const Destination& destination) {
     Result<Scene> scene = format.read(file);
-    return scene ? Result<Scene>(from_space(scene.take(), file_space(format, destination))) : scene;
+    return scene ? Result<Scene>(from_space(scene.take(), read_space(format, destination))) : scene;
 }
 
 Result<Scene> round_trip(const Scene& scene, const std::string& stem, const Destination& destination,
@@ -112,7 +112,7 @@ Result<Scene> round_trip(const Scene& scene, const std::string& stem, const Dest
     const Format* format = format_with_id(destination.container);
     const AxisSystem space = file_space(*format, destination);
     Result<std::vector<WrittenFile>> written =
-        format->write(to_space(scene, space), stem, destination.options_of(format->id));
+        format->write(to_space(scene, space), stem, destination.options_of(format->id), space);
     if (!written) {
         return written.problem();
     }

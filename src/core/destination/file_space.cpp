@@ -1,6 +1,6 @@
 #include "core/destination/file_space.h"
 
-#include "core/steps/scene/place_all.h"
+#include "core/scene/place_all.h"
 
 namespace wembrix {
 
@@ -12,6 +12,17 @@ AxisSystem file_space(const Format& format, const Destination& destination) {
     }
     space.handedness = Handedness::right;
     return space;
+}
+
+AxisSystem read_space(const Format& format, const Destination& destination) {
+    AxisSystem space = file_space(format, destination);
+    if (format.space != FileSpace::stated) {
+        return space;
+    }
+    const Mat3 upright = shortest_turn(direction(space.up), Vec3::UnitY()).toRotationMatrix();
+    AxisSystem read;
+    read.forward = nearest_axis(upright * direction(space.forward));
+    return read;
 }
 
 namespace {

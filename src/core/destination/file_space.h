@@ -11,6 +11,10 @@ namespace wembrix {
 /// engine makes of them is its importer's to turn, and is told by the destination's handedness.
 AxisSystem file_space(const Format& format, const Destination& destination);
 
+/// The system that a scene is in once its file was read: the file's, or, where the file says its up axis and unit and
+/// the reader went by them, core's with what no file says, the way forward.
+AxisSystem read_space(const Format& format, const Destination& destination);
+
 /// The scene with its numbers in that system, and back. Nothing is copied where the system is core's own.
 Scene to_space(Scene scene, const AxisSystem& space);
 Scene from_space(Scene scene, const AxisSystem& space);

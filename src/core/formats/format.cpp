@@ -29,7 +29,7 @@ const std::vector<Format>& rows() {
          FileSpace::standard,
          {},
          read_gltf,
-         [](const Scene& scene, const std::string& stem, const nlohmann::json&) -> Written {
+         [](const Scene& scene, const std::string& stem, const nlohmann::json&, const AxisSystem&) -> Written {
              return write_glb(scene, stem);
          }},
         {"gltf",
@@ -40,7 +40,7 @@ const std::vector<Format>& rows() {
          FileSpace::standard,
          gltf_text_options(),
          read_gltf,
-         [](const Scene& scene, const std::string& stem, const nlohmann::json& options) -> Written {
+         [](const Scene& scene, const std::string& stem, const nlohmann::json& options, const AxisSystem&) -> Written {
              return write_gltf_for_delivery(scene, stem, options);
          }},
         {"gltf_embedded",
@@ -51,7 +51,7 @@ const std::vector<Format>& rows() {
          FileSpace::standard,
          gltf_text_options(),
          read_gltf,
-         [](const Scene& scene, const std::string& stem, const nlohmann::json& options) -> Written {
+         [](const Scene& scene, const std::string& stem, const nlohmann::json& options, const AxisSystem&) -> Written {
              return write_gltf_embedded(scene, stem, options);
          }},
         {"bvh",
@@ -62,7 +62,9 @@ const std::vector<Format>& rows() {
          FileSpace::destination,
          bvh_options(),
          read_bvh,
-         write_bvh},
+         [](const Scene& scene, const std::string& stem, const nlohmann::json& options, const AxisSystem&) -> Written {
+             return write_bvh(scene, stem, options);
+         }},
         {"obj",
          "OBJ, surfaces as text",
          {".obj"},

@@ -3,6 +3,7 @@
 #pragma once
 
 #include "core/base/result.h"
+#include "core/math/axes.h"
 #include "core/parameters/parameter.h"
 #include "core/scene/scene.h"
 
@@ -53,7 +54,8 @@ constexpr bool has_all(Contents set, Contents wanted) {
 /// Which axes and which unit the numbers of a written file are in.
 enum class FileSpace : uint8_t {
     standard,    ///< Y up, metres: the format leaves no choice
-    destination, ///< those of the destination: the format says which it has
+    destination, ///< those of the destination: the file does not say which
+    stated,      ///< those of the destination, and the file says its up axis and its unit: its reader goes by them
 };
 
 struct Format {
@@ -66,10 +68,11 @@ struct Format {
     std::vector<Parameter> options; ///< what a destination can set of it; the writer gets it
     /// Reads into core's conventions. Never trusts the file; never reads outside its folder.
     Result<Scene> (*read)(const std::filesystem::path& file) = nullptr;
-    /// Writes a scene; `stem` is the file name without its suffix. Same scene and options in, same bytes out.
+    /// Writes a scene; `stem` is the file name without its suffix, `space` the axes and the unit that the scene's
+    /// numbers are in. Same scene and options in, same bytes out.
     /// Precondition: check_parameters finds nothing in the options; an empty object sets none.
     Result<std::vector<WrittenFile>> (*write)(const Scene& scene, const std::string& stem,
-                                              const nlohmann::json& options) = nullptr;
+                                              const nlohmann::json& options, const AxisSystem& space) = nullptr;
 
     [[nodiscard]] std::string_view suffix() const { return suffixes.front(); }
     [[nodiscard]] bool is_read_only() const { return write == nullptr; }

@@ -3,13 +3,13 @@
 #include "core/formats/gltf/accessor.h"
 #include "core/formats/gltf/gltf.h"
 #include "core/formats/gltf/read_parts.h"
+#include "core/formats/unique_names.h"
 
 #include <algorithm>
 #include <cmath>
 #include <fmt/format.h>
 #include <set>
 #include <unordered_map>
-#include <unordered_set>
 
 namespace wembrix {
 
@@ -342,14 +342,14 @@ Scene read_all(Document& document) {
     for (Mesh& mesh : scene.meshes) {
         mesh_names.push_back(&mesh.name);
     }
-    make_unique(mesh_names, "mesh", "meshes", scene);
+    make_names_unique(mesh_names, "mesh", "meshes", scene);
     std::vector<int> place;
     read_nodes(document, influences, scene, place);
     std::vector<std::string*> names;
     for (Node& node : scene.nodes) {
         names.push_back(&node.name);
     }
-    make_unique(names, "node", "nodes", scene);
+    make_names_unique(names, "node", "nodes", scene);
     read_skins(document, place, scene);
     check_influences(scene);
     read_clips(document, place, scene);
@@ -400,47 +400,6 @@ Carried carried_of(const Json& object, const std::set<std::string>& taken, Scene
         carried.extensions = kept.empty() ? "" : dump(kept);
     }
     return carried;
-}
-
-void make_unique(std::vector<std::string*> names, const std::string& fallback, const std::string& kind, Scene& scene) {
-    std::unordered_set<std::string> taken;
-    for (const std::string* name : names) {
-        taken.insert(*name);
-    }
-    std::unordered_set<std::string> seen;
-    size_t unnamed = 0;
-    std::string first_unnamed;
-    std::vector<std::string> doubled;
-    std::unordered_map<std::string, int> next;
-    for (std::string* name : names) {
-        const bool empty = name->empty();
-        if (!empty && seen.insert(*name).second) {
-            continue;
-        }
-        const std::string stem = empty ? fallback : *name;
-        std::string fresh;
-        int& number = next.try_emplace(stem, empty ? 1 : 2).first->second;
-        do {
-            fresh = fmt::format("{}_{}", stem, number++);
-        } while (taken.count(fresh) != 0 || seen.count(fresh) != 0);
-        if (empty) {
-            first_unnamed = unnamed++ == 0 ? fresh : first_unnamed;
-        } else {
-            doubled.push_back(*name);
-        }
-        *name = fresh;
-        seen.insert(fresh);
-    }
-    if (unnamed > 0) {
-        scene.notes.push_back(
-            {kind, unnamed == 1 ? fmt::format("1 had no name; it is called {}.", first_unnamed)
-                                : fmt::format("{} had no name; the first is called {}.", unnamed, first_unnamed)});
-    }
-    if (!doubled.empty()) {
-        scene.notes.push_back(
-            {kind, fmt::format("{} had a name that another has already (\"{}\" is one); a number was put behind it.",
-                               doubled.size(), doubled.front().substr(0, 60))});
-    }
 }
 
 } // namespace gltf

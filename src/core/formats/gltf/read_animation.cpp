@@ -1,6 +1,7 @@
 #include "core/base/counted.h"
 #include "core/formats/gltf/accessor.h"
 #include "core/formats/gltf/read_parts.h"
+#include "core/formats/unique_names.h"
 
 #include <algorithm>
 #include <cmath>
@@ -168,7 +169,7 @@ void read_clips(Document& document, const std::vector<int>& nodes, Scene& scene)
     for (Clip& clip : scene.clips) {
         names.push_back(&clip.name);
     }
-    make_unique(names, "take", "takes", scene);
+    make_names_unique(names, "take", "takes", scene);
 }
 
 } // namespace wembrix::gltf

@@ -1,6 +1,7 @@
 #include "core/base/counted.h"
 #include "core/formats/gltf/accessor.h"
 #include "core/formats/gltf/read_parts.h"
+#include "core/formats/unique_names.h"
 #include "core/scene/content.h"
 #include "core/scene/picture_references.h"
 
@@ -482,7 +483,7 @@ Mesh read_mesh(Document& document, size_t index, Scene& scene, Influences& influ
     for (MorphTarget& shape : mesh.shapes) {
         shape_names.push_back(&shape.name);
     }
-    make_unique(shape_names, "shape", "shapes", scene);
+    make_names_unique(shape_names, "shape", "shapes", scene);
     for (const Json& weight : array_of(json, "weights", where)) {
         if (!weight.is_number()) {
             refuse(where, "has a starting weight that is not a number.");

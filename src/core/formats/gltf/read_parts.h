@@ -15,9 +15,6 @@ namespace wembrix::gltf {
 Carried carried_of(const Json& object, const std::set<std::string>& taken, Scene& scene, const std::string& where,
                    Owner owner = Owner::other);
 
-/// Gives every string of the list another name than the others', in order; returns how many were changed.
-void make_unique(std::vector<std::string*> names, const std::string& fallback, const std::string& kind, Scene& scene);
-
 /// `influences` gets what the mesh says of joints, for the nodes that show it.
 Mesh read_mesh(Document& document, size_t index, Scene& scene, Influences& influences);
 /// `nodes[i]` is the scene's node of file node i; `file_scene.meshes` are read already.

@@ -1,6 +1,7 @@
 #include "core/formats/obj/library.h"
 
 #include "core/base/files.h"
+#include "core/formats/beside.h"
 #include "core/formats/obj/obj_text.h"
 
 #include <algorithm>
@@ -13,35 +14,7 @@ namespace wembrix::obj {
 
 namespace fs = std::filesystem;
 
-fs::path find_beside(const fs::path& folder, std::string_view written) {
-    if (folder.empty() || written.empty() || written.find('\0') != std::string_view::npos || written.size() > 4000) {
-        return {};
-    }
-    std::string name(written);
-    std::replace(name.begin(), name.end(), '\\', '/');
-    std::error_code error;
-    const fs::path base = fs::weakly_canonical(folder, error);
-    for (const fs::path& relative : {fs::path(name), fs::path(name).filename()}) {
-        if (relative.empty() || relative.is_absolute()) {
-            continue;
-        }
-        fs::path full = fs::weakly_canonical(base / relative, error);
-        const auto [end, unused] = std::mismatch(base.begin(), base.end(), full.begin(), full.end());
-        if (!error && end == base.end() && fs::is_regular_file(full, error)) {
-            return full;
-        }
-    }
-    return {};
-}
-
 namespace {
-
-std::string mime_of(const std::string& bytes) {
-    if (bytes.starts_with("\x89PNG\r\n\x1a\n")) {
-        return "image/png";
-    }
-    return bytes.starts_with("\xff\xd8\xff") ? "image/jpeg" : "";
-}
 
 class Library {
   public:
@@ -232,7 +205,7 @@ class Library {
             return -1;
         }
         const Result<std::string> bytes = read_file(file);
-        const std::string mime = bytes ? mime_of(*bytes) : "";
+        const std::string mime = bytes ? image_type(*bytes) : "";
         if (mime.empty()) {
             scene_.notes.push_back(
                 {name_, fmt::format("the image “{}” is no PNG and no JPEG.", name.substr(0, 200)), {}});

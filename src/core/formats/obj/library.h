@@ -16,8 +16,4 @@ namespace wembrix::obj {
 void read_library(std::string_view text, const std::string& name, const std::filesystem::path& folder, Scene& scene,
                   std::map<std::string, int, std::less<>>& places);
 
-/// A file beside another one by the name that stands in it: as it stands, below `folder`, or, where that leads
-/// elsewhere or nowhere, by its last part alone in `folder`. Empty: it is not there.
-std::filesystem::path find_beside(const std::filesystem::path& folder, std::string_view written);
-
 } // namespace wembrix::obj

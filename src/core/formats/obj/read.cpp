@@ -1,5 +1,6 @@
 #include "core/base/counted.h"
 #include "core/base/files.h"
+#include "core/formats/beside.h"
 #include "core/formats/obj/library.h"
 #include "core/formats/obj/obj.h"
 #include "core/formats/obj/obj_text.h"
@@ -246,7 +247,7 @@ class ObjReader {
         const std::string written(lines_.rest());
         // Several names may stand in one line, and one name may have blanks.
         std::vector<std::string> names = {written};
-        if (obj::find_beside(folder_, written).empty() && written.find(' ') != std::string::npos) {
+        if (find_beside(folder_, written).empty() && written.find(' ') != std::string::npos) {
             names.clear();
             obj::Lines words(written);
             for (std::string_view word = words.next_line(); !word.empty(); word = words.word()) {
@@ -254,7 +255,7 @@ class ObjReader {
             }
         }
         for (const std::string& name : names) {
-            const fs::path file = obj::find_beside(folder_, name);
+            const fs::path file = find_beside(folder_, name);
             const Result<std::string> text = file.empty() ? Result<std::string>(Problem{}) : read_file(file);
             if (!text) {
                 scene_.notes.push_back({name_,

@@ -8,6 +8,7 @@
 #include "core/math/angles.h"
 #include "core/measure/skeleton/pose.h"
 #include "core/scene/change_keys.h"
+#include "core/scene/own_meshes.h"
 #include "core/scene/visit.h"
 #include "core/steps/clips/rekey.h"
 #include "core/steps/names.h"

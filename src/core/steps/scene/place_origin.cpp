@@ -1,7 +1,7 @@
 // Gives props the origin that an engine places them by: each its own, or the world's for all.
 #include "core/measure/scene/props.h"
+#include "core/scene/place_all.h"
 #include "core/steps/names.h"
-#include "core/steps/scene/place_all.h"
 #include "core/steps/skeleton/reframe.h"
 #include "core/steps/step_kind.h"
 

@@ -2,7 +2,7 @@
 #include "core/math/angles.h"
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/facing.h"
-#include "core/steps/scene/place_all.h"
+#include "core/scene/place_all.h"
 #include "core/steps/step_kind.h"
 
 #include <fmt/format.h>

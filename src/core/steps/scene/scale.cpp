@@ -1,6 +1,6 @@
 // Makes everything larger or smaller by one factor: joints, surfaces, shapes, keys, binds.
 #include "core/measure/scene/bounds.h"
-#include "core/steps/scene/place_all.h"
+#include "core/scene/place_all.h"
 #include "core/steps/step_kind.h"
 
 #include <fmt/format.h>

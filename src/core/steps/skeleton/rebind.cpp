@@ -1,5 +1,6 @@
 #include "core/steps/skeleton/rebind.h"
 
+#include "core/scene/own_meshes.h"
 #include "core/steps/skeleton/reframe.h"
 
 #include <Eigen/LU>

@@ -47,9 +47,4 @@ struct Reframed {
 /// it taken out of its points. Parents come first afterwards; all else keeps its order.
 Reframed reframe(const Scene& scene, const Reframing& reframing);
 
-enum class Meshes { all, skinned };
-/// Gives every node that shows a mesh one of its own: their places are to differ. With `skinned`, only meshes that a
-/// skinned node shows, too.
-void own_meshes(Scene& scene, Meshes which = Meshes::all);
-
 } // namespace wembrix

@@ -1,8 +1,8 @@
-#include "core/steps/scene/place_all.h"
+#include "core/scene/place_all.h"
 
 #include "core/scene/change_keys.h"
+#include "core/scene/own_meshes.h"
 #include "core/scene/visit.h"
-#include "core/steps/skeleton/reframe.h"
 
 #include <Eigen/LU>
 #include <algorithm>
