@@ -40,7 +40,11 @@ Contents needed_for(const std::string& what) {
                                                       {"weights", Content::skins},
                                                       {"curves", Content::curves},
                                                       {"cache", Content::caches},
-                                                      {"hull", Content::hulls}};
+                                                      {"hull", Content::hulls},
+                                                      {"camera", Content::cameras},
+                                                      {"light", Content::lights},
+                                                      {"extras", Content::extras},
+                                                      {"extension", Content::carried}};
     const auto found = of.find(what);
     return found == of.end() ? 0 : static_cast<Contents>(found->second);
 }
@@ -102,6 +106,10 @@ Ledger reader_ledger(const Scene& received) {
 
 namespace {
 
+std::string container_holds_none(const Destination& destination) {
+    return fmt::format("a .{} file holds none", destination.container);
+}
+
 /// What lies between Prepared and what goes out: either no clip of the take is ticked, or no file has a place for it.
 void add_not_taken(Ledger& ledger, std::vector<Thing> left, const Scene& prepared, const Destination& destination) {
     std::vector<Thing> kept_in_job;
@@ -114,7 +122,15 @@ void add_not_taken(Ledger& ledger, std::vector<Thing> left, const Scene& prepare
                                    });
                         });
     add_left(ledger, std::move(kept_in_job), LedgerEntry::By::card, "its clips are not ticked for delivery");
-    add_left(ledger, std::move(not_taken), LedgerEntry::By::destination,
+    const Format* format = format_with_id(destination.container);
+    const Contents holds = format == nullptr ? ~Contents(0) : format->writes;
+    std::vector<Thing> not_held;
+    std::vector<Thing> not_wanted;
+    std::partition_copy(std::make_move_iterator(not_taken.begin()), std::make_move_iterator(not_taken.end()),
+                        std::back_inserter(not_held), std::back_inserter(not_wanted),
+                        [&](const Thing& thing) { return !has_all(holds, needed_for(thing.what)); });
+    add_left(ledger, std::move(not_held), LedgerEntry::By::container, container_holds_none(destination));
+    add_left(ledger, std::move(not_wanted), LedgerEntry::By::destination,
              "a file of " + destination.name + " has no place for it");
 }
 
@@ -130,8 +146,7 @@ void add_not_held(Ledger& ledger, std::vector<Thing> out, const Destination& des
             not_held.push_back(std::move(thing));
         }
     }
-    add_left(ledger, std::move(not_held), LedgerEntry::By::container,
-             fmt::format("a .{} file holds none", destination.container));
+    add_left(ledger, std::move(not_held), LedgerEntry::By::container, container_holds_none(destination));
 }
 
 /// Clips whose end lies between two frames go on to the next one.

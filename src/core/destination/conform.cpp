@@ -294,6 +294,9 @@ Conformed conform_model(const Scene& prepared, const Destination& destination) {
     }
     unify_skins(result.scene, bones_of(result.scene));
     set_skinned_to_top(result.scene);
+    if (const Format* format = format_with_id(destination.container)) {
+        drop_not_held(result.scene, format->writes);
+    }
     drop_unplaced(result.scene);
     drop_unused_materials(result.scene);
     fit_images(result.scene, destination);
@@ -371,6 +374,9 @@ Conformed conform_clip(const Scene& prepared, const Clip& clip, const Destinatio
     scene.hulls.clear();
     scene.cameras.clear();
     scene.lights.clear();
+    if (const Format* format = format_with_id(destination.container)) {
+        drop_not_held(scene, format->writes);
+    }
     reorder_nodes(scene, order);
     unify_skins(scene, bones);
     result.account =

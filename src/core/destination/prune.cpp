@@ -61,8 +61,32 @@ void drop_unplaced(Scene& scene) {
         renumber(cameras, node.camera);
     }
     std::erase_if(scene.caches, [&](const PointCache& cache) {
-        return cache.surface < 0 || scene.nodes[static_cast<size_t>(cache.surface)].mesh < 0;
+        return cache.surface < 0 || !scene.nodes[static_cast<size_t>(cache.surface)].has_geometry();
     });
+}
+
+void drop_not_held(Scene& scene, Contents holds) {
+    for (Node& node : scene.nodes) {
+        node.camera = has(holds, Content::cameras) ? node.camera : -1;
+        node.light = has(holds, Content::lights) ? node.light : -1;
+        node.curves = has(holds, Content::curves) ? node.curves : -1;
+    }
+    if (!has(holds, Content::caches)) {
+        scene.caches.clear();
+    }
+    if (has(holds, Content::carried)) {
+        return;
+    }
+    std::vector<std::string> extras;
+    for (const Node& node : scene.nodes) {
+        extras.push_back(has(holds, Content::extras) ? node.carried.extras : std::string());
+    }
+    for_each_carried(scene, [](Carried& carried) { carried = {}; });
+    for (size_t n = 0; n < extras.size(); ++n) {
+        scene.nodes[n].carried.extras = std::move(extras[n]);
+    }
+    scene.extensions_used.clear();
+    scene.extensions_required.clear();
 }
 
 void drop_unused_materials(Scene& scene) {

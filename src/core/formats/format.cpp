@@ -3,6 +3,7 @@
 #include "core/formats/bvh/bvh.h"
 #include "core/formats/gltf/gltf.h"
 #include "core/formats/obj/obj.h"
+#include "core/formats/usd/usd.h"
 
 #include <algorithm>
 #include <array>
@@ -14,7 +15,10 @@ namespace {
 
 constexpr Contents gltf_contents = Content::skeleton | Content::surfaces | Content::skins | Content::shapes |
                                    Content::clips | Content::clip_names | Content::materials | Content::cameras |
-                                   Content::lights | Content::curved_keys;
+                                   Content::lights | Content::curved_keys | Content::extras | Content::carried;
+constexpr Contents usd_contents = Content::skeleton | Content::surfaces | Content::skins | Content::shapes |
+                                  Content::clips | Content::clip_names | Content::materials | Content::curves |
+                                  Content::caches | Content::extras;
 constexpr Contents bvh_contents = Content::skeleton | Content::clips;
 
 using Written = Result<std::vector<WrittenFile>>;
@@ -53,6 +57,28 @@ const std::vector<Format>& rows() {
          read_gltf,
          [](const Scene& scene, const std::string& stem, const nlohmann::json& options, const AxisSystem&) -> Written {
              return write_gltf_embedded(scene, stem, options);
+         }},
+        {"usdc",
+         "USD, one binary file",
+         {".usdc", ".usd"},
+         usd_contents,
+         usd_contents,
+         FileSpace::stated,
+         {},
+         read_usd,
+         [](const Scene& scene, const std::string& stem, const nlohmann::json&, const AxisSystem& space) -> Written {
+             return write_usd(scene, stem, space, false);
+         }},
+        {"usda",
+         "USD as text",
+         {".usda"},
+         usd_contents,
+         usd_contents,
+         FileSpace::stated,
+         {},
+         read_usd,
+         [](const Scene& scene, const std::string& stem, const nlohmann::json&, const AxisSystem& space) -> Written {
+             return write_usd(scene, stem, space, true);
          }},
         {"bvh",
          "BVH, joints and motion as text",

@@ -212,7 +212,6 @@ template <typename T> std::vector<T> Value::numbers() const {
 template std::vector<float> Value::numbers<float>() const;
 template std::vector<double> Value::numbers<double>() const;
 
-/// Whole numbers out of files: what does not fit, or is none, becomes 0 or -1, which callers refuse as an index.
 template <> std::vector<int64_t> Value::numbers<int64_t>() const {
     std::vector<int64_t> all;
     switch (type_.kind) {

@@ -114,6 +114,9 @@ class Value {
     std::shared_ptr<const Dictionary> dictionary_;
 };
 
+/// Whole numbers: empty where the value holds others.
+template <> std::vector<int64_t> Value::numbers<int64_t>() const;
+
 struct Entry {
     std::string name;
     Value value;

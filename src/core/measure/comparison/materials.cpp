@@ -54,9 +54,20 @@ class Pictures {
         return numbers_.emplace(hash.hex(), static_cast<int>(numbers_.size())).first->second;
     }
 
-    /// The material with such numbers for places.
+    /// The material with such numbers for places, and its own as engines have them, in single precision.
     Material plain(const Scene& scene, Material material) {
         for_texture_references(material, [&](int& place) { place = texture(scene, place); });
+        const auto single = [](double& number) { number = static_cast<double>(static_cast<float>(number)); };
+        for (double* number : {&material.metalness, &material.roughness, &material.normal_scale,
+                               &material.occlusion_strength, &material.alpha_cutoff}) {
+            single(*number);
+        }
+        for (double& number : material.base_colour) {
+            single(number);
+        }
+        for (double& number : material.emission) {
+            single(number);
+        }
         return material;
     }
 
