@@ -1,11 +1,14 @@
 // Formats and kinds of deliverables: all that is known of them stands in their rows.
+#include "core/base/files.h"
 #include "core/delivery/delivery.h"
+#include "core/delivery/handover.h"
 #include "core/destination/file_space.h"
 #include "core/formats/format.h"
 #include "core/measure/scene/drift.h"
 #include "random_rig.h"
 #include "small_scenes.h"
 
+#include <fmt/format.h>
 #include <gtest/gtest.h>
 #include <set>
 
@@ -25,7 +28,7 @@ TEST(Formats, EveryRowIsCompleteAndWritesNoMoreThanItReads) {
     }
     EXPECT_EQ(format_of_file("walk.GLB"), format_with_id("glb"));
     EXPECT_EQ(format_of_file("walk.txt"), nullptr);
-    EXPECT_EQ(what_is_read(), "Wembrix reads .glb, .gltf, .bvh and .obj.");
+    EXPECT_EQ(what_is_read(), "Wembrix reads .glb, .gltf, .usdc, .usd, .usda, .bvh and .obj.");
     EXPECT_NE(read_scene("walk.txt").problem().sentence().find(what_is_read()), std::string::npos);
 }
 
@@ -93,6 +96,35 @@ TEST(FileSpace, StandardFormatsKeepCoresOwn) {
     free.space = FileSpace::destination;
     EXPECT_EQ(file_space(free, destination).up, destination.axes.up);
     EXPECT_EQ(file_space(free, destination).handedness, Handedness::right);
+}
+
+TEST(FileSpace, AFileThatSaysItsAxesIsReadByThemAndTheWayForwardByTheDestination) {
+    Scene scene = random_rig(4, options_for(4));
+    scene.clips.resize(1);
+    const std::filesystem::path folder =
+        std::filesystem::temp_directory_path() / fmt::format("wembrix_axes_{}", ::getpid());
+    std::filesystem::create_directories(folder);
+    Destination destination = built_in_destinations().front();
+    for (const Format& format : formats()) {
+        for (const auto& [up, forward] : {std::pair(Axis::pos_z, Axis::neg_y), std::pair(Axis::pos_z, Axis::pos_x),
+                                          std::pair(Axis::pos_y, Axis::neg_z), std::pair(Axis::pos_y, Axis::pos_x)}) {
+            if (format.space != FileSpace::stated) {
+                continue;
+            }
+            destination.axes = {up, forward, 0.01, Handedness::right};
+            const AxisSystem space = file_space(format, destination);
+            const Result<std::vector<WrittenFile>> files = format.write(to_space(scene, space), "rig", {}, space);
+            ASSERT_TRUE(files.ok()) << files.problem().sentence();
+            const std::filesystem::path file = folder / files->front().name;
+            ASSERT_TRUE(write_file_whole(file, files->front().bytes).ok());
+            const Result<Scene> read = read_delivered(format, file, destination);
+            ASSERT_TRUE(read.ok()) << read.problem().sentence();
+            const Drift drift = measure_drift_all(scene, *read, Matching::name, Mat4::Identity());
+            EXPECT_LE(drift.largest_mm, allowed_mm(scene) * 10) << format.id << " at " << drift.place;
+            EXPECT_GT(drift.points_compared, 0U);
+        }
+    }
+    std::filesystem::remove_all(folder);
 }
 
 TEST(Handedness, ALeftHandedEngineShowsTheSideTheOtherWay) {

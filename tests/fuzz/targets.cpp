@@ -6,6 +6,9 @@
 #include "core/formats/gltf/gltf.h"
 #include "core/formats/image/pixels.h"
 #include "core/formats/obj/obj.h"
+#include "core/formats/usd/crate.h"
+#include "core/formats/usd/text.h"
+#include "core/formats/usd/usd.h"
 #include "core/job/cuts.h"
 #include "core/job/job.h"
 #include "core/job/replay.h"
@@ -54,6 +57,22 @@ void fuzz_obj(const std::string& bytes) {
     const Result<Scene> scene = read_obj_text(bytes, "fuzz");
     if (scene) {
         (void)write_obj(*scene, "fuzz");
+    }
+}
+
+void fuzz_usd(const std::string& bytes) {
+    const Result<usd::Layer> layer =
+        usd::is_crate(bytes) ? usd::read_crate(std::make_shared<const std::string>(bytes)) : usd::read_text(bytes);
+    if (!layer) {
+        return;
+    }
+    (void)usd::write_text(*layer);
+    const std::string packed = usd::write_crate(*layer);
+    if (Result<usd::Layer> again = usd::read_crate(std::make_shared<const std::string>(packed))) {
+        require(usd::write_crate(*again) == packed);
+    }
+    if (const Result<Scene> scene = read_usd_bytes(bytes, "fuzz")) {
+        (void)write_usd(*scene, "fuzz", {}, false);
     }
 }
 

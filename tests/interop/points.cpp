@@ -1,12 +1,16 @@
 // wembrix-points: our own evaluation, for other people's readers to be held against.
 //   wembrix-points dump FILE OUT.json   surface points and joints of sampled frames
 //   wembrix-points objs DIR COUNT       random .obj files and the corners that we find in them
-//   wembrix-points rigs DIR COUNT       random rigs as .glb: as received, and as delivered after a mending card
+//   wembrix-points usds DIR COUNT       random rigs with curves as .usdc and .usda, and where their corners are over
+//   time wembrix-points usdsame FILE TEXT    whether two USD layers say the same, number for number wembrix-points rigs
+//   DIR COUNT       random rigs as .glb: as received, and as delivered after a mending card
 #include "core/base/files.h"
 #include "core/destination/conform.h"
 #include "core/formats/format.h"
 #include "core/formats/gltf/gltf.h"
 #include "core/formats/obj/obj.h"
+#include "core/formats/usd/compose.h"
+#include "core/formats/usd/usd.h"
 #include "core/measure/scene/bounds.h"
 #include "core/measure/surface/deform.h"
 #include "core/measure/surface/skin_matrices.h"
@@ -243,6 +247,176 @@ json corners_of(const Scene& scene) {
     return surfaces;
 }
 
+/// What USD's readers know: four influences, no shapes, joints with one bind pose; and a few curves with widths.
+int usds(const std::filesystem::path& folder, uint32_t count) {
+    std::filesystem::create_directories(folder);
+    for (uint32_t seed = 1; seed <= count; ++seed) {
+        testing::RigOptions options;
+        options.odd_weights = false;
+        options.moving_scale = false;
+        Scene scene = testing::random_rig(seed, options);
+        const std::vector<Step> card = {
+            {"strip_prefix"},     {"bake_parent_transforms"},
+            {"make_root"},        {"set_rest_pose", {{"from", "bind"}, {"surface", "rebind"}}},
+            {"bake_joint_scale"}, {"limit_influences", {{"max_influences", 4}}}};
+        for (const Step& step : card) {
+            const Result<StepResult> applied = apply_step(scene, step);
+            if (!applied) {
+                fmt::print(stderr, "rig {}: {}\n", seed, applied.problem().sentence());
+                return 2;
+            }
+            scene = applied->scene;
+        }
+        scene.clips.resize(1);
+        std::erase_if(scene.clips[0].channels, [](const Channel& channel) { return channel.path == Path::weights; });
+        for (Mesh& mesh : scene.meshes) {
+            mesh.shapes.clear();
+            mesh.shape_weights.clear();
+        }
+        for (Node& node : scene.nodes) {
+            node.shape_weights.clear();
+        }
+        CurveSet curves;
+        curves.name = "plumes";
+        curves.counts = std::vector<uint32_t>{2, 3};
+        curves.points = std::vector<Vec3f>{{0, 0, 0}, {0, 1, 0}, {1, 0, 0}, {1, 1, 0}, {1, 2, 0.25F}};
+        curves.widths = std::vector<float>{0.01F, 0.005F, 0.02F, 0.01F, 0.005F};
+        Node plumes;
+        plumes.name = "plumes";
+        plumes.curves = 0;
+        scene.curve_sets = {std::move(curves)};
+        plumes.kind = NodeKind::surface;
+        scene.nodes.push_back(std::move(plumes));
+        const std::string stem = fmt::format("rig_{:03}", seed);
+        const auto files = write_usd(scene, stem, {}, seed % 2 == 0);
+        if (!files) { // two bind poses
+            continue;
+        }
+        Deformer deformer(scene);
+        const Clip& clip = scene.clips[0];
+        const Poser poser(scene, &clip);
+        json surfaces = json::object();
+        std::vector<Vec3f> points(deformer.point_count());
+        for (const Deformer::Surface& surface : deformer.surfaces()) {
+            const Mesh& mesh = scene.meshes[static_cast<size_t>(scene.nodes[static_cast<size_t>(surface.node)].mesh)];
+            std::vector<uint32_t> corners;
+            for (const Primitive& part : mesh.primitives) {
+                for (const std::array<uint32_t, 3>& triangle : triangles_of(mesh, part)) {
+                    corners.insert(corners.end(), triangle.begin(), triangle.end());
+                }
+            }
+            surfaces[scene.nodes[static_cast<size_t>(surface.node)].name] = {{"corners", corners},
+                                                                             {"frames", json::array()}};
+        }
+        json times = json::array();
+        const int last = clip.frames() - 1;
+        for (int k = 0; k <= 4; ++k) {
+            const double seconds = std::floor(last * k / 4.0) / clip.rate;
+            times.push_back(seconds);
+            Pose pose;
+            poser.at(seconds, pose);
+            deformer.points(pose, points);
+            for (const Deformer::Surface& surface : deformer.surfaces()) {
+                std::vector<float> flat;
+                for (size_t i = 0; i < surface.count; ++i) {
+                    const Vec3f& p = points[surface.first + i];
+                    flat.insert(flat.end(), {p.x(), p.y(), p.z()});
+                }
+                surfaces[scene.nodes[static_cast<size_t>(surface.node)].name]["frames"].push_back(flat);
+            }
+        }
+        const json all = {{"size", whole_bounds(scene).size().norm()}, {"times", times}, {"surfaces", surfaces}};
+        if (!write_file_whole(folder / files->front().name, files->front().bytes).ok() ||
+            !write_file_whole(folder / (files->front().name + ".json"), all.dump()).ok()) {
+            return 2;
+        }
+    }
+    return 0;
+}
+
+/// How many values two layers were compared by; -1, and a line, where they differ.
+class SameLayers {
+  public:
+    int run(const usd::Layer& ours, const usd::Layer& theirs) {
+        for (const usd::Prim& prim : ours.prims) {
+            compare(prim, theirs.find("/" + prim.name), "/" + prim.name);
+        }
+        fmt::print("{} values the same\n", values_);
+        return different_ || values_ == 0 ? 1 : 0;
+    }
+
+  private:
+    void differs(const std::string& where, const std::string& how) {
+        fmt::print("{}: {}\n", where, how);
+        different_ = true;
+    }
+    void compare(const usd::Prim& ours, const usd::Prim* theirs, const std::string& at) {
+        if (theirs == nullptr || theirs->type_name != ours.type_name) {
+            differs(at, theirs == nullptr ? "is not there" : "is of another type");
+            return;
+        }
+        for (const usd::Property& property : ours.properties) {
+            const usd::Property* other = theirs->property(property.name);
+            const bool says_nothing = !property.has_value && property.samples.empty() && property.connections.empty();
+            if (says_nothing) {
+                continue;
+            }
+            if (other == nullptr) {
+                differs(at + "." + property.name, "is not there");
+                continue;
+            }
+            if (property.targets.list() != other->targets.list() ||
+                property.connections.list() != other->connections.list()) {
+                differs(at + "." + property.name, "points elsewhere");
+            }
+            if (property.has_value) {
+                same(property.value, other->value, at + "." + property.name);
+            }
+            if (property.samples.size() != other->samples.size()) {
+                differs(at + "." + property.name, "has another number of samples");
+                continue;
+            }
+            for (size_t i = 0; i < property.samples.size(); ++i) {
+                if (std::abs(property.samples[i].time - other->samples[i].time) > 1e-6) {
+                    differs(at + "." + property.name, "is at another time");
+                }
+                same(property.samples[i].value, other->samples[i].value, at + "." + property.name);
+            }
+        }
+        for (const usd::Prim& child : ours.children) {
+            compare(child, theirs->child(child.name), at + "/" + child.name);
+        }
+    }
+    void same(const usd::Value& a, const usd::Value& b, const std::string& at) {
+        const std::vector<double> x = a.numbers<double>();
+        const std::vector<double> y = b.numbers<double>();
+        if (x.size() != y.size() || a.texts() != b.texts()) {
+            differs(at, "holds another number of values, or other texts");
+            return;
+        }
+        for (size_t i = 0; i < x.size(); ++i) {
+            if (!(std::abs(x[i] - y[i]) <= 2e-6 * std::max(1.0, std::abs(x[i])))) {
+                differs(at, fmt::format("value {}: {} and {}", i, x[i], y[i]));
+                return;
+            }
+        }
+        values_ += x.size() + a.texts().size();
+    }
+
+    size_t values_ = 0;
+    bool different_ = false;
+};
+
+int usdsame(const std::string& file, const std::string& text) {
+    const Result<usd::Layer> ours = usd::read_layer(file);
+    const Result<usd::Layer> theirs = usd::read_layer(text);
+    if (!ours || !theirs) {
+        fmt::print(stderr, "{}\n", (ours ? theirs : ours).problem().sentence());
+        return 2;
+    }
+    return SameLayers().run(*ours, *theirs);
+}
+
 /// Random OBJ files with triangles as we read them, and what we write of files with polygons.
 int objs(const std::filesystem::path& folder, uint32_t count) {
     std::filesystem::create_directories(folder);
@@ -276,6 +450,13 @@ int main(int count, char** arguments) {
     if (count == 4 && command == "objs") {
         return objs(arguments[2], static_cast<uint32_t>(std::stoul(arguments[3])));
     }
-    fmt::print(stderr, "usage: wembrix-points dump FILE OUT.json | rigs DIR COUNT | objs DIR COUNT\n");
+    if (count == 4 && command == "usds") {
+        return usds(arguments[2], static_cast<uint32_t>(std::stoul(arguments[3])));
+    }
+    if (count == 4 && command == "usdsame") {
+        return usdsame(arguments[2], arguments[3]);
+    }
+    fmt::print(stderr, "usage: wembrix-points dump FILE OUT.json | rigs DIR COUNT | objs DIR COUNT | usds DIR COUNT | "
+                       "usdsame FILE TEXT\n");
     return 2;
 }

@@ -43,6 +43,22 @@ done
 "$build/tests/wembrix-points" objs "$work/objs" 200
 (cd "$work/js" && node three_obj.mjs "$work/objs")
 
+# USD, text and crate: every layer as another reader understood it, value for value; and posed by three.js.
+"$build/tests/wembrix-points" usds "$work/usds" "${WEMBRIX_INTEROP_RIGS:-40}"
+sed 's/"container": "glb"/"container": "usdc"/' "$work/demo/tansy.wembrix" > "$work/demo/tansy_usd.wembrix"
+"$build/src/cli/wembrix-cli" deliver "$work/demo/tansy_usd.wembrix" --out "$work/usd" | grep -v "  pass$"
+usd_files=("$work"/usds/*.usd[ac])
+for file in "$work"/usd/*/*.usdc; do
+    cp "$file" "$work/usd/$(basename "$(dirname "$file")")_$(basename "$file")"
+    usd_files+=("$work/usd/$(basename "$(dirname "$file")")_$(basename "$file")")
+done
+(cd "$work/js" && node usd_layers.mjs "$work/usd_text" "${usd_files[@]}")
+for file in "${usd_files[@]}"; do
+    "$build/tests/wembrix-points" usdsame "$file" "$work/usd_text/$(basename "$file").usda" > "$work/usdsame.log" ||
+        { echo "$file"; head -5 "$work/usdsame.log"; exit 1; }
+done
+(cd "$work/js" && node usd_frames.mjs "$work/usds")
+
 # Tangents against the reference implementation of the standard tangent space, value for value.
 (cd "$work/js" && node tangents.mjs "$build/src/cli/wembrix-cli" "$work/demo/Lantern_web_view.destination.json" "$work/tangents")
 

@@ -165,6 +165,9 @@ class StageReader {
                 groups_[n] = 0;
             }
         }
+        for (const auto& [node, joint] : reading_.merged) {
+            groups_[static_cast<size_t>(node)] = 1;
+        }
         std::vector<Node> all = scene.nodes;
         std::vector<int> order;
         for (const int n : sorted_order(all)) {

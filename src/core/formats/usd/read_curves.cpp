@@ -29,36 +29,46 @@ std::array<double, 4> weights_of(Basis basis, double t) {
     }
 }
 
+/// A point as so much of each of some control points.
 struct Blend {
-    std::array<uint32_t, 4> from; ///< control points
+    std::array<uint32_t, 4> from;
     std::array<float, 4> by;
 };
 
-/// For each curve what its points are made of.
+/// For each curve what its points are made of. A pinned curve goes on beyond its ends by as much as before them.
 void blend_curve(Basis basis, bool pinned, uint32_t first, uint32_t count, std::vector<Blend>& to) {
-    const auto control = [&](int64_t at) {
-        return first + static_cast<uint32_t>(std::clamp<int64_t>(at, 0, static_cast<int64_t>(count) - 1));
-    };
-    if (basis == Basis::linear || count < 4) {
+    if (basis == Basis::linear || count < (pinned && basis != Basis::bezier ? 2 : 4)) {
         for (uint32_t p = 0; p < count; ++p) {
             to.push_back({{first + p, first + p, first + p, first + p}, {1, 0, 0, 0}});
         }
         return;
     }
-    const bool repeats_ends = pinned && basis != Basis::bezier;
+    const auto last_point = static_cast<int64_t>(count) - 1;
+    const bool goes_beyond = pinned && basis != Basis::bezier;
     const int64_t step = basis == Basis::bezier ? 3 : 1;
-    const int64_t begin = repeats_ends ? -1 : 0;
-    const int64_t last = repeats_ends ? static_cast<int64_t>(count) - 2 : static_cast<int64_t>(count) - 4;
+    const int64_t last = goes_beyond ? last_point - 2 : last_point - 3;
     constexpr int parts = 4; // points a piece
-    for (int64_t at = begin; at <= last; at += step) {
+    for (int64_t at = goes_beyond ? -1 : 0; at <= last; at += step) {
         const bool is_last = at + step > last;
         for (int k = 0; k < parts + (is_last ? 1 : 0); ++k) {
-            const std::array<double, 4> weights = weights_of(basis, static_cast<double>(k) / parts);
+            std::array<double, 4> weights = weights_of(basis, static_cast<double>(k) / parts);
             Blend blend{};
             for (size_t c = 0; c < 4; ++c) {
-                blend.from[c] = control(at + static_cast<int64_t>(c));
-                blend.by[c] = static_cast<float>(weights[c]);
+                blend.from[c] =
+                    first + static_cast<uint32_t>(std::clamp<int64_t>(at + static_cast<int64_t>(c), 0, last_point));
             }
+            if (at < 0) { // 2 p0 - p1 stands before p0
+                weights[1] += 2 * weights[0];
+                weights[2] -= weights[0];
+                weights[0] = 0;
+            }
+            if (at + 3 > last_point) {
+                weights[2] += 2 * weights[3];
+                weights[1] -= weights[3];
+                weights[3] = 0;
+            }
+            std::transform(weights.begin(), weights.end(), blend.by.begin(),
+                           [](double w) { return static_cast<float>(w); });
             to.push_back(blend);
         }
     }

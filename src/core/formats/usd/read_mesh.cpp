@@ -597,6 +597,11 @@ class MeshReader {
         for (const Primvar& one : primvars_) {
             mesh_.attributes.push_back({one.name, static_cast<int>(one.width), spread_out(one), {}});
         }
+        const Value* data = find(prim_.metadata, "customData");
+        const Value* starting = data == nullptr ? nullptr : find(data->dictionary(), "shapeWeights");
+        if (starting != nullptr && starting->numbers<float>().size() == mesh_.shapes.size()) {
+            mesh_.shape_weights = starting->numbers<float>();
+        }
         reading_.scene.nodes[static_cast<size_t>(node_)].mesh = static_cast<int>(reading_.scene.meshes.size());
         reading_.scene.meshes.push_back(std::move(mesh_));
         read_cache(reading_, prim_, path_, node_, points_.size(), point_of_);

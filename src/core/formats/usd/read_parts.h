@@ -39,8 +39,9 @@ struct ReadSkeleton {
     std::vector<std::string> tokens;
     std::vector<int> nodes; ///< one a token
     std::vector<Mat4> binds;
-    std::string animation; ///< path; empty: none
-    bool has_skin = false; ///< some surface is under one of these joints
+    std::string animation;          ///< path; empty: none
+    bool has_skin = false;          ///< some surface is under one of these joints
+    std::set<std::string> surfaces; ///< tokens that stand for a surface that hangs there
 };
 
 /// What a mesh says of how it is bound, until all skeletons are there.
@@ -73,6 +74,7 @@ struct Reading {
     double codes_per_second = 24;
     std::map<std::string, ReadSkeleton> skeletons{}; ///< by path
     std::vector<Binding> bindings{};
+    std::map<int, int> merged{};            ///< nodes of surfaces that became the joint's that stands for them
     std::map<std::string, int> materials{}; ///< by path
     std::map<std::string, int> textures{};  ///< by file and wraps
     std::map<std::string, int> images{};    ///< by file

@@ -70,16 +70,21 @@ void read_skeleton(Reading& reading, const Prim& prim, const std::string& path, 
     skeleton.binds = matrices(binds, has_binds);
     const std::vector<std::string> names = texts_of(prim, "jointNames");
     const Value* data = find(prim.metadata, "customData");
-    const Value* points = data == nullptr ? nullptr : find(data->dictionary(), "attachmentPoints");
-    const std::set<std::string> are_points =
-        points == nullptr ? std::set<std::string>()
-                          : std::set<std::string>(points->texts().begin(), points->texts().end());
+    const auto named = [&](const char* what) {
+        const Value* list = data == nullptr ? nullptr : find(data->dictionary(), what);
+        return list == nullptr ? std::set<std::string>()
+                               : std::set<std::string>(list->texts().begin(), list->texts().end());
+    };
+    const std::set<std::string> are_points = named("attachmentPoints");
+    skeleton.surfaces = named("surfaces");
     const auto first = static_cast<int>(reading.scene.nodes.size());
     double shear = 0;
     for (size_t j = 0; j < count; ++j) {
         Node joint;
         joint.name = names.size() == count && !names[j].empty() ? names[j] : last_of_path(skeleton.tokens[j]);
-        joint.kind = are_points.count(skeleton.tokens[j]) != 0 ? NodeKind::point : NodeKind::joint;
+        const bool hangs =
+            are_points.count(skeleton.tokens[j]) != 0 || skeleton.surfaces.count(skeleton.tokens[j]) != 0;
+        joint.kind = hangs ? NodeKind::point : NodeKind::joint;
         joint.parent = parents[j] < 0 ? node : first + parents[j];
         Mat4 rest = local[j];
         if (!has_rests) {
@@ -161,11 +166,25 @@ void bind(Reading& reading, const Binding& binding) {
         const Mat4& bind = skeleton.binds[joint];
         return std::abs(bind.determinant()) > 1e-300 ? Mat4(bind.inverse() * binding.geometry) : binding.geometry;
     };
-    if (binding.is_rigid && binding.element == 1 && binding.indices.size() == 1) {
+    const bool stands_for_one = binding.joints.size() == 1 && skeleton.surfaces.count(binding.joints[0]) != 0;
+    if (binding.element == 1 && (stands_for_one || (binding.is_rigid && binding.indices.size() == 1))) {
         // It hangs on the joint as a whole.
         const size_t joint = joints[static_cast<size_t>(binding.indices[0])];
+        const Mat4 own = inverse(joint);
+        Node& stands_for = scene.nodes[static_cast<size_t>(skeleton.nodes[joint])];
+        if (skeleton.surfaces.count(skeleton.tokens[joint]) != 0 && own.isIdentity(1e-9) && stands_for.mesh < 0) {
+            stands_for.mesh = node.mesh;
+            stands_for.shape_weights = node.shape_weights;
+            stands_for.carried = node.carried;
+            node.mesh = -1;
+            reading.merged[binding.node] = skeleton.nodes[joint];
+            for (PointCache& cache : scene.caches) {
+                cache.surface = cache.surface == binding.node ? skeleton.nodes[joint] : cache.surface;
+            }
+            return;
+        }
         node.parent = skeleton.nodes[joint];
-        node.rest = decompose(inverse(joint)).transform;
+        node.rest = decompose(own).transform;
         return;
     }
     Skin skin;
@@ -292,7 +311,7 @@ class Animation {
         }
         const Shared<float> shared(std::move(times));
         for (size_t j = 0; j < joints.size(); ++j) {
-            if (joints[j] >= 0) {
+            if (joints[j] >= 0 && !(path == wembrix::Path::scale && is_rest_scale(joints[j], tracks[j]))) {
                 channels_.push_back({joints[j],
                                      path,
                                      Interpolation::linear,
@@ -302,6 +321,16 @@ class Animation {
                                      {}});
             }
         }
+    }
+    /// Scales are halves there: what is as close to rest as those can be is rest, which is said more exactly.
+    [[nodiscard]] bool is_rest_scale(int node, const std::vector<float>& scales) const {
+        const Vec3& rest = reading_.scene.nodes[static_cast<size_t>(node)].rest.scale;
+        for (size_t i = 0; i < scales.size(); ++i) {
+            if (to_half(scales[i]) != to_half(static_cast<float>(rest[static_cast<Eigen::Index>(i % 3)]))) {
+                return false;
+            }
+        }
+        return true;
     }
     /// Of length one, and on the side of the one before.
     static void straighten(std::vector<float>& turns) {
@@ -354,7 +383,8 @@ class Animation {
                 }
             }
             if (!times.empty()) {
-                channels_.push_back({binding.node,
+                const auto merged = reading_.merged.find(binding.node);
+                channels_.push_back({merged == reading_.merged.end() ? binding.node : merged->second,
                                      wembrix::Path::weights,
                                      Interpolation::linear,
                                      static_cast<int>(places.size()),

@@ -63,7 +63,8 @@ std::string own_word(const Prim& prim, std::string_view name) {
 }
 
 bool is_own_word(std::string_view name) {
-    return name == "meshName" || name == "skinName" || name == "attachmentPoints";
+    return name == "meshName" || name == "skinName" || name == "attachmentPoints" || name == "surfaces" ||
+           name == "shapeWeights";
 }
 
 Mat4 matrix_of(const Value& value, size_t place) {

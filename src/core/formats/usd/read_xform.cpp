@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <cmath>
 #include <fmt/format.h>
+#include <limits>
 
 namespace wembrix::usd {
 
@@ -13,9 +14,10 @@ namespace {
 /// The components at a time: straight lines between samples, held before and after; a default without samples.
 std::vector<double> numbers_at(const Property& property, double time) {
     const std::vector<Sample>& samples = property.samples;
-    if (samples.empty()) {
+    if (samples.empty() || (std::isnan(time) && property.has_value)) { // no time: the default, where there is one
         return property.value.numbers<double>();
     }
+    time = std::isnan(time) ? samples.front().time : time;
     const auto after = std::upper_bound(samples.begin(), samples.end(), time,
                                         [](double t, const Sample& sample) { return t < sample.time; });
     if (after == samples.begin()) {
@@ -145,7 +147,7 @@ Placed placed(Reading& reading, const Prim& prim, const std::string& path) {
         }
         return matrix;
     };
-    const Decomposed parts = decompose(at(times.empty() ? 0 : times.front()));
+    const Decomposed parts = decompose(at(std::numeric_limits<double>::quiet_NaN()));
     result.rest = parts.transform;
     double shear = parts.shear;
     if (times.size() > 1) {

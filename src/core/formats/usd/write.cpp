@@ -179,6 +179,11 @@ class StageWriter {
         return parent;
     }
 
+    /// It has a prim of its own: joints are in their skeleton's.
+    [[nodiscard]] bool is_prim(size_t node) const {
+        return writing_.skeleton_of[node] < 0 || scene_.nodes[node].mesh >= 0;
+    }
+
     void name_prims() {
         names_.resize(scene_.nodes.size());
         if (!scene_.clips.empty()) {
@@ -186,7 +191,7 @@ class StageWriter {
         }
         for (size_t n = 0; n < scene_.nodes.size(); ++n) {
             const auto node = static_cast<int>(n);
-            if (writing_.skeleton_of[n] >= 0) {
+            if (!is_prim(n)) {
                 continue;
             }
             const int parent = prim_parent(node);
@@ -249,8 +254,7 @@ class StageWriter {
                 return;
             }
             Property property = attribute(name, type, Value::of<double>(kind, std::move(rest)));
-            if (track != nullptr) {
-                property.has_value = false;
+            if (track != nullptr) { // beside its rest, which is the default
                 for (int f = 0; f < writing_.baked.frames; ++f) {
                     property.samples.push_back(
                         {static_cast<double>(f),
@@ -283,7 +287,7 @@ class StageWriter {
         }
         for (size_t n = 0; n < scene_.nodes.size(); ++n) {
             const auto node = static_cast<int>(n);
-            if (writing_.skeleton_of[n] >= 0 || prim_parent(node) != parent) {
+            if (!is_prim(n) || prim_parent(node) != parent) {
                 continue;
             }
             const Node& one = scene_.nodes[n];
@@ -311,6 +315,11 @@ class StageWriter {
             };
             if (one.mesh >= 0) {
                 say("meshName", scene_.meshes[static_cast<size_t>(one.mesh)].name);
+            }
+            // How far shapes are in at rest: USD has weights in animations only.
+            std::vector<float> starting = scene_.rest_shape_weights(node);
+            if (std::any_of(starting.begin(), starting.end(), [](float weight) { return weight != 0; })) {
+                own.push_back({"shapeWeights", Value::array<float>({Kind::float32}, std::move(starting))});
             }
             if (one.skin >= 0) {
                 say("skinName", scene_.skins[static_cast<size_t>(one.skin)].name);

@@ -122,26 +122,29 @@ void add_influences(const Writing& writing, const Node& node, Prim& prim) {
         prim.properties[p].metadata.push_back({"elementSize", Value::integer(static_cast<int32_t>(most))});
         interpolated(prim.properties[p], "vertex");
     }
-    prim.properties.push_back(attribute("primvars:skel:geomBindTransform", "matrix4d", matrix_value(Mat4::Identity())));
+    prim.properties.push_back(attribute("primvars:skel:geomBindTransform", "matrix4d",
+                                        matrix_value(writing.geometry_of_skin[static_cast<size_t>(node.skin)])));
 }
 
-/// A surface that hangs on a joint as a whole.
-void add_rigid(const Writing& writing, int node, int joint, Prim& prim) {
+/// A surface that hangs on a joint: it has a place among the joints itself, and is bound to that as a whole.
+void add_rigid(const Writing& writing, int node, size_t vertices, Prim& prim) {
     const WrittenSkeleton& skeleton =
-        writing.skeletons[static_cast<size_t>(writing.skeleton_of[static_cast<size_t>(joint)])];
-    const size_t place = skeleton.place_of.at(joint);
-    const Mat4 own = writing.world[static_cast<size_t>(joint)].inverse() * writing.world[static_cast<size_t>(node)];
+        writing.skeletons[static_cast<size_t>(writing.skeleton_of[static_cast<size_t>(node)])];
+    const size_t place = skeleton.place_of.at(node);
     prim.api_schemas.prepended.emplace_back("SkelBindingAPI");
     prim.properties.push_back(uniform("skel:joints", "token[]", Value::tokens({skeleton.tokens[place]})));
     prim.properties.push_back(relation("skel:skeleton", skeleton.path));
+    // One influence for all would do, but few readers know that.
     prim.properties.push_back(attribute("primvars:skel:jointIndices", "int[]",
-                                        Value::array<int32_t>({Kind::int32}, std::vector<int32_t>{0})));
-    interpolated(prim.properties.back(), "constant").metadata.push_back({"elementSize", Value::integer(1)});
+                                        Value::array<int32_t>({Kind::int32}, std::vector<int32_t>(vertices, 0))));
     prim.properties.push_back(attribute("primvars:skel:jointWeights", "float[]",
-                                        Value::array<float>({Kind::float32}, std::vector<float>{1})));
-    interpolated(prim.properties.back(), "constant").metadata.push_back({"elementSize", Value::integer(1)});
+                                        Value::array<float>({Kind::float32}, std::vector<float>(vertices, 1))));
+    for (size_t p = prim.properties.size() - 2; p < prim.properties.size(); ++p) {
+        prim.properties[p].metadata.push_back({"elementSize", Value::integer(1)});
+        interpolated(prim.properties[p], "vertex");
+    }
     prim.properties.push_back(
-        attribute("primvars:skel:geomBindTransform", "matrix4d", matrix_value(skeleton.binds[place] * own)));
+        attribute("primvars:skel:geomBindTransform", "matrix4d", matrix_value(skeleton.binds[place])));
 }
 
 void add_shapes(Writing& writing, int node, const Mesh& mesh, const std::string& path, Prim& prim) {
@@ -255,8 +258,8 @@ Result<Prim> mesh_prim(Writing& writing, int node, const std::string& name, cons
     }
     if (carrier.skin >= 0 && !carrier.influences.empty()) {
         add_influences(writing, carrier, prim);
-    } else if (const int joint = joint_above(scene, node); joint >= 0 && carrier.skin < 0) {
-        add_rigid(writing, node, joint, prim);
+    } else if (writing.skeleton_of[static_cast<size_t>(node)] >= 0) {
+        add_rigid(writing, node, mesh.point_count(), prim);
     }
     add_shapes(writing, node, mesh, path, prim);
     add_cache(writing, node, prim);

@@ -44,7 +44,8 @@ struct Writing {
     std::vector<WrittenFile> files{}; ///< images
     std::vector<Mat4> world{};        ///< at rest
     std::vector<WrittenSkeleton> skeletons{};
-    std::vector<int> skeleton_of{}; ///< of each node that is in one; -1
+    std::vector<int> skeleton_of{};       ///< of each node that is in one; -1
+    std::vector<Mat4> geometry_of_skin{}; ///< where a skin's surfaces were when they were bound
     std::vector<std::string> material_paths{};
     std::map<std::pair<int, size_t>, std::string> shape_tokens{}; ///< of a surface node's shape
     double codes_per_second = 24;

@@ -9,10 +9,11 @@ namespace wembrix::usd {
 
 namespace {
 
-/// Goes into a skeleton: a joint, or what stands below one and carries nothing.
+/// Goes into a skeleton: a joint, or what hangs on one: a point, a surface that is under no skin.
 bool is_in_skeleton(const Scene& scene, int node) {
     const Node& one = scene.nodes[static_cast<size_t>(node)];
-    return one.kind == NodeKind::joint || (joint_above(scene, node) >= 0 && !one.has_geometry());
+    const bool may_hang = one.curves < 0 && one.hull < 0 && one.skin < 0;
+    return one.kind == NodeKind::joint || (joint_above(scene, node) >= 0 && may_hang);
 }
 
 } // namespace
@@ -40,7 +41,9 @@ Outcome find_skeletons(Writing& writing) {
         WrittenSkeleton& skeleton = writing.skeletons[static_cast<size_t>(place)];
         const auto above = skeleton.place_of.find(parent);
         const bool is_root = above == skeleton.place_of.end();
-        const std::string own = prim_name(scene.nodes[n].name, taken[is_root ? -2 - place : parent]);
+        // Readers tell things by their names: a surface's place among the joints is called otherwise than its prim.
+        const std::string called = scene.nodes[n].name + (scene.nodes[n].mesh >= 0 ? "_place" : "");
+        const std::string own = prim_name(called, taken[is_root ? -2 - place : parent]);
         skeleton.tokens.push_back(is_root ? own : skeleton.tokens[above->second] + "/" + own);
         skeleton.place_of[node] = skeleton.nodes.size();
         skeleton.nodes.push_back(node);
@@ -48,23 +51,38 @@ Outcome find_skeletons(Writing& writing) {
         writing.skeleton_of[n] = place;
     }
     std::vector<char> said(scene.nodes.size(), 0);
-    for (const Skin& skin : scene.skins) {
+    writing.geometry_of_skin.assign(scene.skins.size(), Mat4::Identity());
+    for (size_t s = 0; s < scene.skins.size(); ++s) {
+        const Skin& skin = scene.skins[s];
+        // Where the surface was when it was bound, as joints that others were bound to say it.
+        Mat4& geometry = writing.geometry_of_skin[s];
+        bool is_known = false;
         for (size_t j = 0; j < skin.joints.size(); ++j) {
             const auto node = static_cast<size_t>(skin.joints[j]);
-            if (writing.skeleton_of[node] < 0) {
+            const int place = writing.skeleton_of[node];
+            if (place < 0) {
                 return Problem{fmt::format("“{}” holds “{}”, which is no joint.", skin.name, scene.nodes[node].name),
                                "", ""};
             }
-            WrittenSkeleton& skeleton = writing.skeletons[static_cast<size_t>(writing.skeleton_of[node])];
-            Mat4& bind = skeleton.binds[skeleton.place_of[skin.joints[j]]];
-            if (writing.skeleton_of[node] != writing.skeleton_of[static_cast<size_t>(skin.joints[0])]) {
+            if (place != writing.skeleton_of[static_cast<size_t>(skin.joints[0])]) {
                 return Problem{fmt::format("“{}” is under joints of two skeletons, which USD cannot hold.", skin.name),
                                "", "Put all joints under one root."};
             }
             if (std::abs(skin.inverse_binds[j].determinant()) < 1e-300) {
                 return Problem{fmt::format("the bind pose of “{}” has no size.", scene.nodes[node].name), "", ""};
             }
-            const Mat4 own = skin.inverse_binds[j].inverse();
+            const WrittenSkeleton& skeleton = writing.skeletons[static_cast<size_t>(place)];
+            if (said[node] != 0 && !is_known) {
+                geometry = skeleton.binds[skeleton.place_of.at(skin.joints[j])] * skin.inverse_binds[j];
+                is_known = true;
+            }
+        }
+        geometry = geometry.isIdentity(1e-6) ? Mat4(Mat4::Identity()) : geometry;
+        for (size_t j = 0; j < skin.joints.size(); ++j) {
+            const auto node = static_cast<size_t>(skin.joints[j]);
+            WrittenSkeleton& skeleton = writing.skeletons[static_cast<size_t>(writing.skeleton_of[node])];
+            Mat4& bind = skeleton.binds[skeleton.place_of.at(skin.joints[j])];
+            const Mat4 own = geometry * skin.inverse_binds[j].inverse();
             if (said[node] != 0 && (own - bind).norm() > 1e-5 * std::max(1.0, own.norm())) {
                 return Problem{fmt::format("two surfaces were bound to “{}” in two poses, and a USD skeleton has one.",
                                            scene.nodes[node].name),
@@ -84,21 +102,30 @@ Prim skeleton_prim(const Writing& writing, const WrittenSkeleton& skeleton) {
     prim.properties.push_back(uniform("joints", "token[]", Value::tokens(skeleton.tokens)));
     std::vector<std::string> names;
     std::vector<std::string> points;
+    std::vector<std::string> surfaces;
     std::vector<Mat4> rests;
     for (size_t j = 0; j < skeleton.nodes.size(); ++j) {
         const Node& node = writing.scene.nodes[static_cast<size_t>(skeleton.nodes[j])];
         names.push_back(node.name);
         rests.push_back(node.rest.matrix());
-        if (node.kind != NodeKind::joint) {
+        if (node.mesh >= 0) {
+            surfaces.push_back(skeleton.tokens[j]);
+        } else if (node.kind != NodeKind::joint) {
             points.push_back(skeleton.tokens[j]);
         }
     }
     prim.properties.push_back(uniform("jointNames", "token[]", Value::tokens(std::move(names))));
     prim.properties.push_back(uniform("bindTransforms", "matrix4d[]", matrices_value(skeleton.binds)));
     prim.properties.push_back(uniform("restTransforms", "matrix4d[]", matrices_value(rests)));
+    Dictionary what_hangs;
     if (!points.empty()) {
-        prim.metadata.push_back(
-            {"customData", Value(Dictionary{{"attachmentPoints", Value::tokens(std::move(points))}})});
+        what_hangs.push_back({"attachmentPoints", Value::tokens(std::move(points))});
+    }
+    if (!surfaces.empty()) {
+        what_hangs.push_back({"surfaces", Value::tokens(std::move(surfaces))});
+    }
+    if (!what_hangs.empty()) {
+        prim.metadata.push_back({"customData", Value(std::move(what_hangs))});
     }
     if (!skeleton.animation.empty()) {
         prim.api_schemas.prepended = {"SkelBindingAPI"};
