@@ -13,6 +13,14 @@ struct CurveRoot {
     bool operator==(const CurveRoot&) const = default;
 };
 
+/// How strands go with the surface that they grow on, where it moves.
+enum class StrandFollow : uint8_t {
+    still,   ///< not at all: with their node alone
+    stiff,   ///< each as a whole, with the triangle of its root
+    surface, ///< each point with the triangle nearest to it, stiffer towards the tip
+    joints,  ///< each point by the influences at its root
+};
+
 struct CurveSet {
     std::string name;
     Shared<uint32_t> counts;          ///< points of each curve
@@ -22,11 +30,20 @@ struct CurveSet {
     int surface = -1;                 ///< node of the surface that they grow on, or -1
     Shared<CurveRoot> roots;          ///< one a curve where there is such a surface
     int material = -1;
+    StrandFollow follow = StrandFollow::still;
+    Shared<float> region; ///< how densely they may grow, 0 to 1, one for each triangle of the surface; or empty
+    Shared<uint32_t> guide_counts; ///< points of each guide
+    Shared<Vec3f> guide_points;    ///< as `points`; each guide's root first
+    Shared<CurveRoot> guide_roots; ///< one a guide
     Carried carried;
 
     [[nodiscard]] size_t curve_count() const { return counts.size(); }
     template <typename Self> static auto fields(Self& s) {
         return std::tie(s.name, s.counts, s.points, s.widths, s.per_curve, s.surface, s.roots, s.material, s.carried);
+    }
+    /// What core keeps of it and no file says: how it grew, and how it goes on.
+    template <typename Self> static auto marks(Self& s) {
+        return std::tie(s.follow, s.region, s.guide_counts, s.guide_points, s.guide_roots);
     }
 };
 

@@ -26,6 +26,7 @@ void transform_geometry(CurveSet& curves, const Mat4& matrix) {
         return;
     }
     transform_points(curves.points, matrix);
+    transform_points(curves.guide_points, matrix);
     const auto factor = static_cast<float>(factor_of(matrix));
     for (float& width : curves.widths.edit()) {
         width *= factor;

@@ -38,7 +38,7 @@ struct StepContext {
 };
 
 /// What a step is about: the folder that its file is in, and the group that it is offered under.
-enum class StepSubject : uint8_t { scene, skeleton, surface, clips };
+enum class StepSubject : uint8_t { scene, skeleton, surface, clips, strands };
 std::string_view subject_name(StepSubject subject); ///< "Skeleton"
 
 struct StepKind {

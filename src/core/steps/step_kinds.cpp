@@ -68,6 +68,12 @@ namespace wembrix {
     ROW(bring_takes)                                                                                                   \
     ROW(retarget)                                                                                                      \
     ROW(rename_clips)                                                                                                  \
+    ROW(root_strands)                                                                                                  \
+    ROW(set_strand_widths)                                                                                             \
+    ROW(strand_region)                                                                                                 \
+    ROW(strand_guides)                                                                                                 \
+    ROW(grow_strands)                                                                                                  \
+    ROW(bind_strands)                                                                                                  \
     ROW(split_take)                                                                                                    \
     ROW(bake)                                                                                                          \
     ROW(change_frame_rate)                                                                                             \
@@ -113,7 +119,7 @@ bool StepKind::is_by_hand() const {
 }
 
 std::string_view subject_name(StepSubject subject) {
-    constexpr std::array<std::string_view, 4> names = {"Scene", "Skeleton", "Surface", "Clips"};
+    constexpr std::array<std::string_view, 5> names = {"Scene", "Skeleton", "Surface", "Clips", "Strands"};
     return names.at(static_cast<size_t>(subject));
 }
 

@@ -83,7 +83,7 @@ std::string in_cell(const std::string& text) {
 std::string step_table() {
     std::string table;
     for (const StepSubject subject :
-         {StepSubject::scene, StepSubject::skeleton, StepSubject::surface, StepSubject::clips}) {
+         {StepSubject::scene, StepSubject::skeleton, StepSubject::surface, StepSubject::strands, StepSubject::clips}) {
         table +=
             fmt::format("**{}**\n\n| step | what for | parameters |\n| --- | --- | --- |\n", subject_name(subject));
         for (const StepKind& kind : step_kinds()) {

@@ -1,0 +1,48 @@
+#include "core/steps/strands/strand_sets.h"
+
+#include "core/measure/strands/strand_facts.h"
+
+#include <fmt/format.h>
+
+namespace wembrix {
+
+Result<int> strands_named(const Scene& scene, const std::string& name) {
+    const std::vector<int> all = strands_of(scene);
+    if (name.empty() && all.size() == 1) {
+        return all.front();
+    }
+    if (name.empty()) {
+        return Problem{all.empty() ? "there are no strands." : "there are several strands: say which.", "",
+                       all.empty() ? "Make a region for them first, or bring some in." : ""};
+    }
+    const int node = scene.find_node(name);
+    if (node < 0 || scene.nodes[static_cast<size_t>(node)].curves < 0) {
+        return Problem{fmt::format("no strands are called \"{}\".", name), "", "Make a region for them first."};
+    }
+    return node;
+}
+
+Result<int> surface_of_strands(const Scene& scene, int node) {
+    const CurveSet& curves = scene.curve_sets[static_cast<size_t>(scene.nodes[static_cast<size_t>(node)].curves)];
+    if (curves.surface < 0 || scene.nodes[static_cast<size_t>(curves.surface)].mesh < 0) {
+        return Problem{fmt::format("\"{}\" grows on no surface.", scene.nodes[static_cast<size_t>(node)].name), "",
+                       "Make a region for it, or root it on a surface."};
+    }
+    return curves.surface;
+}
+
+Result<int> emitter_named(const Scene& scene, const std::string& name) {
+    const std::vector<int> all = surfaces_of(scene);
+    if (name.empty() && all.size() == 1) {
+        return all.front();
+    }
+    const int node = scene.find_node(name);
+    if (node < 0 || scene.nodes[static_cast<size_t>(node)].mesh < 0) {
+        return Problem{name.empty() ? std::string("say which surface.")
+                                    : fmt::format("no surface is called \"{}\".", name),
+                       "", ""};
+    }
+    return node;
+}
+
+} // namespace wembrix

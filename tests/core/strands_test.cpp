@@ -1,0 +1,377 @@
+// Strands: grown on surfaces with known answers, rooted, carried along by what moves.
+#include "core/measure/strands/grow.h"
+#include "core/measure/strands/strand_deform.h"
+#include "core/measure/strands/strand_facts.h"
+#include "core/steps/step_kind.h"
+#include "core/steps/strands/guide_rows.h"
+#include "random_rig.h"
+#include "random_skin.h"
+#include "small_scenes.h"
+#include "step_results.h"
+#include "tansy_scene.h"
+
+#include <cmath>
+#include <fmt/format.h>
+#include <gtest/gtest.h>
+#include <random>
+#include <tbb/global_control.h>
+
+namespace wembrix {
+namespace {
+
+/// A closed surface of rings around an axis: `at` gives the centre line's frame, `radius` the ring's.
+Scene surface_of(const std::vector<Vec3f>& points, const std::vector<uint32_t>& indices,
+                 const std::string& name = "body") {
+    Scene scene;
+    Mesh mesh;
+    mesh.name = name;
+    mesh.positions = points;
+    mesh.indices = indices;
+    Primitive part;
+    part.point_count = static_cast<uint32_t>(points.size());
+    part.index_count = static_cast<uint32_t>(indices.size());
+    part.has_normals = false;
+    mesh.primitives = {part};
+    scene.meshes = {std::move(mesh)};
+    Node node;
+    node.name = name;
+    node.mesh = 0;
+    node.identity = 1;
+    scene.nodes = {std::move(node)};
+    classify_nodes(scene);
+    return scene;
+}
+
+void add_sphere(const Vec3f& centre, float radius, std::vector<Vec3f>& points, std::vector<uint32_t>& indices) {
+    constexpr uint32_t rings = 24;
+    constexpr uint32_t sides = 36;
+    const auto first = static_cast<uint32_t>(points.size());
+    for (uint32_t r = 0; r <= rings; ++r) {
+        for (uint32_t s = 0; s < sides; ++s) {
+            const double a = M_PI * r / rings;
+            const double b = 2 * M_PI * s / sides;
+            points.emplace_back(centre + radius * Vec3f(static_cast<float>(std::sin(a) * std::cos(b)),
+                                                        static_cast<float>(std::cos(a)),
+                                                        static_cast<float>(std::sin(a) * std::sin(b))));
+        }
+    }
+    for (uint32_t r = 0; r < rings; ++r) {
+        for (uint32_t s = 0; s < sides; ++s) {
+            const uint32_t a = first + r * sides + s;
+            const uint32_t b = first + r * sides + (s + 1) % sides;
+            if (r > 0) {
+                indices.insert(indices.end(), {a, b, a + sides});
+            }
+            if (r + 1 < rings) {
+                indices.insert(indices.end(), {b, b + sides, a + sides});
+            }
+        }
+    }
+}
+Scene sphere(float radius = 0.1F) {
+    std::vector<Vec3f> points;
+    std::vector<uint32_t> indices;
+    add_sphere({0, 1, 0}, radius, points, indices);
+    return surface_of(points, indices);
+}
+
+StepResult done(const Scene& scene, const char* step, const nlohmann::json& parameters) {
+    Result<StepResult> result = apply_step(scene, step, parameters);
+    EXPECT_TRUE(result.ok()) << (result.ok() ? "" : result.problem().sentence());
+    return result.ok() ? result.take() : StepResult{scene, {}, {}};
+}
+/// With a region all over it, guides along the normal, and so many strands.
+Scene grown_on(Scene scene, const nlohmann::json& growth,
+               const nlohmann::json& guides = {{"spread", 12}, {"length_mm", 50}}) {
+    scene = done(scene, "strand_region", {{"name", "fur"}}).scene;
+    scene = done(scene, "strand_guides", guides).scene;
+    return done(scene, "grow_strands", growth).scene;
+}
+const CurveSet& fur(const Scene& scene) {
+    return scene.curve_sets.at(static_cast<size_t>(scene.nodes.at(static_cast<size_t>(scene.find_node("fur"))).curves));
+}
+
+TEST(Strands, OnASphereTheyStandAlongItsRadiusAndAreSpreadEvenly) {
+    const Scene scene = grown_on(sphere(), {{"count", 3000}, {"length_varies", 0}, {"points", 8}});
+    const CurveSet& curves = fur(scene);
+    ASSERT_EQ(curves.curve_count(), 3000U);
+    const Vec3 centre(0, 1, 0);
+    std::array<size_t, 8> octants{};
+    for (size_t c = 0; c < curves.curve_count(); ++c) {
+        const Vec3 root = curves.points[c * 8].cast<double>() - centre;
+        const Vec3 tip = curves.points[c * 8 + 7].cast<double>() - centre;
+        EXPECT_NEAR(root.norm(), 0.1, 0.002) << "on its faces";
+        EXPECT_NEAR(tip.norm(), 0.15, 0.003);
+        EXPECT_GT(root.normalized().dot(tip.normalized()), 0.99) << "straight out";
+        octants[(root.x() > 0 ? 1U : 0U) + (root.y() > 0 ? 2U : 0U) + (root.z() > 0 ? 4U : 0U)]++;
+    }
+    for (const size_t one : octants) {
+        EXPECT_NEAR(static_cast<double>(one), 375, 40) << "as many on each eighth";
+    }
+    const StrandFacts facts = strand_facts(scene, scene.find_node("fur"));
+    EXPECT_LT(facts.root_off_m, 1e-6);
+    EXPECT_NEAR(facts.longest_m, 0.05, 0.001);
+    EXPECT_EQ(facts.through, 0U);
+    EXPECT_NEAR(facts.region_cm2, 4 * M_PI * 100, 15);
+    // By density instead.
+    const Scene dense = grown_on(sphere(), {{"per_cm2", 2.0}, {"points", 4}});
+    EXPECT_NEAR(static_cast<double>(fur(dense).curve_count()), 2 * facts.region_cm2, 2);
+}
+
+TEST(Strands, TheSameSeedGivesTheSameBytesOnAnyNumberOfThreads) {
+    const nlohmann::json growth = {
+        {"count", 500}, {"clumps", 20}, {"fine_clumps", 60}, {"noise_mm", 3}, {"curl_mm", 2}};
+    std::vector<Vec3f> first;
+    for (const size_t threads : {1, 2, 8}) {
+        const tbb::global_control limit(tbb::global_control::max_allowed_parallelism, threads);
+        const Scene scene = grown_on(sphere(), growth);
+        if (first.empty()) {
+            first = fur(scene).points.get();
+        }
+        EXPECT_EQ(fur(scene).points.get(), first) << threads;
+    }
+    nlohmann::json other = growth;
+    other["seed"] = 2;
+    EXPECT_NE(fur(grown_on(sphere(), other)).points.get(), first);
+    // A preview is a part of the same strands.
+    nlohmann::json preview = growth;
+    preview["share"] = 20;
+    const Scene few = grown_on(sphere(), preview);
+    EXPECT_NEAR(static_cast<double>(fur(few).curve_count()), 100, 40);
+    std::set<std::array<float, 3>> roots;
+    for (size_t c = 0; c < 500; ++c) {
+        const Vec3f& root = first[c * 16];
+        roots.insert({root.x(), root.y(), root.z()});
+    }
+    for (size_t c = 0; c < fur(few).curve_count(); ++c) {
+        const Vec3f& root = fur(few).points[c * 16];
+        EXPECT_EQ(roots.count({root.x(), root.y(), root.z()}), 1U);
+    }
+}
+
+TEST(Strands, TwoEarsDoNotTakeEachOthersGuides) {
+    // Two lobes that nearly touch, on one body: along the surface they are far from each other.
+    std::vector<Vec3f> points;
+    std::vector<uint32_t> indices;
+    add_sphere({-0.051F, 1, 0}, 0.05F, points, indices);
+    add_sphere({0.051F, 1, 0}, 0.05F, points, indices);
+    Scene scene = surface_of(points, indices);
+    // Left ones go up, right ones go ahead.
+    nlohmann::json guides = nlohmann::json::array();
+    for (const int side : {-1, 1}) {
+        for (const double x : {0.02, 0.05, 0.08}) {
+            const nlohmann::json tip = side < 0 ? nlohmann::json{0, 40, 0} : nlohmann::json{0, 0, 40};
+            guides.push_back({{"root_mm", {side * x * 1000, 1050, 0}}, {"points_mm", {tip}}});
+        }
+    }
+    const Scene grown = grown_on(scene, {{"count", 1000}, {"length_varies", 0}, {"trimmed", false}, {"points", 3}},
+                                 {{"guides", guides}});
+    const CurveSet& curves = fur(grown);
+    ASSERT_GT(curves.curve_count(), 900U);
+    const StrandSurface surface(grown, grown.find_node("body"));
+    for (size_t c = 0; c < curves.curve_count(); ++c) {
+        const Vec3 root = curves.points[c * 3].cast<double>();
+        if (surface.normal_of(curves.roots[c]).y() < 0.8) {
+            continue; // the guides' directions are turned with the normal: look on top alone
+        }
+        const Vec3 way = (curves.points[c * 3 + 2].cast<double>() - root).normalized();
+        EXPECT_GT(root.x() < 0 ? way.y() : way.z(), 0.6) << root.transpose();
+    }
+    // And where no guide is at all, nothing grows.
+    nlohmann::json left(guides.begin(), guides.begin() + 3);
+    left = nlohmann::json::array({guides[0], guides[1], guides[2]});
+    scene = done(scene, "strand_region", {{"name", "fur"}}).scene;
+    scene = done(scene, "strand_guides", {{"guides", left}}).scene;
+    const StepResult half = done(scene, "grow_strands", {{"count", 1000}});
+    EXPECT_NEAR(static_cast<double>(fur(half.scene).curve_count()), 500, 30);
+    ASSERT_EQ(half.could_not.size(), 1U);
+    EXPECT_NE(half.could_not[0].find("no guide is reached"), std::string::npos);
+}
+
+TEST(Strands, WidthsClumpsAndNoiseDoWhatTheySay) {
+    const nlohmann::json plain = {{"count", 400}, {"length_varies", 0}, {"points", 11}};
+    const CurveSet straight = fur(grown_on(sphere(), plain));
+    nlohmann::json asked = plain;
+    asked["width_root_mm"] = 2;
+    asked["width_tip_mm"] = 0.5;
+    asked["width_profile"] = {"1", "1", "0"};
+    const CurveSet wide = fur(grown_on(sphere(), asked));
+    EXPECT_FLOAT_EQ(wide.widths[0], 0.002F);
+    EXPECT_FLOAT_EQ(wide.widths[5], 0.002F) << "as wide half way";
+    EXPECT_FLOAT_EQ(wide.widths[10], 0.0005F);
+    asked = plain;
+    asked["clumps"] = 10;
+    asked["clump"] = 1;
+    const CurveSet clumped = fur(grown_on(sphere(), asked));
+    std::set<std::array<int, 3>> tips;
+    for (size_t c = 0; c < clumped.curve_count(); ++c) {
+        EXPECT_EQ(clumped.points[c * 11], straight.points[c * 11]) << "roots stay";
+        const Vec3f& tip = clumped.points[c * 11 + 10];
+        tips.insert({static_cast<int>(std::lround(tip.x() * 1e4)), static_cast<int>(std::lround(tip.y() * 1e4)),
+                     static_cast<int>(std::lround(tip.z() * 1e4))});
+    }
+    EXPECT_LE(tips.size(), 20U) << "tips of a clump meet";
+    asked = plain;
+    asked["noise_mm"] = 4;
+    const CurveSet noisy = fur(grown_on(sphere(), asked));
+    double most = 0;
+    for (size_t p = 0; p < noisy.points.size(); ++p) {
+        const double off = (noisy.points[p] - straight.points[p]).cast<double>().norm();
+        most = std::max(most, off);
+        if (p % 11 == 0) {
+            EXPECT_EQ(off, 0);
+        }
+    }
+    EXPECT_GT(most, 0.001);
+    EXPECT_LT(most, 0.004 * std::sqrt(3) + 1e-9) << "never more than said, on each axis";
+    EXPECT_FALSE(apply_step(sphere(), "grow_strands", {{"width_profile", {"2"}}}).ok());
+    EXPECT_FALSE(apply_step(sphere(), "grow_strands", plain).ok()) << "no strands, no guides";
+}
+
+TEST(Strands, WhatWouldGoIntoTheBodyIsCutOrCounted) {
+    // Guides that lean right over and into the ball.
+    Scene scene = done(sphere(), "strand_region", {{"name", "fur"}}).scene;
+    scene = done(scene, "strand_guides",
+                 {{"guides", {{{"root_mm", {0, 1100, 0}}, {"points_mm", {{0, 10, 0}, {0, -60, 20}}}}}}})
+                .scene;
+    const Scene kept = done(scene, "grow_strands", {{"count", 200}, {"trimmed", false}, {"points", 24}}).scene;
+    const StrandFacts into = strand_facts(kept, kept.find_node("fur"));
+    EXPECT_GT(into.through, 150U);
+    EXPECT_GT(into.deepest_m, 0.02);
+    EXPECT_LT(into.deepest_m, 0.07);
+    const StepResult cut = done(scene, "grow_strands", {{"count", 200}, {"points", 24}});
+    EXPECT_NE(cut.account.find("cut short"), std::string::npos) << cut.account;
+    const StrandFacts outside = strand_facts(cut.scene, cut.scene.find_node("fur"));
+    EXPECT_EQ(outside.through, 0U);
+    EXPECT_EQ(outside.strands, 200U);
+}
+
+TEST(Strands, TheyGoWithASkinThatMovesAndTheirRootsStay) {
+    for (uint32_t seed = 1; seed <= std::min(20U, testing::seeds()); ++seed) {
+        Scene scene = testing::random_skin(seed);
+        if (scene.clips.empty() || surfaces_of(scene).empty()) {
+            continue;
+        }
+        const std::string body = scene.nodes[static_cast<size_t>(surfaces_of(scene)[0])].name;
+        scene = done(scene, "strand_region", {{"name", "fur"}, {"surface", body}}).scene;
+        scene = done(scene, "strand_guides", {{"spread", 5}, {"length_mm", 80}}).scene;
+        scene = done(scene, "grow_strands", {{"count", 60}, {"points", 6}, {"trimmed", false}}).scene;
+        for (const char* follow : {"stiff", "surface", "joints"}) {
+            const Scene bound = done(scene, "bind_strands", {{"follow", follow}}).scene;
+            const StrandMotion motion = strand_motion(bound, bound.find_node("fur"), bound.clips[0], 5);
+            EXPECT_LT(motion.root_drift_m, 2e-6) << follow << " " << seed;
+            if (std::string(follow) == "stiff") {
+                EXPECT_LT(motion.length_change, 1e-4) << seed;
+            }
+        }
+    }
+}
+
+TEST(Strands, StiffOnesTurnWithTheirFaceWithoutATwist) {
+    // The whole ball is turned about an axis: strands turn with it, whichever way their faces' sides go.
+    Scene scene = grown_on(sphere(), {{"count", 300}, {"noise_mm", 5}});
+    scene.clips.resize(1);
+    const int body = scene.find_node("body");
+    const Quat half(Eigen::AngleAxisd(1.1, Vec3(1, 2, 3).normalized()));
+    const Eigen::Vector4f q = half.coeffs().cast<float>();
+    scene.clips[0].name = "turn";
+    scene.clips[0].seconds = 1;
+    scene.clips[0].channels.push_back({body,
+                                       Path::rotation,
+                                       Interpolation::linear,
+                                       4,
+                                       std::vector<float>{0, 1},
+                                       std::vector<float>{0, 0, 0, 1, q[0], q[1], q[2], q[3]},
+                                       {}});
+    scene = done(scene, "bind_strands", {{"follow", "stiff"}}).scene;
+    StrandDeformer deformer(scene, scene.find_node("fur"));
+    Pose pose;
+    const Poser poser(scene, &scene.clips[0]);
+    poser.at(1, pose);
+    std::vector<Vec3f> points(deformer.point_count());
+    deformer.points(pose, points);
+    const CurveSet& curves = fur(scene);
+    for (size_t p = 0; p < points.size(); ++p) {
+        const Vec3 wanted = half * curves.points[p].cast<double>();
+        EXPECT_LT((points[p].cast<double>() - wanted).norm(), 1e-5) << p;
+    }
+}
+
+TEST(Strands, ThoseOfOthersAreBroughtToSizeRootedAndGivenWidths) {
+    // A hundred times too large, on their side, no widths.
+    Scene scene = grown_on(sphere(), {{"count", 50}, {"points", 5}});
+    const CurveSet right = fur(scene);
+    CurveSet foreign;
+    foreign.name = "plumes";
+    foreign.counts = right.counts;
+    std::vector<Vec3f> points;
+    for (const Vec3f& point : right.points) {
+        points.push_back(100.F * Vec3f(point.x(), -point.z(), point.y())); // Z is up there
+    }
+    foreign.points = std::move(points);
+    Scene model = sphere();
+    Node node;
+    node.name = "plumes";
+    node.kind = NodeKind::surface;
+    node.curves = 0;
+    model.curve_sets = {std::move(foreign)};
+    model.nodes.push_back(std::move(node));
+    const StepResult rooted = done(model, "root_strands", {{"factor", 0.01}, {"turn", "z_up"}, {"surface", "body"}});
+    EXPECT_TRUE(rooted.could_not.empty()) << rooted.could_not[0];
+    const CurveSet& now = rooted.scene.curve_sets[0];
+    for (size_t p = 0; p < now.points.size(); ++p) {
+        EXPECT_LT((now.points[p] - right.points[p]).norm(), 1e-5F);
+    }
+    const StrandFacts facts = strand_facts(rooted.scene, rooted.scene.find_node("plumes"));
+    EXPECT_LT(facts.root_off_m, 1e-5);
+    EXPECT_FALSE(facts.has_widths);
+    const Scene wide = done(rooted.scene, "set_strand_widths", {{"root_mm", 1}, {"tip_mm", 0.2}}).scene;
+    EXPECT_FLOAT_EQ(wide.curve_sets[0].widths[0], 0.001F);
+    EXPECT_FLOAT_EQ(wide.curve_sets[0].widths[4], 0.0002F);
+    // As they came, they are told to be far off.
+    const StepResult off = done(model, "root_strands", {{"surface", "body"}});
+    ASSERT_EQ(off.could_not.size(), 1U);
+    EXPECT_NE(off.could_not[0].find("50 strands"), std::string::npos) << off.could_not[0];
+    // And they may be guides of others.
+    Scene more = done(rooted.scene, "strand_region", {{"name", "fur"}, {"surface", "body"}}).scene;
+    const StepResult guided = done(more, "strand_guides", {{"strands", "fur"}, {"from", "plumes"}});
+    EXPECT_EQ(fur(guided.scene).guide_counts.size(), 50U);
+}
+
+TEST(Strands, ARegionIsAPartOfTheSurface) {
+    const Scene scene = sphere();
+    const StepResult all = done(scene, "strand_region", {{"name", "fur"}});
+    const StepResult cap = done(scene, "strand_region", {{"name", "fur"}, {"vertices", {"0-179"}}});
+    double most = 0;
+    double some = 0;
+    for (const float one : fur(all.scene).region) {
+        most += one;
+    }
+    for (const float one : fur(cap.scene).region) {
+        some += one;
+    }
+    EXPECT_GT(some, 0);
+    EXPECT_LT(some, most / 4);
+    const Scene grown =
+        done(done(cap.scene, "strand_guides", {{"spread", 3}}).scene, "grow_strands", {{"count", 200}}).scene;
+    for (size_t c = 0; c < 200; ++c) {
+        EXPECT_GT(fur(grown).points[c * 16].y(), 1.05F) << "on the cap";
+    }
+    EXPECT_FALSE(apply_step(scene, "strand_region", {{"name", "fur"}, {"material", "felt"}}).ok());
+    EXPECT_FALSE(apply_step(scene, "strand_region", {{"name", "body"}}).ok()) << "that name is taken";
+    EXPECT_FALSE(apply_step(scene, "strand_region", {{"name", "fur"}, {"density", "_wet"}}).ok());
+}
+
+TEST(Strands, GuidesOnTheCardComeBackAndWrongOnesAreRefused) {
+    const nlohmann::json rows = {{{"root_mm", {1.5, 2, 3}}, {"points_mm", {{0, 10, 0}, {0, 20, 5.25}}}}};
+    const auto read = guide_rows_from_json(rows);
+    ASSERT_TRUE(read.ok());
+    EXPECT_EQ(guide_rows_to_json(*read), nlohmann::json::parse(rows.dump()));
+    for (const char* wrong : {"5", "[5]", "[{}]", R"([{"root_mm":[1,2],"points_mm":[[0,0,0]]}])",
+                              R"([{"root_mm":[1,2,3]}])", R"([{"root_mm":[1,2,3],"points_mm":[[0,0,"x"]]}])"}) {
+        EXPECT_FALSE(guide_rows_from_json(nlohmann::json::parse(wrong)).ok()) << wrong;
+    }
+}
+
+} // namespace
+} // namespace wembrix
