@@ -162,6 +162,8 @@ struct SurfaceOptions {
 };
 int shapes(const SurfaceOptions& options);
 int materials(const SurfaceOptions& options);
+/// How many, how long and wide, where they are rooted, what goes through the surface, and what clips do to them.
+int strands(const SurfaceOptions& options);
 
 /// One surface in a pose, as a file for a sculptor.
 struct SculptOptions {

@@ -122,6 +122,11 @@ int run(int count, char** arguments) {
         app.add_subcommand("materials", "The material slots of a file or job, and what each material is");
     materials_command->add_option("file", materials_options.file, "A source or a job (.wembrix)")->required();
     materials_command->add_flag("--json", materials_options.json, "As JSON");
+    SurfaceOptions strands_options;
+    CLI::App* strands_command = app.add_subcommand(
+        "strands", "The strands of a file or job: how many, how long and wide, their roots, and what clips do to them");
+    strands_command->add_option("file", strands_options.file, "A source or a job (.wembrix)")->required();
+    strands_command->add_flag("--json", strands_options.json, "As JSON");
     SculptOptions sculpt_options;
     CLI::App* sculpt_command = app.add_subcommand(
         "sculpt", "Write one surface as it stands in a pose, for a sculptor (.obj): its vertices keep their order");
@@ -196,6 +201,9 @@ int run(int count, char** arguments) {
     }
     if (shapes_command->parsed()) {
         return shapes(shapes_options);
+    }
+    if (strands_command->parsed()) {
+        return strands(strands_options);
     }
     if (materials_command->parsed()) {
         return materials(materials_options);

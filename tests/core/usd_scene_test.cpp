@@ -4,6 +4,7 @@
 #include "core/measure/comparison/compare_scenes.h"
 #include "core/measure/scene/drift.h"
 #include "core/measure/surface/deform.h"
+#include "core/steps/step_kind.h"
 #include "random_rig.h"
 #include "random_skin.h"
 #include "tansy_scene.h"
@@ -315,6 +316,35 @@ def BasisCurves "through" {
         EXPECT_EQ(again.curve_sets[i].points.get(), scene.curve_sets[i].points.get());
         EXPECT_EQ(again.curve_sets[i].counts.get(), scene.curve_sets[i].counts.get());
         EXPECT_EQ(again.curve_sets[i].widths.get(), scene.curve_sets[i].widths.get());
+    }
+}
+
+TEST(UsdScene, StrandsKeepTheirRootsOnTheirSurface) {
+    Scene scene = demo::tansy_model();
+    scene.clips.clear();
+    const auto done = [&](const char* step, const nlohmann::json& parameters) {
+        Result<StepResult> result = apply_step(scene, step, parameters);
+        ASSERT_TRUE(result.ok()) << result.problem().sentence();
+        scene = result->scene;
+    };
+    done("leave_behind", {{"kinds", {"camera", "light"}}});
+    const std::string body = scene.nodes[static_cast<size_t>(surfaces_of(scene)[0])].name;
+    done("strand_region", {{"name", "crest"}, {"surface", body}});
+    done("strand_guides", {{"spread", 4}, {"length_mm", 8000}});
+    done("grow_strands", {{"count", 300}, {"points", 5}});
+    const Scene read = through(scene, false);
+    ASSERT_EQ(read.curve_sets.size(), 1U);
+    const CurveSet& was = scene.curve_sets[0];
+    const CurveSet& is = read.curve_sets[0];
+    EXPECT_EQ(is.roots.get(), was.roots.get());
+    ASSERT_GE(is.surface, 0);
+    EXPECT_EQ(read.nodes[static_cast<size_t>(is.surface)].name, body);
+    EXPECT_EQ(is.points.get(), was.points.get());
+    EXPECT_EQ(is.widths.get(), was.widths.get());
+    for (const Claim& claim : compare_scenes(scene, read)) {
+        if (claim.name == "Curves") {
+            EXPECT_TRUE(claim.pass) << claim.detail;
+        }
     }
 }
 

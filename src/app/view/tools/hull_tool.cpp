@@ -8,9 +8,9 @@ namespace wembrix::app {
 
 namespace {
 
-constexpr double reach = 9;         ///< pixels
-constexpr double knob_above = 46;   ///< pixels that the ring stands above the middle
-constexpr double least_slope = 0.3; ///< of what a metre across the view is long
+constexpr double grip_reach = 9;        ///< pixels
+constexpr double knob_above = 46;       ///< pixels that the ring stands above the middle
+constexpr double least_arm_slope = 0.3; ///< of what a metre across the view is long
 
 /// How long a metre across the view is at that place, in pixels.
 double metre_at(const Projection& p, const Vec3& at) {
@@ -63,7 +63,7 @@ std::vector<HullTool::Handle> HullTool::handles(const Frame& frame) const {
         const double little = metre > 0 ? 10 / metre : 0; // some pixels, so that perspective hardly matters
         const QPointF place = p.on_screen(at, &visible);
         const QPointF a_metre = little > 0 ? (p.on_screen(at + along * little) - place) / little : QPointF();
-        if (visible && std::hypot(a_metre.x(), a_metre.y()) > least_slope * metre) {
+        if (visible && std::hypot(a_metre.x(), a_metre.y()) > least_arm_slope * metre) {
             all.push_back({Handle::Does::pulls_side, side, place, a_metre});
         }
     }
@@ -72,7 +72,7 @@ std::vector<HullTool::Handle> HullTool::handles(const Frame& frame) const {
 
 std::optional<HullTool::Handle> HullTool::under(const Frame& frame, const QPointF& place) const {
     std::optional<Handle> nearest;
-    double least = reach;
+    double least = grip_reach;
     for (const Handle& handle : handles(frame)) {
         const double apart = QLineF(place, handle.at).length();
         if (apart < least) {

@@ -53,6 +53,7 @@ class StageReader {
             return Problem{fmt::format("it has more than {} nodes.", most_nodes), reading_.name, ""};
         }
         bind_meshes(reading_);
+        root_curves(reading_);
         read_clips(reading_, std::move(moved_));
         drop_groups();
         finish();
@@ -128,6 +129,7 @@ class StageReader {
                 ? 1
                 : 0);
         reading_.scene.nodes.push_back(std::move(node));
+        reading_.nodes[path] = place;
         if (prim.type_name == "Mesh") {
             read_mesh(reading_, prim, path, place, inherited);
         } else if (prim.type_name == "BasisCurves") {

@@ -169,7 +169,24 @@ void read_curves(Reading& reading, const Prim& prim, const std::string& path, in
             reading.note(path, "has widths that do not go with its points; they are left out.");
         }
     }
+    const std::vector<int64_t> triangles = integers_of(prim, "primvars:rootTriangle");
+    const std::vector<float> places = floats_of(prim, "primvars:rootPlace");
+    const std::string grows_on = target_of(prim, "rootSurface");
+    const bool has_roots = !grows_on.empty() && triangles.size() == counts.size() && places.size() == 2 * counts.size();
+    if (has_roots) {
+        std::vector<CurveRoot> roots;
+        for (size_t c = 0; c < counts.size(); ++c) {
+            const int64_t triangle = triangles[c];
+            roots.push_back({triangle < 0 || triangle > 0xFFFFFFFE ? 0xFFFFFFFFU : static_cast<uint32_t>(triangle),
+                             places[2 * c], places[2 * c + 1]});
+        }
+        curves.roots = std::move(roots);
+        reading.root_surfaces.emplace_back(reading.scene.curve_sets.size(), grows_on);
+    }
     for (const Property& property : prim.properties) {
+        if (has_roots && property.name.starts_with("primvars:root")) {
+            continue;
+        }
         if (!property.name.starts_with("primvars:") || property.name == "primvars:widths" ||
             property.name.ends_with(":indices")) {
             continue;
@@ -192,6 +209,29 @@ void read_curves(Reading& reading, const Prim& prim, const std::string& path, in
     } else if (const Property* property = prim.property("points");
                property != nullptr && property->samples.size() > 1) {
         reading.note(path, "moves, which only curves of straight lines may here; it stands as it is at first.");
+    }
+}
+
+void root_curves(Reading& reading) {
+    Scene& scene = reading.scene;
+    for (const auto& [set, path] : reading.root_surfaces) {
+        CurveSet& curves = scene.curve_sets[set];
+        const auto found = reading.nodes.find(path);
+        int node = found == reading.nodes.end() ? -1 : found->second;
+        if (const auto merged = reading.merged.find(node); merged != reading.merged.end()) {
+            node = merged->second;
+        }
+        const int mesh = node < 0 ? -1 : scene.nodes[static_cast<size_t>(node)].mesh;
+        const size_t triangles = mesh < 0 ? 0 : scene.meshes[static_cast<size_t>(mesh)].triangle_count();
+        const bool are_there = std::all_of(curves.roots.begin(), curves.roots.end(), [&](const CurveRoot& root) {
+            return root.triangle < triangles && std::isfinite(root.u) && std::isfinite(root.v);
+        });
+        if (are_there && mesh >= 0) {
+            curves.surface = node;
+        } else {
+            curves.roots = {};
+            reading.note(curves.name, "is rooted on a surface that is not there.");
+        }
     }
 }
 

@@ -74,12 +74,14 @@ struct Reading {
     double codes_per_second = 24;
     std::map<std::string, ReadSkeleton> skeletons{}; ///< by path
     std::vector<Binding> bindings{};
-    std::map<int, int> merged{};            ///< nodes of surfaces that became the joint's that stands for them
-    std::map<std::string, int> materials{}; ///< by path
-    std::map<std::string, int> textures{};  ///< by file and wraps
-    std::map<std::string, int> images{};    ///< by file
-    std::set<std::string> left{};           ///< types of prims that are not read, told once each
-    double first_time = 0;                  ///< of all samples, in time codes
+    std::map<int, int> merged{};        ///< nodes of surfaces that became the joint's that stands for them
+    std::map<std::string, int> nodes{}; ///< by path
+    std::vector<std::pair<size_t, std::string>> root_surfaces{}; ///< curve sets, and the path of what they grow on
+    std::map<std::string, int> materials{};                      ///< by path
+    std::map<std::string, int> textures{};                       ///< by file and wraps
+    std::map<std::string, int> images{};                         ///< by file
+    std::set<std::string> left{};                                ///< types of prims that are not read, told once each
+    double first_time = 0;                                       ///< of all samples, in time codes
     bool has_times = false;
 
     void note(const std::string& where, const std::string& what) { scene.notes.push_back({where, what, {}}); }
@@ -90,6 +92,8 @@ struct Reading {
 void read_mesh(Reading& reading, const Prim& prim, const std::string& path, int node, const Inherited& inherited);
 void read_curves(Reading& reading, const Prim& prim, const std::string& path, int node, const Inherited& inherited);
 void read_skeleton(Reading& reading, const Prim& prim, const std::string& path, int node, const Inherited& inherited);
+/// Curves that say where on a surface they grow.
+void root_curves(Reading& reading);
 /// Skins, influences and what is bound to one joint alone; then clips of skeletons and shapes. `moved` holds the
 /// channels of prims that move by themselves.
 void bind_meshes(Reading& reading);

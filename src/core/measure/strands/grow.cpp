@@ -110,7 +110,7 @@ class Grower {
         const size_t shown = grown.number.size();
         grown.roots.resize(shown);
         grown.points.resize(shown * points_);
-        std::vector<char> state(shown, 0); // 0: not there; 1: as it is; 2: trimmed
+        std::vector<char> state(shown, 0); // 0: not there; 1: as it is; 2: trimmed; 3: inside from the start
         tbb::parallel_for(tbb::blocked_range<size_t>(0, shown, 64), [&](const auto& range) {
             std::vector<Vec3> strand(points_);
             for (size_t i = range.begin(); i < range.end() && !(stop_ && stop_()); ++i) {
@@ -119,7 +119,7 @@ class Grower {
                     continue;
                 }
                 finish(grown.number[i], grown.roots[i], strand);
-                state[i] = growth_.trimmed && trim(strand) ? 2 : 1;
+                state[i] = growth_.trimmed ? trim(strand) : 1;
                 for (size_t p = 0; p < points_; ++p) {
                     grown.points[i * points_ + p] = strand[p].cast<float>();
                 }
@@ -364,8 +364,9 @@ class Grower {
         }
     }
 
-    /// Ends where it would go into the surface; its points are spread anew over what is left. False: it does not.
-    bool trim(std::vector<Vec3>& strand) const {
+    /// Ends where it would go into the surface; its points are spread anew over what is left. 1: it does not; 2: it
+    /// was cut; 3: next to nothing would be left.
+    char trim(std::vector<Vec3>& strand) const {
         for (size_t p = 0; p + 1 < points_; ++p) {
             const float begin = p == 0 ? 1e-3F : 0;
             const auto crossing =
@@ -373,14 +374,17 @@ class Grower {
             if (!crossing || crossing->leaves) {
                 continue;
             }
+            const double share = std::max(0.0, static_cast<double>(crossing->share) - 0.02); // a little short of it
+            constexpr double least_left = 0.05;
+            if ((static_cast<double>(p) + share) / static_cast<double>(points_ - 1) < least_left) {
+                return 3;
+            }
             std::vector<Vec3> left(strand.begin(), strand.begin() + static_cast<ptrdiff_t>(p) + 1);
-            // A little short of it.
-            left.push_back(strand[p] +
-                           std::max(0.0, static_cast<double>(crossing->share) - 0.02) * (strand[p + 1] - strand[p]));
+            left.push_back(strand[p] + share * (strand[p + 1] - strand[p]));
             strand = at_even_steps(left, points_);
-            return true;
+            return 2;
         }
-        return false;
+        return 1;
     }
 
     /// Those that are there, with their widths.
@@ -389,7 +393,8 @@ class Grower {
         for (size_t i = 0; i < state.size(); ++i) {
             grown.trimmed += state[i] == 2 ? 1 : 0;
             grown.unreached += state[i] == 0 ? 1 : 0;
-            if (state[i] == 0) {
+            grown.buried += state[i] == 3 ? 1 : 0;
+            if (state[i] == 0 || state[i] == 3) {
                 continue;
             }
             grown.roots[kept] = grown.roots[i];

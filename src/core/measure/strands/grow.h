@@ -58,6 +58,7 @@ struct Grown {
     std::vector<uint32_t> number; ///< which of all strands each is
     size_t unreached = 0;         ///< of the whole: no guide is reached from there along the surface
     size_t trimmed = 0;
+    size_t buried = 0;   ///< not there: they would go into the surface at once
     double area_cm2 = 0; ///< of the region, each triangle by its density
 };
 

@@ -152,6 +152,10 @@ Result<StepResult> apply_grow_strands(const StepContext& context, const GrowSett
         result.could_not.push_back(fmt::format("{} not grown: no guide is reached from there along the surface",
                                                counted(grown.unreached, "strand")));
     }
+    if (grown.buried > 0) {
+        result.could_not.push_back(
+            fmt::format("{} not grown: they would go into the surface at once", counted(grown.buried, "strand")));
+    }
     const StrandFacts facts = strand_facts(scene, *node);
     result.account =
         fmt::format("{} of {}, {:.0f} to {:.0f} mm long, {:.2g} to {:.2g} mm wide{}", counted(made, "strand"),
