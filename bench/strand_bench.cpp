@@ -1,11 +1,14 @@
 // A hundred thousand strands of sixteen points: grown, and carried along by the surface that they grow on; beside a
 // plain copy of as many points.
+#include "core/base/files.h"
+#include "core/formats/usd/usd.h"
 #include "core/measure/strands/grow.h"
 #include "core/measure/strands/strand_deform.h"
 #include "core/steps/step_kind.h"
 #include "tansy_scene.h"
 
 #include <benchmark/benchmark.h>
+#include <filesystem>
 
 namespace {
 
@@ -74,5 +77,73 @@ void strands_carried(benchmark::State& state) {
     }
 }
 BENCHMARK(strands_carried)->DenseRange(1, 3)->UseRealTime()->Unit(benchmark::kMillisecond);
+
+/// Ten frames of them as a crate: written to a file, and opened; beside the same bytes plainly.
+const Scene& baked() {
+    static const Scene scene = [] {
+        constexpr int frames = 10;
+        Scene made;
+        CurveSet curves = furred().curve_sets[0];
+        curves.surface = -1;
+        curves.roots = {};
+        PointCache cache;
+        cache.name = "fur";
+        cache.surface = 0;
+        cache.frames = frames;
+        std::vector<Vec3f> all;
+        all.reserve(curves.points.size() * frames);
+        for (int f = 0; f < frames; ++f) {
+            for (const Vec3f& point : curves.points) {
+                all.push_back(point + Vec3f(0, 0.001F * static_cast<float>(f), 0));
+            }
+        }
+        cache.positions = std::move(all);
+        Node node;
+        node.name = "fur";
+        node.kind = NodeKind::surface;
+        node.curves = 0;
+        made.nodes = {std::move(node)};
+        made.curve_sets = {std::move(curves)};
+        made.caches = {std::move(cache)};
+        return made;
+    }();
+    return scene;
+}
+std::filesystem::path crate_file() {
+    return std::filesystem::temp_directory_path() / "wembrix_bench.usdc";
+}
+void strands_crate_written(benchmark::State& state) {
+    (void)baked();
+    for (auto _ : state) {
+        const auto files = write_usd(baked(), "fur", {}, false);
+        benchmark::DoNotOptimize(write_file_whole(crate_file(), files->front().bytes).ok());
+    }
+}
+BENCHMARK(strands_crate_written)->UseRealTime()->Unit(benchmark::kMillisecond);
+
+void strands_plain_write_of_the_crate(benchmark::State& state) {
+    const std::string bytes = write_usd(baked(), "fur", {}, false)->front().bytes;
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(write_file_whole(crate_file(), bytes).ok());
+    }
+}
+BENCHMARK(strands_plain_write_of_the_crate)->UseRealTime()->Unit(benchmark::kMillisecond);
+
+void strands_crate_opened(benchmark::State& state) {
+    (void)write_file_whole(crate_file(), write_usd(baked(), "fur", {}, false)->front().bytes);
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(read_usd(crate_file())->caches.size());
+    }
+}
+BENCHMARK(strands_crate_opened)->UseRealTime()->Unit(benchmark::kMillisecond);
+
+void strands_plain_read_of_the_crate(benchmark::State& state) {
+    (void)write_file_whole(crate_file(), write_usd(baked(), "fur", {}, false)->front().bytes);
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(read_file(crate_file())->size());
+    }
+    std::filesystem::remove(crate_file());
+}
+BENCHMARK(strands_plain_read_of_the_crate)->UseRealTime()->Unit(benchmark::kMillisecond);
 
 } // namespace

@@ -125,5 +125,40 @@ TEST_F(Bench, TheCameraTurnsAroundItsTargetAndComesNearer) {
     EXPECT_EQ(moved, 40 + 61 + 1);
 }
 
+class StrandView : public Window {
+  protected:
+    void SetUp() override {
+        Window::SetUp();
+        Job job = read_job(job_file.toStdString()).take();
+        job.steps.push_back(
+            {"strand_region", {{"name", "crest"}, {"surface", "market:tansy_rig:tansy_body"}, {"material", "plumes"}}});
+        job.steps.push_back({"strand_guides", {{"spread", 8}, {"length_mm", 14000}}});
+        ASSERT_TRUE(write_job(job, job_file.toStdString()).ok());
+        with_drift = false;
+        window->session().set_measures_drift(false);
+    }
+};
+
+TEST_F(StrandView, StrandsAreDrawnOncePreparedHasThemAndGoWithTheClip) {
+    open();
+    const SceneView& prepared = window->twin().right().view();
+    QTest::qWait(60);
+    EXPECT_EQ(prepared.strands().drawn(), 0U) << "guides alone are no strands";
+    window->document().edit("grow", [](Job& job) {
+        job.steps.push_back({"grow_strands", {{"count", 300}, {"points", 6}}});
+        job.steps.push_back({"bind_strands"});
+    });
+    settle();
+    ASSERT_TRUE(wait_for([&] { return prepared.strands().drawn() > 0; }));
+    const CurveSet& curves = state().replay.prepared().curve_sets.at(0);
+    EXPECT_EQ(prepared.strands().drawn(), curves.curve_count() * 5);
+    EXPECT_EQ(window->twin().left().view().strands().drawn(), 0U) << "what was received has none";
+    const Vec3 before = prepared.strands().points().front().cast<double>();
+    window->clock().choose("capture_07", 900, 30);
+    window->clock().go_to(600);
+    ASSERT_TRUE(
+        wait_for([&] { return (prepared.strands().points().front().cast<double>() - before).norm() > 1e-3; }, 20));
+}
+
 } // namespace
 } // namespace wembrix::app

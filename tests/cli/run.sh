@@ -89,6 +89,25 @@ check "of no joint" ends 2 "$cli" weights "$work/demo/tansy.wembrix" --joint nob
 check "its shapes" ends 0 "$cli" shapes "$work/demo/tansy.wembrix" --json
 check "in order, each with its reach" python_says \
     "[s['shape'] for s in d['shapes']][:2] == ['throat_puff', 'breath'] and all(s['reach_mm'] > 0 and s['keyed_in'] for s in d['shapes'])"
+python3 - "$work/demo/tansy.wembrix" "$work/demo/crest.wembrix" << 'PYTHON'
+import json, sys
+job = json.load(open(sys.argv[1]))
+at = [step["step"] for step in job["steps"]].index("split_take")
+job["steps"][at:at] = [
+    {"step": "strand_region", "name": "crest", "surface": "tansy_body", "material": "plumes"},
+    {"step": "strand_guides", "strands": "crest", "spread": 12, "length_mm": 140, "lean_deg": 80},
+    {"step": "grow_strands", "strands": "crest", "count": 400, "clumps": 18},
+    {"step": "bind_strands", "strands": "crest"}]
+for destination in job["destinations"]:
+    destination["container"] = "usdc"
+json.dump(job, open(sys.argv[2], "w"))
+PYTHON
+check "its strands" ends 0 "$cli" strands "$work/demo/crest.wembrix" --json
+check "rooted on her, and they stay so" python_says \
+    "[(s['guides'], s['surface'], round(s['widths_mm'][1], 4)) for s in d['strands']] == [(12, 'tansy_body', 0.5)] and all(c['root_drift_mm'] < 0.001 for c in d['strands'][0]['clips']) and len(d['strands'][0]['clips']) == 5"
+check "they arrive in a USD" ends 0 "$cli" deliver "$work/demo/crest.wembrix" --out "$work/crest"
+check "and are read there" ends 0 "$cli" strands "$work/crest/Lantern_web_view/tansy_model.usdc" --json
+check "rooted as they were" python_says "d['strands'][0]['surface'] == 'tansy_body' and d['strands'][0]['roots_off_mm'] < 0.001 and d['strands'][0]['count'] > 300"
 check "its materials" ends 0 "$cli" materials "$work/demo/tansy.wembrix" --json
 check "slot by slot" python_says "[s['material'] for s in d['slots']][:2] == ['plumage', 'wings']"
 check "a BVH moves the model" ends 0 "$cli" deliver --card "$work/empty.card.json" --destination "$work/demo/Lantern_web_view.destination.json" \

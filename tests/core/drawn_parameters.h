@@ -76,6 +76,9 @@ class Drawing {
     nlohmann::json one(const Parameter& parameter) {
         switch (parameter.kind) {
         case Parameter::Kind::text:
+            if (parameter.key == "strands" && !scene_.curve_sets.empty()) {
+                return chance(4) ? std::string() : scene_.curve_sets[below(scene_.curve_sets.size())].name;
+            }
             return parameter.choices.empty() ? name(parameter.names)
                                              : parameter.choices[below(parameter.choices.size())];
         case Parameter::Kind::number:

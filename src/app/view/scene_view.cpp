@@ -2,7 +2,6 @@
 
 #include "view/layers/joint_layer.h"
 #include "view/layers/point_layer.h"
-#include "view/layers/strand_layer.h"
 #include "view/scene_marks.h"
 
 #include <QApplication>
@@ -29,6 +28,7 @@ SceneView::SceneView(State state, Camera& camera, Clock& clock, QWidget* parent)
     layers_.push_back(std::make_unique<LooksLayer>());
     looks_ = static_cast<LooksLayer*>(layers_.back().get());
     layers_.push_back(std::make_unique<StrandLayer>());
+    strands_ = static_cast<StrandLayer*>(layers_.back().get());
     layers_.push_back(std::make_unique<HairLayer>());
     hairs_ = static_cast<HairLayer*>(layers_.back().get());
     layers_.push_back(std::make_unique<HullLayer>());

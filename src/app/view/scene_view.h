@@ -7,6 +7,7 @@
 #include "view/layers/hair_layer.h"
 #include "view/layers/hull_layer.h"
 #include "view/layers/looks_layer.h"
+#include "view/layers/strand_layer.h"
 #include "view/layers/surface_layer.h"
 #include "view/layers/trajectory_layer.h"
 #include "view/tools/measure_tool.h"
@@ -59,6 +60,7 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
         update();
     }
     [[nodiscard]] const HairLayer& hairs() const { return *hairs_; }
+    [[nodiscard]] const StrandLayer& strands() const { return *strands_; }
     /// Collision hulls over the surfaces; `chosen` (an identity) stands out.
     void show_hulls(bool shown, int64_t chosen) {
         hulls_->show(shown, chosen);
@@ -145,6 +147,7 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     HullLayer* hulls_ = nullptr;
     LooksLayer* looks_ = nullptr;
     HairLayer* hairs_ = nullptr;
+    StrandLayer* strands_ = nullptr;
     std::unique_ptr<ViewTool> in_use_;
     MeasureTool measure_;
     PickTool pick_;

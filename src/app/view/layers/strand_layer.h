@@ -20,7 +20,8 @@ class StrandLayer : public ViewLayer {
     void poses_changed() override { pose_new_ = true; }
     void draw(QOpenGLExtraFunctions& gl, ClayPrograms& programs, const Frame& frame) override;
     void paint_before(QPainter& painter, const Frame& frame) override;
-    [[nodiscard]] size_t drawn() const { return segments_ / 2; } ///< lines of the last draw
+    [[nodiscard]] size_t drawn() const { return segments_ / 2; }               ///< lines of the last draw
+    [[nodiscard]] const std::vector<Vec3f>& points() const { return points_; } ///< world, as drawn last
 
   private:
     struct Set {

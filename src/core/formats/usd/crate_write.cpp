@@ -21,6 +21,7 @@ constexpr uint32_t no_path = 0xFFFFFFFFU;
 class CrateWriter {
   public:
     std::string run(const Layer& layer) {
+        out_.reserve(header_size + size_of_values(layer.prims) + 65536);
         out_.assign(header_size, '\0');
         token("-"); // a property's name is told by its place below 0: no name is at 0
         nodes_.push_back({});
@@ -42,6 +43,21 @@ class CrateWriter {
         SpecType type;
     };
     using Fields = std::vector<uint32_t>;
+
+    /// Of the arrays alone: so that a large file is not moved about while it grows.
+    static size_t size_of_values(const std::vector<Prim>& prims) {
+        size_t size = 0;
+        for (const Prim& prim : prims) {
+            for (const Property& property : prim.properties) {
+                size += property.value.bytes().size();
+                for (const Sample& sample : property.samples) {
+                    size += sample.value.bytes().size() + 32;
+                }
+            }
+            size += size_of_values(prim.children);
+        }
+        return size;
+    }
 
     // --- bytes
     template <typename T> void put(T value) { out_.append(reinterpret_cast<const char*>(&value), sizeof value); }

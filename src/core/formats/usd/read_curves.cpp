@@ -102,19 +102,27 @@ void read_curves(Reading& reading, const Prim& prim, const std::string& path, in
     std::vector<uint32_t> new_counts;
     uint32_t first = 0;
     for (const int64_t count : counts) {
+        if (basis == Basis::linear) { // its points are those of the file
+            new_counts.push_back(static_cast<uint32_t>(count));
+            continue;
+        }
         const size_t before = blends.size();
         blend_curve(basis, wrap == "pinned", first, static_cast<uint32_t>(count), blends);
         new_counts.push_back(static_cast<uint32_t>(blends.size() - before));
         first += static_cast<uint32_t>(count);
     }
-    const bool is_blended = blends.size() != total || basis != Basis::linear;
-    if (is_blended && basis != Basis::linear) {
+    const size_t made_points = basis == Basis::linear ? total : blends.size();
+    if (basis != Basis::linear) {
         reading.note(path, fmt::format("its {} curves became lines of {} from {}.", named,
                                        counted(blends.size(), "point"), total));
     }
     const auto blended = [&](const float* from) {
         std::vector<Vec3f> made;
-        made.reserve(blends.size());
+        made.reserve(made_points);
+        for (size_t p = 0; p < made_points && basis == Basis::linear; ++p) {
+            const Vec3f at(from[p * 3], from[p * 3 + 1], from[p * 3 + 2]);
+            made.push_back(at.allFinite() ? at : Vec3f(Vec3f::Zero()));
+        }
         for (const Blend& blend : blends) {
             Vec3f at = Vec3f::Zero();
             for (size_t c = 0; c < 4; ++c) {
@@ -144,7 +152,8 @@ void read_curves(Reading& reading, const Prim& prim, const std::string& path, in
         std::vector<float> each;
         size_t curve = 0;
         size_t left = 0;
-        for (size_t p = 0; p < blends.size(); ++p) {
+        each.reserve(made_points);
+        for (size_t p = 0; p < made_points; ++p) {
             while (left == 0 && curve < curves.counts.size()) {
                 left = curves.counts[curve++];
             }
@@ -152,6 +161,8 @@ void read_curves(Reading& reading, const Prim& prim, const std::string& path, in
             float width = 0;
             if (widths.size() == 1) {
                 width = widths[0];
+            } else if (widths.size() == points && basis == Basis::linear) {
+                width = widths[p];
             } else if (widths.size() == points) {
                 for (size_t c = 0; c < 4; ++c) {
                     width += blends[p].by[c] * widths[blends[p].from[c]];
@@ -163,7 +174,7 @@ void read_curves(Reading& reading, const Prim& prim, const std::string& path, in
             }
             each.push_back(std::isfinite(width) ? std::max(width, 0.F) : 0);
         }
-        if (each.size() == blends.size()) {
+        if (each.size() == made_points) {
             curves.widths = std::move(each);
         } else if (!widths.empty()) {
             reading.note(path, "has widths that do not go with its points; they are left out.");

@@ -5,6 +5,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <cstring>
 #include <fmt/format.h>
 #include <limits>
 #include <numeric>
@@ -690,6 +691,10 @@ void read_cache(Reading& reading, const Prim& prim, const std::string& path, int
     }
     std::vector<Vec3f> positions;
     positions.reserve(vertices * static_cast<size_t>(cache.frames));
+    bool is_plain = true; // each vertex is the point of its number
+    for (size_t v = 0; v < point_of.size(); ++v) {
+        is_plain = is_plain && point_of[v] == v;
+    }
     size_t at = 0;
     for (int f = 0; f < cache.frames; ++f) {
         const double time = samples.front()->time + f * step;
@@ -701,6 +706,17 @@ void read_cache(Reading& reading, const Prim& prim, const std::string& path, int
         const auto* high = between ? reinterpret_cast<const char*>(samples[at + 1]->value.bytes().data()) : low;
         const float along =
             between ? static_cast<float>((time - samples[at]->time) / (samples[at + 1]->time - samples[at]->time)) : 0;
+        if (!between && is_plain) {
+            const size_t before = positions.size();
+            positions.resize(before + vertices);
+            std::memcpy(static_cast<void*>(positions.data() + before), low, vertices * sizeof(Vec3f));
+            for (size_t v = before; v < positions.size(); ++v) {
+                if (!positions[v].allFinite()) {
+                    positions[v].setZero();
+                }
+            }
+            continue;
+        }
         for (size_t v = 0; v < vertices; ++v) {
             const size_t point = point_of.empty() ? v : point_of[v];
             Vec3f a;

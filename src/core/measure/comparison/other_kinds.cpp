@@ -1,6 +1,8 @@
 // Cameras, lights, curves, caches and hulls, each by the node that carries it.
 #include "core/measure/comparison/subjects.h"
 
+#include <algorithm>
+#include <cmath>
 #include <fmt/format.h>
 
 namespace wembrix {
@@ -24,6 +26,31 @@ template <typename Named> std::string name_at(const std::vector<Named>& list, in
     return place < 0 ? std::string() : list[static_cast<size_t>(place)].name;
 }
 
+/// Numbers that went through another unit and back are the same within single precision: a millionth of all that there
+/// is. `b` becomes `a` where it is so.
+void settle(const Shared<Vec3f>& a, Shared<Vec3f>& b) {
+    float size = 0;
+    float apart = 0;
+    for (size_t i = 0; i < a.size() && a.size() == b.size(); ++i) {
+        size = std::max(size, a[i].cwiseAbs().maxCoeff());
+        apart = std::max(apart, (a[i] - b[i]).cwiseAbs().maxCoeff());
+    }
+    if (a.size() == b.size() && apart <= 1e-6F * size) {
+        b = a;
+    }
+}
+void settle(const Shared<float>& a, Shared<float>& b) {
+    float size = 0;
+    float apart = 0;
+    for (size_t i = 0; i < a.size() && a.size() == b.size(); ++i) {
+        size = std::max(size, std::abs(a[i]));
+        apart = std::max(apart, std::abs(a[i] - b[i]));
+    }
+    if (a.size() == b.size() && apart <= 1e-6F * size) {
+        b = a;
+    }
+}
+
 /// The first field in which two differ; a surface and a material are told by their names.
 template <typename Item, size_t N>
 std::string_view first_unlike_of(const NodePairs& pairs, Item a, Item b, const std::array<std::string_view, N>& names) {
@@ -38,6 +65,13 @@ std::string_view first_unlike_of(const NodePairs& pairs, Item a, Item b, const s
             return "material";
         }
         a.material = b.material = -1;
+    }
+    if constexpr (requires { a.widths; }) {
+        settle(a.points, b.points);
+        settle(a.widths, b.widths);
+    }
+    if constexpr (requires { a.frames; }) {
+        settle(a.positions, b.positions);
     }
     return first_unlike(a, b, names);
 }
