@@ -27,7 +27,7 @@ int shown_steps(const QTreeWidget& list) {
 TEST(StepChooserDialog, HasAllStepsByWhatTheyAreAbout) {
     StepChooser chooser;
     const auto* list = chooser.findChild<QTreeWidget*>("stepList");
-    EXPECT_EQ(list->topLevelItemCount(), 4);
+    EXPECT_EQ(list->topLevelItemCount(), 5);
     const auto by_hand =
         std::count_if(step_kinds().begin(), step_kinds().end(), [](const StepKind& kind) { return kind.is_by_hand(); });
     EXPECT_GT(by_hand, 0) << "those begin at their station";
