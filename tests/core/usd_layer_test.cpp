@@ -179,6 +179,19 @@ TEST(UsdLayer, BrokenTextSaysItsLine) {
     EXPECT_EQ(odd->unread.size(), 2U) << "what is not known is said";
 }
 
+TEST(UsdLayer, AZeroInATextEndsNothing) {
+    Layer layer;
+    layer.prims.emplace_back();
+    layer.prims[0].name = "a";
+    const std::string name("pl\0ume", 6);
+    layer.prims[0].metadata = {{"displayName", Value::string(name)}, {"kind", Value::token("component")}};
+    const Layer read = from_crate(write_crate(layer));
+    ASSERT_EQ(read.prims.size(), 1U);
+    EXPECT_EQ(read.prims[0].name, "a");
+    EXPECT_EQ(*find(read.prims[0].metadata, "displayName")->as_text(), "plume");
+    EXPECT_FALSE(read_text(std::string("#usda 1.0\ndef \"a\0b\" {}", 25)).ok());
+}
+
 TEST(UsdLayer, ABrokenCrateIsRefusedAtEveryByte) {
     const std::string whole = write_crate(testing::RandomLayer(7).run());
     for (size_t length = 0; length < whole.size(); length += 1 + whole.size() / 400) {

@@ -10,6 +10,7 @@
 #include <fmt/format.h>
 #include <map>
 #include <unordered_map>
+#include <unordered_set>
 
 namespace wembrix::usd {
 
@@ -831,9 +832,14 @@ class CrateReader {
             rank.emplace(order[i], i);
         }
         std::vector<std::pair<size_t, int32_t>> ranked;
+        std::unordered_set<std::string_view> seen;
         for (const int32_t place : children_[static_cast<size_t>(parent)]) {
             const Node& node = nodes_[static_cast<size_t>(place)];
             if (node.is_property == properties && specs_[static_cast<size_t>(place)].field_set >= 0) {
+                if (!seen.insert(tokens_[node.token]).second) {
+                    broken("two of its prims or properties have one name");
+                    return {};
+                }
                 const auto found = rank.find(tokens_[node.token]);
                 ranked.emplace_back(found == rank.end() ? order.size() : found->second, place);
             }

@@ -74,6 +74,11 @@ class CrateWriter {
 
     // --- tables
     uint32_t token(const std::string& text) {
+        if (text.find('\0') != std::string::npos) { // a zero ends a text there: it is left out
+            std::string without = text;
+            std::erase(without, '\0');
+            return token(without);
+        }
         const auto [at, is_new] = token_places_.emplace(text, static_cast<uint32_t>(tokens_.size()));
         if (is_new) {
             tokens_.push_back(text);

@@ -729,6 +729,9 @@ Result<Layer> read_text(std::string_view text) {
     if (!text.starts_with("#usda 1.")) {
         return Problem{"it does not begin with “#usda 1.0”.", "", "It is no USD text."};
     }
+    if (text.find('\0') != std::string_view::npos) {
+        return Problem{"it holds a byte that is no text.", "", "The file is broken."};
+    }
     return TextReader(text).run();
 }
 

@@ -124,7 +124,7 @@ void Tokens::read_string(char quote) {
             uint32_t code = 0;
             const char* last = text_.data() + std::min(text_.size(), from + (c == 'x' ? 2 : 3));
             const auto [end, wrong] = std::from_chars(text_.data() + from, last, code, c == 'x' ? 16 : 8);
-            if (wrong == std::errc()) {
+            if (wrong == std::errc() && code != 0) {
                 value += static_cast<char>(std::min<uint32_t>(code, 0xFF));
                 at = static_cast<size_t>(end - text_.data());
             }

@@ -94,16 +94,13 @@ Growth growth_of(const GrowSettings& from) {
 Result<StepResult> apply_grow_strands(const StepContext& context, const GrowSettings& settings) {
     StepResult result{context.scene, {}, {}};
     Scene& scene = result.scene;
-    const Result<int> node = strands_named(scene, settings.strands);
-    if (!node) {
-        return node.problem();
+    const Result<RootedStrands> rooted = rooted_strands_named(scene, settings.strands);
+    if (!rooted) {
+        return rooted.problem();
     }
-    const Result<int> emitter = surface_of_strands(scene, *node);
-    if (!emitter) {
-        return emitter.problem();
-    }
-    CurveSet& curves = scene.curve_sets[static_cast<size_t>(scene.nodes[static_cast<size_t>(*node)].curves)];
-    const StrandSurface surface(scene, *emitter);
+    const int node = rooted->node;
+    CurveSet& curves = scene.curve_sets[rooted->set];
+    const StrandSurface surface(scene, rooted->surface);
     if (curves.region.size() != surface.triangles().size()) {
         return Problem{"the region is of another surface: its faces changed.", "",
                        "Put the step that makes the region behind those that change faces."};
@@ -111,7 +108,7 @@ Result<StepResult> apply_grow_strands(const StepContext& context, const GrowSett
     if (curves.guide_counts.empty()) {
         return Problem{"there are no guides.", "", "Place some first."};
     }
-    const Mat4 world = rest_world(scene)[static_cast<size_t>(*node)];
+    const Mat4 world = rest_world(scene)[static_cast<size_t>(node)];
     Guides guides{curves.guide_roots.get(), curves.guide_counts.get(), {}};
     for (const Vec3f& point : curves.guide_points) {
         guides.points.push_back(point_of(world, point.cast<double>()).cast<float>());
@@ -156,7 +153,7 @@ Result<StepResult> apply_grow_strands(const StepContext& context, const GrowSett
         result.could_not.push_back(
             fmt::format("{} not grown: they would go into the surface at once", counted(grown.buried, "strand")));
     }
-    const StrandFacts facts = strand_facts(scene, *node);
+    const StrandFacts facts = strand_facts(scene, node);
     result.account =
         fmt::format("{} of {}, {:.0f} to {:.0f} mm long, {:.2g} to {:.2g} mm wide{}", counted(made, "strand"),
                     counted(static_cast<size_t>(settings.points), "point"), facts.shortest_m * 1000,

@@ -1,6 +1,6 @@
 // Guides: a few strands by hand, from curves that were brought in, or as a start, along the normal.
 #include "core/base/counted.h"
-#include "core/steps/names.h"
+#include "core/measure/strands/even_steps.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/strands/guide_rows.h"
 #include "core/steps/strands/strand_sets.h"
@@ -77,37 +77,21 @@ std::vector<Vec3> leaning(const Vec3& normal, double length, double lean, int po
 std::vector<Vec3> with_points(const std::vector<Vec3>& offsets, int points) {
     std::vector<Vec3> line = {Vec3::Zero()};
     line.insert(line.end(), offsets.begin(), offsets.end());
-    std::vector<double> along = {0};
-    for (size_t i = 1; i < line.size(); ++i) {
-        along.push_back(along.back() + (line[i] - line[i - 1]).norm());
-    }
-    std::vector<Vec3> made;
-    size_t piece = 0;
-    for (int k = 1; k < points; ++k) {
-        const double wanted = along.back() * k / (points - 1);
-        while (piece + 2 < line.size() && along[piece + 1] < wanted) {
-            ++piece;
-        }
-        const double size = along[piece + 1] - along[piece];
-        const double part = size > 0 ? std::clamp((wanted - along[piece]) / size, 0.0, 1.0) : 0;
-        made.push_back(line[piece] + part * (line[piece + 1] - line[piece]));
-    }
-    return made;
+    line = at_even_steps(line, static_cast<size_t>(points));
+    line.erase(line.begin()); // the root itself
+    return line;
 }
 
 Result<StepResult> apply_strand_guides(const StepContext& context, const GuideSettings& settings) {
     StepResult result{context.scene, {}, {}};
     Scene& scene = result.scene;
-    const Result<int> node = strands_named(scene, settings.strands);
-    if (!node) {
-        return node.problem();
+    const Result<RootedStrands> rooted = rooted_strands_named(scene, settings.strands);
+    if (!rooted) {
+        return rooted.problem();
     }
-    const Result<int> emitter = surface_of_strands(scene, *node);
-    if (!emitter) {
-        return emitter.problem();
-    }
-    CurveSet& curves = scene.curve_sets[static_cast<size_t>(scene.nodes[static_cast<size_t>(*node)].curves)];
-    const StrandSurface surface(scene, *emitter);
+    const int node = rooted->node;
+    CurveSet& curves = scene.curve_sets[rooted->set];
+    const StrandSurface surface(scene, rooted->surface);
     if (surface.triangles().empty()) {
         return Problem{"the surface has no faces.", "", ""};
     }
@@ -166,7 +150,7 @@ Result<StepResult> apply_strand_guides(const StepContext& context, const GuideSe
             }
         }
     }
-    const Mat4 back = rest_world(scene)[static_cast<size_t>(*node)].inverse();
+    const Mat4 back = rest_world(scene)[static_cast<size_t>(node)].inverse();
     std::vector<uint32_t> counts;
     std::vector<Vec3f> points;
     std::vector<CurveRoot> roots;

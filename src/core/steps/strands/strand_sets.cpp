@@ -31,6 +31,18 @@ Result<int> surface_of_strands(const Scene& scene, int node) {
     return curves.surface;
 }
 
+Result<RootedStrands> rooted_strands_named(const Scene& scene, const std::string& name) {
+    const Result<int> node = strands_named(scene, name);
+    if (!node) {
+        return node.problem();
+    }
+    const Result<int> surface = surface_of_strands(scene, *node);
+    if (!surface) {
+        return surface.problem();
+    }
+    return RootedStrands{*node, *surface, static_cast<size_t>(scene.nodes[static_cast<size_t>(*node)].curves)};
+}
+
 Result<int> emitter_named(const Scene& scene, const std::string& name) {
     const std::vector<int> all = surfaces_of(scene);
     if (name.empty() && all.size() == 1) {
