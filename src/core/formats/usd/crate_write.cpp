@@ -5,6 +5,7 @@
 #include "core/formats/usd/paths.h"
 
 #include <Eigen/Core>
+#include <algorithm>
 #include <cassert>
 #include <cmath>
 #include <cstring>
@@ -106,7 +107,11 @@ class CrateWriter {
             return no_path;
         }
         uint32_t node = 0;
-        for (const PathElement& element : elements_of(absolute_path(text, from))) {
+        for (PathElement& element : elements_of(absolute_path(text, from))) {
+            // No name has brackets; in a crate's tree they say targets and variants.
+            std::replace_if(
+                element.name.begin(), element.name.end(), [](char c) { return std::strchr("[]{}", c) != nullptr; },
+                '_');
             node = child(node, element.name, element.is_property);
         }
         return node;
