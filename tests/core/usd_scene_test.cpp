@@ -434,6 +434,11 @@ def Mesh "broken" {
     int[] faceVertexCounts = [3]
     int[] faceVertexIndices = [0, 1, 2]
 }
+def BasisCurves "astray" {
+    uniform token type = "linear"
+    int[] curveVertexCounts = [2]
+    point3f[] points = [(0,0,0), (0,0,nan)]
+}
 def Xform "own" ( customData = { string who = "me" int[] n = [1, 2] } ) {}
 )",
                                         "");
@@ -443,6 +448,7 @@ def Xform "own" ( customData = { string who = "me" int[] n = [1, 2] } ) {}
     EXPECT_TRUE(is_noted(scene, "hidden there"));
     EXPECT_TRUE(is_noted(scene, "points that are not there"));
     EXPECT_TRUE(is_noted(scene, "says no unit"));
+    EXPECT_TRUE(is_noted(scene, "1 point without a place"));
     EXPECT_EQ(scene.nodes[static_cast<size_t>(scene.find_node("own"))].carried.extras, R"({"n":[1,2],"who":"me"})");
     EXPECT_EQ(through(scene, false).nodes[static_cast<size_t>(through(scene, false).find_node("own"))].carried.extras,
               R"({"n":[1,2],"who":"me"})");

@@ -116,6 +116,15 @@ void read_curves(Reading& reading, const Prim& prim, const std::string& path, in
         reading.note(path, fmt::format("its {} curves became lines of {} from {}.", named,
                                        counted(blends.size(), "point"), total));
     }
+    size_t astray = 0;
+    for (size_t p = 0; p < points; ++p) {
+        const bool is_placed =
+            std::isfinite(numbers[p * 3]) && std::isfinite(numbers[p * 3 + 1]) && std::isfinite(numbers[p * 3 + 2]);
+        astray += is_placed ? 0 : 1;
+    }
+    if (astray > 0) {
+        reading.note(path, fmt::format("{} without a place put at its origin.", counted(astray, "point")));
+    }
     const auto blended = [&](const float* from) {
         std::vector<Vec3f> made;
         made.reserve(made_points);
