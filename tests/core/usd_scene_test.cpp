@@ -434,6 +434,12 @@ def Mesh "broken" {
     int[] faceVertexCounts = [3]
     int[] faceVertexIndices = [0, 1, 2]
 }
+def Mesh "fogged" {
+    point3f[] points = [(0,0,0), (1,0,0), (0,1,0)]
+    int[] faceVertexCounts = [3]
+    int[] faceVertexIndices = [0, 1, 2]
+    float[] primvars:wet = [0, nan, 1] ( interpolation = "vertex" )
+}
 def BasisCurves "astray" {
     uniform token type = "linear"
     int[] curveVertexCounts = [2]
@@ -448,6 +454,7 @@ def Xform "own" ( customData = { string who = "me" int[] n = [1, 2] } ) {}
     EXPECT_TRUE(is_noted(scene, "hidden there"));
     EXPECT_TRUE(is_noted(scene, "points that are not there"));
     EXPECT_TRUE(is_noted(scene, "says no unit"));
+    EXPECT_TRUE(is_noted(scene, "no numbers; 0 stands in"));
     EXPECT_TRUE(is_noted(scene, "1 point without a place"));
     EXPECT_EQ(scene.nodes[static_cast<size_t>(scene.find_node("own"))].carried.extras, R"({"n":[1,2],"who":"me"})");
     EXPECT_EQ(through(scene, false).nodes[static_cast<size_t>(through(scene, false).find_node("own"))].carried.extras,

@@ -186,8 +186,14 @@ class MeshReader {
                                              counted(one.values.size() / one.width, "value"), elements));
             return std::nullopt;
         }
+        size_t broken = 0;
         for (float& number : one.values) {
+            broken += std::isfinite(number) ? 0 : 1;
             number = std::isfinite(number) ? number : 0;
+        }
+        if (broken > 0) {
+            reading_.note(path_, fmt::format("its “{}” has {} that are no numbers; 0 stands in.", name,
+                                             counted(broken, "value")));
         }
         return one;
     }
@@ -691,6 +697,7 @@ void read_cache(Reading& reading, const Prim& prim, const std::string& path, int
     }
     std::vector<Vec3f> positions;
     positions.reserve(vertices * static_cast<size_t>(cache.frames));
+    bool any_nowhere = false;
     bool is_plain = true; // each vertex is the point of its number
     for (size_t v = 0; v < point_of.size(); ++v) {
         is_plain = is_plain && point_of[v] == v;
@@ -712,6 +719,7 @@ void read_cache(Reading& reading, const Prim& prim, const std::string& path, int
             std::memcpy(static_cast<void*>(positions.data() + before), low, vertices * sizeof(Vec3f));
             for (size_t v = before; v < positions.size(); ++v) {
                 if (!positions[v].allFinite()) {
+                    any_nowhere = true;
                     positions[v].setZero();
                 }
             }
@@ -724,8 +732,12 @@ void read_cache(Reading& reading, const Prim& prim, const std::string& path, int
             std::copy_n(low + point * 12, 12, reinterpret_cast<char*>(a.data()));
             std::copy_n(high + point * 12, 12, reinterpret_cast<char*>(b.data()));
             const Vec3f is = between ? Vec3f(a + along * (b - a)) : a;
+            any_nowhere = any_nowhere || !is.allFinite();
             positions.push_back(is.allFinite() ? is : Vec3f(Vec3f::Zero()));
         }
+    }
+    if (any_nowhere) {
+        reading.note(path, "has points over time that lie nowhere; they were put at its origin.");
     }
     cache.positions = std::move(positions);
     reading.scene.caches.push_back(std::move(cache));

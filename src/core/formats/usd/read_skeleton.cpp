@@ -288,6 +288,7 @@ class Animation {
         const std::vector<Sample> samples = samples_of(attribute);
         std::vector<float> times;
         std::vector<std::vector<float>> tracks(joints.size());
+        size_t broken = 0;
         for (const Sample& sample : samples) {
             const std::vector<float> numbers = sample.value.numbers<float>();
             if (numbers.size() != joints.size() * width) {
@@ -299,12 +300,17 @@ class Animation {
             for (size_t j = 0; j < joints.size(); ++j) {
                 for (size_t c = 0; c < width; ++c) {
                     const float number = numbers[j * width + c];
+                    broken += std::isfinite(number) ? 0 : 1;
                     tracks[j].push_back(std::isfinite(number) ? number : 0);
                 }
                 if (width == 4) {
                     straighten(tracks[j]);
                 }
             }
+        }
+        if (broken > 0) {
+            reading_.note(path_, fmt::format("its {} have {} that are no numbers; 0 stands in.", attribute,
+                                             counted(broken, "value")));
         }
         if (times.empty()) {
             return;
