@@ -48,7 +48,7 @@ void strands_grown(benchmark::State& state) {
     const Scene& scene = furred();
     const CurveSet& curves = scene.curve_sets[0];
     const StrandSurface surface(scene, curves.surface);
-    const Guides guides = {curves.guide_roots.get(), curves.guide_counts.get(), curves.guide_points.get()};
+    const StrandGuides guides = {curves.guide_roots.get(), curves.guide_counts.get(), curves.guide_points.get()};
     Growth growth;
     growth.count = strands;
     growth.points = points;

@@ -3,7 +3,7 @@
 #include "core/measure/strands/strand_deform.h"
 #include "core/measure/strands/strand_facts.h"
 #include "core/steps/step_kind.h"
-#include "core/steps/strands/guide_rows.h"
+#include "core/steps/strands/strand_guide_rows.h"
 #include "random_rig.h"
 #include "random_skin.h"
 #include "small_scenes.h"

@@ -189,7 +189,7 @@ TEST(UsdLayer, AZeroInATextEndsNothing) {
     ASSERT_EQ(read.prims.size(), 1U);
     EXPECT_EQ(read.prims[0].name, "a");
     EXPECT_EQ(*find(read.prims[0].metadata, "displayName")->as_text(), "plume");
-    EXPECT_FALSE(read_text(std::string("#usda 1.0\ndef \"a\0b\" {}", 25)).ok());
+    EXPECT_FALSE(read_text(std::string("#usda 1.0\ndef \"a\0b\" {}", 22)).ok());
 }
 
 TEST(UsdLayer, ABrokenCrateIsRefusedAtEveryByte) {

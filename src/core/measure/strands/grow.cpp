@@ -59,8 +59,8 @@ struct Guide {
 
 class Grower {
   public:
-    Grower(const StrandSurface& surface, const std::vector<float>& region, const Guides& guides, const Growth& growth,
-           const std::function<bool()>& stop)
+    Grower(const StrandSurface& surface, const std::vector<float>& region, const StrandGuides& guides,
+           const Growth& growth, const std::function<bool()>& stop)
         : surface_(surface), region_(region), growth_(growth), stop_(stop) {
         points_ = static_cast<size_t>(std::max(2, growth.points));
         read_guides(guides);
@@ -111,7 +111,7 @@ class Grower {
     }
 
   private:
-    void read_guides(const Guides& guides) {
+    void read_guides(const StrandGuides& guides) {
         size_t at = 0;
         for (size_t g = 0; g < guides.roots.size() && g < guides.counts.size(); ++g) {
             Guide guide;
@@ -417,7 +417,7 @@ class Grower {
 
 } // namespace
 
-Grown grow_strands(const StrandSurface& surface, const std::vector<float>& region, const Guides& guides,
+Grown grow_strands(const StrandSurface& surface, const std::vector<float>& region, const StrandGuides& guides,
                    const Growth& growth, const std::function<bool()>& stop) {
     return Grower(surface, region, guides, growth, stop).run();
 }

@@ -17,7 +17,7 @@ struct StrandProfile {
     [[nodiscard]] double at(double along, double otherwise) const;
 };
 
-struct Guides {
+struct StrandGuides {
     std::vector<CurveRoot> roots;
     std::vector<uint32_t> counts; ///< points of each, its root first
     std::vector<Vec3f> points;    ///< world, metres
@@ -66,7 +66,7 @@ struct Grown {
 /// nearest along the surface (ways along edges), turned from normal to normal, by one over the distance squared; guides
 /// more than three times as far as the nearest are too far. Clumps, curl and noise come on top; the root stays where it
 /// is. The same strands on any number of threads, whatever the share. 12 bytes a point and 30 a strand, besides.
-Grown grow_strands(const StrandSurface& surface, const std::vector<float>& region, const Guides& guides,
+Grown grow_strands(const StrandSurface& surface, const std::vector<float>& region, const StrandGuides& guides,
                    const Growth& growth, const std::function<bool()>& stop = {});
 
 } // namespace wembrix

@@ -109,7 +109,7 @@ Result<StepResult> apply_grow_strands(const StepContext& context, const GrowSett
         return Problem{"there are no guides.", "", "Place some first."};
     }
     const Mat4 world = rest_world(scene)[static_cast<size_t>(node)];
-    Guides guides{curves.guide_roots.get(), curves.guide_counts.get(), {}};
+    StrandGuides guides{curves.guide_roots.get(), curves.guide_counts.get(), {}};
     for (const Vec3f& point : curves.guide_points) {
         guides.points.push_back(point_of(world, point.cast<double>()).cast<float>());
     }

@@ -2,7 +2,7 @@
 #include "core/base/counted.h"
 #include "core/measure/strands/even_steps.h"
 #include "core/steps/step_kind.h"
-#include "core/steps/strands/guide_rows.h"
+#include "core/steps/strands/strand_guide_rows.h"
 #include "core/steps/strands/strand_sets.h"
 
 #include <algorithm>
@@ -16,7 +16,7 @@ namespace {
 
 struct GuideSettings {
     std::string strands;
-    std::vector<GuideRow> guides;
+    std::vector<StrandGuideRow> guides;
     std::string from;
     double distance_mm = 20;
     int spread = 0;
@@ -27,7 +27,7 @@ struct GuideSettings {
     int points = 0;
 };
 
-Result<std::vector<GuideRow>> guides_in(const nlohmann::json& json) {
+Result<std::vector<StrandGuideRow>> guides_in(const nlohmann::json& json) {
     return guide_rows_from_json(json);
 }
 
@@ -95,7 +95,7 @@ Result<StepResult> apply_strand_guides(const StepContext& context, const GuideSe
     if (surface.triangles().empty()) {
         return Problem{"the surface has no faces.", "", ""};
     }
-    std::vector<GuideRow> rows = settings.guides;
+    std::vector<StrandGuideRow> rows = settings.guides;
     if (settings.spread > 0) {
         for (const CurveRoot& root : spread_roots(surface, curves.region, settings.spread)) {
             rows.push_back({surface.place_of(root),
@@ -115,7 +115,7 @@ Result<StepResult> apply_strand_guides(const StepContext& context, const GuideSe
         size_t far = 0;
         for (const uint32_t count : from.counts) {
             if (count >= 2) {
-                GuideRow row;
+                StrandGuideRow row;
                 row.root = point_of(world, from.points[at].cast<double>());
                 for (size_t p = at + 1; p < at + count; ++p) {
                     row.offsets.push_back(point_of(world, from.points[p].cast<double>()) - row.root);
@@ -140,7 +140,7 @@ Result<StepResult> apply_strand_guides(const StepContext& context, const GuideSe
         const double middle = settings.middle_x_mm / 1000;
         const size_t count = rows.size();
         for (size_t g = 0; g < count; ++g) {
-            GuideRow other = rows[g];
+            StrandGuideRow other = rows[g];
             other.root.x() = 2 * middle - other.root.x();
             for (Vec3& offset : other.offsets) {
                 offset.x() = -offset.x();
@@ -157,7 +157,7 @@ Result<StepResult> apply_strand_guides(const StepContext& context, const GuideSe
     double farthest = 0;
     double shortest = std::numeric_limits<double>::infinity();
     double longest = 0;
-    for (const GuideRow& row : rows) {
+    for (const StrandGuideRow& row : rows) {
         double distance = 0;
         const CurveRoot root = surface.nearest(row.root, &distance);
         farthest = std::max(farthest, distance);

@@ -1,4 +1,4 @@
-#include "core/steps/strands/guide_rows.h"
+#include "core/steps/strands/strand_guide_rows.h"
 
 #include "core/parameters/parameter.h"
 
@@ -29,16 +29,16 @@ nlohmann::json in_mm(const Vec3& place) {
 
 } // namespace
 
-Result<std::vector<GuideRow>> guide_rows_from_json(const nlohmann::json& json) {
+Result<std::vector<StrandGuideRow>> guide_rows_from_json(const nlohmann::json& json) {
     constexpr size_t most_guides = 10000;
     constexpr size_t most_points = 1000;
-    std::vector<GuideRow> rows;
+    std::vector<StrandGuideRow> rows;
     if (!json.is_array() || json.size() > most_guides) {
         return malformed(fmt::format("guides are a list of at most {}.", most_guides));
     }
     for (size_t g = 0; g < json.size(); ++g) {
         const nlohmann::json& one = json[g];
-        GuideRow row;
+        StrandGuideRow row;
         if (!one.is_object() || !one.contains("root_mm") || !read_place(one["root_mm"], row.root)) {
             return malformed(fmt::format("guide {} has no root of three numbers.", g + 1));
         }
@@ -57,9 +57,9 @@ Result<std::vector<GuideRow>> guide_rows_from_json(const nlohmann::json& json) {
     return rows;
 }
 
-nlohmann::json guide_rows_to_json(const std::vector<GuideRow>& rows) {
+nlohmann::json guide_rows_to_json(const std::vector<StrandGuideRow>& rows) {
     nlohmann::json all = nlohmann::json::array();
-    for (const GuideRow& row : rows) {
+    for (const StrandGuideRow& row : rows) {
         nlohmann::json points = nlohmann::json::array();
         for (const Vec3& offset : row.offsets) {
             points.push_back(in_mm(offset));
