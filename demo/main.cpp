@@ -1,9 +1,13 @@
 // wembrix-demo-maker DIR: writes the scenario's files and its job. Same files on every run.
 #include "core/base/files.h"
 #include "core/formats/gltf/gltf.h"
+#include "core/formats/usd/usd.h"
 #include "core/job/job.h"
+#include "core/job/job_sources.h"
 #include "core/job/key_edits.h"
+#include "core/job/replay.h"
 #include "core/job/skeleton_edits.h"
+#include "crest.h"
 #include "market_props.h"
 #include "sedge.h"
 #include "stall_lid.h"
@@ -129,6 +133,43 @@ Job lid_job() {
     return job;
 }
 
+/// Tansy's job and, behind it, her crest and her bag's fringe as strands; beside it a simulation of the crest that
+/// somebody sent, and a job that has it as it came.
+Outcome make_strands(const std::filesystem::path& folder) {
+    Job job = tansy_job();
+    const auto prepared = [&]() -> Result<Replay> {
+        const Result<LoadedSources> sources = load_sources(job.sources, folder, job.steps);
+        return sources ? Result<Replay>(replay(*sources, job.steps)) : Result<Replay>(sources.problem());
+    };
+    const Result<Replay> before = prepared();
+    if (!before) {
+        return before.problem();
+    }
+    const std::vector<Step> steps = demo::strand_steps(before->prepared());
+    job.name = "tansy_strands";
+    job.steps.insert(job.steps.end(), steps.begin(), steps.end());
+    const Result<Replay> after = prepared();
+    if (!after) {
+        return after.problem();
+    }
+    for (const std::string& problem : after->problems()) {
+        return Problem{problem, "tansy_strands", ""};
+    }
+    AxisSystem metres; // as the file says, wrongly
+    if (Outcome done =
+            put(folder, write_usd(demo::simulated_crest(after->prepared()), "crest_simulated", metres, false));
+        !done) {
+        return done;
+    }
+    Job sent = tansy_job();
+    sent.name = "tansy_crest_sent";
+    sent.sources.emplace_back("crest_simulated.usdc");
+    if (Outcome done = write_job(sent, folder / "tansy_crest_sent.wembrix"); !done) {
+        return done;
+    }
+    return write_job(job, folder / "tansy_strands.wembrix");
+}
+
 Outcome make(const std::filesystem::path& folder) {
     std::error_code error;
     std::filesystem::create_directories(folder, error);
@@ -169,7 +210,10 @@ Outcome make(const std::filesystem::path& folder) {
             return done;
         }
     }
-    return write_job(tansy_job(), folder / "tansy.wembrix");
+    if (Outcome done = write_job(tansy_job(), folder / "tansy.wembrix"); !done) {
+        return done;
+    }
+    return make_strands(folder);
 }
 
 } // namespace

@@ -18,7 +18,8 @@ namespace {
 
 void print_facts(const nlohmann::json& facts) {
     const auto& facing = facts["facing"];
-    if (facts["joints"].empty() && facts["meshes"].empty() && facts["clips"].empty() && facts["others"].empty()) {
+    if (facts["joints"].empty() && facts["meshes"].empty() && facts["clips"].empty() && facts["others"].empty() &&
+        facts["curves"].empty()) {
         fmt::print("holds nothing: no joint, no surface, no clip and no other node\n");
         return;
     }
@@ -30,6 +31,15 @@ void print_facts(const nlohmann::json& facts) {
                    counted(mesh["vertices"].get<size_t>(), "vertex"),
                    counted(mesh["triangles"].get<size_t>(), "triangle"),
                    counted(mesh["max_influences"].get<size_t>(), "influence"), counted(mesh["shapes"].size(), "shape"));
+    }
+    for (const auto& curves : facts["curves"]) {
+        fmt::print("  strands {}: {}, {}, {}\n", curves["name"].get<std::string>(),
+                   counted(curves["curves"].get<size_t>(), "strand"), counted(curves["points"].get<size_t>(), "point"),
+                   curves["has_widths"].get<bool>() ? "with widths" : "no widths");
+    }
+    for (const auto& cache : facts["caches"]) {
+        fmt::print("  cache of {}: {} at {:g} per second\n", cache["node"].get<std::string>(),
+                   counted(cache["frames"].get<int>(), "frame"), cache["rate"].get<double>());
     }
     for (const auto& clip : facts["clips"]) {
         fmt::print("  clip {}: {} at {:g} per second, {:.3f} s{}\n", clip["name"].get<std::string>(),

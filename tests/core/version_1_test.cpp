@@ -45,7 +45,11 @@ TEST(Version1, TheDemoJobIsTheOneThatTheDemoMakerWritesNow) {
     EXPECT_EQ(job->steps[4].parameters, json({{"name", "root"}, {"position", "ground"}}));
     EXPECT_EQ(job->steps.back().parameters["clips"][1],
               json({{"name", "wade"}, {"start", 220}, {"end", 396}, {"loop", true}, {"colour", "#2F8A72"}}));
-    EXPECT_EQ(job->destinations, built_in_destinations());
+    std::vector<Destination> then = built_in_destinations();
+    for (Destination& destination : then) {
+        destination.points_container.clear(); // strands and caches came later
+    }
+    EXPECT_EQ(job->destinations, then);
 }
 
 TEST(Version1, ACardOfAVersionToComeIsRefused) {

@@ -25,4 +25,15 @@ template <typename Count> std::string counted(Count count, std::string_view noun
     return fmt::format("{} {}", count, count == Count(1) ? std::string(noun) : plural_of(noun));
 }
 
+/// "812 bytes", "1.4 MB": of a thousand and of a million.
+inline std::string said_bytes(uint64_t bytes) {
+    if (bytes < 10'000) {
+        return counted(bytes, "byte");
+    }
+    const auto number = static_cast<double>(bytes);
+    return bytes < 1'000'000       ? fmt::format("{:.0f} kB", number / 1e3)
+           : bytes < 1'000'000'000 ? fmt::format("{:.1f} MB", number / 1e6)
+                                   : fmt::format("{:.2f} GB", number / 1e9);
+}
+
 } // namespace wembrix

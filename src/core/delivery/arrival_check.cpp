@@ -135,12 +135,7 @@ double engine_unit(const Destination& destination) {
 
 /// A direction of what arrived as the engine has it once it has read the file.
 Vec3 in_engine(const Vec3& of_core, const Destination& destination) {
-    const Format* format = format_with_id(destination.container);
-    if (format == nullptr || format->space != FileSpace::standard) {
-        return linear_of(destination.axes.from_core()) * of_core; // the file's numbers are the engine's
-    }
-    const Vec3 in_file = linear_of(file_space(*format, destination).from_core()) * of_core;
-    return linear_of(destination.takes_files_as().from_core()) * in_file;
+    return place_in_engine(of_core, destination);
 }
 
 /// Where the character looks and where its left is, in the engine's axes.
@@ -396,6 +391,15 @@ void check_clip(const Scene& prepared, const Clip& whole, const Scene& arrived, 
     }
     arrival.scene = together;
     settle(arrival);
+}
+
+Vec3 place_in_engine(const Vec3& of_core, const Destination& destination) {
+    const Format* format = format_with_id(destination.container);
+    if (format == nullptr || format->space != FileSpace::standard) {
+        return linear_of(destination.axes.from_core()) * of_core; // the file's numbers are the engine's
+    }
+    const Vec3 in_file = linear_of(file_space(*format, destination).from_core()) * of_core;
+    return linear_of(destination.takes_files_as().from_core()) * in_file;
 }
 
 } // namespace wembrix

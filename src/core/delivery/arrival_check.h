@@ -13,4 +13,7 @@ void check_model(const Scene& prepared, const Scene& arrived, const Destination&
 void check_clip(const Scene& prepared, const Clip& clip, const Scene& arrived, const Scene& model,
                 const Destination& destination, Arrival& arrival);
 
+/// A place of core's as the engine has it once it has read a file of the destination's container: in its unit.
+Vec3 place_in_engine(const Vec3& of_core, const Destination& destination);
+
 } // namespace wembrix

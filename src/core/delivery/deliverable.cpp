@@ -1,10 +1,13 @@
 #include "core/delivery/deliverable.h"
 
 #include "core/base/counted.h"
+#include "core/base/hasher.h"
 #include "core/delivery/arrival_check.h"
 #include "core/delivery/made_from.h"
 #include "core/delivery/manifest.h"
+#include "core/delivery/moving_file.h"
 #include "core/measure/scene/bounds.h"
+#include "core/scene/content.h"
 
 #include <algorithm>
 #include <array>
@@ -50,8 +53,88 @@ std::string clip_facts(const Scene& prepared, const std::string& name) {
     return fmt::format("clip · {} f · {}", clip.frames(), clip.loop ? "repeats" : "once");
 }
 
-const std::array<DeliverableKind, 2>& rows() {
-    static const std::array<DeliverableKind, 2> all = {{
+std::vector<std::string> names_of(const std::vector<MovingPart>& parts) {
+    std::vector<std::string> names;
+    for (const MovingPart& one : parts) {
+        names.push_back(one.name);
+    }
+    return names;
+}
+MovingPart part_named(std::vector<MovingPart> parts, const std::string& name) {
+    const auto found =
+        std::find_if(parts.begin(), parts.end(), [&](const MovingPart& one) { return one.name == name; });
+    assert(found != parts.end());
+    return *found;
+}
+
+std::string content_of_part(const Scene& prepared, const MovingPart& part, const std::string& model_content) {
+    Hasher hash;
+    hash.text(model_content);
+    hash.text(part.name);
+    add_content(hash, part.order);
+    if (const int set = prepared.nodes[static_cast<size_t>(part.node)].curves; set >= 0) {
+        hash.number(static_cast<int>(prepared.curve_sets[static_cast<size_t>(set)].follow));
+    }
+    return part.own != nullptr || part.order.clip.empty()
+               ? hash.hex()
+               : content_of_clip(*prepared.find_clip(part.order.clip), hash.hex());
+}
+
+std::string facts_of_part(const Scene& prepared, const MovingPart& part) {
+    const Node& node = prepared.nodes[static_cast<size_t>(part.node)];
+    const char* kind = part.own == nullptr && part.order.clip.empty() ? "strands" : "cache";
+    return fmt::format("{} · {}", kind,
+                       node.curves >= 0
+                           ? counted(prepared.curve_sets[static_cast<size_t>(node.curves)].curve_count(), "strand")
+                           : counted(prepared.meshes[static_cast<size_t>(node.mesh)].point_count(), "vertex"));
+}
+
+/// The kind of what `parts` gives: written and checked frame by frame.
+template <std::vector<MovingPart> (*parts)(const Scene&)>
+DeliverableKind points_row(std::string_view id, std::string_view label, std::string Destination::*file,
+                           std::string_view manifest_list) {
+    DeliverableKind kind;
+    kind.id = id;
+    kind.label = label;
+    kind.file = file;
+    kind.container = &Destination::points_container;
+    kind.stands_on_model = true;
+    kind.manifest_list = manifest_list;
+    kind.plan = [](const Scene& prepared) { return names_of(parts(prepared)); };
+    kind.tokens = [](const Scene& prepared, const std::string& name) {
+        const MovingPart part = part_named(parts(prepared), name);
+        return FileTokens{part.part, part.clip};
+    };
+    kind.content = [](const Scene& prepared, const std::string& name, const std::string& model_content) {
+        return content_of_part(prepared, part_named(parts(prepared), name), model_content);
+    };
+    kind.make = [](const Scene& prepared, const Deliverable& deliverable, const Destination& destination,
+                   const std::filesystem::path& folder, Arrival& arrival) {
+        return write_part(prepared, part_named(parts(prepared), deliverable.name), destination, deliverable.stem,
+                          folder, arrival);
+    };
+    kind.check_file = [](const Scene& prepared, const std::string& name, const Destination& destination,
+                         const std::filesystem::path& path, const Scene* model, Arrival& arrival) {
+        return check_part(prepared, part_named(parts(prepared), name), destination, path, model, arrival);
+    };
+    kind.manifest_row = [](const Scene& prepared, const std::string& name, const Destination& destination,
+                           const std::string& path) {
+        return part_row(prepared, part_named(parts(prepared), name), destination, path);
+    };
+    kind.facts = [](const Scene& prepared, const std::string& name) {
+        return facts_of_part(prepared, part_named(parts(prepared), name));
+    };
+    kind.size = [](const Scene& prepared, const std::string& name, const Destination& destination) {
+        const MovingPart part = part_named(parts(prepared), name);
+        const MovingPoints moving = frames_of(prepared, part, destination);
+        const std::string bytes = said_bytes(likely_bytes(prepared, part, destination));
+        return moving.frames == 0 ? bytes : fmt::format("{} f, {}", moving.frames, bytes);
+    };
+    return kind;
+}
+
+const std::array<DeliverableKind, 4>& rows() {
+    static const std::array<DeliverableKind, 4> all = {{
         {"model", "Model", Content::skeleton | Content::surfaces, &Destination::model_file, plan_model,
          [](const Scene&, const std::string&, const std::string& model_content) { return model_content; },
          [](const Scene& prepared, const std::string&, const Destination& destination) {
@@ -59,7 +142,7 @@ const std::array<DeliverableKind, 2>& rows() {
          },
          [](const Scene& prepared, const std::string&, const Scene& arrived, const Scene*,
             const Destination& destination, Arrival& arrival) { check_model(prepared, arrived, destination, arrival); },
-         true, false, "", nullptr, model_facts,
+         nullptr, nullptr, nullptr, &Destination::container, true, false, "", nullptr, model_facts,
          [](const Scene& prepared, const std::string&, const Destination& destination) {
              return destination.in_units(height_m(prepared));
          }},
@@ -74,7 +157,7 @@ const std::array<DeliverableKind, 2>& rows() {
             const Destination& destination, Arrival& arrival) {
              check_clip(prepared, clip_named(prepared, name), arrived, *model, destination, arrival);
          },
-         false, true, "clips",
+         nullptr, nullptr, nullptr, &Destination::container, false, true, "clips",
          [](const Scene& prepared, const std::string& name, const Destination& destination, const std::string& file) {
              return clip_row(clip_named(prepared, name), destination, file);
          },
@@ -82,6 +165,8 @@ const std::array<DeliverableKind, 2>& rows() {
          [](const Scene& prepared, const std::string& name, const Destination&) {
              return fmt::format("{:.2f} s", clip_named(prepared, name).seconds);
          }},
+        points_row<strand_parts>("strands", "Strands", &Destination::strands_file, "strands"),
+        points_row<cache_parts>("cache", "Cache", &Destination::cache_file, "caches"),
     }};
     return all;
 }
@@ -90,6 +175,16 @@ const std::array<DeliverableKind, 2>& rows() {
 
 std::string Deliverable::id() const {
     return deliverable_id(*kind, name);
+}
+
+const Format* format_of(const DeliverableKind& kind, const Destination& destination) {
+    return format_with_id(destination.*kind.container);
+}
+
+Result<std::string> stem_of(const DeliverableKind& kind, const Scene& prepared, const std::string& name,
+                            const std::string& job_name, const Destination& destination) {
+    const FileTokens tokens = kind.tokens == nullptr ? FileTokens{"", name} : kind.tokens(prepared, name);
+    return file_stem(destination.*kind.file, job_name, tokens.clip, destination, tokens.part);
 }
 
 std::span<const DeliverableKind> deliverable_kinds() {

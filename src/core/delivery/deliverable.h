@@ -7,6 +7,7 @@
 #include "core/formats/format.h"
 #include "core/scene/scene.h"
 
+#include <filesystem>
 #include <nlohmann/json.hpp>
 #include <span>
 #include <string>
@@ -27,11 +28,16 @@ struct Deliverable {
     [[nodiscard]] std::string id() const;
 };
 
+struct FileTokens {
+    std::string part;
+    std::string clip;
+};
+
 struct DeliverableKind {
     std::string_view id;
-    std::string_view label;         ///< for people
-    Contents needs = 0;             ///< a container that cannot hold these is not asked for it
-    std::string Destination::*file; ///< the template of its file names
+    std::string_view label;                   ///< for people
+    Contents needs = 0;                       ///< a container that cannot hold these is not asked for it
+    std::string Destination::*file = nullptr; ///< the template of its file names
     /// The names of those that a prepared scene gives, in order.
     std::vector<std::string> (*plan)(const Scene& prepared) = nullptr;
     /// A hash of what goes into it. `model_content` is that of the model for the same destination.
@@ -41,6 +47,15 @@ struct DeliverableKind {
     /// that does not need it.
     void (*check)(const Scene& prepared, const std::string& name, const Scene& arrived, const Scene* model,
                   const Destination& destination, Arrival& arrival) = nullptr;
+    /// What stands for tokens in its file's name; null: its name is the clip's.
+    FileTokens (*tokens)(const Scene& prepared, const std::string& name) = nullptr;
+    /// Of kinds that are written and checked frame by frame, in the place of `conform` and `check`: into a folder, and
+    /// as it lies there.
+    Outcome (*make)(const Scene& prepared, const Deliverable& deliverable, const Destination& destination,
+                    const std::filesystem::path& folder, Arrival& arrival) = nullptr;
+    Outcome (*check_file)(const Scene& prepared, const std::string& name, const Destination& destination,
+                          const std::filesystem::path& file, const Scene* model, Arrival& arrival) = nullptr;
+    std::string Destination::*container = &Destination::container; ///< what it is written in
     bool is_the_model = false;      ///< what it leaves is the model that others are checked on
     bool stands_on_model = false;   ///< it is checked on the surfaces of the model, and stale with it
     std::string_view manifest_list; ///< the list of the manifest that it has a row in; empty: none
@@ -51,6 +66,12 @@ struct DeliverableKind {
     /// "162.3 u", "2.93 s": its size, where it arrived.
     std::string (*size)(const Scene& prepared, const std::string& name, const Destination& destination) = nullptr;
 };
+
+/// The format that a kind is written in for a destination; null: it does not go there.
+const Format* format_of(const DeliverableKind& kind, const Destination& destination);
+/// The name of its file, without suffix.
+Result<std::string> stem_of(const DeliverableKind& kind, const Scene& prepared, const std::string& name,
+                            const std::string& job_name, const Destination& destination);
 
 /// In the order in which they are delivered: what others are checked on comes first.
 std::span<const DeliverableKind> deliverable_kinds();

@@ -29,13 +29,13 @@ bool DeliveryReport::all_arrived() const {
 Result<std::vector<Deliverable>> plan_deliverables(const Scene& prepared, const Destination& destination,
                                                    const std::string& job_name, const fs::path& folder) {
     std::vector<Deliverable> plan;
-    const Format* format = format_with_id(destination.container);
     for (const DeliverableKind& kind : deliverable_kinds()) {
-        if (format != nullptr && !has_all(format->writes, kind.needs)) {
+        const Format* format = format_of(kind, destination);
+        if (format == nullptr || !has_all(format->writes, kind.needs)) {
             continue;
         }
         for (const std::string& name : kind.plan(prepared)) {
-            Result<std::string> stem = file_stem(destination.*kind.file, job_name, name, destination);
+            Result<std::string> stem = stem_of(kind, prepared, name, job_name, destination);
             if (!stem) {
                 return stem.problem();
             }
@@ -55,7 +55,8 @@ Result<std::vector<Deliverable>> plan_deliverables(const Scene& prepared, const 
         }
     }
     for (const Deliverable& deliverable : folder.empty() ? std::vector<Deliverable>() : plan) {
-        const fs::path file = folder / (deliverable.stem + std::string(format == nullptr ? "" : format->suffix()));
+        const fs::path file =
+            folder / (deliverable.stem + std::string(format_of(*deliverable.kind, destination)->suffix()));
         if (const std::optional<Problem> problem =
                 problem_with_path(fs::absolute(file).lexically_normal(), destination)) {
             return *problem;
@@ -159,11 +160,21 @@ class Delivery {
             kind.check(prepared, deliverable.name, *model_, nullptr, request_.destination, arrival);
             return Done{};
         }
-        if (kind.stands_on_model && !model_) {
+        // Strands and caches are there without a model as well.
+        const bool needs_model = kind.stands_on_model && (kind.make == nullptr || !model_kind().plan(prepared).empty());
+        if (needs_model && !model_) {
             Arrival unused;
             if (Outcome made = make_model("model-for-check", unused); !made) {
                 return made;
             }
+        }
+        if (kind.make != nullptr) {
+            if (Outcome made = kind.make(prepared, deliverable, request_.destination, staging_folder_, arrival);
+                !made) {
+                return made;
+            }
+            return kind.check_file(prepared, deliverable.name, request_.destination,
+                                   staging_folder_ / arrival.files.front(), model_.get(), arrival);
         }
         const Conformed conformed = kind.conform(prepared, deliverable.name, request_.destination);
         Result<Scene> arrived =
@@ -226,9 +237,10 @@ Result<DeliveryReport> deliver(const DeliveryRequest& request) {
 }
 
 Result<Arrival> check_again(const DeliveryRequest& request, const Deliverable& deliverable) {
-    const Format* format = format_with_id(request.destination.container);
+    const DeliverableKind& kind = *deliverable.kind;
+    const Format* format = format_of(kind, request.destination);
     const Scene& prepared = *request.prepared;
-    if (!is_there(prepared, deliverable)) {
+    if (format == nullptr || !is_there(prepared, deliverable)) {
         return Problem{"is no longer in the job.", deliverable.id(), ""};
     }
     const std::string content =
@@ -239,21 +251,24 @@ Result<Arrival> check_again(const DeliveryRequest& request, const Deliverable& d
     arrival.left = std::make_shared<const Ledger>(destination_ledger(prepared, request.destination));
     arrival.accepted = accepted_stops(look_for_findings({prepared, &request.destination}));
     arrival.files = {deliverable.stem + std::string(format->suffix())};
-    Result<Scene> there = read_delivered(*format, request.folder / arrival.files.front(), request.destination);
+    Result<Scene> there = Scene();
+    if (kind.check_file == nullptr) {
+        there = read_delivered(*format, request.folder / arrival.files.front(), request.destination);
+    }
     if (!there) {
         return there.problem();
     }
     std::error_code error;
     arrival.bytes = fs::file_size(request.folder / arrival.files.front(), error);
-    const DeliverableKind& kind = *deliverable.kind;
     if (kind.is_the_model) {
         arrival.scene = std::make_shared<const Scene>(there.take());
         kind.check(prepared, deliverable.name, *arrival.scene, nullptr, request.destination, arrival);
         return arrival;
     }
     std::optional<Scene> model;
-    if (kind.stands_on_model) {
+    if (kind.stands_on_model && (kind.make == nullptr || !model_kind().plan(prepared).empty())) {
         Result<Scene> read = Problem{};
+        format = format_of(model_kind(), request.destination);
         if (has_all(format->writes, model_kind().needs)) {
             Result<std::string> stem =
                 file_stem(request.destination.*model_kind().file, request.job_name, "", request.destination);
@@ -269,6 +284,15 @@ Result<Arrival> check_again(const DeliveryRequest& request, const Deliverable& d
             return read.problem();
         }
         model = read.take();
+    }
+    if (kind.check_file != nullptr) {
+        if (Outcome checked =
+                kind.check_file(prepared, deliverable.name, request.destination, request.folder / arrival.files.front(),
+                                model ? &*model : nullptr, arrival);
+            !checked) {
+            return checked.problem();
+        }
+        return arrival;
     }
     kind.check(prepared, deliverable.name, *there, model ? &*model : nullptr, request.destination, arrival);
     return arrival;

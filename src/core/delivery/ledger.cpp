@@ -2,6 +2,7 @@
 
 #include "core/base/counted.h"
 #include "core/delivery/deliverable.h"
+#include "core/delivery/moving_parts.h"
 #include "core/destination/conform.h"
 #include "core/destination/fit_images.h"
 #include "core/destination/limit_for.h"
@@ -49,7 +50,41 @@ Contents needed_for(const std::string& what) {
     return found == of.end() ? 0 : static_cast<Contents>(found->second);
 }
 
-/// What the model and the clips of a destination hold together.
+/// Curves and caches have files of their own.
+bool has_points_files(const Destination& destination) {
+    return !destination.points_container.empty();
+}
+
+/// What strands' and caches' files hold, under the nodes that carry it.
+void add_points_files(Scene& out, const Scene& prepared) {
+    for (const MovingPart& part : strand_parts(prepared)) {
+        const Node& before = prepared.nodes[static_cast<size_t>(part.node)];
+        int node = out.find_identity(before.identity);
+        if (node < 0 || before.identity == 0) {
+            node = static_cast<int>(out.nodes.size());
+            out.nodes.push_back(before);
+            out.nodes.back().parent = -1;
+            out.nodes.back().mesh = -1;
+            out.nodes.back().skin = -1;
+            out.nodes.back().influences = {};
+            out.nodes.back().hull = -1;
+            out.nodes.back().camera = -1;
+            out.nodes.back().light = -1;
+        }
+        out.nodes[static_cast<size_t>(node)].curves = static_cast<int>(out.curve_sets.size());
+        out.curve_sets.push_back(prepared.curve_sets[static_cast<size_t>(before.curves)]);
+        out.curve_sets.back().surface = -1;
+    }
+    for (const MovingPart& part : cache_parts(prepared)) {
+        const int node = out.find_identity(prepared.nodes[static_cast<size_t>(part.node)].identity);
+        if (part.own != nullptr && node >= 0) {
+            out.caches.push_back(*part.own);
+            out.caches.back().surface = node;
+        }
+    }
+}
+
+/// What the files of a destination hold together.
 Scene all_that_goes_out(const Scene& prepared, const Destination& destination) {
     Scene out = conform_model(prepared, destination).scene;
     for (const Clip& clip : prepared.clips) {
@@ -76,6 +111,9 @@ Scene all_that_goes_out(const Scene& prepared, const Destination& destination) {
             }
         }
         reorder_nodes(out, stays);
+    }
+    if (has_points_files(destination)) {
+        add_points_files(out, prepared);
     }
     return out;
 }
@@ -140,6 +178,9 @@ void add_not_held(Ledger& ledger, std::vector<Thing> out, const Destination& des
     const bool has_model = has_all(holds, Content::skeleton | Content::surfaces);
     std::vector<Thing> not_held;
     for (Thing& thing : out) {
+        if (has_points_files(destination) && (thing.what == "curves" || thing.what == "cache")) {
+            continue;
+        }
         const bool is_node = thing.is_owner && thing.take == 0 && thing.what != "surface";
         const bool stays = is_node ? thing.what == "joint" || has_model : has_all(holds, needed_for(thing.what));
         if (!stays) {

@@ -1,5 +1,6 @@
 #include "core/delivery/manifest.h"
 
+#include "core/base/file_sink.h"
 #include "core/base/file_version.h"
 #include "core/base/files.h"
 #include "core/base/json_file.h"
@@ -162,6 +163,21 @@ json clip_row(const Clip& whole, const Destination& destination, const std::stri
                                                    : "the first once more, left out"}};
 }
 
+json part_row(const Scene& prepared, const MovingPart& part, const Destination& destination, const std::string& file) {
+    json row = {{"name", part.name}, {"file", file}, {"node", prepared.nodes[static_cast<size_t>(part.node)].name}};
+    const MovingPoints moving = frames_of(prepared, part, destination);
+    if (moving.frames > 0) {
+        row["frames"] = moving.frames;
+        row["rate"] = moving.rate;
+    }
+    if (!part.order.clip.empty()) {
+        row["clip"] = part.order.clip;
+        row["first"] = part.order.first;
+        row["every"] = part.order.every;
+    }
+    return row;
+}
+
 json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable>& plan, const DeliveryReport& report,
                    const json& old) {
     const Scene& prepared = *request.prepared;
@@ -277,6 +293,12 @@ json manifest_after_run(const json& head, const json& old, json files, json clip
     manifest["files"] = std::move(files);
     manifest["clips"] = std::move(clips);
     manifest["held"] = std::move(held);
+    for (const DeliverableKind& kind : deliverable_kinds()) {
+        const std::string list(kind.manifest_list);
+        if (!list.empty() && !manifest.contains(list) && old.contains(list)) {
+            manifest[list] = old[list];
+        }
+    }
     return manifest;
 }
 
@@ -286,8 +308,8 @@ void remove_retired(const json& old, const json& now, const fs::path& folder) {
         if (file.empty() || lists_file(now, file) || fs::path(file).filename() != file) {
             continue;
         }
-        const Result<std::string> bytes = read_file(folder / file);
-        if (bytes && hash_of(*bytes) == text_in(row, "xxh3_128")) {
+        const Result<std::string> hash = hash_of_file(folder / file);
+        if (hash && *hash == text_in(row, "xxh3_128")) {
             std::error_code error;
             fs::remove(folder / file, error);
         }
@@ -347,8 +369,8 @@ bool is_untouched(const fs::path& folder, const ManifestRow& row) {
     if (is_older(file, folder / "delivery.json")) {
         return true;
     }
-    const Result<std::string> bytes = read_file(file);
-    return bytes && hash_of(*bytes) == row.hash;
+    const Result<std::string> hash = hash_of_file(file);
+    return hash && *hash == row.hash;
 }
 
 std::vector<HeldRow> held_in(const json& manifest) {

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/delivery/delivery.h"
+#include "core/delivery/moving_parts.h"
 
 #include <filesystem>
 #include <nlohmann/json.hpp>
@@ -22,6 +23,8 @@ nlohmann::json manifest_head(const Scene& prepared, const Destination& destinati
 nlohmann::json file_rows(const Arrival& arrival, const std::string& model_content, const MadeFrom& made_from,
                          const Destination& destination);
 nlohmann::json clip_row(const Clip& clip, const Destination& destination, const std::string& file);
+nlohmann::json part_row(const Scene& prepared, const MovingPart& part, const Destination& destination,
+                        const std::string& file);
 
 /// The manifest after a delivery: what arrived now, what the old one lists of the plan still, and what a run over takes
 /// put beside it.

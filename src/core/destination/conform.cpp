@@ -281,6 +281,31 @@ void leave_shapes(Scene& scene) {
         node.shape_weights.clear();
     }
 }
+
+/// Without strands and caches, which have files of their own; and without the nodes that carried nothing else.
+void leave_points(Scene& scene) {
+    scene.caches.clear();
+    std::vector<char> holds(scene.nodes.size(), 0);
+    for (const Node& node : scene.nodes) {
+        if (node.parent >= 0) {
+            holds[static_cast<size_t>(node.parent)] = 1;
+        }
+    }
+    std::vector<int> stay;
+    for (size_t n = 0; n < scene.nodes.size(); ++n) {
+        Node& node = scene.nodes[n];
+        const bool carried_strands = node.curves >= 0;
+        node.curves = -1;
+        const bool is_bare = node.kind != NodeKind::joint && !node.has_geometry() && node.camera < 0 &&
+                             node.light < 0 && node.carried.empty() && holds[n] == 0;
+        if (!(carried_strands && is_bare)) {
+            stay.push_back(static_cast<int>(n));
+        }
+    }
+    if (stay.size() < scene.nodes.size()) {
+        reorder_nodes(scene, stay);
+    }
+}
 } // namespace
 
 Conformed conform_model(const Scene& prepared, const Destination& destination) {
@@ -294,6 +319,9 @@ Conformed conform_model(const Scene& prepared, const Destination& destination) {
     }
     unify_skins(result.scene, bones_of(result.scene));
     set_skinned_to_top(result.scene);
+    if (!destination.points_container.empty()) {
+        leave_points(result.scene);
+    }
     if (const Format* format = format_with_id(destination.container)) {
         drop_not_held(result.scene, format->writes);
     }

@@ -187,24 +187,44 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
             wrong = fmt::format("\"{}\" is no axis; an axis is one of +X -X +Y -Y +Z -Z.", key);
         }
     };
-    static const std::vector<std::string> known = {"format",         "version",
-                                                   "name",           "container",
-                                                   "unit_m",         "up",
-                                                   "forward",        "max_influences",
-                                                   "rate",           "root",
-                                                   "joint_names",    "longest_name",
-                                                   "model_file",     "clip_file",
-                                                   "drift_limit_mm", "contract",
-                                                   "format_options", "keep_last",
-                                                   "handedness",     "reads",
-                                                   "file_forward",   "max_shapes",
-                                                   "clip_keys",      "still_channels",
-                                                   "clip_names",     "surface_names",
-                                                   "material_names", "shape_names",
-                                                   "file_names",     "longest_path",
-                                                   "hulls",          "hull_names",
-                                                   "largest_image",  "power_of_two_images",
-                                                   "influences_kept"};
+    static const std::vector<std::string> known = {"format",
+                                                   "version",
+                                                   "name",
+                                                   "container",
+                                                   "unit_m",
+                                                   "up",
+                                                   "forward",
+                                                   "max_influences",
+                                                   "rate",
+                                                   "root",
+                                                   "joint_names",
+                                                   "longest_name",
+                                                   "model_file",
+                                                   "clip_file",
+                                                   "drift_limit_mm",
+                                                   "contract",
+                                                   "format_options",
+                                                   "keep_last",
+                                                   "handedness",
+                                                   "reads",
+                                                   "file_forward",
+                                                   "max_shapes",
+                                                   "clip_keys",
+                                                   "still_channels",
+                                                   "clip_names",
+                                                   "surface_names",
+                                                   "material_names",
+                                                   "shape_names",
+                                                   "file_names",
+                                                   "longest_path",
+                                                   "hulls",
+                                                   "hull_names",
+                                                   "largest_image",
+                                                   "power_of_two_images",
+                                                   "influences_kept",
+                                                   "points_container",
+                                                   "strands_file",
+                                                   "cache_file"};
     for (const auto& [key, value] : from.items()) {
         if (std::find(known.begin(), known.end(), key) == known.end()) {
             wrong = fmt::format("has no setting \"{}\"{}", key, nearest_setting(key, known));
@@ -233,6 +253,9 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
     text("file_names", to.file_names);
     text("model_file", to.model_file);
     text("clip_file", to.clip_file);
+    text("points_container", to.points_container);
+    text("strands_file", to.strands_file);
+    text("cache_file", to.cache_file);
     number("unit_m", to.axes.unit_m, 1e-9, 1e9);
     number("rate", to.rate, 1, 1000);
     number("drift_limit_mm", to.drift_limit_mm, 0, 1e6);
@@ -347,6 +370,10 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
     if (wrong.empty() && (container == nullptr || container->is_read_only())) {
         wrong = fmt::format("\"{}\" is no container that Wembrix writes.", to.container);
     }
+    const Format* of_points = format_with_id(to.points_container);
+    if (wrong.empty() && !to.points_container.empty() && (of_points == nullptr || of_points->write_moving == nullptr)) {
+        wrong = fmt::format("\"{}\" is no container that strands and caches can go out in.", to.points_container);
+    }
     if (wrong.empty()) {
         wrong = what_is_wrong_with_options(to.format_options);
     }
@@ -359,8 +386,8 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
         }
     }
     if (wrong.empty()) {
-        for (const std::string& pattern : {to.model_file, to.clip_file}) {
-            if (const Result<std::string> stem = file_stem(pattern, "job", "clip", to); !stem) {
+        for (const std::string& pattern : {to.model_file, to.clip_file, to.strands_file, to.cache_file}) {
+            if (const Result<std::string> stem = file_stem(pattern, "job", "clip", to, "part"); !stem) {
                 wrong = stem.problem().what;
             }
         }
@@ -420,6 +447,11 @@ json destination_to_json(const Destination& from) {
     if (from.power_of_two_images) {
         to["power_of_two_images"] = true;
     }
+    if (!from.points_container.empty()) {
+        to["points_container"] = from.points_container;
+        to["strands_file"] = from.strands_file;
+        to["cache_file"] = from.cache_file;
+    }
     if (from.longest_path > 0) {
         to["longest_path"] = from.longest_path;
     }
@@ -441,7 +473,7 @@ Result<Destination> read_destination(const std::filesystem::path& file) {
 }
 
 Result<std::string> file_stem(const std::string& pattern, const std::string& job, const std::string& clip,
-                              const Destination& destination) {
+                              const Destination& destination, const std::string& part) {
     std::string stem;
     for (size_t i = 0; i < pattern.size();) {
         if (pattern[i] != '{') {
@@ -454,11 +486,14 @@ Result<std::string> file_stem(const std::string& pattern, const std::string& job
             stem += file_name_safe(job);
         } else if (token == "{clip}") {
             stem += file_name_safe(clip);
+        } else if (token == "{part}" && !part.empty()) {
+            stem += file_name_safe(part);
         } else if (token == "{destination}") {
             stem += file_name_safe(destination.name);
         } else {
             return Problem{fmt::format("the file template has the unknown token {}.", token), "",
-                           "There are {job}, {clip} and {destination}."};
+                           part.empty() ? "There are {job}, {clip} and {destination}."
+                                        : "There are {job}, {part}, {clip} and {destination}."};
         }
         i += token.size();
     }
@@ -474,6 +509,7 @@ std::vector<Destination> built_in_destinations() {
     tidewater.name = "Tidewater runtime";
     tidewater.axes = {Axis::pos_z, Axis::neg_y, 0.01};
     tidewater.joint_names = "^[a-z][a-z0-9_]*$";
+    tidewater.points_container = "usdc";
     Destination lantern;
     lantern.name = "Lantern web view";
     lantern.axes = {Axis::pos_y, Axis::pos_z, 1};

@@ -20,7 +20,8 @@ Find find_odd_size, find_facing, find_off_ground, find_far_origins, find_roots, 
     find_unlike_legs, find_refused_names, find_refused_root, find_many_shapes, find_point_scales, find_unlike_size,
     find_loose_sculpts, find_stray_weights, find_unlike_weights, find_splitting_doubles, find_unheld_vertices,
     find_broken_normals, find_normals_against_winding, find_missing_tangents, find_unexpected_size,
-    find_size_unlike_contract, find_sources_of_other_sizes, find_unbound_surfaces;
+    find_size_unlike_contract, find_sources_of_other_sizes, find_unbound_surfaces, find_strands_unlike_model,
+    find_strands_without_roots, find_strands_without_widths, find_strands_through_body, find_caches_without_clip;
 
 std::string_view grade_name(Grade grade) {
     constexpr std::array<std::string_view, 3> names = {"stop", "look", "note"};
@@ -35,7 +36,7 @@ void Finding::point_at(const std::string& of, std::vector<uint32_t> worst_first)
 }
 
 std::span<const FindingKind> finding_kinds() {
-    static constexpr std::array<FindingKind, 52> rows = {{
+    static constexpr std::array<FindingKind, 57> rows = {{
         {"unread_source", find_unread_sources, "intake"},
         {"unlike_rest", find_unlike_rests, "intake"},
         {"size", find_odd_size, "intake"},
@@ -87,6 +88,11 @@ std::span<const FindingKind> finding_kinds() {
         {"odd_length", find_odd_lengths, "takes"},
         {"same_motion", find_same_motions, "takes"},
         {"sliding_foot", find_sliding_feet, "takes"},
+        {"strand_size", find_strands_unlike_model, "strands", true},
+        {"strand_roots", find_strands_without_roots, "strands", true},
+        {"strand_widths", find_strands_without_widths, "strands", true},
+        {"strands_through_body", find_strands_through_body, "strands", true},
+        {"cache_without_clip", find_caches_without_clip, "strands"},
         {"reader", find_reader_notes, "intake"},
     }};
     return rows;

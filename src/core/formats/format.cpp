@@ -68,7 +68,9 @@ const std::vector<Format>& rows() {
          read_usd,
          [](const Scene& scene, const std::string& stem, const nlohmann::json&, const AxisSystem& space) -> Written {
              return write_usd(scene, stem, space, false);
-         }},
+         },
+         write_moving_usd,
+         open_moving_usd},
         {"usda",
          "USD as text",
          {".usda"},

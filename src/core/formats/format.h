@@ -3,6 +3,7 @@
 #pragma once
 
 #include "core/base/result.h"
+#include "core/formats/moving_points.h"
 #include "core/math/axes.h"
 #include "core/parameters/parameter.h"
 #include "core/scene/scene.h"
@@ -75,6 +76,12 @@ struct Format {
     /// Precondition: check_parameters finds nothing in the options; an empty object sets none.
     Result<std::vector<WrittenFile>> (*write)(const Scene& scene, const std::string& stem,
                                               const nlohmann::json& options, const AxisSystem& space) = nullptr;
+
+    /// One part of a scene whose points move, into a new file, frame after frame; and such a file as it was written.
+    /// Null: the format has no place for it, or one that would be no file of use.
+    Outcome (*write_moving)(const Scene& scene, const MovingPoints& points, const std::filesystem::path& file,
+                            const AxisSystem& space) = nullptr;
+    Result<MovingFile> (*open_moving)(const std::filesystem::path& file) = nullptr;
 
     [[nodiscard]] std::string_view suffix() const { return suffixes.front(); }
     [[nodiscard]] bool is_read_only() const { return write == nullptr; }

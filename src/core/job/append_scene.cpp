@@ -82,6 +82,7 @@ void append_scene(Scene& base, NamedScene source, int64_t identity) {
     append(base.meshes, added.meshes);
     append(base.curve_sets, added.curve_sets);
     append(base.caches, added.caches);
+    append(base.orders, added.orders);
     append(base.hulls, added.hulls);
     append(base.skins, added.skins);
     append(base.clips, added.clips);

@@ -5,6 +5,7 @@
 #include "core/measure/scene/props.h"
 #include "core/measure/scene/upright.h"
 #include "core/measure/skeleton/pairs.h"
+#include "core/measure/strands/strand_facts.h"
 
 #include <cmath>
 
@@ -26,6 +27,46 @@ json finding_to_json(const Finding& finding) {
     }
     return row;
 }
+
+namespace {
+/// Strands, and caches of whatever has some.
+json curves_of(const Scene& scene) {
+    json rows = json::array();
+    for (const int node : strands_of(scene)) {
+        const Node& carrier = scene.nodes[static_cast<size_t>(node)];
+        const CurveSet& curves = scene.curve_sets[static_cast<size_t>(carrier.curves)];
+        const Mat4 world = rest_world(scene)[static_cast<size_t>(node)];
+        Bounds box;
+        for (const Vec3f& point : curves.points) {
+            box.add(point_of(world, point.cast<double>()));
+        }
+        int frames = 0;
+        for (const PointCache& cache : scene.caches) {
+            frames = cache.surface == node ? std::max(frames, cache.frames) : frames;
+        }
+        json row = {{"name", carrier.name},           {"curves", curves.curve_count()},
+                    {"points", curves.points.size()}, {"has_widths", !curves.widths.empty()},
+                    {"roots", curves.roots.size()},   {"frames", frames}};
+        row["box_m"] = box.empty()
+                           ? json()
+                           : json{{box.low.x(), box.low.y(), box.low.z()}, {box.high.x(), box.high.y(), box.high.z()}};
+        rows.push_back(std::move(row));
+    }
+    return rows;
+}
+json caches_of(const Scene& scene) {
+    json rows = json::array();
+    for (const PointCache& cache : scene.caches) {
+        if (cache.surface >= 0) {
+            rows.push_back({{"name", cache.name},
+                            {"node", scene.nodes[static_cast<size_t>(cache.surface)].name},
+                            {"frames", cache.frames},
+                            {"rate", cache.rate}});
+        }
+    }
+    return rows;
+}
+} // namespace
 
 json inspect_scene(const Scene& scene, std::span<const Destination> destinations) {
     json joints = json::array();
@@ -89,6 +130,8 @@ json inspect_scene(const Scene& scene, std::span<const Destination> destinations
     json result = {{"joints", joints},     {"roots", roots}, {"height_m", height_m(scene)},
                    {"meshes", meshes},     {"clips", clips}, {"others", others},
                    {"findings", findings}, {"sides", sides}, {"props", props}};
+    result["curves"] = curves_of(scene);
+    result["caches"] = caches_of(scene);
     const std::optional<Upright> upright = upright_of(scene);
     result["up"] =
         upright ? json{{"axis", axis_name(upright->up)}, {"reason", upright->reason}, {"certainty", upright->certainty}}

@@ -182,6 +182,7 @@ void reorder_nodes(Scene& scene, const std::vector<int>& order) {
     scene.nodes = std::move(nodes);
     for_node_references(scene, [&](int& node) { node = node < 0 ? -1 : place[node]; });
     std::erase_if(scene.caches, [](const PointCache& cache) { return cache.surface < 0; });
+    std::erase_if(scene.orders, [](const CacheOrder& one) { return one.node < 0; });
     for (Clip& clip : scene.clips) {
         std::erase_if(clip.channels, [](const Channel& channel) { return channel.node < 0; });
     }

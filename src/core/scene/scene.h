@@ -1,6 +1,7 @@
 // A scene: nodes, surfaces, skins, clips and what is carried along. Plain data, cheap to copy (arrays are shared).
 #pragma once
 
+#include "core/scene/cache_order.h"
 #include "core/scene/camera.h"
 #include "core/scene/carried.h"
 #include "core/scene/clip.h"
@@ -136,6 +137,7 @@ struct Scene {
     ExpectedSize expected;                     ///< said on the route card
     std::vector<SourceFit> fits;               ///< of the sources, how each but the first came in
     std::vector<std::filesystem::path> beside; ///< files beside the source that it was read from, too
+    std::vector<CacheOrder> orders;            ///< what goes out frame by frame, said on the route card
 
     /// What a file holds of it, but for its clips.
     template <typename Self> static auto fields(Self& s) {
@@ -145,7 +147,7 @@ struct Scene {
     }
     /// What has its own place in a content (clips), is told anew (extensions used) or is of one run.
     template <typename Self> static auto marks(Self& s) {
-        return std::tie(s.clips, s.extensions_used, s.notes, s.accepted, s.expected, s.fits, s.beside);
+        return std::tie(s.clips, s.extensions_used, s.notes, s.accepted, s.expected, s.fits, s.beside, s.orders);
     }
 
     [[nodiscard]] int find_node(std::string_view name) const; ///< -1 if there is none

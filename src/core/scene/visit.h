@@ -55,6 +55,9 @@ template <typename S, typename Each> void for_node_references(S& scene, const Ea
     for (auto& cache : scene.caches) {
         each(cache.surface);
     }
+    for (auto& order : scene.orders) {
+        each(order.node);
+    }
     for (auto& clip : scene.clips) {
         for (auto& channel : clip.channels) {
             each(channel.node);

@@ -74,6 +74,8 @@ namespace wembrix {
     ROW(strand_guides)                                                                                                 \
     ROW(grow_strands)                                                                                                  \
     ROW(bind_strands)                                                                                                  \
+    ROW(cache_strands)                                                                                                 \
+    ROW(cache_surface)                                                                                                 \
     ROW(split_take)                                                                                                    \
     ROW(bake)                                                                                                          \
     ROW(change_frame_rate)                                                                                             \

@@ -57,8 +57,8 @@ class Cursor {
 
 class CrateReader {
   public:
-    explicit CrateReader(std::shared_ptr<const std::string> file)
-        : file_(std::move(file)), bytes_(std::as_bytes(std::span(file_->data(), file_->size()))) {}
+    CrateReader(std::shared_ptr<const void> owner, std::string_view bytes)
+        : file_(std::move(owner)), bytes_(std::as_bytes(std::span(bytes.data(), bytes.size()))) {}
 
     Result<Layer> run() {
         if (!sections() || !tokens() || !strings() || !fields() || !field_sets() || !paths() || !specs() || !layer()) {
@@ -964,7 +964,7 @@ class CrateReader {
         return broken_.empty();
     }
 
-    std::shared_ptr<const std::string> file_;
+    std::shared_ptr<const void> file_;
     std::span<const std::byte> bytes_;
     uint8_t major_ = 0;
     uint8_t minor_ = 0;
@@ -989,11 +989,11 @@ bool is_crate(std::string_view bytes) {
     return bytes.starts_with(magic);
 }
 
-Result<Layer> read_crate(std::shared_ptr<const std::string> bytes) {
-    if (!is_crate(*bytes)) {
+Result<Layer> read_crate(std::shared_ptr<const void> owner, std::string_view bytes) {
+    if (!is_crate(bytes)) {
         return Problem{"it does not begin as a binary USD file does.", "", ""};
     }
-    return CrateReader(std::move(bytes)).run();
+    return CrateReader(std::move(owner), bytes).run();
 }
 
 } // namespace wembrix::usd

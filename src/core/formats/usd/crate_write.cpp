@@ -1,3 +1,4 @@
+#include "core/base/file_sink.h"
 #include "core/base/hasher.h"
 #include "core/formats/usd/crate.h"
 #include "core/formats/usd/crate_pack.h"
@@ -19,16 +20,71 @@ namespace {
 constexpr size_t header_size = 88;
 constexpr uint32_t no_path = 0xFFFFFFFFU;
 
+/// The file as it grows: in memory, or on the disk but for its last piece.
+class CrateOut {
+  public:
+    explicit CrateOut(FileSink* sink) : sink_(sink) {}
+    void reserve(size_t size) {
+        if (sink_ == nullptr) {
+            held_.reserve(size);
+        }
+    }
+    [[nodiscard]] size_t size() const { return gone_ + held_.size(); }
+    void append(const char* bytes, size_t size) {
+        held_.append(bytes, size);
+        constexpr size_t piece = size_t{4} << 20;
+        if (sink_ != nullptr && held_.size() >= piece) {
+            let_go();
+        }
+    }
+    void append(size_t count, char byte) { held_.append(count, byte); }
+    void write_over_head(std::string_view head) {
+        if (gone_ == 0) {
+            held_.replace(0, head.size(), head);
+        } else if (done_) {
+            done_ = sink_->write_over(0, head);
+        }
+    }
+    Outcome finish() {
+        let_go();
+        return done_ ? sink_->finish() : done_;
+    }
+    [[nodiscard]] const Outcome& outcome() const { return done_; }
+    [[nodiscard]] std::string take() { return std::move(held_); }
+
+  private:
+    void let_go() {
+        if (done_) {
+            done_ = sink_->append(held_);
+        }
+        gone_ += held_.size();
+        held_.clear();
+    }
+    FileSink* sink_;
+    std::string held_;
+    size_t gone_ = 0;
+    Outcome done_ = Done{};
+};
+
 class CrateWriter {
   public:
+    explicit CrateWriter(FileSink* sink = nullptr) : out_(sink) {}
+
     std::string run(const Layer& layer) {
         out_.reserve(header_size + size_of_values(layer.prims) + 65536);
-        out_.assign(header_size, '\0');
-        token("-"); // a property's name is told by its place below 0: no name is at 0
-        nodes_.push_back({});
+        begin();
         root(layer);
         finish();
-        return std::move(out_);
+        return out_.take();
+    }
+    Outcome run(const Layer& layer, const MadeSamples& made) {
+        begin();
+        if (Outcome samples = make(made); !samples) {
+            return samples;
+        }
+        root(layer);
+        finish();
+        return out_.finish();
     }
 
   private:
@@ -60,9 +116,36 @@ class CrateWriter {
         return size;
     }
 
+    void begin() {
+        out_.append(header_size, '\0');
+        token("-"); // a property's name is told by its place below 0: no name is at 0
+        nodes_.push_back({});
+    }
+    /// The values that are made, moment after moment, before all others.
+    Outcome make(const MadeSamples& made) {
+        std::vector<std::vector<ValueRep>> reps(made.attributes.size());
+        for (size_t moment = 0; moment < made.times.size(); ++moment) {
+            const Result<std::vector<Value>> values = made.make(moment);
+            if (!values) {
+                return values.problem();
+            }
+            assert(values->size() == reps.size());
+            for (size_t a = 0; a < reps.size(); ++a) {
+                reps[a].push_back(rep((*values)[a]));
+            }
+            if (!out_.outcome()) {
+                return out_.outcome();
+            }
+        }
+        for (size_t a = 0; a < reps.size(); ++a) {
+            made_.emplace(made.attributes[a], samples_at(made.times, reps[a]));
+        }
+        return Done{};
+    }
+
     // --- bytes
     template <typename T> void put(T value) { out_.append(reinterpret_cast<const char*>(&value), sizeof value); }
-    void put(const std::string& bytes) { out_ += bytes; }
+    void put(const std::string& bytes) { out_.append(bytes.data(), bytes.size()); }
     void put_packed(const std::string& packed) {
         put<uint64_t>(packed.size());
         put(packed);
@@ -273,6 +356,9 @@ class CrateWriter {
             times.push_back(one.time);
             values.push_back(rep(one.value));
         }
+        return samples_at(std::move(times), values);
+    }
+    ValueRep samples_at(std::vector<double> times, const std::vector<ValueRep>& values) {
         const ValueRep all_times = rep(Value::array<double>({Kind::float64}, std::move(times)));
         const uint64_t at = here();
         nested(all_times);
@@ -472,7 +558,9 @@ class CrateWriter {
         if (one.has_value) {
             field(fields, "default", rep(one.value));
         }
-        if (!one.samples.empty()) {
+        if (const auto found = made_.find(at + "." + one.name); found != made_.end()) {
+            field(fields, "timeSamples", found->second);
+        } else if (!one.samples.empty()) {
             field(fields, "timeSamples", samples(one.samples));
         }
         if (!one.connections.empty()) {
@@ -549,9 +637,11 @@ class CrateWriter {
             put(start);
             put(size);
         }
-        std::memcpy(out_.data(), "PXR-USDC", 8);
-        out_[9] = 8; // version 0.8.0
-        std::memcpy(out_.data() + 16, &contents, sizeof contents);
+        std::string head(24, '\0');
+        std::memcpy(head.data(), "PXR-USDC", 8);
+        head[9] = 8; // version 0.8.0
+        std::memcpy(head.data() + 16, &contents, sizeof contents);
+        out_.write_over_head(head);
     }
 
     /// The tree depth first: place, name, and how far it is to the next sibling (0: it is next; -1: none, a child is
@@ -595,7 +685,8 @@ class CrateWriter {
         put_packed(pack_integers(std::span<const int32_t>(jumps)));
     }
 
-    std::string out_;
+    CrateOut out_;
+    std::unordered_map<std::string, ValueRep> made_; ///< time samples, by an attribute's path
     std::vector<std::string> tokens_;
     std::unordered_map<std::string, uint32_t> token_places_;
     std::vector<uint32_t> strings_;
@@ -620,6 +711,15 @@ class CrateWriter {
 
 std::string write_crate(const Layer& layer) {
     return CrateWriter().run(layer);
+}
+
+Outcome write_crate(const Layer& layer, const MadeSamples& made, const std::filesystem::path& file) {
+    Result<FileSink> sink = FileSink::create(file);
+    if (!sink) {
+        return sink.problem();
+    }
+    FileSink out = sink.take();
+    return CrateWriter(&out).run(layer, made);
 }
 
 } // namespace wembrix::usd

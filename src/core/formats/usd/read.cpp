@@ -245,6 +245,10 @@ Result<Scene> scene_of(Result<Layer> layer, const std::filesystem::path& file, c
 
 } // namespace
 
+Result<Scene> scene_of_layer(Layer layer, const std::string& name) {
+    return scene_of(std::move(layer), {}, name);
+}
+
 } // namespace usd
 
 Result<Scene> read_usd(const std::filesystem::path& file) {

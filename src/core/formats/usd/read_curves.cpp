@@ -192,7 +192,7 @@ void read_curves(Reading& reading, const Prim& prim, const std::string& path, in
     const std::vector<int64_t> triangles = integers_of(prim, "primvars:rootTriangle");
     const std::vector<float> places = floats_of(prim, "primvars:rootPlace");
     const std::string grows_on = target_of(prim, "rootSurface");
-    const bool has_roots = !grows_on.empty() && triangles.size() == counts.size() && places.size() == 2 * counts.size();
+    const bool has_roots = !counts.empty() && triangles.size() == counts.size() && places.size() == 2 * counts.size();
     if (has_roots) {
         std::vector<CurveRoot> roots;
         for (size_t c = 0; c < counts.size(); ++c) {
@@ -201,7 +201,9 @@ void read_curves(Reading& reading, const Prim& prim, const std::string& path, in
                              places[2 * c], places[2 * c + 1]});
         }
         curves.roots = std::move(roots);
-        reading.root_surfaces.emplace_back(reading.scene.curve_sets.size(), grows_on);
+        if (!grows_on.empty()) { // else it grows on what is not in the file
+            reading.root_surfaces.emplace_back(reading.scene.curve_sets.size(), grows_on);
+        }
     }
     for (const Property& property : prim.properties) {
         if (has_roots && property.name.starts_with("primvars:root")) {

@@ -649,6 +649,42 @@ void read_mesh(Reading& reading, const Prim& prim, const std::string& path, int 
     MeshReader(reading, prim, path, node, inherited).run();
 }
 
+namespace {
+/// Unit normals at the very frames that the points have, one a vertex; else none, and a note where there are some.
+/// `vertices`: 0 where vertices are not the file's points.
+std::vector<Vec3f> normals_over_time(Reading& reading, const Prim& prim, const std::string& path,
+                                     const std::vector<const Sample*>& points, size_t vertices, int frames) {
+    const Property* property = prim.property("normals");
+    if (property == nullptr || property->samples.size() < 2) {
+        return {};
+    }
+    std::vector<Vec3f> normals;
+    bool fits =
+        vertices > 0 && points.size() == static_cast<size_t>(frames) && property->samples.size() == points.size();
+    for (size_t f = 0; fits && f < points.size(); ++f) {
+        const Sample& sample = property->samples[f];
+        fits = std::abs(sample.time - points[f]->time) < 1e-9 * (1 + std::abs(sample.time)) &&
+               sample.value.type().kind == Kind::float32 && sample.value.type().width == 3 &&
+               sample.value.size() == vertices;
+        if (fits) {
+            const size_t before = normals.size();
+            normals.resize(before + vertices);
+            std::memcpy(static_cast<void*>(normals.data() + before), sample.value.bytes().data(),
+                        vertices * sizeof(Vec3f));
+        }
+    }
+    if (!fits) {
+        reading.note(path, "has normals over time that do not go with its points; they are left out.");
+        return {};
+    }
+    for (Vec3f& normal : normals) {
+        const float length = normal.norm();
+        normal = std::isfinite(length) && length > 1e-20F ? Vec3f(normal / length) : Vec3f(Vec3f::Zero());
+    }
+    return normals;
+}
+} // namespace
+
 void read_cache(Reading& reading, const Prim& prim, const std::string& path, int node, size_t points,
                 const std::vector<uint32_t>& point_of) {
     const Property* property = prim.property("points");
@@ -740,6 +776,7 @@ void read_cache(Reading& reading, const Prim& prim, const std::string& path, int
         reading.note(path, "has points over time that lie nowhere; they were put at its origin.");
     }
     cache.positions = std::move(positions);
+    cache.normals = normals_over_time(reading, prim, path, samples, is_plain ? vertices : 0, cache.frames);
     reading.scene.caches.push_back(std::move(cache));
 }
 

@@ -14,6 +14,9 @@
 
 namespace wembrix::usd {
 
+/// What a layer that lies nowhere holds: no other file is opened.
+Result<Scene> scene_of_layer(Layer layer, const std::string& name);
+
 /// A default, or else the first sample.
 const Value* value_of(const Prim& prim, std::string_view attribute);
 /// The same as a text, as so many numbers, as a list of texts; nothing where it is something else.

@@ -4,6 +4,7 @@
 
 #include "core/base/result.h"
 #include "core/formats/format.h"
+#include "core/formats/moving_points.h"
 #include "core/scene/scene.h"
 
 #include <filesystem>
@@ -26,5 +27,12 @@ Result<Scene> read_usd_bytes(std::string bytes, const std::string& name);
 /// under it, images beside. A scene that says of one joint two bind poses is refused: a Skeleton has one.
 Result<std::vector<WrittenFile>> write_usd(const Scene& scene, const std::string& stem, const AxisSystem& space,
                                            bool as_text);
+
+/// A crate whose one moving part has its points, and what they span, at each frame; beside that the scene at rest.
+/// Images are not written.
+Outcome write_moving_usd(const Scene& scene, const MovingPoints& points, const std::filesystem::path& file,
+                         const AxisSystem& space);
+/// A file that was written so, and that nobody shortens as long as it is open: frames are looked at where they lie.
+Result<MovingFile> open_moving_usd(const std::filesystem::path& file);
 
 } // namespace wembrix

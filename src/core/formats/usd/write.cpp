@@ -150,7 +150,7 @@ class StageWriter {
         return layer;
     }
 
-    std::vector<WrittenFile> take_files() { return std::move(writing_.files); }
+    WrittenStage take(Layer layer) { return {std::move(layer), std::move(writing_.files), std::move(writing_.paths)}; }
 
   private:
     void time() {
@@ -355,23 +355,31 @@ class StageWriter {
 
 } // namespace
 
-} // namespace usd
-
-Result<std::vector<WrittenFile>> write_usd(const Scene& scene, const std::string& stem, const AxisSystem& space,
-                                           bool as_text) {
+Result<WrittenStage> stage_of(const Scene& scene, const std::string& stem, const AxisSystem& space) {
     if (space.up != Axis::pos_y && space.up != Axis::pos_z) {
         return Problem{"USD has Y or Z for the axis that is up, and no other.", "",
                        "Choose +Y or +Z for the destination."};
     }
-    usd::StageWriter writer(scene, stem, space);
-    const Result<usd::Layer> layer = writer.run();
+    StageWriter writer(scene, stem, space);
+    Result<Layer> layer = writer.run();
     if (!layer) {
         return layer.problem();
     }
+    return writer.take(layer.take());
+}
+
+} // namespace usd
+
+Result<std::vector<WrittenFile>> write_usd(const Scene& scene, const std::string& stem, const AxisSystem& space,
+                                           bool as_text) {
+    Result<usd::WrittenStage> stage = usd::stage_of(scene, stem, space);
+    if (!stage) {
+        return stage.problem();
+    }
     std::vector<WrittenFile> files;
-    files.push_back(as_text ? WrittenFile{stem + ".usda", usd::write_text(*layer)}
-                            : WrittenFile{stem + ".usdc", usd::write_crate(*layer)});
-    for (WrittenFile& one : writer.take_files()) {
+    files.push_back(as_text ? WrittenFile{stem + ".usda", usd::write_text(stage->layer)}
+                            : WrittenFile{stem + ".usdc", usd::write_crate(stage->layer)});
+    for (WrittenFile& one : stage->files) {
         files.push_back(std::move(one));
     }
     return files;

@@ -297,7 +297,7 @@ Prim curves_prim(Writing& writing, int node, const std::string& name) {
             interpolated(prim.properties.back(), "uniform");
         }
     }
-    if (!curves.roots.empty() && curves.surface >= 0) {
+    if (!curves.roots.empty()) {
         std::vector<int32_t> triangles;
         std::vector<float> places;
         for (const CurveRoot& root : curves.roots) {

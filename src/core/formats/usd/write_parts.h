@@ -54,6 +54,14 @@ struct Writing {
     std::map<int, std::string> paths{}; ///< of nodes that are prims
 };
 
+/// A scene as a layer.
+struct WrittenStage {
+    Layer layer;
+    std::vector<WrittenFile> files;     ///< images
+    std::map<int, std::string> paths{}; ///< of nodes that are prims
+};
+Result<WrittenStage> stage_of(const Scene& scene, const std::string& stem, const AxisSystem& space);
+
 /// Prims for the mesh or the curves that a node carries; children of it as well (subsets, shapes).
 Result<Prim> mesh_prim(Writing& writing, int node, const std::string& name, const std::string& path);
 Prim curves_prim(Writing& writing, int node, const std::string& name);

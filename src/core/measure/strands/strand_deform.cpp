@@ -79,8 +79,14 @@ StrandDeformer::StrandDeformer(const Scene& scene, int node)
     }
     if (curves.follow == StrandFollow::surface) {
         held_->near.resize(points_);
-        tbb::parallel_for(size_t(0), points_,
-                          [&](size_t p) { held_->near[p] = held_->surface->nearest(held_->rest[p].cast<double>()); });
+        // From point to point along the surface, so that none is held by a part that only lies near by.
+        tbb::parallel_for(size_t(0), curves.curve_count(), [&](size_t c) {
+            uint32_t triangle = curves.roots[c].triangle;
+            for (size_t p = held_->first[c]; p < held_->first[c] + curves.counts[c]; ++p) {
+                held_->near[p] = held_->surface->nearest_along(held_->rest[p].cast<double>(), triangle);
+                triangle = held_->near[p].triangle;
+            }
+        });
         for (const CurveRoot& near : held_->near) {
             held_->is_asked[near.triangle] = 1;
         }

@@ -14,8 +14,9 @@ namespace wembrix {
 
 /// Where the points of one curve set are in a pose. Without a surface, or still, they go with their node alone. Stiff:
 /// each strand with the triangle of its root, as a whole, so that no length changes. Along the surface: each point with
-/// the triangle that is nearest to it at rest, the more so the nearer it is to the root. By joints: each point by the
-/// influences at its root. Roots stay where they are on their triangles in all of these.
+/// the triangle that is nearest to it at rest as one gets there along the surface, the more so the nearer it is to the
+/// root. By joints: each point by the influences at its root. Roots stay where they are on their triangles in all of
+/// these.
 class StrandDeformer {
   public:
     /// The scene must outlive it. Precondition: the node carries curves whose roots, where it has a surface, are on

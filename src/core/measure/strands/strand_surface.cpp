@@ -5,6 +5,7 @@
 
 #include <Eigen/LU>
 #include <cmath>
+#include <numeric>
 
 namespace wembrix {
 
@@ -28,6 +29,21 @@ StrandSurface::StrandSurface(const Scene& scene, int node)
         const Vec3f across = (places_[b] - places_[a]).cross(places_[c] - places_[a]);
         for (const uint32_t v : {a, b, c}) {
             of_spot[neighbours.spot[v]] += across;
+        }
+    }
+    spot_ = neighbours.spot;
+    spot_offsets_.assign(neighbours.spots() + 1, 0);
+    for (const std::array<uint32_t, 3>& triangle : triangles_) {
+        for (const uint32_t v : triangle) {
+            ++spot_offsets_[spot_[v] + 1];
+        }
+    }
+    std::partial_sum(spot_offsets_.begin(), spot_offsets_.end(), spot_offsets_.begin());
+    triangles_around_.resize(spot_offsets_.back());
+    std::vector<uint32_t> next(spot_offsets_.begin(), spot_offsets_.end() - 1);
+    for (uint32_t t = 0; t < triangles_.size(); ++t) {
+        for (const uint32_t v : triangles_[t]) {
+            triangles_around_[next[spot_[v]]++] = t;
         }
     }
     normals_.resize(places_.size());
@@ -84,6 +100,36 @@ CurveRoot StrandSurface::nearest(const Vec3& at, double* distance_m) const {
     }
     return place.triangle == SurfacePlace::none ? CurveRoot()
                                                 : CurveRoot{place.triangle, place.share[1], place.share[2]};
+}
+
+CurveRoot StrandSurface::nearest_along(const Vec3& at, uint32_t from) const {
+    const Vec3f to = at.cast<float>();
+    const auto look = [&](uint32_t t, CurveRoot& root) {
+        const auto& [a, b, c] = triangles_[t];
+        const std::array<float, 3> share = nearest_in(to, places_[a], places_[b], places_[c]);
+        root = {t, share[1], share[2]};
+        return (share[0] * places_[a] + share[1] * places_[b] + share[2] * places_[c] - to).squaredNorm();
+    };
+    CurveRoot best;
+    float least = look(from, best);
+    for (bool goes_on = true; goes_on;) {
+        goes_on = false;
+        for (const uint32_t v : triangles_[best.triangle]) {
+            for (uint32_t k = spot_offsets_[spot_[v]]; k < spot_offsets_[spot_[v] + 1]; ++k) {
+                CurveRoot other;
+                const float apart = look(triangles_around_[k], other);
+                if (apart < least) {
+                    least = apart;
+                    best = other;
+                    goes_on = true;
+                }
+            }
+            if (goes_on) {
+                break;
+            }
+        }
+    }
+    return best;
 }
 
 } // namespace wembrix

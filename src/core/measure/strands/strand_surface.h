@@ -15,7 +15,7 @@ namespace wembrix {
 /// The triangles of all primitives in their order: what CurveRoot::triangle counts in.
 std::vector<std::array<uint32_t, 3>> strand_triangles(const Mesh& mesh);
 
-/// A surface at rest. 60 bytes a triangle and 12 a vertex.
+/// A surface at rest. 72 bytes a triangle and 20 a vertex.
 class StrandSurface {
   public:
     /// Precondition: the node carries a mesh.
@@ -36,6 +36,9 @@ class StrandSurface {
     [[nodiscard]] Mat3 turn_of(uint32_t triangle, std::span<const Vec3f> places) const;
     /// The place of the surface nearest to one in the world; `distance_m` gets how far that is.
     [[nodiscard]] CurveRoot nearest(const Vec3& at, double* distance_m = nullptr) const;
+    /// The place nearest to one in the world that a walk from a triangle leads to, each step over a shared corner and
+    /// nearer than the last: never one on a part of the surface that only lies near by.
+    [[nodiscard]] CurveRoot nearest_along(const Vec3& at, uint32_t from) const;
     /// The tree of its triangles.
     [[nodiscard]] const ClosestPoint& tree() const { return *tree_; }
 
@@ -45,6 +48,9 @@ class StrandSurface {
     std::vector<std::array<uint32_t, 3>> triangles_;
     std::vector<Vec3f> normals_; ///< one a vertex, of the triangles around it, or none
     std::unique_ptr<ClosestPoint> tree_;
+    std::vector<uint32_t> spot_;             ///< of each vertex
+    std::vector<uint32_t> spot_offsets_;     ///< spots + 1
+    std::vector<uint32_t> triangles_around_; ///< of spot i: [spot_offsets_[i], spot_offsets_[i + 1])
 };
 
 } // namespace wembrix

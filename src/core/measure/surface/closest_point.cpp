@@ -9,7 +9,8 @@ namespace {
 
 constexpr uint32_t leaf = 4;
 
-/// The corners' shares of the point of a triangle that is nearest to p. (Ericson, Real-Time Collision Detection, 5.1.5)
+} // namespace
+
 std::array<float, 3> nearest_in(const Vec3f& p, const Vec3f& a, const Vec3f& b, const Vec3f& c) {
     const Vec3f ab = b - a;
     const Vec3f ac = c - a;
@@ -52,8 +53,6 @@ std::array<float, 3> nearest_in(const Vec3f& p, const Vec3f& a, const Vec3f& b, 
     }
     return {1 - vb / sum - vc / sum, vb / sum, vc / sum};
 }
-
-} // namespace
 
 ClosestPoint::ClosestPoint(std::span<const Vec3f> points, std::span<const Triangle> triangles)
     : points_(points), triangles_(triangles), order_(triangles.size()) {

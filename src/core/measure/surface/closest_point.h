@@ -18,6 +18,9 @@ struct SurfacePlace {
     double distance_m = 0;
 };
 
+/// The corners' shares of the point of a triangle that is nearest to p. (Ericson, Real-Time Collision Detection, 5.1.5)
+std::array<float, 3> nearest_in(const Vec3f& p, const Vec3f& a, const Vec3f& b, const Vec3f& c);
+
 /// A tree of boxes over triangles. It keeps references: points and triangles must outlive it. 32 bytes a box, two boxes
 /// for every four triangles.
 class ClosestPoint {

@@ -48,6 +48,9 @@ std::optional<Problem> describe(const DescribedClip& row, StepResult& result, st
         return Problem{fmt::format("there is a clip \"{}\" already.", as), "", "Choose another name."};
     }
     clip.name = as;
+    for (CacheOrder& order : scene.orders) {
+        order.clip = order.clip == name ? as : order.clip;
+    }
     clip.loop = row.loop.value_or(clip.loop);
     clip.last_is_first = clip.last_is_first && clip.loop;
     clip.deliver = row.deliver.value_or(clip.deliver);

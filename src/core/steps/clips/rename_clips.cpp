@@ -48,6 +48,11 @@ Result<StepResult> apply_rename_clips(const StepContext& context, const RenameCl
             example = renamed++ == 0 ? fmt::format(" ({} → {})", all[c], *ruled[c]) : example;
         }
         result.scene.clips[c].name = *ruled[c];
+        for (size_t o = 0; o < context.scene.orders.size(); ++o) { // what is cached over it goes by its name
+            if (context.scene.orders[o].clip == all[c]) {
+                result.scene.orders[o].clip = *ruled[c];
+            }
+        }
         names.push_back(*ruled[c]);
     }
     if (const std::vector<std::string> doubled = doubled_names(names); !doubled.empty()) {

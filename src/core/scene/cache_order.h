@@ -1,0 +1,21 @@
+// That the points of a surface, or of curves, go out frame by frame over a clip: said on the route card, made when it
+// is delivered.
+#pragma once
+
+#include <cstdint>
+#include <string>
+#include <tuple>
+
+namespace wembrix {
+
+struct CacheOrder {
+    int node = -1; ///< carries a surface or curves
+    std::string clip;
+    int first = 0; ///< of the clip's frames
+    int last = -1; ///< below `first`: to its end
+    int every = 1; ///< each so manieth of them
+    template <typename Self> static auto fields(Self& s) { return std::tie(s.node, s.clip, s.first, s.last, s.every); }
+    bool operator==(const CacheOrder& other) const { return fields(*this) == fields(other); }
+};
+
+} // namespace wembrix
