@@ -233,7 +233,7 @@ TEST_F(ClipRows, TheCardCanBeUnfoldedBesideTheTakes) {
     // Each station keeps its own.
     window->choose_station(1);
     EXPECT_TRUE(window->card().isVisible());
-    window->choose_station(4);
+    window->choose_station("deliver");
     EXPECT_FALSE(window->card().isVisible());
     window->choose_station(3);
     EXPECT_TRUE(window->card().isVisible());

@@ -15,6 +15,7 @@
 #include "stations/intake/replace_dialog.h"
 #include "stations/intake/source_menu.h"
 #include "stations/joints/joints_station.h"
+#include "stations/strands/strands_station.h"
 #include "stations/surface/surface_station.h"
 #include "stations/takes/key_strip.h"
 #include "stations/takes/takes_station.h"
@@ -393,7 +394,7 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         take(window, out, QStringLiteral("apart"));
     }
     if (wanted("deliver") || wanted("deliver-changed")) {
-        window.choose_station(4);
+        window.choose_station("deliver");
         window.runner().deliver_cells(window.board().due());
         wait_for([&] { return !window.runner().is_running() && window.board().is_current(); });
         window.page<DeliverStation>().board_view().setCurrentIndex(window.board().index(2, 1));
@@ -409,13 +410,31 @@ int run(const QString& job, const QString& first_look, const QString& out, const
                                   contract_of(window.session().state()->replay.prepared(), "market_courier"));
         dialog_picture(dialog, "destinations");
     }
-    if (wanted("guide")) {
+    if (only == QStringLiteral("guide")) {
         GuideWindow guide;
         guide.show_page(QStringLiteral("takes"));
         dialog_picture(guide, "guide");
     }
+    if (wanted("strands") || only == QStringLiteral("strands-guides")) {
+        window.open_paths({QFileInfo(job).path() + QStringLiteral("/tansy_strands.wembrix")});
+        wait_for([&] { return window.session().is_current() && !window.session().is_busy(); });
+        window.choose_station("strands");
+        auto& page = window.page<StrandsStation>();
+        page.board().choose_strands("crest_strands");
+        window.camera().look_from(-1.3, 0.15);
+        window.camera().frame(Vec3(0, 0.92, 0.1), 0.62);
+        show_clip(window, QStringLiteral("shake_off"), 40);
+        wait_for([&] { return !page.board().is_measuring(); });
+        take(window, out, QStringLiteral("strands"));
+        if (only == QStringLiteral("strands-guides")) {
+            window.findChild<QPushButton*>(QStringLiteral("shapeGuides"))->click();
+            page.board().choose(4, false);
+            page.board().choose(7, true);
+            take(window, out, QStringLiteral("strands-guides"));
+        }
+    }
     if (only == QStringLiteral("more")) { // windows that are not among the pictures of the documentation
-        window.choose_station(4);
+        window.choose_station("deliver");
         window.runner().deliver_cells(window.board().due());
         wait_for([&] { return !window.runner().is_running() && window.board().is_current(); });
         window.page<DeliverStation>().board_view().setCurrentIndex(window.board().index(0, 1));

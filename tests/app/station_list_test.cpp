@@ -27,28 +27,28 @@ class EmptyPage : public StationPage {
 
 TEST(Stations, OneMoreIsItsPageAndItsRow) {
     std::vector<StationKind> kinds = station_kinds();
-    kinds.insert(kinds.begin() + 4, {"strands", 5, "Strands", "What grows where", true, false,
+    kinds.insert(kinds.begin() + 4, {"lab", 7, "Lab", "What is tried out", true, false,
                                      [](const StationContext& context, QWidget* parent) -> StationPage* {
                                          return new EmptyPage(context, parent);
                                      }});
     MainWindow window(kinds);
     ASSERT_EQ(window.pages().size(), station_kinds().size() + 1);
-    EXPECT_NE(window.findChild<RailButton*>(QStringLiteral("stationStrands")), nullptr);
-    window.choose_station("strands");
+    EXPECT_NE(window.findChild<RailButton*>(QStringLiteral("stationLab")), nullptr);
+    window.choose_station("lab");
     EXPECT_EQ(window.station(), 4);
     EXPECT_TRUE(window.card().isHidden()) << "its row says that the card begins folded there";
     window.choose_station("deliver");
-    EXPECT_EQ(window.station(), 5);
+    EXPECT_EQ(window.station(), 6);
     // Its shortcut is in the menu, and its findings wait in it.
     bool in_menu = false;
     for (const QAction* action : window.findChildren<QAction*>()) {
-        in_menu = in_menu || action->shortcut() == QKeySequence(Qt::ALT | Qt::Key_5);
+        in_menu = in_menu || action->shortcut() == QKeySequence(Qt::ALT | Qt::Key_7);
     }
     EXPECT_TRUE(in_menu);
     SessionState state;
     Finding finding;
-    finding.id = "thin_strands";
-    finding.station = "strands";
+    finding.id = "thin_air";
+    finding.station = "lab";
     finding.grade = Grade::stop;
     state.findings = {finding};
     EXPECT_EQ(window.pages()[4]->waits(state).text.toStdString(), "1 stop");

@@ -168,7 +168,7 @@ TEST_F(Window, DeliversAndTheBoardSaysWhatArrived) {
     for (int r = 0; r < claims->rowCount(); ++r) {
         EXPECT_TRUE(claims->item(r, 3)->text().contains("Pass")) << claims->item(r, 0)->text().toStdString();
     }
-    EXPECT_EQ(child<DriftCurve>("driftCurve")->frames(), 900U);
+    EXPECT_EQ(child<FrameCurve>("driftCurve")->frames(), 900U);
     EXPECT_TRUE(child<QLabel>("arrivalFooter")->text().contains("mm at"));
     // A change makes all of it stale, and undo makes it arrived again: the board tells by what the files were made
     // from.
@@ -185,7 +185,7 @@ TEST_F(Window, WhatStayedBehindIsListedAndSubjectsOpen) {
     mend();
     window->runner().deliver_cells(window->board().due());
     ASSERT_TRUE(wait_for([&] { return !window->runner().is_running(); }));
-    window->choose_station(4);
+    window->choose_station("deliver");
     BoardModel& board = window->board();
     ASSERT_TRUE(board.data(board.index(0, 0), Qt::DisplayRole).toString().contains("model"));
     window->page<DeliverStation>().board_view().setCurrentIndex(board.index(0, 1));
@@ -233,7 +233,7 @@ TEST_F(Window, TheBoardIsStillRightAfterARestart) {
     open();
     EXPECT_EQ(window->board().count(CellState::arrived), 4);
     // A cell from the earlier session is read back again when it is looked at.
-    window->choose_station(4);
+    window->choose_station("deliver");
     window->page<DeliverStation>().board_view().setCurrentIndex(window->board().index(1, 1));
     auto* claims = child<QTableWidget>("claims");
     EXPECT_TRUE(wait_for([&] { return claims->rowCount() == 8; }));

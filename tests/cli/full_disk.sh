@@ -28,6 +28,33 @@ for blocks in 1 2 8 64 300 512 1000 2000; do
     fi
     if ! cmp -s "$work/before" "$work/after"; then echo "not so: $blocks blocks leave all as it was"; failed=1; fi
 done
+# A cache that is written frame by frame: the one that was there stays, whole.
+for every in 40 2; do
+    python3 - "$work/tansy_strands.wembrix" "$work/every_$every.wembrix" $every << 'PY'
+import json, sys
+job = json.load(open(sys.argv[1]))
+job["name"], job["destinations"] = "cache", job["destinations"][:1]
+for step in job["steps"]:
+    if step["step"] == "cache_strands":
+        step["every"] = int(sys.argv[3])
+json.dump(job, open(sys.argv[2], "w"))
+PY
+done
+"$cli" deliver "$work/every_40.wembrix" --out "$work/cache" > /dev/null
+find "$work/cache" -type f -exec sha256sum {} + | sort > "$work/before"
+for blocks in 2200 4000 9000; do # the model has room, the cache has not
+    (
+        trap '' XFSZ
+        ulimit -f "$blocks"
+        "$cli" deliver "$work/every_2.wembrix" --out "$work/cache" > "$work/said" 2> "$work/err"
+    )
+    code=$?
+    find "$work/cache" -type f -exec sha256sum {} + | sort > "$work/after"
+    if [ "$code" -ne 2 ] || [ "$(wc -l < "$work/err")" -ne 1 ] || ! grep -q "disk has room" "$work/err"; then
+        echo "not so: a cache with $blocks blocks ends with code 2 and one sentence: $code $(cat "$work/err")"; failed=1
+    fi
+    if ! cmp -s "$work/before" "$work/after"; then echo "not so: a cache with $blocks blocks leaves all as it was"; failed=1; fi
+done
 cp "$work/tansy.wembrix" "$work/job.wembrix"
 python3 -c "print('name,first,last,note'); [print(f'c{k},{k*10},{k*10+8},' + 'x' * 200) for k in range(80)]" > "$work/cuts.csv"
 (

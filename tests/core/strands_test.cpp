@@ -373,5 +373,95 @@ TEST(Strands, GuidesOnTheCardComeBackAndWrongOnesAreRefused) {
     }
 }
 
+/// A tube of rings along a circle in the XZ plane: all around (a torus), or a part of it, open at both ends.
+Scene tube(double large, double small, double part) {
+    constexpr uint32_t rings = 60;
+    constexpr uint32_t sides = 24;
+    const bool closed = part >= 1;
+    std::vector<Vec3f> points;
+    std::vector<uint32_t> indices;
+    const uint32_t rows = closed ? rings : rings + 1;
+    for (uint32_t r = 0; r < rows; ++r) {
+        const double a = 2 * M_PI * part * r / rings;
+        const Vec3 out(std::cos(a), 0, std::sin(a));
+        for (uint32_t k = 0; k < sides; ++k) {
+            const double b = 2 * M_PI * k / sides;
+            points.push_back((large * out + small * (std::cos(b) * out + std::sin(b) * Vec3::UnitY())).cast<float>());
+        }
+    }
+    for (uint32_t r = 0; r < rings; ++r) {
+        for (uint32_t k = 0; k < sides; ++k) {
+            const uint32_t a = r * sides + k;
+            const uint32_t b = r * sides + (k + 1) % sides;
+            const uint32_t c = (r + 1) % rows * sides + k;
+            const uint32_t d = (r + 1) % rows * sides + (k + 1) % sides;
+            indices.insert(indices.end(), {a, b, c, b, d, c});
+        }
+    }
+    return surface_of(points, indices);
+}
+
+TEST(Strands, OnATorusAndABentTubeTheyStandOffTheCentreLineAsDenselyInsideTheBendAsOutside) {
+    constexpr double large = 0.2;
+    constexpr double small = 0.05;
+    for (const double part : {1.0, 0.4}) {
+        const Scene scene = grown_on(tube(large, small, part), {{"count", 4000}, {"length_varies", 0}, {"points", 4}},
+                                     {{"spread", 60}, {"length_mm", 20}});
+        const CurveSet& curves = fur(scene);
+        EXPECT_GT(curves.curve_count(), 3950U);
+        size_t outer = 0;
+        for (size_t c = 0; c < curves.curve_count(); ++c) {
+            const Vec3 root = curves.points[c * 4].cast<double>();
+            const Vec3 tip = curves.points[c * 4 + 3].cast<double>();
+            const Vec3 flat(root.x(), 0, root.z());
+            const Vec3 centre = large * flat.normalized();
+            EXPECT_NEAR((root - centre).norm(), small, 0.001);
+            EXPECT_NEAR((tip - root).norm(), 0.02, 1e-4);
+            EXPECT_GT((tip - root).normalized().dot((root - centre).normalized()), 0.97) << "straight off the tube";
+            outer += flat.norm() > large ? 1 : 0;
+        }
+        // The outer half of a tube that is bent has more surface (Pappus): (pi R + 2 r) to (pi R - 2 r).
+        const double share = (M_PI * large + 2 * small) / (2 * M_PI * large);
+        EXPECT_NEAR(static_cast<double>(outer) / static_cast<double>(curves.curve_count()), share, 0.025) << part;
+        EXPECT_LT(strand_facts(scene, scene.find_node("fur")).root_off_m, 1e-6);
+    }
+}
+
+TEST(Strands, ThoseThatFollowTheSurfaceAreNotHeldByAPartThatOnlyLiesNearBy) {
+    // A ball with fur, and one right beside it that goes away: the fur between the two stays with the first.
+    std::vector<Vec3f> points;
+    std::vector<uint32_t> indices;
+    add_sphere({0, 1, 0}, 0.1F, points, indices);
+    const auto first_of_other = static_cast<uint32_t>(points.size());
+    add_sphere({0.215F, 1, 0}, 0.1F, points, indices);
+    Scene scene = surface_of(points, indices);
+    MorphTarget away;
+    away.name = "away";
+    std::vector<uint32_t> which;
+    for (auto v = first_of_other; v < points.size(); ++v) {
+        which.push_back(v);
+    }
+    away.positions = std::vector<Vec3f>(which.size(), Vec3f(2, 0, 0));
+    away.points = std::move(which);
+    scene.meshes[0].shapes = {std::move(away)};
+    scene.meshes[0].shape_weights = {0};
+    Clip clip;
+    clip.name = "go";
+    clip.seconds = 1;
+    clip.rate = 10;
+    clip.channels.push_back(
+        {0, Path::weights, Interpolation::linear, 1, std::vector<float>{0, 1}, std::vector<float>{0, 1}, {}});
+    scene.clips = {clip};
+    std::vector<std::string> ball = {fmt::format("0-{}", first_of_other - 1)};
+    scene = done(scene, "strand_region", {{"name", "fur"}, {"vertices", ball}}).scene;
+    scene = done(scene, "strand_guides", {{"spread", 30}, {"length_mm", 14}}).scene;
+    scene = done(scene, "grow_strands", {{"count", 800}, {"trimmed", false}, {"points", 6}}).scene;
+    scene = done(scene, "bind_strands", {{"follow", "surface"}}).scene;
+    const StrandMotion motion = strand_motion(scene, scene.find_node("fur"), scene.clips[0]);
+    EXPECT_EQ(motion.change_mm.size(), 11U);
+    EXPECT_LT(motion.length_change, 1e-3) << "none is drawn along";
+    EXPECT_LT(motion.root_drift_m, 1e-6);
+}
+
 } // namespace
 } // namespace wembrix

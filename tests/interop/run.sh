@@ -47,7 +47,23 @@ done
 "$build/tests/wembrix-points" usds "$work/usds" "${WEMBRIX_INTEROP_RIGS:-40}"
 sed 's/"container": "glb"/"container": "usdc"/' "$work/demo/tansy.wembrix" > "$work/demo/tansy_usd.wembrix"
 "$build/src/cli/wembrix-cli" deliver "$work/demo/tansy_usd.wembrix" --out "$work/usd" | grep -v "  pass$"
-usd_files=("$work"/usds/*.usd[ac])
+# Strands and caches, few of each: the other reader writes them out as text.
+python3 - "$work/demo/tansy_strands.wembrix" "$work/demo/strands.wembrix" << 'PY'
+import json, sys
+job = json.load(open(sys.argv[1]))
+job["name"] = "strands"
+for step in job["steps"]:
+    if step["step"] == "grow_strands":
+        step.update(count=60, points=6)
+    if step["step"] == "cache_strands":
+        step["every"] = 40
+job["steps"].append({"step": "cache_surface", "surface": "post_bag", "clips": ["wade"], "every": 60})
+json.dump(job, open(sys.argv[2], "w"))
+PY
+"$build/src/cli/wembrix-cli" deliver "$work/demo/strands.wembrix" --out "$work/strands" | grep -v "  pass$"
+mkdir -p "$work/usd"
+cp "$work"/strands/Tidewater_runtime/*.usdc "$work/usd/"
+usd_files=("$work"/usds/*.usd[ac] "$work"/usd/strands_*.usdc)
 for file in "$work"/usd/*/*.usdc; do
     cp "$file" "$work/usd/$(basename "$(dirname "$file")")_$(basename "$file")"
     usd_files+=("$work/usd/$(basename "$(dirname "$file")")_$(basename "$file")")

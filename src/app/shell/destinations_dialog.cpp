@@ -40,7 +40,8 @@ bool is_number(const char* key) {
 /// May be left empty: then there is no such limit or rule, and nothing of it stands in the file.
 bool may_be_empty(const char* key) {
     const std::string_view name(key);
-    return name == "max_shapes" || name == "longest_path" || name == "largest_image" || name.ends_with("_names");
+    return name == "max_shapes" || name == "longest_path" || name == "largest_image" || name == "strands_file" ||
+           name == "cache_file" || name.ends_with("_names");
 }
 
 QString written_in(const nlohmann::json& json, const char* key) {
@@ -193,6 +194,17 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
         {tr("Below what they belong to"), tr("At the top of the file"), tr("Data of a node"), tr("Leave out")},
         {"below", "beside", "node_data", "left_out"});
     add_field(tr("Names of hulls"), "hull_names", tr("{surface}, {number} and {kind} are filled in."));
+    QStringList labels = {tr("Strands with the model, where it can; no caches")};
+    std::vector<nlohmann::json> ids = {""};
+    for (const Format& format : formats()) {
+        if (format.write_moving != nullptr) {
+            labels << QString::fromUtf8(format.label.data(), static_cast<qsizetype>(format.label.size()));
+            ids.emplace_back(format.id);
+        }
+    }
+    add_field(tr("Strands and caches"), "points_container",
+              tr("What they go out in, each in a file of its own: strands at rest, and every point at each frame."),
+              labels, ids);
     add_field(tr("Root joint"), "root", tr("The one joint at the top. A file with another root is held."));
     add_field(tr("Joint names"), "joint_names", tr("A regular expression that a whole name must fit."));
     add_field(tr("Longest name"), "longest_name", tr("Characters that a joint's name may have."));
@@ -205,6 +217,9 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
               tr("Characters that a file's whole path may have there. 0: as many as the system takes."));
     add_field(tr("Model file"), "model_file", tr("{job} and {destination} are filled in."));
     add_field(tr("Clip file"), "clip_file", tr("{job}, {destination} and {clip} are filled in."));
+    add_field(tr("Strands file"), "strands_file",
+              tr("{part} is filled in: what the strands are called. Empty: {job}_{part}."));
+    add_field(tr("Cache file"), "cache_file", tr("The same, with {clip}. Empty: {job}_{part}_{clip}."));
     add_field(tr("Drift limit (mm)"), "drift_limit_mm", tr("A delivery that moves any vertex farther is held."));
     contract_ = new ContractRow(std::move(own), form_);
     connect(contract_, &ContractRow::chosen, this, [this](const std::optional<Contract>& contract) {

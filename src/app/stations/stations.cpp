@@ -3,6 +3,7 @@
 #include "stations/intake/intake_station.h"
 #include "stations/joints/joints_station.h"
 #include "stations/station.h"
+#include "stations/strands/strands_station.h"
 #include "stations/surface/surface_station.h"
 #include "stations/takes/takes_station.h"
 
@@ -24,6 +25,8 @@ const std::vector<StationKind>& station_kinds() {
          make_page<SurfaceStation>},
         {"takes", 4, QObject::tr("Takes"), QObject::tr("Cut takes into clips, see what closes"), true, true,
          make_page<TakesStation>},
+        {"strands", 5, QObject::tr("Strands"), QObject::tr("Hair, feathers, fringes: where they grow, how they follow"),
+         false, true, make_page<StrandsStation>},
         {"deliver", 6, QObject::tr("Deliver"), QObject::tr("Write the files and see how they arrived"), true, false,
          make_page<DeliverStation>},
     };

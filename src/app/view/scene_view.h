@@ -98,6 +98,8 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     [[nodiscard]] QPointF place_of(int node) const; ///< of a joint, in the pane
     /// Of a place in the world, in the pane.
     [[nodiscard]] QPointF place_of(const Vec3& world) const { return projection().on_screen(world); }
+    /// The way that the eye looks, in the world.
+    [[nodiscard]] Vec3 looks_along() const { return projection().away; }
     /// The measuring rod, from the ground to the top, in the pane. Its top can be dragged in Prepared.
     [[nodiscard]] QLineF rod() const;
     /// The tool gets the next click; Escape ends it without.

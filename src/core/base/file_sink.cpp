@@ -99,6 +99,15 @@ MappedFile::~MappedFile() {
     ::munmap(const_cast<char*>(bytes_.data()), bytes_.size());
 }
 
+void MappedFile::let_go(const void* first, size_t size) const {
+    static const auto page = static_cast<uintptr_t>(::sysconf(_SC_PAGESIZE));
+    const auto begin = (reinterpret_cast<uintptr_t>(first) + page - 1) / page * page;
+    const auto end = (reinterpret_cast<uintptr_t>(first) + size) / page * page;
+    if (end > begin) {
+        ::madvise(reinterpret_cast<void*>(begin), end - begin, MADV_DONTNEED);
+    }
+}
+
 Result<std::string> hash_of_file(const std::filesystem::path& file) {
     const int in = ::open(file.c_str(), O_RDONLY | O_CLOEXEC | O_NONBLOCK);
     struct stat info {};

@@ -44,6 +44,8 @@ class MappedFile {
     MappedFile& operator=(const MappedFile&) = delete;
     ~MappedFile();
     [[nodiscard]] std::string_view bytes() const { return bytes_; }
+    /// A part of them is not looked at again soon: its pages need not stay in memory.
+    void let_go(const void* first, size_t size) const;
 
   private:
     explicit MappedFile(std::string_view bytes) : bytes_(bytes) {}

@@ -97,7 +97,7 @@ ArrivalPanel::ArrivalPanel(Session& session, Camera& camera, Clock& clock, QWidg
     auto* drift = new QLabel(tr("Drift over the clip"), this);
     drift->setStyleSheet(QStringLiteral("font-weight: 600;"));
     column->addWidget(drift);
-    curve_ = new DriftCurve(clock, this);
+    curve_ = new FrameCurve(clock, this);
     column->addWidget(curve_);
     footer_ = new QLabel(this);
     footer_->setObjectName(QStringLiteral("arrivalFooter"));

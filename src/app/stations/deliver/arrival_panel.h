@@ -2,7 +2,7 @@
 #pragma once
 
 #include "session/delivery_runner.h"
-#include "stations/deliver/drift_curve.h"
+#include "stations/frame_curve.h"
 #include "view/scene_view.h"
 
 #include <QFrame>
@@ -37,7 +37,7 @@ class ArrivalPanel : public QFrame {
     std::vector<Claim> shown_; ///< the claims of the table
     bool opened_ = false;      ///< subjects that are the same have a row each, and not one together
     Ledger ledger_;
-    DriftCurve* curve_;
+    FrameCurve* curve_;
 };
 
 } // namespace wembrix::app

@@ -75,13 +75,15 @@ Mat3 to_core(const Layer& layer) {
     return turn * metres;
 }
 
-Outcome read_frame(const std::vector<Sample>& samples, int frame, const Mat3& to_core, std::vector<Vec3f>& out) {
+Outcome read_frame(const MappedFile& file, const std::vector<Sample>& samples, int frame, const Mat3& to_core,
+                   std::vector<Vec3f>& out) {
     const Value& value = samples[static_cast<size_t>(frame)].value;
     if (!(value.type().kind == Kind::float32 && value.type().width == 3) || value.size() == 0) {
         return Problem{fmt::format("frame {} holds no points.", frame), "", ""};
     }
     out.resize(value.size());
     std::memcpy(static_cast<void*>(out.data()), value.bytes().data(), value.bytes().size());
+    file.let_go(value.bytes().data(), value.bytes().size());
     const Eigen::Matrix3f matrix = to_core.cast<float>();
     for (Vec3f& point : out) {
         point = matrix * point;
@@ -183,15 +185,15 @@ Result<MovingFile> open_moving_usd(const std::filesystem::path& file) {
     const double step = places->size() < 2 ? 1 : (places->back().time - places->front().time) / (places->size() - 1);
     opened.points.rate = step > 0 ? codes / step : codes;
     const bool has_normals = opened.points.has_normals;
-    opened.points.at = [places, normals, matrix, turn, has_normals](int frame, std::vector<Vec3f>& to,
-                                                                    std::vector<Vec3f>& to_normals) -> Outcome {
+    opened.points.at = [file_held = *mapped, places, normals, matrix, turn,
+                        has_normals](int frame, std::vector<Vec3f>& to, std::vector<Vec3f>& to_normals) -> Outcome {
         if (frame < 0 || static_cast<size_t>(frame) >= places->size()) {
             return Problem{fmt::format("there is no frame {}.", frame), "", ""};
         }
-        if (Outcome done = read_frame(*places, frame, matrix, to); !done) {
+        if (Outcome done = read_frame(*file_held, *places, frame, matrix, to); !done) {
             return done;
         }
-        return has_normals ? read_frame(*normals, frame, turn, to_normals) : Outcome(Done{});
+        return has_normals ? read_frame(*file_held, *normals, frame, turn, to_normals) : Outcome(Done{});
     };
     return opened;
 }

@@ -150,7 +150,8 @@ StrandFacts strand_facts(const Scene& scene, int node) {
     return facts;
 }
 
-StrandMotion strand_motion(const Scene& scene, int node, const Clip& clip, int every) {
+StrandMotion strand_motion(const Scene& scene, int node, const Clip& clip, int every,
+                           const std::function<bool()>& stop) {
     const CurveSet& curves = scene.curve_sets[static_cast<size_t>(scene.nodes[static_cast<size_t>(node)].curves)];
     StrandMotion motion;
     StrandDeformer deformer(scene, node);
@@ -169,22 +170,26 @@ StrandMotion strand_motion(const Scene& scene, int node, const Clip& clip, int e
             strand_triangles(scene.meshes[static_cast<size_t>(scene.nodes[static_cast<size_t>(curves.surface)].mesh)]);
     }
     Pose pose;
-    for (int frame = 0; frame < clip.frames(); frame += std::max(1, every)) {
+    for (int frame = 0; frame < clip.frames() && !(stop && stop()); frame += std::max(1, every)) {
         poser.at(frame / clip.rate, pose);
         deformer.points(pose, points);
         motion.root_drift_m = std::max(motion.root_drift_m, deformer.root_drift_m(points));
         const std::vector<double> now = lengths_of(curves, points);
+        double farthest = 0;
         for (size_t c = 0; c < now.size(); ++c) {
+            farthest = std::max(farthest, std::abs(now[c] - lengths[c]));
             const double change = lengths[c] > 1e-9 ? std::abs(now[c] / lengths[c] - 1) : 0;
             if (change > motion.length_change) {
                 motion.length_change = change;
                 motion.worst_frame = frame;
             }
         }
+        motion.change_mm.push_back(static_cast<float>(farthest * 1000));
         if (body) {
             body->points(pose, places);
             const ClosestPoint tree(places, triangles);
             const size_t through = through_surface(tree, curves, points).strands;
+            motion.through_at.push_back(static_cast<uint32_t>(through));
             if (through > motion.through) {
                 motion.through = through;
                 motion.through_frame = frame;

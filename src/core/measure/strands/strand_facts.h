@@ -4,6 +4,7 @@
 #include "core/scene/scene.h"
 
 #include <cstdint>
+#include <functional>
 #include <span>
 #include <string>
 #include <vector>
@@ -39,9 +40,12 @@ struct StrandMotion {
     int worst_frame = 0;      ///< of the length
     size_t through = 0;       ///< at the frame where most go through the surface
     int through_frame = 0;
+    std::vector<uint32_t> through_at; ///< at each of those frames
+    std::vector<float> change_mm;     ///< at each of them: how far a strand's length is from what it was, at most
 };
-/// Every `every`th frame. Precondition: the node carries curves with valid roots.
-StrandMotion strand_motion(const Scene& scene, int node, const Clip& clip, int every = 1);
+/// Every `every`th frame, until `stop` says so. Precondition: the node carries curves with valid roots.
+StrandMotion strand_motion(const Scene& scene, int node, const Clip& clip, int every = 1,
+                           const std::function<bool()>& stop = {});
 
 /// Nodes with curves, in order.
 std::vector<int> strands_of(const Scene& scene);

@@ -1,4 +1,4 @@
-// Drift over the frames of a clip, with the limit and the frame that is shown.
+// Something measured at each frame of a clip (drift with its limit, a count), and the frame that is shown.
 #pragma once
 
 #include "session/clock.h"
@@ -8,11 +8,13 @@
 
 namespace wembrix::app {
 
-class DriftCurve : public QWidget {
+class FrameCurve : public QWidget {
     Q_OBJECT
   public:
-    explicit DriftCurve(Clock& clock, QWidget* parent = nullptr);
+    explicit FrameCurve(Clock& clock, QWidget* parent = nullptr);
     void show_drift(const std::vector<float>& per_frame_mm, double limit_mm);
+    /// How many of something at each frame; `none` stands there while nothing is known.
+    void show_counts(const std::vector<uint32_t>& per_frame, const QString& none);
     [[nodiscard]] size_t frames() const { return values_.size(); }
 
   protected:
@@ -25,6 +27,8 @@ class DriftCurve : public QWidget {
     Clock& clock_;
     std::vector<float> values_;
     double limit_ = 0;
+    bool counts_ = false;
+    QString none_;
 };
 
 } // namespace wembrix::app

@@ -1,4 +1,4 @@
-#include "stations/deliver/drift_curve.h"
+#include "stations/frame_curve.h"
 
 #include "style/theme.h"
 
@@ -15,20 +15,30 @@ constexpr int left_edge = 44;
 constexpr int right_edge = 8;
 } // namespace
 
-DriftCurve::DriftCurve(Clock& clock, QWidget* parent) : QWidget(parent), clock_(clock) {
+FrameCurve::FrameCurve(Clock& clock, QWidget* parent) : QWidget(parent), clock_(clock) {
     setMinimumHeight(86);
     setObjectName(QStringLiteral("driftCurve"));
     setToolTip(tr("Drag to go to a frame"));
     connect(&clock_, &Clock::moved, this, [this] { update(); });
 }
 
-void DriftCurve::show_drift(const std::vector<float>& per_frame_mm, double limit_mm) {
+void FrameCurve::show_drift(const std::vector<float>& per_frame_mm, double limit_mm) {
     values_ = per_frame_mm;
     limit_ = limit_mm;
+    counts_ = false;
+    none_ = tr("no drift measured yet");
     update();
 }
 
-void DriftCurve::paintEvent(QPaintEvent*) {
+void FrameCurve::show_counts(const std::vector<uint32_t>& per_frame, const QString& none) {
+    values_.assign(per_frame.begin(), per_frame.end());
+    limit_ = 0;
+    counts_ = true;
+    none_ = none;
+    update();
+}
+
+void FrameCurve::paintEvent(QPaintEvent*) {
     const Theme& l = theme();
     QPainter painter(this);
     painter.setRenderHint(QPainter::Antialiasing);
@@ -38,8 +48,8 @@ void DriftCurve::paintEvent(QPaintEvent*) {
     if (values_.size() < 2) {
         painter.setPen(l.soft);
         painter.drawText(rect(), Qt::AlignCenter,
-                         values_.empty() ? tr("no drift measured yet")
-                                         : tr("a model has one pose: %1 mm").arg(values_[0], 0, 'f', 4));
+                         values_.empty() || counts_ ? none_
+                                                    : tr("a model has one pose: %1 mm").arg(values_[0], 0, 'f', 4));
         return;
     }
     const float most = *std::max_element(values_.begin(), values_.end());
@@ -55,8 +65,9 @@ void DriftCurve::paintEvent(QPaintEvent*) {
     painter.drawLine(area.bottomLeft(), area.bottomRight());
     painter.setPen(l.soft);
     painter.drawText(QRectF(0, y_of(most) - 7, left_edge - 4, 14), Qt::AlignRight | Qt::AlignVCenter,
-                     tr("%1").arg(most, 0, 'g', 2));
-    painter.drawText(QRectF(0, area.bottom() - 7, left_edge - 4, 14), Qt::AlignRight | Qt::AlignVCenter, tr("0 mm"));
+                     counts_ ? QString::number(most, 'f', 0) : tr("%1").arg(most, 0, 'g', 2));
+    painter.drawText(QRectF(0, area.bottom() - 7, left_edge - 4, 14), Qt::AlignRight | Qt::AlignVCenter,
+                     counts_ ? tr("none") : tr("0 mm"));
     painter.drawText(QRectF(area.left(), area.bottom() + 2, 60, 13), Qt::AlignLeft, tr("frame 0"));
     painter.drawText(QRectF(area.right() - 60, area.bottom() + 2, 60, 13), Qt::AlignRight,
                      QString::number(values_.size() - 1));
@@ -65,15 +76,17 @@ void DriftCurve::paintEvent(QPaintEvent*) {
         painter.drawLine(QPointF(area.left(), y_of(limit_)), QPointF(area.right(), y_of(limit_)));
     }
     painter.setPen(l.stop);
-    painter.drawText(QRectF(area.left(), limit_in_scale ? y_of(limit_) - 13 : 0, area.width(), 12), Qt::AlignRight,
-                     limit_in_scale ? tr("limit %1 mm").arg(limit_) : tr("limit %1 mm, far above").arg(limit_));
+    if (!counts_) {
+        painter.drawText(QRectF(area.left(), limit_in_scale ? y_of(limit_) - 13 : 0, area.width(), 12), Qt::AlignRight,
+                         limit_in_scale ? tr("limit %1 mm").arg(limit_) : tr("limit %1 mm, far above").arg(limit_));
+    }
     QPainterPath path;
     for (size_t i = 0; i < values_.size(); ++i) {
         const QPointF at(x_of(static_cast<double>(i)), y_of(values_[i]));
         i == 0 ? path.moveTo(at) : path.lineTo(at);
     }
     painter.setBrush(Qt::NoBrush);
-    painter.setPen(QPen(l.arrived, 1.4));
+    painter.setPen(QPen(counts_ ? l.look : l.arrived, 1.4));
     painter.drawPath(path);
     if (clock_.frames() == static_cast<int>(values_.size())) {
         painter.setPen(QPen(l.selection, 1));
@@ -82,7 +95,7 @@ void DriftCurve::paintEvent(QPaintEvent*) {
     }
 }
 
-void DriftCurve::go_to(double x) {
+void FrameCurve::go_to(double x) {
     if (values_.size() < 2) {
         return;
     }
@@ -91,10 +104,10 @@ void DriftCurve::go_to(double x) {
     clock_.go_to(static_cast<int>(std::lround(along * static_cast<double>(clock_.frames() - 1))));
 }
 
-void DriftCurve::mousePressEvent(QMouseEvent* event) {
+void FrameCurve::mousePressEvent(QMouseEvent* event) {
     go_to(event->position().x());
 }
-void DriftCurve::mouseMoveEvent(QMouseEvent* event) {
+void FrameCurve::mouseMoveEvent(QMouseEvent* event) {
     go_to(event->position().x());
 }
 
