@@ -165,6 +165,20 @@ int materials(const SurfaceOptions& options);
 /// How many, how long and wide, where they are rooted, what goes through the surface, and what clips do to them.
 int strands(const SurfaceOptions& options);
 
+/// A surface, or strands, over frames of a clip: made, read back and checked.
+struct CacheOptions {
+    std::string job;
+    std::string clip;
+    std::string of;          ///< a surface or strands; empty: the only surface
+    std::string as = "usd";  ///< or "textures"
+    std::string destination; ///< by name; empty: the job's first
+    std::string out;
+    int first = 0, last = -1, every = 1;
+    bool half = false;
+    bool json = false;
+};
+int cache(const CacheOptions& options);
+
 /// One surface in a pose, as a file for a sculptor.
 struct SculptOptions {
     std::string file; ///< a job or a source

@@ -108,6 +108,17 @@ check "rooted on her, and they stay so" python_says \
 check "they arrive in a USD" ends 0 "$cli" deliver "$work/demo/crest.wembrix" --out "$work/crest"
 check "and are read there" ends 0 "$cli" strands "$work/crest/Lantern_web_view/tansy_model.usdc" --json
 check "rooted as they were" python_says "d['strands'][0]['surface'] == 'tansy_body' and d['strands'][0]['roots_off_mm'] < 0.001 and d['strands'][0]['count'] > 300"
+check "a surface over frames, as points" ends 0 "$cli" cache "$work/demo/tansy.wembrix" --clip stamp --of post_bag --every 10 --out "$work/cache" --json
+check "which arrives" python_says \
+    "[(r['deliverable'], r['state'], all(c['pass'] for c in r['claims'])) for r in d['deliverables']] == [('cache:post_bag/stamp', 'arrived', True)]"
+check "the same as textures" ends 0 "$cli" cache "$work/demo/tansy.wembrix" --clip stand --of post_bag --as textures --half --every 10 --out "$work/textures" --json
+check "with the model that leads to them" python_says \
+    "[(r['deliverable'], r['state']) for r in d['deliverables']] == [('model', 'arrived'), ('textures:post_bag/stand', 'arrived')] and len(d['deliverables'][1]['files']) == 3"
+check "too far away for halves" ends 1 "$cli" cache "$work/demo/tansy.wembrix" --clip stamp --of post_bag --as textures --half --every 10 --out "$work/halves" --json
+check "which is held by what it cost" python_says \
+    "d['deliverables'][1]['state'] == 'held' and d['deliverables'][1]['reason'].startswith('Drift') and d['deliverables'][1]['drift_mm'] > 0.5"
+check "over a clip that is not there" ends 2 "$cli" cache "$work/demo/tansy.wembrix" --clip nothing --of post_bag --out "$work/cache"
+check "of nothing" ends 2 "$cli" cache "$work/demo/tansy.wembrix" --clip stamp --of nobody --out "$work/cache"
 check "its materials" ends 0 "$cli" materials "$work/demo/tansy.wembrix" --json
 check "slot by slot" python_says "[s['material'] for s in d['slots']][:2] == ['plumage', 'wings']"
 check "a BVH moves the model" ends 0 "$cli" deliver --card "$work/empty.card.json" --destination "$work/demo/Lantern_web_view.destination.json" \

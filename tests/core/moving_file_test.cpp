@@ -6,6 +6,7 @@
 #include "core/delivery/moving_parts.h"
 #include "core/findings/finding.h"
 #include "core/formats/format.h"
+#include "core/formats/image/exr.h"
 #include "core/formats/usd/usd.h"
 #include "core/measure/strands/strand_deform.h"
 #include "core/measure/surface/deform.h"
@@ -262,6 +263,73 @@ TEST_F(MovingFiles, WhatSomebodyBakedGoesOutFrameByFrameAsItIs) {
     EXPECT_EQ(read->caches.at(0).rate, 24);
 }
 
+TEST_F(MovingFiles, AsTexturesEachVertexFindsItsPixelAtEachFrame) {
+    for (const bool half : {false, true}) {
+        Scene prepared = tower({"root", "arm"});
+        add_nod(prepared, "nod", 1, 0.7, true);
+        prepared = done(prepared, {"cache_surface", {{"clips", {"nod"}}, {"as", "textures"}, {"half", half}}}).scene;
+        DeliveryRequest request = request_for(prepared);
+        request.destination.points_container.clear(); // an engine with nothing else
+        const Result<DeliveryReport> report = deliver(request);
+        ASSERT_TRUE(report.ok()) << report.problem().sentence();
+        EXPECT_TRUE(report->all_arrived()) << reasons(*report);
+        ASSERT_EQ(report->arrivals.size(), 3U);
+        EXPECT_EQ(report->arrivals[2].deliverable.id(), "textures:tower/nod");
+        EXPECT_EQ(report->arrivals[2].files.size(), 3U);
+        const json said = json::parse(read_file(folder_ / "tower_tower_nod_textures.json").take());
+        EXPECT_EQ(said["frames"], 31);
+        EXPECT_EQ(said["coordinates"], "TEXCOORD_0");
+        EXPECT_EQ(said["numbers"], half ? "half" : "float");
+        const Result<ExrImage> image = read_exr(folder_ / said["positions"].get<std::string>());
+        ASSERT_TRUE(image.ok()) << image.problem().sentence();
+        EXPECT_EQ(image->half, half);
+        // Put together by what the description says, in the engine's axes and unit, by the model that arrived.
+        const Result<Scene> model = read_scene(folder_ / "tower_model.glb");
+        const int node = model->find_node("tower");
+        const Mesh& mesh = model->meshes[static_cast<size_t>(model->nodes[static_cast<size_t>(node)].mesh)];
+        const Attribute& set = mesh.attributes.back();
+        ASSERT_EQ(set.name, "TEXCOORD_0");
+        const Clip& clip = prepared.clips[0];
+        const Poser poser(prepared, &clip);
+        Deformer deformer(prepared, {prepared.find_node("tower")});
+        Pose pose = poser.rest();
+        std::vector<Vec3f> rest(deformer.point_count());
+        deformer.points(pose, rest);
+        std::vector<Vec3f> there(rest.size());
+        const Mat4 engine = request.destination.axes.from_core();
+        const double height = said["height"];
+        double farthest = 0;
+        for (int f = 0; f < 31; ++f) {
+            poser.at(f / 30.0, pose);
+            deformer.points(pose, there);
+            for (size_t v = 0; v < rest.size(); ++v) {
+                const double u = static_cast<double>(set.data[2 * v]);
+                const double down = (f + static_cast<double>(set.data[2 * v + 1])) / said["frames"].get<double>();
+                const auto column = static_cast<size_t>(u * image->size.width);
+                const auto row = static_cast<size_t>(down * height);
+                const float* pixel = &image->pixels[3 * (row * image->size.width + column)];
+                const Vec3 should = linear_of(engine) * (there[v] - rest[v]).cast<double>();
+                farthest = std::max(farthest, (Vec3(pixel[0], pixel[1], pixel[2]) - should).norm());
+            }
+        }
+        EXPECT_LT(farthest, half ? 0.1 : 1e-4) << "centimetres";
+        EXPECT_GT(half ? farthest : 1, 1e-6) << "halves do round";
+        // Another motion, and a model without its coordinates, are seen.
+        Scene other = prepared;
+        other.clips[0].channels[0].values.edit()[24] += 0.3F;
+        EXPECT_FALSE(broken_claims(other, "textures:tower/nod", request, "tower_tower_nod_textures").empty());
+        Scene wider = prepared;
+        wider.orders[0].every = 2;
+        EXPECT_EQ(broken_claims(wider, "textures:tower/nod", request, "tower_tower_nod_textures").front(), "Frames");
+        Scene plain = prepared;
+        plain.orders.clear();
+        request.prepared = &plain;
+        EXPECT_TRUE(deliver(request)->all_arrived());
+        EXPECT_FALSE(fs::exists(folder_ / "tower_tower_nod_textures.json")) << "what nobody asks for any more goes";
+        fs::remove_all(folder_);
+    }
+}
+
 TEST_F(MovingFiles, AFileThatCannotBeWrittenIsToldAndLeavesNothing) {
     fs::create_directories(folder_);
     const Scene prepared = furry_tower();
@@ -372,6 +440,49 @@ TEST(StrandFindings, WidthsThatAreMissingAreAskedForWhereStrandsGoOut) {
     EXPECT_EQ(count(nullptr), 1U);
     scene = done(scene, {"set_strand_widths", {{"root_mm", 1}, {"tip_mm", 0.1}}}).scene;
     EXPECT_EQ(count(&both[0]), 0U);
+}
+
+TEST(Exr, ComesBackAsItWasAndNothingBrokenIsTaken) {
+    const fs::path folder = fs::temp_directory_path() / fmt::format("wembrix_exr_{}", ::getpid());
+    fs::create_directories(folder);
+    const auto row = [](uint32_t y, std::span<float> numbers) -> Outcome {
+        for (size_t i = 0; i < numbers.size(); ++i) {
+            numbers[i] = static_cast<float>(std::sin(0.7 * static_cast<double>(i) + y)) * 100;
+        }
+        return Done{};
+    };
+    for (const bool half : {false, true}) {
+        const fs::path file = folder / (half ? "half.exr" : "float.exr");
+        ASSERT_TRUE(write_exr(file, {37, 11}, half, row).ok());
+        EXPECT_FALSE(write_exr(file, {37, 11}, half, row).ok()) << "what is there stays";
+        const Result<ExrImage> read = read_exr(file);
+        ASSERT_TRUE(read.ok());
+        EXPECT_EQ(read->size.width, 37U);
+        EXPECT_EQ(read->size.height, 11U);
+        std::vector<float> wanted(3 * 37);
+        for (uint32_t y = 0; y < 11; ++y) {
+            ASSERT_TRUE(row(y, wanted).ok());
+            for (size_t i = 0; i < wanted.size(); ++i) {
+                EXPECT_NEAR(read->pixels[y * wanted.size() + i], wanted[i], half ? 0.05 : 0) << y << " " << i;
+            }
+        }
+        const std::string whole = read_file(file).take();
+        for (size_t length = 0; length < whole.size(); length += 7) {
+            ASSERT_TRUE(write_file_whole(folder / "cut.exr", whole.substr(0, length)).ok());
+            EXPECT_FALSE(read_exr(folder / "cut.exr").ok()) << length;
+        }
+        for (size_t at = 0; at < whole.size(); at += 3) { // whatever it then is, it is read or refused
+            std::string bent = whole;
+            bent[at] = static_cast<char>(bent[at] ^ 0x55);
+            ASSERT_TRUE(write_file_whole(folder / "bent.exr", bent).ok());
+            (void)read_exr(folder / "bent.exr");
+        }
+    }
+    EXPECT_FALSE(write_exr(folder / "x.exr", {4, 4}, false, [](uint32_t y, std::span<float>) -> Outcome {
+                     return y == 2 ? Outcome(Problem{"no more.", "", ""}) : Outcome(Done{});
+                 }).ok());
+    EXPECT_FALSE(fs::exists(folder / "x.exr"));
+    fs::remove_all(folder);
 }
 
 TEST(FileSink, NamesThatAreTakenAreRefusedAndHashesAreThoseOfTheBytes) {

@@ -57,7 +57,9 @@ for step in job["steps"]:
         step.update(count=60, points=6)
     if step["step"] == "cache_strands":
         step["every"] = 40
-job["steps"].append({"step": "cache_surface", "surface": "post_bag", "clips": ["wade"], "every": 60})
+cache = {"step": "cache_surface", "surface": "post_bag", "clips": ["wade"], "every": 60}
+job["steps"] += [cache, {**cache, "as": "textures"}]
+job["steps"] += [{**cache, "clips": ["stand"]}, {**cache, "clips": ["stand"], "as": "textures", "half": True}]
 json.dump(job, open(sys.argv[2], "w"))
 PY
 "$build/src/cli/wembrix-cli" deliver "$work/demo/strands.wembrix" --out "$work/strands" | grep -v "  pass$"
@@ -74,6 +76,10 @@ for file in "${usd_files[@]}"; do
         { echo "$file"; head -5 "$work/usdsame.log"; exit 1; }
 done
 (cd "$work/js" && node usd_frames.mjs "$work/usds")
+for clip in wade stand; do
+    (cd "$work/js" && node cache_textures.mjs "$work/strands/Tidewater_runtime/strands_post_bag_${clip}_textures.json" \
+        "$work/strands/Tidewater_runtime/strands_model.glb" "$work/usd_text/strands_post_bag_$clip.usdc.usda")
+done
 
 # Tangents against the reference implementation of the standard tangent space, value for value.
 (cd "$work/js" && node tangents.mjs "$build/src/cli/wembrix-cli" "$work/demo/Lantern_web_view.destination.json" "$work/tangents")

@@ -3,6 +3,7 @@
 #include "core/base/counted.h"
 #include "core/base/hasher.h"
 #include "core/delivery/arrival_check.h"
+#include "core/delivery/cache_textures.h"
 #include "core/delivery/made_from.h"
 #include "core/delivery/manifest.h"
 #include "core/delivery/moving_file.h"
@@ -82,7 +83,9 @@ std::string content_of_part(const Scene& prepared, const MovingPart& part, const
 
 std::string facts_of_part(const Scene& prepared, const MovingPart& part) {
     const Node& node = prepared.nodes[static_cast<size_t>(part.node)];
-    const char* kind = part.own == nullptr && part.order.clip.empty() ? "strands" : "cache";
+    const char* kind = part.own == nullptr && part.order.clip.empty() ? "strands"
+                       : part.order.as == CacheAs::textures           ? "textures"
+                                                                      : "cache";
     return fmt::format("{} · {}", kind,
                        node.curves >= 0
                            ? counted(prepared.curve_sets[static_cast<size_t>(node.curves)].curve_count(), "strand")
@@ -90,7 +93,7 @@ std::string facts_of_part(const Scene& prepared, const MovingPart& part) {
 }
 
 /// The kind of what `parts` gives: written and checked frame by frame.
-template <std::vector<MovingPart> (*parts)(const Scene&)>
+template <std::vector<MovingPart> (*parts)(const Scene&), auto write, auto check>
 DeliverableKind points_row(std::string_view id, std::string_view label, std::string Destination::*file,
                            std::string_view manifest_list) {
     DeliverableKind kind;
@@ -110,12 +113,12 @@ DeliverableKind points_row(std::string_view id, std::string_view label, std::str
     };
     kind.make = [](const Scene& prepared, const Deliverable& deliverable, const Destination& destination,
                    const std::filesystem::path& folder, Arrival& arrival) {
-        return write_part(prepared, part_named(parts(prepared), deliverable.name), destination, deliverable.stem,
-                          folder, arrival);
+        return write(prepared, part_named(parts(prepared), deliverable.name), destination, deliverable.stem, folder,
+                     arrival);
     };
     kind.check_file = [](const Scene& prepared, const std::string& name, const Destination& destination,
                          const std::filesystem::path& path, const Scene* model, Arrival& arrival) {
-        return check_part(prepared, part_named(parts(prepared), name), destination, path, model, arrival);
+        return check(prepared, part_named(parts(prepared), name), destination, path, model, arrival);
     };
     kind.manifest_row = [](const Scene& prepared, const std::string& name, const Destination& destination,
                            const std::string& path) {
@@ -133,8 +136,21 @@ DeliverableKind points_row(std::string_view id, std::string_view label, std::str
     return kind;
 }
 
-const std::array<DeliverableKind, 4>& rows() {
-    static const std::array<DeliverableKind, 4> all = {{
+DeliverableKind texture_row() {
+    DeliverableKind kind = points_row<texture_parts, write_cache_textures, check_cache_textures>(
+        "textures", "Textures", &Destination::cache_file, "textures");
+    kind.container = &Destination::container; // the model's: it has the coordinates that lead to the pixels
+    kind.needs = static_cast<Contents>(Content::surfaces);
+    kind.suffix = ".json";
+    kind.tokens = [](const Scene& prepared, const std::string& name) {
+        const MovingPart part = part_named(texture_parts(prepared), name);
+        return FileTokens{part.part, part.clip + "_textures"};
+    };
+    return kind;
+}
+
+const std::array<DeliverableKind, 5>& rows() {
+    static const std::array<DeliverableKind, 5> all = {{
         {"model", "Model", Content::skeleton | Content::surfaces, &Destination::model_file, plan_model,
          [](const Scene&, const std::string&, const std::string& model_content) { return model_content; },
          [](const Scene& prepared, const std::string&, const Destination& destination) {
@@ -165,8 +181,9 @@ const std::array<DeliverableKind, 4>& rows() {
          [](const Scene& prepared, const std::string& name, const Destination&) {
              return fmt::format("{:.2f} s", clip_named(prepared, name).seconds);
          }},
-        points_row<strand_parts>("strands", "Strands", &Destination::strands_file, "strands"),
-        points_row<cache_parts>("cache", "Cache", &Destination::cache_file, "caches"),
+        points_row<strand_parts, write_part, check_part>("strands", "Strands", &Destination::strands_file, "strands"),
+        points_row<cache_parts, write_part, check_part>("cache", "Cache", &Destination::cache_file, "caches"),
+        texture_row(),
     }};
     return all;
 }
@@ -179,6 +196,10 @@ std::string Deliverable::id() const {
 
 const Format* format_of(const DeliverableKind& kind, const Destination& destination) {
     return format_with_id(destination.*kind.container);
+}
+
+std::string file_of(const DeliverableKind& kind, const std::string& stem, const Destination& destination) {
+    return stem + std::string(kind.suffix.empty() ? format_of(kind, destination)->suffix() : kind.suffix);
 }
 
 Result<std::string> stem_of(const DeliverableKind& kind, const Scene& prepared, const std::string& name,

@@ -65,10 +65,13 @@ struct DeliverableKind {
     std::string (*facts)(const Scene& prepared, const std::string& name) = nullptr;
     /// "162.3 u", "2.93 s": its size, where it arrived.
     std::string (*size)(const Scene& prepared, const std::string& name, const Destination& destination) = nullptr;
+    std::string_view suffix{}; ///< of the file that is opened first; empty: the container's
 };
 
 /// The format that a kind is written in for a destination; null: it does not go there.
 const Format* format_of(const DeliverableKind& kind, const Destination& destination);
+/// How the file is called that is opened first.
+std::string file_of(const DeliverableKind& kind, const std::string& stem, const Destination& destination);
 /// The name of its file, without suffix.
 Result<std::string> stem_of(const DeliverableKind& kind, const Scene& prepared, const std::string& name,
                             const std::string& job_name, const Destination& destination);

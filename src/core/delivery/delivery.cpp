@@ -55,8 +55,7 @@ Result<std::vector<Deliverable>> plan_deliverables(const Scene& prepared, const 
         }
     }
     for (const Deliverable& deliverable : folder.empty() ? std::vector<Deliverable>() : plan) {
-        const fs::path file =
-            folder / (deliverable.stem + std::string(format_of(*deliverable.kind, destination)->suffix()));
+        const fs::path file = folder / file_of(*deliverable.kind, deliverable.stem, destination);
         if (const std::optional<Problem> problem =
                 problem_with_path(fs::absolute(file).lexically_normal(), destination)) {
             return *problem;
@@ -250,7 +249,7 @@ Result<Arrival> check_again(const DeliveryRequest& request, const Deliverable& d
     arrival.content = content;
     arrival.left = std::make_shared<const Ledger>(destination_ledger(prepared, request.destination));
     arrival.accepted = accepted_stops(look_for_findings({prepared, &request.destination}));
-    arrival.files = {deliverable.stem + std::string(format->suffix())};
+    arrival.files = {file_of(kind, deliverable.stem, request.destination)};
     Result<Scene> there = Scene();
     if (kind.check_file == nullptr) {
         there = read_delivered(*format, request.folder / arrival.files.front(), request.destination);

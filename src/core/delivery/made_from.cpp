@@ -33,6 +33,11 @@ std::string content_of_model(const Scene& prepared, const Destination& destinati
     hash.text(destination_to_json(destination).dump());
     hash.text(job_name);
     add_content(hash, prepared);
+    for (const CacheOrder& order : prepared.orders) { // its surface gets coordinates that lead to its pixels
+        if (order.as == CacheAs::textures) {
+            hash.number(order.node);
+        }
+    }
     if (destination.influences_kept == InfluencesKept::least_motion) {
         for (const Clip& clip : prepared.clips) { // which weights stay depends on how it moves
             add_content(hash, clip);

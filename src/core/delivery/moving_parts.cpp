@@ -33,6 +33,20 @@ bool has_points(const Scene& prepared, int node) {
 }
 } // namespace
 
+std::vector<MovingPart> ordered_parts(const Scene& prepared, CacheAs as) {
+    std::vector<MovingPart> parts;
+    for (const CacheOrder& order : prepared.orders) {
+        if (order.as != as || prepared.find_clip(order.clip) == nullptr || !has_points(prepared, order.node)) {
+            continue; // of a clip that is gone a finding says so
+        }
+        const std::string& node = prepared.nodes[static_cast<size_t>(order.node)].name;
+        const std::string name = fmt::format("{}/{}", node, order.clip);
+        std::erase_if(parts, [&](const MovingPart& one) { return one.name == name; });
+        parts.push_back({name, order.node, nullptr, order, node, order.clip});
+    }
+    return parts;
+}
+
 std::vector<MovingPart> cache_parts(const Scene& prepared) {
     std::vector<MovingPart> parts;
     for (const PointCache& cache : prepared.caches) {
@@ -41,14 +55,9 @@ std::vector<MovingPart> cache_parts(const Scene& prepared) {
             parts.push_back({cache.name, cache.surface, &cache, {}, node, cache.name == node ? "frames" : cache.name});
         }
     }
-    for (const CacheOrder& order : prepared.orders) {
-        if (prepared.find_clip(order.clip) == nullptr || !has_points(prepared, order.node)) {
-            continue; // a finding says so
-        }
-        const std::string& node = prepared.nodes[static_cast<size_t>(order.node)].name;
-        const std::string name = fmt::format("{}/{}", node, order.clip);
-        std::erase_if(parts, [&](const MovingPart& one) { return one.name == name; });
-        parts.push_back({name, order.node, nullptr, order, node, order.clip});
+    for (MovingPart& part : ordered_parts(prepared, CacheAs::points)) {
+        std::erase_if(parts, [&](const MovingPart& one) { return one.name == part.name; });
+        parts.push_back(std::move(part));
     }
     return parts;
 }

@@ -25,6 +25,9 @@ std::vector<MovingPart> strand_parts(const Scene& prepared);
 /// Everything over frames. What is asked for twice is there once, as it was asked for last.
 std::vector<MovingPart> cache_parts(const Scene& prepared);
 
+/// Those that were asked for in one way.
+std::vector<MovingPart> ordered_parts(const Scene& prepared, CacheAs as);
+
 /// Where its points are at each of its frames: world, metres, core's axes. Prepared must outlive it.
 MovingPoints frames_of(const Scene& prepared, const MovingPart& part, const Destination& destination);
 

@@ -3,6 +3,7 @@
 #include "core/base/counted.h"
 #include "core/destination/fit_images.h"
 #include "core/destination/limit_for.h"
+#include "core/destination/pixel_coordinates.h"
 #include "core/destination/place_hulls.h"
 #include "core/destination/prune.h"
 #include "core/measure/skeleton/pose.h"
@@ -313,6 +314,7 @@ Conformed conform_model(const Scene& prepared, const Destination& destination) {
     result.scene = prepared;
     const std::vector<LimitedSurface> limited = limit_for(result.scene, destination);
     result.scene.clips.clear();
+    add_pixel_coordinates(result.scene);
     place_hulls(result.scene, destination);
     if (destination.shapes == 0) {
         leave_shapes(result.scene);

@@ -8,13 +8,22 @@
 
 namespace wembrix {
 
+enum class CacheAs : uint8_t {
+    points,   ///< over frames, in a file of its own
+    textures, ///< one pixel a vertex, in images
+};
+
 struct CacheOrder {
     int node = -1; ///< carries a surface or curves
     std::string clip;
     int first = 0; ///< of the clip's frames
     int last = -1; ///< below `first`: to its end
     int every = 1; ///< each so manieth of them
-    template <typename Self> static auto fields(Self& s) { return std::tie(s.node, s.clip, s.first, s.last, s.every); }
+    CacheAs as = CacheAs::points;
+    bool half = false; ///< textures of 16 bit floats
+    template <typename Self> static auto fields(Self& s) {
+        return std::tie(s.node, s.clip, s.first, s.last, s.every, s.as, s.half);
+    }
     bool operator==(const CacheOrder& other) const { return fields(*this) == fields(other); }
 };
 

@@ -18,6 +18,8 @@ struct CacheSettings {
     int first = 0;
     int last = -1;
     int every = 1;
+    CacheAs as = CacheAs::points;
+    bool half = false;
 };
 
 Result<StepResult> order_caches(const StepContext& context, int node, const CacheSettings& settings) {
@@ -43,13 +45,17 @@ Result<StepResult> order_caches(const StepContext& context, int node, const Cach
             return Problem{fmt::format("“{}” has no frame {}.", clip.name, settings.first), "",
                            fmt::format("Its last one is {}.", end)};
         }
-        std::erase_if(scene.orders, [&](const CacheOrder& one) { return one.node == node && one.clip == clip.name; });
-        scene.orders.push_back({node, clip.name, settings.first, settings.last, std::max(1, settings.every)});
+        std::erase_if(scene.orders, [&](const CacheOrder& one) {
+            return one.node == node && one.clip == clip.name && one.as == settings.as;
+        });
+        scene.orders.push_back(
+            {node, clip.name, settings.first, settings.last, std::max(1, settings.every), settings.as, settings.half});
         frames += static_cast<uint64_t>((last - settings.first) / std::max(1, settings.every)) + 1;
     }
-    const uint64_t bytes = frames * points * (is_surface ? 24 : 12);
-    result.account = fmt::format("“{}” over {}: {}, about {}", carrier.name, clips_said(scene, *clips),
-                                 counted(frames, "frame"), said_bytes(bytes));
+    const uint64_t bytes = frames * points * (is_surface ? 24 : 12) / (settings.half ? 2 : 1);
+    result.account = fmt::format("“{}” over {}{}: {}, about {}", carrier.name, clips_said(scene, *clips),
+                                 settings.as == CacheAs::textures ? " as textures" : "", counted(frames, "frame"),
+                                 said_bytes(bytes));
     return result;
 }
 
@@ -68,6 +74,9 @@ StepKind cache_surface_step() {
     parameters.insert(
         parameters.begin(),
         text<&CacheSettings::what>("surface", "Surface", "Which; empty: the only one").naming(NameOf::surface));
+    parameters.push_back(choice<&CacheSettings::as>(
+        "as", "As", {"points", "textures"}, "Points in a file of their own; or images, a pixel for each vertex"));
+    parameters.push_back(flag<&CacheSettings::half>("half", "16 bit", "images of half the size, and less exact"));
     return make_step<CacheSettings>(
         {"cache_surface", "Cache a surface",
          "What joints and shapes cannot carry goes out as points: where each vertex is at each frame.",
