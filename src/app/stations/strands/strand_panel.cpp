@@ -294,7 +294,7 @@ QWidget* StrandPanel::make_growth() {
         column->addWidget(plot);
         return plot;
     };
-    form_of({"count", "points", "length", "length_varies", "width_root_mm", "width_tip_mm"});
+    form_of({"count", "share", "points", "length", "length_varies", "width_root_mm", "width_tip_mm"});
     width_ = plot_of("widthProfile", "width_profile", tr("Width, root to tip"));
     form_of({"clumps", "clump"});
     clump_ = plot_of("clumpProfile", "clump_profile", tr("Clumped, root to tip"));
