@@ -431,6 +431,15 @@ int run(const QString& job, const QString& first_look, const QString& out, const
             page.board().choose(4, false);
             page.board().choose(7, true);
             take(window, out, QStringLiteral("strands-guides"));
+            auto* parts = window.findChild<QScrollArea*>(QStringLiteral("strandParts"));
+            parts->verticalScrollBar()->setValue(parts->verticalScrollBar()->maximum());
+            take(window, out, QStringLiteral("strands-growth"));
+            window.choose_station("deliver");
+            window.runner().deliver_cells(window.board().due());
+            wait_for([&] { return !window.runner().is_running() && window.board().is_current(); });
+            window.page<DeliverStation>().board_view().setCurrentIndex(window.board().index(8, 1));
+            wait_a_moment();
+            take(window, out, QStringLiteral("deliver-strands"));
         }
     }
     if (only == QStringLiteral("more")) { // windows that are not among the pictures of the documentation

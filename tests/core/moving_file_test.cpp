@@ -96,6 +96,39 @@ TEST_F(MovingFiles, StrandsAndCachesArriveBesideTheModel) {
     EXPECT_EQ(report->manifest["caches"][1]["rate"], 10.0);
 }
 
+TEST_F(MovingFiles, ACacheThatADestinationTakesInNoContainerStandsInTheLedger) {
+    const Scene prepared = furry_tower();
+    DeliveryRequest request = request_for(prepared);
+    request.destination.points_container.clear();
+    const Result<DeliveryReport> report = deliver(request);
+    ASSERT_TRUE(report.ok());
+    std::vector<std::string> caches;
+    bool curves = false;
+    for (const LedgerEntry& entry : report->left) {
+        if (entry.what == "cache") {
+            caches.push_back(entry.name);
+        }
+        curves = curves || entry.what == "curves";
+    }
+    EXPECT_EQ(caches, (std::vector<std::string>{"fur/nod", "tower/nod"}));
+    EXPECT_TRUE(curves) << "the strands themselves, too";
+}
+
+TEST_F(MovingFiles, ASurfaceWithoutNormalsIsGivenNone) {
+    Scene prepared = furry_tower();
+    prepared.meshes[0].normals = {};
+    for (Primitive& part : prepared.meshes[0].primitives) {
+        part.has_normals = false;
+    }
+    const Result<DeliveryReport> report = deliver(request_for(prepared));
+    ASSERT_TRUE(report.ok());
+    EXPECT_TRUE(report->all_arrived()) << reasons(*report);
+    const Result<Scene> read = read_usd(folder_ / "tower_tower_nod.usdc");
+    ASSERT_TRUE(read.ok());
+    EXPECT_TRUE(read->meshes.at(0).normals.empty());
+    EXPECT_TRUE(read->caches.at(0).normals.empty());
+}
+
 TEST_F(MovingFiles, EachFrameIsWhereTheClipHasItInTheUnitAndAxesOfTheDestination) {
     const Scene prepared = furry_tower();
     ASSERT_TRUE(deliver(request_for(prepared)).ok());

@@ -237,8 +237,25 @@ void add_fitted_images(Ledger& ledger, const Scene& prepared, const Destination&
 }
 } // namespace
 
+/// Caches that the card asks for and that go to no file of this destination.
+void add_caches_without_container(Ledger& ledger, const Scene& prepared, const Destination& destination) {
+    const Format* format = format_with_id(destination.container);
+    const bool has_model = format != nullptr && has(format->writes, Content::surfaces);
+    for (const CacheOrder& order : prepared.orders) {
+        const bool goes_out = order.as == CacheAs::points ? has_points_files(destination) : has_model;
+        if (!goes_out) {
+            ledger.push_back(
+                {"cache", fmt::format("{}/{}", prepared.nodes[static_cast<size_t>(order.node)].name, order.clip), 1,
+                 order.as == CacheAs::points ? destination.name + " names no container for strands and caches"
+                                             : container_holds_none(destination),
+                 LedgerEntry::By::destination, -1});
+        }
+    }
+}
+
 Ledger destination_ledger(const Scene& prepared, const Destination& destination) {
     Ledger ledger;
+    add_caches_without_container(ledger, prepared, destination);
     const Scene out = all_that_goes_out(prepared, destination);
     add_not_taken(ledger, left_between(prepared, out), prepared, destination);
     add_not_held(ledger, inventory_of(out), destination);

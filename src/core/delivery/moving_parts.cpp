@@ -152,7 +152,8 @@ MovingPoints frames_of(const Scene& prepared, const MovingPart& part, const Dest
     const double step = every / rate;
     moving.rate = rate / every;
     moving.frames = static_cast<int>(std::ceil((end - begin) / step - 1e-3)) + 1;
-    moving.has_normals = prepared.nodes[static_cast<size_t>(part.node)].mesh >= 0;
+    const int mesh = prepared.nodes[static_cast<size_t>(part.node)].mesh;
+    moving.has_normals = mesh >= 0 && !prepared.meshes[static_cast<size_t>(mesh)].normals.empty();
     const auto mover = std::make_shared<Mover>(prepared, part.node, &clip);
     moving.at = [mover, begin, end, step](int frame, std::vector<Vec3f>& points,
                                           std::vector<Vec3f>& normals) -> Outcome {
@@ -184,7 +185,7 @@ Scene alone(const Scene& prepared, const MovingPart& part) {
         Mover(prepared, part.node, nullptr).at(0, points, normals);
         Mesh mesh = prepared.meshes[static_cast<size_t>(before.mesh)];
         mesh.positions = std::move(points);
-        mesh.normals = std::move(normals);
+        mesh.normals = mesh.normals.empty() ? std::vector<Vec3f>() : std::move(normals);
         mesh.tangents = {};
         mesh.shapes.clear();
         mesh.shape_weights.clear();
