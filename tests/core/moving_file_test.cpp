@@ -271,6 +271,33 @@ TEST_F(MovingFiles, StrandsOffTheModelOfTheSameDeliveryAreHeld) {
     EXPECT_FALSE(fs::exists(folder_ / "tower_fur.usdc"));
 }
 
+TEST_F(MovingFiles, AFileThatSomebodyCutOrBentIsRefusedOrHeldAndNeverBelieved) {
+    const Scene prepared = furry_tower();
+    const DeliveryRequest request = request_for(prepared);
+    ASSERT_TRUE(deliver(request)->all_arrived());
+    const fs::path file = folder_ / "tower_fur_nod.usdc";
+    const std::string whole = read_file(file).take();
+    const Deliverable cache{kind_of_deliverable("cache"), "fur/nod", "tower_fur_nod"};
+    for (size_t length = 0; length < whole.size(); length += whole.size() / 40) {
+        ASSERT_TRUE(write_file_whole(file, whole.substr(0, length)).ok());
+        const Result<Arrival> again = check_again(request, cache);
+        EXPECT_FALSE(again.ok() && again->state == CellState::arrived) << length;
+    }
+    // The highest byte of every so manieth number: most of the file is points, and each of those is seen.
+    size_t tried = 0;
+    size_t believed = 0;
+    for (size_t at = 3; at < whole.size(); at += whole.size() / 1600 * 4) {
+        std::string bent = whole;
+        bent[at] = static_cast<char>(bent[at] ^ 0x7B);
+        ASSERT_TRUE(write_file_whole(file, bent).ok());
+        const Result<Arrival> again = check_again(request, cache);
+        believed += again.ok() && again->state == CellState::arrived ? 1 : 0;
+        ++tried;
+    }
+    EXPECT_GT(tried, 300U);
+    EXPECT_LT(believed, tried / 20) << "of " << tried;
+}
+
 TEST_F(MovingFiles, WhatSomebodyBakedGoesOutFrameByFrameAsItIs) {
     Scene prepared = furry_tower();
     prepared.orders.clear();
