@@ -111,6 +111,8 @@ std::vector<Step> strand_steps(const Scene& prepared) {
         {"bind_strands", {{"strands", "bag_fringe"}, {"follow", "surface"}}},
         {"cache_strands", {{"strands", "crest_strands"}, {"clips", {"shake_off"}}}},
         {"cache_strands", {{"strands", "bag_fringe"}, {"clips", {"shake_off"}}, {"every", 2}}},
+        // From afar the crest is cards.
+        {"strand_cards", {{"strands", "crest_strands"}, {"name", "crest_cards"}, {"triangles", 600}, {"segments", 5}}},
     };
 }
 

@@ -28,7 +28,8 @@ int cache(const CacheOptions& options) {
         return refuse(Problem{"has no destination \"" + options.destination + "\".", options.job, ""});
     }
     const bool textures = options.as == "textures";
-    if (!textures && destination.points_container.empty()) {
+    const bool in_points = options.as == "usd";
+    if (in_points && destination.points_container.empty()) {
         destination.points_container = "usdc";
     }
     // As one more step at the end of the card: of strands, or else of a surface.
@@ -38,15 +39,16 @@ int cache(const CacheOptions& options) {
         return refuse(Problem{"has no \"" + options.of + "\".", options.job, ""});
     }
     const bool strands = node >= 0 && before.nodes[static_cast<size_t>(node)].curves >= 0;
-    if (strands && textures) {
-        return refuse(Problem{"strands go out as usd.", options.of, "Textures are of surfaces."});
+    if (strands && !in_points) {
+        return refuse(Problem{"strands go out as usd.", options.of, "Textures and shapes are of surfaces."});
     }
     Step step{strands ? "cache_strands" : "cache_surface",
               {{"clips", {options.clip}}, {"first", options.first}, {"last", options.last}, {"every", options.every}}};
     step.parameters[strands ? "strands" : "surface"] = options.of;
     if (!strands) {
-        step.parameters["as"] = textures ? "textures" : "points";
+        step.parameters["as"] = in_points ? "points" : options.as;
         step.parameters["half"] = options.half;
+        step.parameters["limit_mm"] = options.limit_mm;
     }
     std::vector<Step> steps = opened->job.steps;
     steps.push_back(step);
@@ -63,7 +65,7 @@ int cache(const CacheOptions& options) {
     request.card_problems = replayed.problems();
     const CacheOrder& order = replayed.prepared().orders.back();
     const std::string& of = replayed.prepared().nodes[static_cast<size_t>(order.node)].name;
-    request.only = {fmt::format("{}:{}/{}", textures ? "textures" : "cache", of, order.clip)};
+    request.only = {fmt::format("{}:{}/{}", in_points ? "cache" : options.as, of, order.clip)};
     if (textures) { // it has the coordinates that lead to the pixels
         request.only.emplace_back("model");
     }

@@ -170,11 +170,12 @@ struct CacheOptions {
     std::string job;
     std::string clip;
     std::string of;          ///< a surface or strands; empty: the only surface
-    std::string as = "usd";  ///< or "textures"
+    std::string as = "usd";  ///< or "textures", "shapes"
     std::string destination; ///< by name; empty: the job's first
     std::string out;
     int first = 0, last = -1, every = 1;
     bool half = false;
+    double limit_mm = 0; ///< of shapes; 0: the destination's
     bool json = false;
 };
 int cache(const CacheOptions& options);

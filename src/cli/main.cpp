@@ -128,18 +128,23 @@ int run(int count, char** arguments) {
     strands_command->add_option("file", strands_options.file, "A source or a job (.wembrix)")->required();
     strands_command->add_flag("--json", strands_options.json, "As JSON");
     CacheOptions cache_options;
-    CLI::App* cache_command =
-        app.add_subcommand("cache", "A surface or strands over the frames of a clip: as points in USD, or as textures");
+    CLI::App* cache_command = app.add_subcommand(
+        "cache", "A surface or strands over the frames of a clip: as points in USD, textures or shapes");
     cache_command->add_option("job", cache_options.job, "A job (.wembrix)")->required();
     cache_command->add_option("--clip", cache_options.clip, "Over this clip")->required();
     cache_command->add_option("--of", cache_options.of, "A surface or strands; else the only surface");
-    cache_command->add_option("--as", cache_options.as, "usd or textures")->check(CLI::IsMember({"usd", "textures"}));
+    cache_command->add_option("--as", cache_options.as, "usd, textures or shapes")
+        ->check(CLI::IsMember({"usd", "textures", "shapes"}));
     cache_command->add_option("--destination", cache_options.destination, "For this one; else the job's first");
     cache_command->add_option("--out", cache_options.out, "The folder for its files")->required();
     cache_command->add_option("--first", cache_options.first, "First frame of the clip")->check(CLI::NonNegativeNumber);
     cache_command->add_option("--last", cache_options.last, "Last one; else to the end");
     cache_command->add_option("--every", cache_options.every, "Each so manieth frame")->check(CLI::PositiveNumber);
     cache_command->add_flag("--half", cache_options.half, "Textures of 16 bit floats");
+    cache_command
+        ->add_option("--limit-mm", cache_options.limit_mm,
+                     "How far a frame of shapes may be off; else the destination's limit")
+        ->check(CLI::NonNegativeNumber);
     cache_command->add_flag("--json", cache_options.json, "As JSON");
     SculptOptions sculpt_options;
     CLI::App* sculpt_command = app.add_subcommand(

@@ -117,6 +117,9 @@ check "with the model that leads to them" python_says \
 check "too far away for halves" ends 1 "$cli" cache "$work/demo/tansy.wembrix" --clip stamp --of post_bag --as textures --half --every 10 --out "$work/halves" --json
 check "which is held by what it cost" python_says \
     "d['deliverables'][1]['state'] == 'held' and d['deliverables'][1]['reason'].startswith('Drift') and d['deliverables'][1]['drift_mm'] > 0.5"
+check "the same as shapes" ends 0 "$cli" cache "$work/demo/tansy.wembrix" --clip stamp --of post_bag --as shapes --limit-mm 2 --out "$work/shapes" --json
+check "as few as two millimetres need" python_says \
+    "[(r['deliverable'], r['state'], r['drift_mm'] <= 2) for r in d['deliverables']] == [('shapes:post_bag/stamp', 'arrived', True)] and 2 <= int(next(c for c in d['deliverables'][0]['claims'] if c['claim'] == 'Shapes')['actual'].split()[0]) < 80"
 check "over a clip that is not there" ends 2 "$cli" cache "$work/demo/tansy.wembrix" --clip nothing --of post_bag --out "$work/cache"
 check "of nothing" ends 2 "$cli" cache "$work/demo/tansy.wembrix" --clip stamp --of nobody --out "$work/cache"
 check "its materials" ends 0 "$cli" materials "$work/demo/tansy.wembrix" --json

@@ -59,10 +59,20 @@ for step in job["steps"]:
         step["every"] = 40
 cache = {"step": "cache_surface", "surface": "post_bag", "clips": ["wade"], "every": 60}
 job["steps"] += [cache, {**cache, "as": "textures"}]
+job["steps"] += [{**cache, "clips": ["shake_off"], "as": "shapes", "every": 1},
+                 {"step": "lines_from_strands", "strands": "bag_fringe"}]
 job["steps"] += [{**cache, "clips": ["stand"]}, {**cache, "clips": ["stand"], "as": "textures", "half": True}]
 json.dump(job, open(sys.argv[2], "w"))
 PY
 "$build/src/cli/wembrix-cli" deliver "$work/demo/strands.wembrix" --out "$work/strands" | grep -v "  pass$"
+# Cards, lines and shapes are surfaces like any other to the others.
+(cd "$work/js" && node validate.mjs "$work"/strands/Tidewater_runtime/strands_{model,post_bag_shake_off_shapes}.glb)
+pairs=()
+for file in "$work"/strands/Tidewater_runtime/strands_{model,post_bag_shake_off_shapes}.glb; do
+    "$build/tests/wembrix-points" dump "$file" "$file.json"
+    pairs+=("$file" "$file.json")
+done
+(cd "$work/js" && node three_points.mjs "${pairs[@]}")
 mkdir -p "$work/usd"
 cp "$work"/strands/Tidewater_runtime/*.usdc "$work/usd/"
 usd_files=("$work"/usds/*.usd[ac] "$work"/usd/strands_*.usdc)

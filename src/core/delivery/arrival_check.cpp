@@ -2,6 +2,7 @@
 
 #include "core/base/counted.h"
 #include "core/base/pattern.h"
+#include "core/delivery/point_claims.h"
 #include "core/destination/conform.h"
 #include "core/destination/file_space.h"
 #include "core/formats/format.h"
@@ -179,20 +180,6 @@ void check_height_and_facing(const Scene& prepared, const Scene& arrived, const 
     check_facing(prepared, arrived, destination, arrival);
 }
 
-void settle(Arrival& arrival) {
-    arrival.state = CellState::arrived;
-    for (const Claim& claim : arrival.claims) {
-        if (claim.holds_back()) {
-            arrival.state = CellState::held;
-            arrival.reason = claim.name + ": " + claim.detail;
-            break;
-        }
-    }
-}
-
-} // namespace
-
-namespace {
 /// Without the surfaces that stand for hulls: they are not seen, and may stand out above the head.
 Scene without_hulls(const Scene& prepared, const Scene& conformed, const Scene& arrived) {
     Scene seen = arrived;
@@ -236,7 +223,7 @@ void check_model(const Scene& prepared, const Scene& arrived, const Destination&
     request.is = &arrived;
     request.matching = Matching::name;
     check_drift(measure_drift(request), destination, arrival);
-    settle(arrival);
+    settle_state(arrival);
 }
 
 namespace {
@@ -390,7 +377,7 @@ void check_clip(const Scene& prepared, const Clip& whole, const Scene& arrived, 
         }
     }
     arrival.scene = together;
-    settle(arrival);
+    settle_state(arrival);
 }
 
 Vec3 place_in_engine(const Vec3& of_core, const Destination& destination) {

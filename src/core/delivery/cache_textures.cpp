@@ -4,6 +4,7 @@
 #include "core/base/file_sink.h"
 #include "core/base/files.h"
 #include "core/base/json_file.h"
+#include "core/delivery/point_claims.h"
 #include "core/destination/pixel_coordinates.h"
 #include "core/formats/image/exr.h"
 
@@ -196,14 +197,9 @@ Outcome check_cache_textures(const Scene& prepared, const MovingPart& part, cons
     const size_t vertices = frames.rest().size();
     const TextureLayout layout = texture_layout(vertices);
     const int count = frames.moving().frames;
-    const auto said = [](int n, double rate) {
-        return fmt::format("{} at {:g} per second", counted(static_cast<size_t>(std::max(0, n)), "frame"), rate);
-    };
     const int is_frames = description->value("frames", 0);
     const double is_rate = description->value("rate", 0.0);
-    claim("Frames", said(count, frames.moving().rate), said(is_frames, is_rate),
-          count == is_frames && std::abs(is_rate - frames.moving().rate) < 1e-9 * frames.moving().rate,
-          "another length or pace arrived");
+    arrival.claims.push_back(frames_claim({count, frames.moving().rate}, {is_frames, is_rate}));
     bool sizes = true;
     for (const ExrImage& image : images) {
         sizes = sizes && image.size.width == layout.width &&
@@ -247,15 +243,13 @@ Outcome check_cache_textures(const Scene& prepared, const MovingPart& part, cons
             const Eigen::Map<const Vec3f> normal(images[1].pixels.data() + 3 * pixel);
             low = low.cwiseMin(is.cast<double>());
             high = high.cwiseMax(is.cast<double>());
-            const float apart =
-                (is - frames.differences()[v]).norm() * static_cast<float>(destination.axes.unit_m * 1000);
-            if (!(apart <= worst)) {
-                worst = apart;
-                if (!(static_cast<double>(apart) <= drift.largest_mm)) {
-                    drift.largest_mm = static_cast<double>(apart);
-                    drift.frame = f;
-                    drift.point = v;
-                }
+            const double apart =
+                static_cast<double>((is - frames.differences()[v]).norm()) * destination.axes.unit_m * 1000;
+            worst = std::max(worst, static_cast<float>(apart));
+            if (is_worse(apart, drift.largest_mm)) {
+                drift.largest_mm = apart;
+                drift.frame = f;
+                drift.point = v;
             }
             widest_angle = std::max(widest_angle, static_cast<double>((normal - frames.normals()[v]).norm()));
         }
@@ -291,14 +285,7 @@ Outcome check_cache_textures(const Scene& prepared, const MovingPart& part, cons
     if (model != nullptr) {
         arrival.scene = std::make_shared<const Scene>(*model);
     }
-    arrival.state = CellState::arrived;
-    for (const Claim& one : arrival.claims) {
-        if (one.holds_back()) {
-            arrival.state = CellState::held;
-            arrival.reason = one.name + ": " + one.detail;
-            break;
-        }
-    }
+    settle_state(arrival);
     return Done{};
 }
 

@@ -3,6 +3,7 @@
 #include "core/base/counted.h"
 #include "core/base/hasher.h"
 #include "core/delivery/arrival_check.h"
+#include "core/delivery/cache_shapes.h"
 #include "core/delivery/cache_textures.h"
 #include "core/delivery/made_from.h"
 #include "core/delivery/manifest.h"
@@ -85,6 +86,7 @@ std::string facts_of_part(const Scene& prepared, const MovingPart& part) {
     const Node& node = prepared.nodes[static_cast<size_t>(part.node)];
     const char* kind = part.own == nullptr && part.order.clip.empty() ? "strands"
                        : part.order.as == CacheAs::textures           ? "textures"
+                       : part.order.as == CacheAs::shapes             ? "shapes"
                                                                       : "cache";
     return fmt::format("{} · {}", kind,
                        node.curves >= 0
@@ -149,8 +151,36 @@ DeliverableKind texture_row() {
     return kind;
 }
 
-const std::array<DeliverableKind, 5>& rows() {
-    static const std::array<DeliverableKind, 5> all = {{
+/// A surface with shapes, in the model's container: one scene, conformed and checked whole.
+DeliverableKind shapes_row() {
+    DeliverableKind kind =
+        points_row<shape_parts, write_part, check_part>("shapes", "Shapes", &Destination::cache_file, "shapes");
+    kind.container = &Destination::container;
+    kind.needs = Content::surfaces | Content::clips;
+    kind.stands_on_model = false;
+    kind.make = nullptr;
+    kind.check_file = nullptr;
+    kind.conform = [](const Scene& prepared, const std::string& name, const Destination& destination) {
+        return conform_shapes(prepared, part_named(shape_parts(prepared), name), destination);
+    };
+    kind.check = [](const Scene& prepared, const std::string& name, const Scene& arrived, const Scene*,
+                    const Destination& destination, Arrival& arrival) {
+        check_shapes(prepared, part_named(shape_parts(prepared), name), arrived, destination, arrival);
+    };
+    kind.tokens = [](const Scene& prepared, const std::string& name) {
+        const MovingPart part = part_named(shape_parts(prepared), name);
+        return FileTokens{part.part, part.clip + "_shapes"};
+    };
+    kind.size = [](const Scene& prepared, const std::string& name, const Destination& destination) {
+        const MovingPart part = part_named(shape_parts(prepared), name);
+        const MovingPoints moving = frames_of(prepared, part, destination);
+        return fmt::format("{} f, at most {}", moving.frames, said_bytes(likely_bytes(prepared, part, destination)));
+    };
+    return kind;
+}
+
+const std::array<DeliverableKind, 6>& rows() {
+    static const std::array<DeliverableKind, 6> all = {{
         {"model", "Model", Content::skeleton | Content::surfaces, &Destination::model_file, plan_model,
          [](const Scene&, const std::string&, const std::string& model_content) { return model_content; },
          [](const Scene& prepared, const std::string&, const Destination& destination) {
@@ -184,6 +214,7 @@ const std::array<DeliverableKind, 5>& rows() {
         points_row<strand_parts, write_part, check_part>("strands", "Strands", &Destination::strands_file, "strands"),
         points_row<cache_parts, write_part, check_part>("cache", "Cache", &Destination::cache_file, "caches"),
         texture_row(),
+        shapes_row(),
     }};
     return all;
 }

@@ -3,6 +3,7 @@
 #include "core/base/counted.h"
 #include "core/base/file_sink.h"
 #include "core/delivery/arrival_check.h"
+#include "core/delivery/point_claims.h"
 #include "core/destination/file_space.h"
 #include "core/formats/format.h"
 #include "core/measure/strands/strand_surface.h"
@@ -116,21 +117,15 @@ class PartCheck {
             surface();
         }
         if (has_counts_) {
-            span(points_at_rest(should_, 0), points_at_rest(is_, moves_.node));
+            arrival_.claims.push_back(
+                size_claim(points_at_rest(should_, 0), points_at_rest(is_, moves_.node), destination_));
             if (Outcome frames = frames_and_drift(); !frames) {
                 return frames;
             }
             place_by(model);
         }
         show(model);
-        arrival_.state = CellState::arrived;
-        for (const Claim& claim : arrival_.claims) {
-            if (claim.holds_back()) {
-                arrival_.state = CellState::held;
-                arrival_.reason = claim.name + ": " + claim.detail;
-                break;
-            }
-        }
+        settle_state(arrival_);
         return Done{};
     }
 
@@ -202,46 +197,10 @@ class PartCheck {
     }
 
     void surface() {
-        const Mesh& a = should_.meshes[0];
         const int place = is_.nodes[static_cast<size_t>(moves_.node)].mesh;
-        const auto said = [](const Mesh& mesh) {
-            return fmt::format("{}, {}", counted(mesh.point_count(), "vertex"),
-                               counted(mesh.triangle_count(), "triangle"));
-        };
-        if (place < 0) {
-            claim("Surface", said(a), "none", false, "no surface arrived");
-            return;
-        }
-        const Mesh& b = is_.meshes[static_cast<size_t>(place)];
-        has_counts_ = a.point_count() == b.point_count() && a.triangle_count() == b.triangle_count();
-        for (size_t p = 0; has_counts_ && p < std::max(a.primitives.size(), b.primitives.size()); ++p) {
-            has_counts_ = p < a.primitives.size() && p < b.primitives.size() &&
-                          triangles_of(a, a.primitives[p]) == triangles_of(b, b.primitives[p]);
-        }
-        claim("Surface", said(a), said(b), has_counts_, "other vertices, or another order, arrived");
-    }
-
-    /// What it fills, in the engine's unit.
-    void span(const std::vector<Vec3f>& should, const std::vector<Vec3f>& is) {
-        const auto size = [](const std::vector<Vec3f>& points) {
-            Vec3f low = points.empty() ? Vec3f(Vec3f::Zero()) : points.front();
-            Vec3f high = low;
-            for (const Vec3f& point : points) {
-                low = low.cwiseMin(point);
-                high = high.cwiseMax(point);
-            }
-            return std::pair(low, high);
-        };
-        const auto [low, high] = size(should);
-        const auto [is_low, is_high] = size(is);
-        const double apart =
-            static_cast<double>(std::max((low - is_low).cwiseAbs().maxCoeff(), (high - is_high).cwiseAbs().maxCoeff()));
-        const Vec3f metres = high - low;
-        const Vec3 units = (is_high - is_low).cast<double>() / destination_.axes.unit_m;
-        claim("Size", fmt::format("{:.3f} × {:.3f} × {:.3f} m", metres.x(), metres.y(), metres.z()),
-              fmt::format("{:.4g} × {:.4g} × {:.4g} u", units.x(), units.y(), units.z()),
-              apart * 1000 <= destination_.drift_limit_mm,
-              fmt::format("it lies {:.3f} mm from where it should", apart * 1000));
+        arrival_.claims.push_back(
+            surface_claim(should_.meshes[0], place < 0 ? nullptr : &is_.meshes[static_cast<size_t>(place)]));
+        has_counts_ = arrival_.claims.back().pass;
     }
 
     Outcome frames_and_drift() {
@@ -250,16 +209,12 @@ class PartCheck {
         drift.place = should_.nodes[0].name;
         drift.clip = part_.order.clip;
         const auto hold = [&](const std::vector<Vec3f>& a, const std::vector<Vec3f>& b, int frame) {
-            float worst = 0;
             for (size_t p = 0; p < std::min(a.size(), b.size()); ++p) {
-                const float apart = (a[p] - b[p]).norm();
-                if (!(apart <= worst)) {
-                    worst = apart;
-                    if (!(static_cast<double>(apart) * 1000 <= drift.largest_mm)) {
-                        drift.largest_mm = static_cast<double>(apart) * 1000;
-                        drift.frame = frame;
-                        drift.point = p;
-                    }
+                const double apart = static_cast<double>((a[p] - b[p]).norm()) * 1000;
+                if (is_worse(apart, drift.largest_mm)) {
+                    drift.largest_mm = apart;
+                    drift.frame = frame;
+                    drift.point = p;
                 }
             }
             drift.points_compared = std::min(a.size(), b.size());
@@ -267,13 +222,7 @@ class PartCheck {
         };
         bool all_points = hold(points_at_rest(should_, 0), points_at_rest(is_, moves_.node), -1);
         if (should.frames > 0 || moves_.frames > 0) {
-            const auto said = [](const MovingPoints& moving) {
-                return fmt::format("{} at {:g} per second", counted(static_cast<size_t>(moving.frames), "frame"),
-                                   moving.rate);
-            };
-            claim("Frames", said(should), said(moves_),
-                  should.frames == moves_.frames && std::abs(should.rate - moves_.rate) < 1e-6 * should.rate,
-                  "another length or pace arrived");
+            arrival_.claims.push_back(frames_claim({should.frames, should.rate}, {moves_.frames, moves_.rate}));
         }
         std::vector<Vec3f> a;
         std::vector<Vec3f> b;

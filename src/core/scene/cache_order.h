@@ -11,6 +11,7 @@ namespace wembrix {
 enum class CacheAs : uint8_t {
     points,   ///< over frames, in a file of its own
     textures, ///< one pixel a vertex, in images
+    shapes,   ///< morph targets, as many as are needed
 };
 
 struct CacheOrder {
@@ -20,9 +21,10 @@ struct CacheOrder {
     int last = -1; ///< below `first`: to its end
     int every = 1; ///< each so manieth of them
     CacheAs as = CacheAs::points;
-    bool half = false; ///< textures of 16 bit floats
+    bool half = false;   ///< textures of 16 bit floats
+    double limit_mm = 0; ///< how far a frame of shapes may be off; 0: as far as the destination lets it
     template <typename Self> static auto fields(Self& s) {
-        return std::tie(s.node, s.clip, s.first, s.last, s.every, s.as, s.half);
+        return std::tie(s.node, s.clip, s.first, s.last, s.every, s.as, s.half, s.limit_mm);
     }
     bool operator==(const CacheOrder& other) const { return fields(*this) == fields(other); }
 };

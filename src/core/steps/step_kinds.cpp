@@ -69,11 +69,14 @@ namespace wembrix {
     ROW(retarget)                                                                                                      \
     ROW(rename_clips)                                                                                                  \
     ROW(root_strands)                                                                                                  \
+    ROW(strands_from_lines)                                                                                            \
     ROW(set_strand_widths)                                                                                             \
     ROW(strand_region)                                                                                                 \
     ROW(strand_guides)                                                                                                 \
     ROW(grow_strands)                                                                                                  \
     ROW(bind_strands)                                                                                                  \
+    ROW(lines_from_strands)                                                                                            \
+    ROW(strand_cards)                                                                                                  \
     ROW(cache_strands)                                                                                                 \
     ROW(cache_surface)                                                                                                 \
     ROW(split_take)                                                                                                    \

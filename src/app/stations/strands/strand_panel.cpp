@@ -335,6 +335,21 @@ QWidget* StrandPanel::make_growth() {
         Q_EMIT stepAsked({"cache_strands", {{"strands", board_.name()}}});
     });
     column->addWidget(cache_);
+    column->addSpacing(6);
+    column->addWidget(heading(tr("For engines without strands"), part));
+    auto* instead = new QHBoxLayout;
+    const auto make = [&](const char* name, const QString& label, const QString& hint, const char* step) {
+        QPushButton* button = small_button(name, label, hint, part);
+        connect(button, &QPushButton::clicked, this, [this, step] {
+            Q_EMIT stepAsked({step, {{"strands", board_.name()}}});
+        });
+        instead->addWidget(button);
+    };
+    make("cardsFromStrands", tr("Cards…"),
+         tr("Ribbons or tubes, one for each group of strands that run alike, under the same skin"), "strand_cards");
+    make("linesFromStrands", tr("Lines…"), tr("Each strand as a line of a surface, with its width"),
+         "lines_from_strands");
+    column->addLayout(instead);
     return part;
 }
 

@@ -20,7 +20,12 @@ struct CacheSettings {
     int every = 1;
     CacheAs as = CacheAs::points;
     bool half = false;
+    double limit_mm = 0;
 };
+
+const char* as_said(CacheAs as) {
+    return as == CacheAs::textures ? " as textures" : as == CacheAs::shapes ? " as shapes" : "";
+}
 
 Result<StepResult> order_caches(const StepContext& context, int node, const CacheSettings& settings) {
     StepResult result{context.scene, {}, {}};
@@ -48,14 +53,14 @@ Result<StepResult> order_caches(const StepContext& context, int node, const Cach
         std::erase_if(scene.orders, [&](const CacheOrder& one) {
             return one.node == node && one.clip == clip.name && one.as == settings.as;
         });
-        scene.orders.push_back(
-            {node, clip.name, settings.first, settings.last, std::max(1, settings.every), settings.as, settings.half});
+        scene.orders.push_back({node, clip.name, settings.first, settings.last, std::max(1, settings.every),
+                                settings.as, settings.half, settings.limit_mm});
         frames += static_cast<uint64_t>((last - settings.first) / std::max(1, settings.every)) + 1;
     }
     const uint64_t bytes = frames * points * (is_surface ? 24 : 12) / (settings.half ? 2 : 1);
-    result.account = fmt::format("“{}” over {}{}: {}, about {}", carrier.name, clips_said(scene, *clips),
-                                 settings.as == CacheAs::textures ? " as textures" : "", counted(frames, "frame"),
-                                 said_bytes(bytes));
+    result.account =
+        fmt::format("“{}” over {}{}: {}, {} {}", carrier.name, clips_said(scene, *clips), as_said(settings.as),
+                    counted(frames, "frame"), settings.as == CacheAs::shapes ? "at most" : "about", said_bytes(bytes));
     return result;
 }
 
@@ -75,8 +80,14 @@ StepKind cache_surface_step() {
         parameters.begin(),
         text<&CacheSettings::what>("surface", "Surface", "Which; empty: the only one").naming(NameOf::surface));
     parameters.push_back(choice<&CacheSettings::as>(
-        "as", "As", {"points", "textures"}, "Points in a file of their own; or images, a pixel for each vertex"));
+        "as", "As", {"points", "textures", "shapes"},
+        "Points in a file of their own; or images, a pixel for each vertex; or morph targets and a clip of them"));
     parameters.push_back(flag<&CacheSettings::half>("half", "16 bit", "images of half the size, and less exact"));
+    parameters.push_back(number<&CacheSettings::limit_mm>("limit_mm", "Drift of shapes at most",
+                                                          "Frames are left out as far as this allows; 0: the "
+                                                          "destination's limit")
+                             .unit("mm")
+                             .between(0, 1000));
     return make_step<CacheSettings>(
         {"cache_surface", "Cache a surface",
          "What joints and shapes cannot carry goes out as points: where each vertex is at each frame.",

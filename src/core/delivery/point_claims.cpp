@@ -1,0 +1,79 @@
+#include "core/delivery/point_claims.h"
+
+#include "core/base/counted.h"
+
+#include <algorithm>
+#include <cmath>
+#include <fmt/format.h>
+
+namespace wembrix {
+
+namespace {
+
+Claim made(std::string name, std::string expected, std::string actual, bool pass, const std::string& detail) {
+    return {std::move(name), std::move(expected), std::move(actual), pass, pass ? "" : detail};
+}
+
+std::string said(const Mesh& mesh) {
+    return fmt::format("{}, {}", counted(mesh.point_count(), "vertex"), counted(mesh.triangle_count(), "triangle"));
+}
+
+std::string said(const FramesAndRate& of) {
+    return fmt::format("{} at {:g} per second", counted(static_cast<size_t>(std::max(0, of.frames)), "frame"), of.rate);
+}
+
+std::pair<Vec3f, Vec3f> box_of(const std::vector<Vec3f>& points) {
+    Vec3f low = points.empty() ? Vec3f(Vec3f::Zero()) : points.front();
+    Vec3f high = low;
+    for (const Vec3f& point : points) {
+        low = low.cwiseMin(point);
+        high = high.cwiseMax(point);
+    }
+    return {low, high};
+}
+
+} // namespace
+
+Claim surface_claim(const Mesh& should, const Mesh* is) {
+    if (is == nullptr) {
+        return made("Surface", said(should), "none", false, "no surface arrived");
+    }
+    bool same = should.point_count() == is->point_count() && should.triangle_count() == is->triangle_count();
+    for (size_t p = 0; same && p < std::max(should.primitives.size(), is->primitives.size()); ++p) {
+        same = p < should.primitives.size() && p < is->primitives.size() &&
+               triangles_of(should, should.primitives[p]) == triangles_of(*is, is->primitives[p]);
+    }
+    return made("Surface", said(should), said(*is), same, "other vertices, or another order, arrived");
+}
+
+Claim size_claim(const std::vector<Vec3f>& should, const std::vector<Vec3f>& is, const Destination& destination) {
+    const auto [low, high] = box_of(should);
+    const auto [is_low, is_high] = box_of(is);
+    const double apart =
+        static_cast<double>(std::max((low - is_low).cwiseAbs().maxCoeff(), (high - is_high).cwiseAbs().maxCoeff()));
+    const Vec3f metres = high - low;
+    const Vec3 units = (is_high - is_low).cast<double>() / destination.axes.unit_m;
+    return made("Size", fmt::format("{:.3f} × {:.3f} × {:.3f} m", metres.x(), metres.y(), metres.z()),
+                fmt::format("{:.4g} × {:.4g} × {:.4g} u", units.x(), units.y(), units.z()),
+                apart * 1000 <= destination.drift_limit_mm,
+                fmt::format("it lies {:.3f} mm from where it should", apart * 1000));
+}
+
+Claim frames_claim(const FramesAndRate& should, const FramesAndRate& is) {
+    return made("Frames", said(should), said(is),
+                should.frames == is.frames && std::abs(should.rate - is.rate) < 1e-6 * should.rate,
+                "another length or pace arrived");
+}
+
+void settle_state(Arrival& arrival) {
+    arrival.state = CellState::arrived;
+    for (const Claim& claim : arrival.claims) {
+        if (claim.holds_back()) {
+            arrival.state = CellState::held;
+            arrival.reason = claim.name + ": " + claim.detail;
+            break;
+        }
+    }
+}
+
+} // namespace wembrix
