@@ -8,6 +8,7 @@
 #include "stations/deliver/deliver_station.h"
 #include "stations/intake/intake_station.h"
 #include "stations/joints/joints_station.h"
+#include "stations/strands/strands_station.h"
 #include "stations/surface/surface_station.h"
 #include "stations/takes/takes_station.h"
 #include "style/theme.h"
@@ -261,6 +262,81 @@ void painting(const QTemporaryDir& folder) {
     window.recovery().forget();
 }
 
+/// 50 000 strands of 16 points that follow a moving body, drawn while it plays and while one looks around it.
+void strands(const QTemporaryDir& folder) {
+    put(folder, "tansy_model.glb", write_glb_unscaled(demo::tansy_model(), "tansy_model"));
+    put(folder, "tansy_market.glb", write_glb_unscaled(demo::tansy_market_take(), "tansy_market"));
+    Job job;
+    job.sources = {"tansy_model.glb", "tansy_market.glb"};
+    job.destinations = built_in_destinations();
+    job.steps = {{"strip_prefix"},
+                 {"bake_parent_transforms"},
+                 {"scale", {{"factor", 0.01}}},
+                 {"strand_region", {{"name", "down"}, {"surface", "tansy_body"}}},
+                 {"strand_guides", {{"strands", "down"}, {"spread", 12}, {"length_mm", 60}, {"lean_deg", 40}}},
+                 {"grow_strands", {{"count", 56800}, {"points", 16}, {"noise_mm", 3}, {"trimmed", false}}},
+                 {"bind_strands", {{"follow", "stiff"}}}};
+    const QString file = folder.filePath(QStringLiteral("down.wembrix"));
+    if (!write_job(job, file.toStdString())) {
+        return;
+    }
+    MainWindow window;
+    window.resize(1280, 800);
+    window.show();
+    window.open_paths({file});
+    say("50 000 strands of 16 points: from opening the job to the view",
+        seconds_until([&] { return is_shown(window); }), "s");
+    seconds_until([&] { return !window.session().is_busy(); });
+    window.choose_station("strands");
+    SceneView& view = window.twin().right().view();
+    seconds_until([&] { return is_shown(window); });
+    const Scene& prepared = window.session().state()->replay.prepared();
+    say("strands", static_cast<double>(prepared.curve_sets.at(0).curve_count()), "");
+    say("drawn at rest: segments", static_cast<double>(view.strands().drawn()), "");
+    window.twin().playback().choose(QString::fromStdString(prepared.clips.at(0).name));
+    seconds_until([&] { return is_shown(window); });
+    say("until the clip is measured",
+        seconds_until([&] { return !window.page<StrandsStation>().board().is_measuring(); }), "s");
+    frames_a_second(window, view); // it finds out how many it can draw
+    say("playing: frames per second", frames_a_second(window, view), "1/s");
+    say("and segments drawn", static_cast<double>(view.strands().drawn()), "");
+    Shown shown;
+    shown.surfaces = false;
+    window.twin().set_shown(shown);
+    say("the same without body and strands: frames per second", frames_a_second(window, view), "1/s");
+    window.twin().set_shown({});
+    window.twin().playback().choose(QString());
+    const auto send = [&](QEvent::Type type, const QPointF& at, Qt::MouseButton button) {
+        QMouseEvent event(type, at, view.mapToGlobal(at), button,
+                          type == QEvent::MouseButtonRelease ? Qt::NoButton : button, Qt::NoModifier);
+        QApplication::sendEvent(&view, &event);
+    };
+    const QPointF middle(view.width() / 2.0, view.height() / 2.0);
+    seconds_until([&] { return is_shown(window); });
+    // Pictures that reached the screen, one asked for after the other.
+    const auto pictures = [&](const std::function<void(int)>& ask) {
+        int frames = 0;
+        const auto counted = QObject::connect(&view, &QOpenGLWidget::frameSwapped, &view, [&] { ++frames; });
+        QElapsedTimer timer;
+        timer.start();
+        for (int i = 0; timer.elapsed() < 4000; ++i) {
+            ask(i);
+            const int before = frames;
+            seconds_until([&] { return frames > before || timer.elapsed() > 5000; });
+        }
+        QObject::disconnect(counted);
+        return frames / (static_cast<double>(timer.elapsed()) / 1000);
+    };
+    say("at rest, all of them: frames per second", pictures([&](int) { view.update(); }), "1/s");
+    send(QEvent::MouseButtonPress, middle, Qt::RightButton);
+    say("looking around: frames per second",
+        pictures([&](int i) { send(QEvent::MouseMove, middle + QPointF(8 + i % 100, i % 60), Qt::RightButton); }),
+        "1/s");
+    say("and segments drawn", static_cast<double>(view.strands().drawn()), "");
+    send(QEvent::MouseButtonRelease, middle, Qt::RightButton);
+    window.recovery().forget();
+}
+
 } // namespace
 
 int main(int count, char** arguments) {
@@ -283,6 +359,9 @@ int main(int count, char** arguments) {
     }
     if (wanted("painting")) {
         painting(folder);
+    }
+    if (wanted("strands")) {
+        strands(folder);
     }
     if (wanted("long")) {
         long_take(folder);

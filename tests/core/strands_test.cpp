@@ -260,6 +260,21 @@ TEST(Strands, TheyGoWithASkinThatMovesAndTheirRootsStay) {
             const Scene bound = done(scene, "bind_strands", {{"follow", follow}}).scene;
             const StrandMotion motion = strand_motion(bound, bound.find_node("fur"), bound.clips[0], 5);
             EXPECT_LT(motion.root_drift_m, 2e-6) << follow << " " << seed;
+            // Some of them alone are where they are among all; the others stay where they were.
+            StrandDeformer deformer(bound, bound.find_node("fur"));
+            Pose pose;
+            Poser(bound, &bound.clips[0]).at(bound.clips[0].seconds / 2, pose);
+            std::vector<Vec3f> all(deformer.point_count());
+            std::vector<Vec3f> some(all.size(), Vec3f(7, 7, 7));
+            deformer.points(pose, all);
+            const std::vector<uint32_t> list = {4, 0, 11};
+            deformer.points_of(pose, list, some);
+            size_t same = 0;
+            for (size_t p = 0; p < all.size(); ++p) {
+                same += some[p] == all[p] ? 1 : 0;
+                EXPECT_TRUE(some[p] == all[p] || some[p] == Vec3f(7, 7, 7));
+            }
+            EXPECT_EQ(same, 18U);
             if (std::string(follow) == "stiff") {
                 EXPECT_LT(motion.length_change, 1e-4) << seed;
             }

@@ -22,6 +22,7 @@
 #include <QStackedWidget>
 #include <QUndoStack>
 #include <QVBoxLayout>
+#include <cmath>
 
 namespace wembrix::app {
 
@@ -270,7 +271,8 @@ void MainWindow::show_status(const SessionState& state) {
     } else {
         status_left_->setText(tr("%1 of %2 findings have a ready step").arg(with_step).arg(state.findings.size()));
     }
-    const double ratio = state.received.height_m > 0 ? state.prepared.height_m / state.received.height_m : 1;
+    // By the card's steps: what it adds may make the whole taller.
+    const double ratio = std::cbrt(std::abs(linear_of(state.replay.moved()).determinant()));
     status_middle_->setText(std::abs(ratio - 1) < 1e-6 ? tr("Scale 1 : 1")
                                                        : tr("Scale received to prepared × %1").arg(ratio, 0, 'g', 4));
 }

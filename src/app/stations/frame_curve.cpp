@@ -24,14 +24,18 @@ FrameCurve::FrameCurve(Clock& clock, QWidget* parent) : QWidget(parent), clock_(
 
 void FrameCurve::show_drift(const std::vector<float>& per_frame_mm, double limit_mm) {
     values_ = per_frame_mm;
+    every_ = 1;
+    frames_ = static_cast<int>(values_.size());
     limit_ = limit_mm;
     counts_ = false;
     none_ = tr("no drift measured yet");
     update();
 }
 
-void FrameCurve::show_counts(const std::vector<uint32_t>& per_frame, const QString& none) {
-    values_.assign(per_frame.begin(), per_frame.end());
+void FrameCurve::show_counts(const std::vector<uint32_t>& counts, int every, int frames, const QString& none) {
+    values_.assign(counts.begin(), counts.end());
+    every_ = std::max(1, every);
+    frames_ = frames;
     limit_ = 0;
     counts_ = true;
     none_ = none;
@@ -57,9 +61,7 @@ void FrameCurve::paintEvent(QPaintEvent*) {
     const bool limit_in_scale = limit_ > 0 && limit_ < most * 6;
     const double top = std::max(limit_in_scale ? limit_ : 0.0, static_cast<double>(most)) * 1.15 + 1e-9;
     const QRectF area(left_edge, 14, width() - left_edge - right_edge, height() - 30);
-    const auto x_of = [&](double frame) {
-        return area.left() + area.width() * frame / static_cast<double>(values_.size() - 1);
-    };
+    const auto x_of = [&](double frame) { return area.left() + area.width() * frame / std::max(1, frames_ - 1); };
     const auto y_of = [&](double mm) { return area.bottom() - area.height() * mm / top; };
     painter.setPen(l.line);
     painter.drawLine(area.bottomLeft(), area.bottomRight());
@@ -70,7 +72,7 @@ void FrameCurve::paintEvent(QPaintEvent*) {
                      counts_ ? tr("none") : tr("0 mm"));
     painter.drawText(QRectF(area.left(), area.bottom() + 2, 60, 13), Qt::AlignLeft, tr("frame 0"));
     painter.drawText(QRectF(area.right() - 60, area.bottom() + 2, 60, 13), Qt::AlignRight,
-                     QString::number(values_.size() - 1));
+                     QString::number(frames_ - 1));
     painter.setPen(QPen(l.stop, 1, Qt::DashLine));
     if (limit_in_scale) {
         painter.drawLine(QPointF(area.left(), y_of(limit_)), QPointF(area.right(), y_of(limit_)));
@@ -82,13 +84,13 @@ void FrameCurve::paintEvent(QPaintEvent*) {
     }
     QPainterPath path;
     for (size_t i = 0; i < values_.size(); ++i) {
-        const QPointF at(x_of(static_cast<double>(i)), y_of(values_[i]));
+        const QPointF at(x_of(static_cast<double>(i) * every_), y_of(values_[i]));
         i == 0 ? path.moveTo(at) : path.lineTo(at);
     }
     painter.setBrush(Qt::NoBrush);
     painter.setPen(QPen(counts_ ? l.look : l.arrived, 1.4));
     painter.drawPath(path);
-    if (clock_.frames() == static_cast<int>(values_.size())) {
+    if (clock_.frames() == frames_) {
         painter.setPen(QPen(l.selection, 1));
         const double x = x_of(clock_.seconds() * clock_.rate());
         painter.drawLine(QPointF(x, area.top()), QPointF(x, area.bottom()));

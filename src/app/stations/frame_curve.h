@@ -13,9 +13,9 @@ class FrameCurve : public QWidget {
   public:
     explicit FrameCurve(Clock& clock, QWidget* parent = nullptr);
     void show_drift(const std::vector<float>& per_frame_mm, double limit_mm);
-    /// How many of something at each frame; `none` stands there while nothing is known.
-    void show_counts(const std::vector<uint32_t>& per_frame, const QString& none);
-    [[nodiscard]] size_t frames() const { return values_.size(); }
+    /// How many of something at each `every`th of so many frames; `none` stands there while nothing is known.
+    void show_counts(const std::vector<uint32_t>& counts, int every, int frames, const QString& none);
+    [[nodiscard]] size_t frames() const { return static_cast<size_t>(frames_); }
 
   protected:
     void paintEvent(QPaintEvent* event) override;
@@ -26,6 +26,8 @@ class FrameCurve : public QWidget {
     void go_to(double x);
     Clock& clock_;
     std::vector<float> values_;
+    int every_ = 1; ///< frames from one value to the next
+    int frames_ = 0;
     double limit_ = 0;
     bool counts_ = false;
     QString none_;

@@ -43,6 +43,7 @@ SceneView::SceneView(State state, Camera& camera, Clock& clock, QWidget* parent)
     };
     connect(&camera_, &Camera::moved, this, [this] { update(); });
     connect(&clock_, &Clock::moved, this, [again] { again(&ViewLayer::poses_changed); });
+    connect(&clock_, &Clock::playingChanged, this, qOverload<>(&QWidget::update)); // whole again
     connect(&scenes_, &PaneScenes::posesChanged, this, [again] { again(&ViewLayer::poses_changed); });
     connect(&scenes_, &PaneScenes::coloursChanged, this, [again] { again(&ViewLayer::colours_changed); });
     connect(&scenes_, &PaneScenes::endsChanged, this, [this] {
@@ -171,7 +172,16 @@ Projection SceneView::projection() const {
 }
 
 Frame SceneView::frame(const Projection& projection) const {
-    return {projection, scenes_, shown_, clock_, selection_, looks_->is_shown(), size(), devicePixelRatioF(), font()};
+    return {projection,
+            scenes_,
+            shown_,
+            clock_,
+            selection_,
+            looks_->is_shown(),
+            clock_.is_playing() || (pressed_down_ && dragged_),
+            size(),
+            devicePixelRatioF(),
+            font()};
 }
 
 QPointF SceneView::place_of(int node) const {
@@ -349,6 +359,7 @@ void SceneView::keyPressEvent(QKeyEvent* event) {
 void SceneView::mousePressEvent(QMouseEvent* event) {
     pressed_ = last_ = event->position();
     dragged_ = false;
+    pressed_down_ = true;
     dragging_ = nullptr;
     if (posed() == nullptr) {
         return;
@@ -400,6 +411,10 @@ void SceneView::move_camera(const QPointF& by, Qt::MouseButtons buttons, Qt::Key
 }
 
 void SceneView::mouseReleaseEvent(QMouseEvent* event) {
+    pressed_down_ = false;
+    if (dragged_) {
+        update(); // whole again
+    }
     const Projection p = projection();
     if (ViewTool* tool = std::exchange(dragging_, nullptr)) {
         tool->release(frame(p), dragged_);

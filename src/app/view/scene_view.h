@@ -157,6 +157,7 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     QPointF pressed_;
     QPointF last_;
     bool dragged_ = false;
+    bool pressed_down_ = false;
 };
 
 } // namespace wembrix::app

@@ -29,6 +29,7 @@ struct Frame {
     const Clock& clock;
     const Selection* selection; ///< or null
     bool looks = false;         ///< surfaces are shown with their materials
+    bool moves = false;         ///< it plays, or somebody drags in it: what takes long may show a sample
     QSize size;
     qreal pixel_ratio;
     QFont font;

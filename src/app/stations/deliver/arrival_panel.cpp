@@ -147,16 +147,19 @@ void ArrivalPanel::show_cell(const QString& title, const Arrival* arrival, const
                                        .arg(QString::fromStdString(between.place))
                                        .arg(static_cast<double>(between.frame) / moments_a_frame)
                                  : QString();
-        footer_->setText(
-            accepted +
-            tr("Largest %1 mm at %2, frame %3 · %4 vertices and %5 joints compared at every frame, read back from %6.")
-                .arg(arrival->drift.largest_mm, 0, 'f', 4)
-                .arg(QString::fromStdString(arrival->drift.place))
-                .arg(arrival->drift.frame)
-                .arg(arrival->drift.points_compared)
-                .arg(arrival->drift.joints_compared)
-                .arg(arrival->files.empty() ? QString() : QString::fromStdString(arrival->files.front())) +
-            lost);
+        const Drift& drift = arrival->drift;
+        const QString compared =
+            drift.joints_compared > 0
+                ? tr("%1 vertices and %2 joints").arg(drift.points_compared).arg(drift.joints_compared)
+                : tr("%1 points").arg(drift.points_compared);
+        footer_->setText(accepted +
+                         tr("Largest %1 mm at %2, frame %3 · %4 compared at every frame, read back from %5.")
+                             .arg(arrival->drift.largest_mm, 0, 'f', 4)
+                             .arg(QString::fromStdString(arrival->drift.place))
+                             .arg(arrival->drift.frame)
+                             .arg(compared)
+                             .arg(arrival->files.empty() ? QString() : QString::fromStdString(arrival->files.front())) +
+                         lost);
     }
 }
 

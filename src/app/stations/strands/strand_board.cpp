@@ -12,6 +12,10 @@
 
 namespace wembrix::app {
 
+namespace {
+constexpr double most_measured_points = 2e7; ///< of strands, over all frames
+}
+
 StrandBoard::StrandBoard(Document& document, Session& session, Clock& clock, QObject* parent)
     : QObject(parent), document_(document), session_(session), clock_(clock) {
     worker_.setMaxThreadCount(1);
@@ -347,7 +351,13 @@ void StrandBoard::measure() {
         const CurveSet& curves = scene->curve_sets[static_cast<size_t>(scene->nodes[static_cast<size_t>(at)].curves)];
         const auto result = std::make_shared<std::optional<OverClip>>();
         if (over != nullptr && curves.curve_count() > 0 && roots_are_valid(*scene, curves)) {
-            *result = OverClip{clip, strand_motion(*scene, at, *over, 1, [this, run] { return run_ != run; })};
+            const double points = static_cast<double>(curves.points.size()) * over->frames();
+            const int every = std::max(1, static_cast<int>(std::ceil(points / most_measured_points)));
+            // On one core: others draw.
+            *result = OverClip{clip,
+                               strand_motion(
+                                   *scene, at, *over, every, [this, run] { return run_ != run; }, 1),
+                               every, over->frames()};
         }
         QMetaObject::invokeMethod(
             this,

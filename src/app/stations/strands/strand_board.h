@@ -67,6 +67,8 @@ class StrandBoard : public QObject {
     struct OverClip {
         std::string clip;
         StrandMotion motion;
+        int every = 1; ///< measured at each so manieth frame: many strands at all of them would take minutes
+        int frames = 0;
     };
     [[nodiscard]] const std::optional<OverClip>& over_clip() const { return over_; }
     /// Nothing is measured while nobody looks.

@@ -362,21 +362,22 @@ void StrandsStation::say() {
         const std::vector<float>& changes = over->motion.change_mm;
         const float change = changes.empty() ? 0 : *std::max_element(changes.begin(), changes.end());
         over_said_->setText(
-            tr("<b>Through the body over %1</b>: %2 at frame %3, the worst &nbsp; lengths kept within %4 "
+            tr("<b>Through the body over %1</b>%6: %2 at frame %3, the worst &nbsp; lengths kept within %4 "
                "mm &nbsp; roots within %5 mm")
                 .arg(QString::fromStdString(over->clip).toHtmlEscaped())
                 .arg(over->motion.through)
                 .arg(over->motion.through_frame)
                 .arg(static_cast<double>(change), 0, 'f', 3)
-                .arg(over->motion.root_drift_m * 1000, 0, 'f', 4));
-        over_->show_counts(over->motion.through_at, QString());
+                .arg(over->motion.root_drift_m * 1000, 0, 'f', 4)
+                .arg(over->every > 1 ? tr(", looked at every %1 frames").arg(over->every) : QString()));
+        over_->show_counts(over->motion.through_at, over->every, over->frames, QString());
     } else {
         over_said_->setText(
             clock_.clip().isEmpty()  ? tr("Choose a clip below the view: how strands keep their length and "
                                            "their place over it stands here.")
             : board_->is_measuring() ? tr("Measuring over %1…").arg(clock_.clip().toHtmlEscaped())
                                      : tr("Strands that follow nothing have nothing to be measured over."));
-        over_->show_counts({}, QString());
+        over_->show_counts({}, 1, 0, QString());
     }
 }
 

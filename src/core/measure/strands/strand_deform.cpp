@@ -104,12 +104,24 @@ StrandDeformer::StrandDeformer(const Scene& scene, int node)
 StrandDeformer::~StrandDeformer() = default;
 
 void StrandDeformer::points(const Pose& pose, std::span<Vec3f> out) {
+    run(pose, nullptr, held_->curves->curve_count(), out);
+}
+
+void StrandDeformer::points_of(const Pose& pose, std::span<const uint32_t> curves, std::span<Vec3f> out) {
+    run(pose, curves.data(), curves.size(), out);
+}
+
+/// The curves of a list, or all where it is null.
+void StrandDeformer::run(const Pose& pose, const uint32_t* list, size_t of, std::span<Vec3f> out) {
     const CurveSet& curves = *held_->curves;
     if (!held_->surface) {
         const Mat4& world = pose.world[static_cast<size_t>(node_)];
-        tbb::parallel_for(tbb::blocked_range<size_t>(0, points_, 4096), [&](const auto& range) {
-            for (size_t p = range.begin(); p < range.end(); ++p) {
-                out[p] = point_of(world, curves.points[p].cast<double>()).template cast<float>();
+        tbb::parallel_for(tbb::blocked_range<size_t>(0, of, 256), [&](const auto& range) {
+            for (size_t i = range.begin(); i < range.end(); ++i) {
+                const size_t c = list == nullptr ? i : list[i];
+                for (size_t p = held_->first[c]; p < held_->first[c] + curves.counts[c]; ++p) {
+                    out[p] = point_of(world, curves.points[p].cast<double>()).template cast<float>();
+                }
             }
         });
         return;
@@ -125,8 +137,9 @@ void StrandDeformer::points(const Pose& pose, std::span<Vec3f> out) {
     if (curves.follow == StrandFollow::joints) {
         matrices = skin_matrices(scene_, curves.surface, pose);
     }
-    tbb::parallel_for(tbb::blocked_range<size_t>(0, curves.curve_count(), 64), [&](const auto& range) {
-        for (size_t c = range.begin(); c < range.end(); ++c) {
+    tbb::parallel_for(tbb::blocked_range<size_t>(0, of, 64), [&](const auto& range) {
+        for (size_t i = range.begin(); i < range.end(); ++i) {
+            const size_t c = list == nullptr ? i : list[i];
             const CurveRoot& root = curves.roots[c];
             const Vec3 was = surface.place_of(root);
             const Vec3 is = surface.place_of(root, held_->places);

@@ -27,12 +27,15 @@ class StrandDeformer {
     [[nodiscard]] size_t point_count() const { return points_; }
     /// World places, metres. `out` has `point_count()` elements. Not to be called from two threads.
     void points(const Pose& pose, std::span<Vec3f> out);
+    /// Of some curves alone: what stands in `out` of the others stays.
+    void points_of(const Pose& pose, std::span<const uint32_t> curves, std::span<Vec3f> out);
 
     /// Of the pose taken last: how far a strand's first point is from its root on the surface, at most.
     [[nodiscard]] double root_drift_m(std::span<const Vec3f> points) const;
 
   private:
     struct Held;
+    void run(const Pose& pose, const uint32_t* curves, size_t count, std::span<Vec3f> out);
     const Scene& scene_;
     int node_;
     size_t points_ = 0;

@@ -8,6 +8,7 @@
 #include <mutex>
 #include <tbb/blocked_range.h>
 #include <tbb/parallel_for.h>
+#include <tbb/task_arena.h>
 
 namespace wembrix {
 
@@ -150,8 +151,9 @@ StrandFacts strand_facts(const Scene& scene, int node) {
     return facts;
 }
 
-StrandMotion strand_motion(const Scene& scene, int node, const Clip& clip, int every,
-                           const std::function<bool()>& stop) {
+namespace {
+
+StrandMotion motion_over(const Scene& scene, int node, const Clip& clip, int every, const std::function<bool()>& stop) {
     const CurveSet& curves = scene.curve_sets[static_cast<size_t>(scene.nodes[static_cast<size_t>(node)].curves)];
     StrandMotion motion;
     StrandDeformer deformer(scene, node);
@@ -196,6 +198,18 @@ StrandMotion strand_motion(const Scene& scene, int node, const Clip& clip, int e
             }
         }
     }
+    return motion;
+}
+
+} // namespace
+
+StrandMotion strand_motion(const Scene& scene, int node, const Clip& clip, int every, const std::function<bool()>& stop,
+                           int threads) {
+    if (threads <= 0) {
+        return motion_over(scene, node, clip, every, stop);
+    }
+    StrandMotion motion;
+    tbb::task_arena(threads).execute([&] { motion = motion_over(scene, node, clip, every, stop); });
     return motion;
 }
 

@@ -43,9 +43,10 @@ struct StrandMotion {
     std::vector<uint32_t> through_at; ///< at each of those frames
     std::vector<float> change_mm;     ///< at each of them: how far a strand's length is from what it was, at most
 };
-/// Every `every`th frame, until `stop` says so. Precondition: the node carries curves with valid roots.
+/// Every `every`th frame, until `stop` says so, on so many threads (0: as many as there are). Precondition: the node
+/// carries curves with valid roots.
 StrandMotion strand_motion(const Scene& scene, int node, const Clip& clip, int every = 1,
-                           const std::function<bool()>& stop = {});
+                           const std::function<bool()>& stop = {}, int threads = 0);
 
 /// Nodes with curves, in order.
 std::vector<int> strands_of(const Scene& scene);
