@@ -7,8 +7,10 @@
 #include <cmath>
 #include <cstring>
 #include <fmt/format.h>
+#include <fmt/ranges.h>
 #include <limits>
 #include <numeric>
+#include <set>
 #include <unordered_map>
 
 namespace wembrix::usd {
@@ -504,14 +506,47 @@ class MeshReader {
                 reading_.note(path_, fmt::format("its shape “{}” is not there.", tokens[s].substr(0, 60)));
                 continue;
             }
-            if (add_shape(*shape, tokens[s])) {
-                binding_.shapes.push_back(tokens[s]);
-            }
+            add_shapes(*shape, tokens[s]);
         }
     }
-    bool add_shape(const Prim& shape, const std::string& token) {
-        const std::vector<float> offsets = floats_of(shape, "offsets");
-        const std::vector<float> turned = floats_of(shape, "normalOffsets");
+    /// The shape, and each form between rest and it as one of its own.
+    void add_shapes(const Prim& shape, const std::string& token) {
+        const std::string shown = metadata_text(shape.metadata, "displayName");
+        const std::string name = shown.empty() ? token : shown;
+        if (!add_shape(shape, name, floats_of(shape, "offsets"), floats_of(shape, "normalOffsets"))) {
+            return;
+        }
+        binding_.shapes.push_back(token);
+        binding_.knots.push_back(1);
+        std::vector<std::string> between;
+        std::set<double> taken = {0, 1};
+        for (const Property& property : shape.properties) {
+            if (!property.name.starts_with("inbetweens:") || property.name.find(':', 11) != std::string::npos) {
+                continue;
+            }
+            const Value* weight = find(property.metadata, "weight");
+            const double at = weight == nullptr ? std::nan("") : weight->as_number().value_or(std::nan(""));
+            const std::string own = fmt::format("{}_{:g}", name, at * 100);
+            if (!std::isfinite(at) || !taken.insert(at).second) {
+                reading_.note(path_,
+                              fmt::format("its form “{}” between rest and “{}” is at no weight of its own; it is "
+                                          "left out.",
+                                          property.name.substr(11, 60), token.substr(0, 60)));
+            } else if (add_shape(shape, own, floats_of(shape, property.name),
+                                 floats_of(shape, property.name + ":normalOffsets"))) {
+                binding_.shapes.push_back(token);
+                binding_.knots.push_back(at);
+                between.push_back(own);
+            }
+        }
+        if (!between.empty()) {
+            reading_.note(path_,
+                          fmt::format("{} between rest and “{}” became shapes of their own: {}.",
+                                      counted(between.size(), "form"), token.substr(0, 60), fmt::join(between, ", ")));
+        }
+    }
+    bool add_shape(const Prim& shape, const std::string& token, const std::vector<float>& offsets,
+                   const std::vector<float>& turned) {
         const std::vector<int64_t> places = integers_of(shape, "pointIndices");
         const size_t count = offsets.size() / 3;
         const bool sparse = !places.empty();
@@ -531,8 +566,7 @@ class MeshReader {
             row_of_point[static_cast<size_t>(point)] = static_cast<uint32_t>(i);
         }
         MorphTarget target;
-        const std::string shown = metadata_text(shape.metadata, "displayName");
-        target.name = shown.empty() ? token : shown;
+        target.name = token;
         target.has_normals = turned.size() == offsets.size() && count > 0;
         std::vector<uint32_t> moved;
         std::vector<Vec3f> by;
@@ -558,15 +592,6 @@ class MeshReader {
         target.positions = std::move(by);
         target.normals = std::move(normals);
         mesh_.shapes.push_back(std::move(target));
-        size_t between = 0;
-        for (const Property& property : shape.properties) {
-            between +=
-                property.name.starts_with("inbetweens:") && property.name.find(':', 11) == std::string::npos ? 1 : 0;
-        }
-        if (between > 0) {
-            reading_.note(path_, fmt::format("{} between rest and “{}” left out: no shape here has any.",
-                                             counted(between, "form"), token));
-        }
         return true;
     }
 

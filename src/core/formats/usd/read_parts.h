@@ -60,6 +60,8 @@ struct Binding {
     std::vector<uint32_t> point_of;   ///< the mesh's point that each vertex is
     std::string skin_name{};          ///< empty: none is said
     std::vector<std::string> shapes;  ///< tokens, in the order of the mesh's shapes
+    std::vector<double> knots;        ///< of each: the weight of its token at which it is wholly in; 1 but for forms
+                                      ///< in between, which have their shape's token
     std::string animation;            ///< path
 };
 

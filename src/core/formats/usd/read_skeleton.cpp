@@ -1,5 +1,6 @@
 // Skeletons, what is bound to them, and their motion (schemas “Skeleton”, “SkelBindingAPI”, “SkelAnimation”).
 #include "core/base/counted.h"
+#include "core/formats/usd/forms_between.h"
 #include "core/formats/usd/read_parts.h"
 
 #include <Eigen/LU>
@@ -376,17 +377,23 @@ class Animation {
             if (!any) {
                 continue;
             }
-            std::vector<float> times;
-            std::vector<float> values;
+            std::vector<ShapeWeights> keys;
             for (const Sample& sample : samples) {
                 const std::vector<float> numbers = sample.value.numbers<float>();
                 if (numbers.size() != tokens.size()) {
                     continue;
                 }
-                times.push_back(static_cast<float>(reading_.seconds(sample.time)));
+                ShapeWeights key{reading_.seconds(sample.time), {}};
                 for (const size_t place : places) {
-                    values.push_back(place < numbers.size() ? numbers[place] : 0);
+                    key.weights.push_back(place < numbers.size() ? static_cast<double>(numbers[place]) : 0);
                 }
+                keys.push_back(std::move(key));
+            }
+            std::vector<float> times;
+            std::vector<float> values;
+            for (const ShapeWeights& key : with_forms_between(binding.shapes, binding.knots, keys)) {
+                times.push_back(static_cast<float>(key.seconds));
+                values.insert(values.end(), key.weights.begin(), key.weights.end());
             }
             if (!times.empty()) {
                 const auto merged = reading_.merged.find(binding.node);
