@@ -80,7 +80,7 @@ std::vector<Step> strand_steps(const Scene& prepared) {
     }
     const json fringe = ranges(prepared, "post_bag", {0, 0.705, 0.365},
                                [](const Vec3&, const Vec3& normal) { return normal.y() < -0.35; });
-    return {
+    std::vector<Step> steps = {
         {"strand_region", {{"name", "crest_strands"}, {"surface", "tansy_body"}, {"vertices", crown}}},
         {"strand_guides", {{"strands", "crest_strands"}, {"guides", guides}}},
         {"grow_strands",
@@ -111,9 +111,10 @@ std::vector<Step> strand_steps(const Scene& prepared) {
         {"bind_strands", {{"strands", "bag_fringe"}, {"follow", "surface"}}},
         {"cache_strands", {{"strands", "crest_strands"}, {"clips", {"shake_off"}}}},
         {"cache_strands", {{"strands", "bag_fringe"}, {"clips", {"shake_off"}}, {"every", 2}}},
-        // From afar the crest is cards.
         {"strand_cards", {{"strands", "crest_strands"}, {"name", "crest_cards"}, {"triangles", 600}, {"segments", 5}}},
     };
+    steps.back().on = false; // from afar: to be switched on where the crest is to go out as cards
+    return steps;
 }
 
 Scene simulated_crest(const Scene& prepared) {

@@ -434,6 +434,8 @@ int run(const QString& job, const QString& first_look, const QString& out, const
             auto* parts = window.findChild<QScrollArea*>(QStringLiteral("strandParts"));
             parts->verticalScrollBar()->setValue(parts->verticalScrollBar()->maximum());
             take(window, out, QStringLiteral("strands-growth"));
+            window.findChild<QPushButton*>(QStringLiteral("paintDensity"))->click();
+            take(window, out, QStringLiteral("strands-density"));
             window.choose_station("deliver");
             window.runner().deliver_cells(window.board().due());
             wait_for([&] { return !window.runner().is_running() && window.board().is_current(); });

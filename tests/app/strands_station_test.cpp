@@ -10,6 +10,7 @@
 #include <QSpinBox>
 #include <QUndoStack>
 #include <filesystem>
+#include <numeric>
 
 namespace wembrix::app {
 namespace {
@@ -294,6 +295,49 @@ TEST_F(StrandsFace, StrandsThatWereBroughtInAreShownAndDoNotGrow) {
     ASSERT_TRUE(wait_for([&] { return board().facts().has_value(); }));
     EXPECT_EQ(board().facts()->strands, 2U);
     EXPECT_TRUE(child<QLabel>("strandFacts")->text().contains("no widths"));
+}
+
+TEST_F(StrandsFace, DensityIsPaintedStrokeByStrokeAndUndone) {
+    open_strands();
+    child<QComboBox>("whichStrands")->setEditText("fringe");
+    press("paintDensity");
+    EXPECT_TRUE(child<QComboBox>("densityMode")->isVisible());
+    type("densityRadius", 30);
+    const int steps = static_cast<int>(window->document().job().steps.size());
+    drag(at({-0.03, 0.79, 0.41}), at({0.03, 0.79, 0.41}));
+    ASSERT_EQ(board().name(), "fringe");
+    EXPECT_EQ(static_cast<int>(window->document().job().steps.size()), steps + 1);
+    const std::string first = parameters("strand_region")["painted"];
+    const auto painted_area = [&] {
+        const int node = prepared().find_node("fringe");
+        const CurveSet& curves =
+            prepared().curve_sets[static_cast<size_t>(prepared().nodes[static_cast<size_t>(node)].curves)];
+        return std::accumulate(curves.region.begin(), curves.region.end(), 0.0);
+    };
+    const double once = painted_area();
+    EXPECT_GT(once, 0.1);
+    ASSERT_NE(view().colours(), nullptr) << "and is seen";
+    EXPECT_TRUE(child<QPushButton>("paintDensity")->isChecked());
+    // Once more, and it is denser; taken away, less.
+    drag(at({-0.03, 0.79, 0.41}), at({0.03, 0.79, 0.41}));
+    EXPECT_NE(parameters("strand_region")["painted"], first);
+    EXPECT_GT(painted_area(), once);
+    EXPECT_EQ(static_cast<int>(window->document().job().steps.size()), steps + 1) << "in the same step";
+    window->document().undo().undo();
+    settle();
+    EXPECT_EQ(parameters("strand_region")["painted"], first) << "a stroke is one to undo";
+    EXPECT_NEAR(painted_area(), once, 1e-9);
+    child<QComboBox>("densityMode")->setCurrentIndex(1);
+    drag(at({-0.03, 0.79, 0.41}), at({0.03, 0.79, 0.41}));
+    EXPECT_LT(painted_area(), once);
+    // Chosen faces in its place.
+    press("chooseFaces");
+    EXPECT_EQ(view().colours(), nullptr) << "its own colours again";
+    click(at({0, 0.79, 0.41}));
+    press("floodFaces");
+    press("takeRegion");
+    settle();
+    EXPECT_FALSE(parameters("strand_region").contains("painted"));
 }
 
 } // namespace

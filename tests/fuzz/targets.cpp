@@ -4,6 +4,7 @@
 #include "core/delivery/manifest.h"
 #include "core/formats/bvh/bvh.h"
 #include "core/formats/gltf/gltf.h"
+#include "core/formats/image/exr.h"
 #include "core/formats/image/pixels.h"
 #include "core/formats/obj/obj.h"
 #include "core/formats/usd/crate.h"
@@ -17,10 +18,15 @@
 #include "core/plan/planned_skeleton.h"
 #include "core/retarget/joint_map.h"
 #include "core/scene/image_facts.h"
+#include "core/steps/strands/density_brush.h"
 #include "core/steps/surface/weight_strokes.h"
 #include "small_scenes.h"
 
 #include <cstdlib>
+#include <filesystem>
+#include <fmt/format.h>
+#include <fstream>
+#include <unistd.h>
 
 namespace wembrix::testing {
 
@@ -92,12 +98,25 @@ void fuzz_image(const std::string& bytes) {
     }
 }
 
+void fuzz_exr(const std::string& bytes) {
+    const std::filesystem::path file =
+        std::filesystem::temp_directory_path() / fmt::format("wembrix_fuzz_{}.exr", ::getpid());
+    std::ofstream(file, std::ios::binary).write(bytes.data(), static_cast<std::streamsize>(bytes.size()));
+    if (const Result<ExrImage> image = read_exr(file)) {
+        require(image->pixels.size() == size_t{3} * image->size.width * image->size.height);
+    }
+    std::filesystem::remove(file);
+}
+
 void fuzz_strokes(const std::string& bytes) {
     if (const Result<PaintedRows> rows = stroke_from_bytes(bytes)) {
         require(stroke_to_bytes(*rows) == bytes);
     }
     if (const Result<PaintedSurface> surface = surface_from_bytes(bytes)) {
         require(surface_to_bytes(*surface).size() == bytes.size());
+    }
+    if (const Result<std::vector<float>> density = density_from_bytes(bytes)) {
+        require(density_to_bytes(*density) == bytes);
     }
 }
 

@@ -24,10 +24,12 @@ void fuzz_map(const std::string& bytes);
 void fuzz_keys(const std::string& bytes);
 void fuzz_manifest(const std::string& bytes);
 void fuzz_cuts(const std::string& bytes);
-/// Arrays beside a job: strokes, and the surfaces that they were painted on.
+/// Arrays beside a job: strokes, the surfaces that they were painted on, and painted densities.
 void fuzz_strokes(const std::string& bytes);
 /// PNG and JPEG.
 void fuzz_image(const std::string& bytes);
+/// OpenEXR, through a file: its library reads those alone.
+void fuzz_exr(const std::string& bytes);
 /// A route card over a small scene with joints, weights, shapes and a clip.
 void fuzz_steps(const std::string& bytes);
 
@@ -35,7 +37,7 @@ struct FuzzTarget {
     std::string_view name; ///< of its corpus folder, too
     void (*run)(const std::string& bytes);
 };
-inline constexpr std::array<FuzzTarget, 16> fuzz_targets = {{{"gltf", fuzz_gltf},
+inline constexpr std::array<FuzzTarget, 17> fuzz_targets = {{{"gltf", fuzz_gltf},
                                                              {"bvh", fuzz_bvh},
                                                              {"obj", fuzz_obj},
                                                              {"usd", fuzz_usd},
@@ -50,6 +52,7 @@ inline constexpr std::array<FuzzTarget, 16> fuzz_targets = {{{"gltf", fuzz_gltf}
                                                              {"cuts", fuzz_cuts},
                                                              {"strokes", fuzz_strokes},
                                                              {"image", fuzz_image},
+                                                             {"exr", fuzz_exr},
                                                              {"steps", fuzz_steps}}};
 
 } // namespace wembrix::testing

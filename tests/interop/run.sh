@@ -55,6 +55,7 @@ job["name"] = "strands"
 for step in job["steps"]:
     if step["step"] == "grow_strands":
         step.update(count=60, points=6)
+    step.pop("on", None)
     if step["step"] == "cache_strands":
         step["every"] = 40
 cache = {"step": "cache_surface", "surface": "post_bag", "clips": ["wade"], "every": 60}

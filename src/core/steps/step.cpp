@@ -15,6 +15,15 @@ Problem unknown(const std::string& id) {
 }
 } // namespace
 
+Result<const std::string*> step_array(const StepContext& context, const std::string& name) {
+    const auto held = context.data == nullptr ? StepData::const_iterator() : context.data->find(name);
+    if (context.data == nullptr || held == context.data->end()) {
+        return Problem{fmt::format("the array {} is not there, or not as it was written.", name), "",
+                       "It lies in the folder beside the job, which is called as the job with .data behind it."};
+    }
+    return held->second.get();
+}
+
 Result<StepResult> apply_step(const StepContext& given, const Step& step) {
     StepContext context = given;
     context.data = &step.data;

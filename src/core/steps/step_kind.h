@@ -37,6 +37,9 @@ struct StepContext {
     const StepData* data = nullptr;         ///< the step's own; null: it has none
 };
 
+/// An array of the step's own, by the hash that a parameter names; a Problem where it is not there.
+Result<const std::string*> step_array(const StepContext& context, const std::string& name);
+
 /// What a step is about: the folder that its file is in, and the group that it is offered under.
 enum class StepSubject : uint8_t { scene, skeleton, surface, clips, strands };
 std::string_view subject_name(StepSubject subject); ///< "Skeleton"

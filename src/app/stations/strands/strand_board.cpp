@@ -3,7 +3,9 @@
 #include "core/job/strand_edits.h"
 #include "core/measure/strands/even_steps.h"
 #include "core/measure/strands/strand_deform.h"
+#include "core/steps/step_data.h"
 #include "core/steps/step_kind.h"
+#include "core/steps/strands/density_brush.h"
 #include "core/steps/strands/strand_guide_rows.h"
 #include "core/steps/surface/vertex_ranges.h"
 
@@ -123,8 +125,9 @@ void StrandBoard::read_guides() {
 
 void StrandBoard::set_region(const std::string& name, const std::string& surface, const std::set<uint32_t>& vertices) {
     document_.edit(tr("Region of strands “%1”").arg(QString::fromStdString(name)), [&](Job& job) {
-        set_strand_step(job, "strand_region", name,
-                        {{"surface", surface}, {"vertices", vertex_ranges(vertices)}, {"material", nullptr}});
+        set_strand_step(
+            job, "strand_region", name,
+            {{"surface", surface}, {"vertices", vertex_ranges(vertices)}, {"material", nullptr}, {"painted", nullptr}});
     });
     choose_strands(name);
 }
@@ -132,7 +135,37 @@ void StrandBoard::set_region(const std::string& name, const std::string& surface
 void StrandBoard::set_region_of_slot(const std::string& name, const std::string& surface, const std::string& material) {
     document_.edit(tr("Region of strands “%1”").arg(QString::fromStdString(name)), [&](Job& job) {
         set_strand_step(job, "strand_region", name,
-                        {{"surface", surface}, {"vertices", nullptr}, {"material", material}});
+                        {{"surface", surface}, {"vertices", nullptr}, {"material", material}, {"painted", nullptr}});
+    });
+    choose_strands(name);
+}
+
+std::vector<float> StrandBoard::painted_density(const std::string& name, const std::string& surface) const {
+    const std::optional<size_t> place = strand_step_place(document_.job(), "strand_region", name);
+    if (!place) {
+        return {};
+    }
+    const Step& step = document_.job().steps[*place];
+    const auto array = step.data.find(step.parameters.value("painted", std::string()));
+    if (array == step.data.end() || step.parameters.value("surface", surface) != surface) {
+        return {};
+    }
+    Result<std::vector<float>> density = density_from_bytes(*array->second);
+    return density ? density.take() : std::vector<float>();
+}
+
+void StrandBoard::set_density(const std::string& name, const std::string& surface, std::string bytes) {
+    document_.edit(tr("Paint where strands “%1” grow").arg(QString::fromStdString(name)), [&](Job& job) {
+        Step array{"strand_region"};
+        const std::string hash = keep_data(array, std::move(bytes));
+        const size_t place = set_strand_step(job, "strand_region", name,
+                                             {{"surface", surface},
+                                              {"vertices", nullptr},
+                                              {"material", nullptr},
+                                              {"density", nullptr},
+                                              {"painted", hash}});
+        keep_data(job.steps[place], hash, array.data.at(hash));
+        drop_unused_data(job.steps[place]);
     });
     choose_strands(name);
 }

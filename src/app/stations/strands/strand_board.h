@@ -39,6 +39,10 @@ class StrandBoard : public QObject {
     // --- each of these is one edit of the card
     /// Grow on faces all of whose corners are among these; strands of a new name are begun so.
     void set_region(const std::string& name, const std::string& surface, const std::set<uint32_t>& vertices);
+    /// As painted: density_to_bytes.
+    void set_density(const std::string& name, const std::string& surface, std::string bytes);
+    /// What was painted for them on a surface, one a vertex; empty: nothing.
+    [[nodiscard]] std::vector<float> painted_density(const std::string& name, const std::string& surface) const;
     void set_region_of_slot(const std::string& name, const std::string& surface, const std::string& material);
     void set(std::string_view step, const QString& what, const nlohmann::json& values);
     void remove();

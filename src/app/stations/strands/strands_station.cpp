@@ -27,6 +27,9 @@ StrandsStation::StrandsStation(const StationContext& context, QWidget* parent)
     auto* left = new QVBoxLayout;
     left->setSpacing(6);
     left->addWidget(make_tools());
+    paint_bar_ = new PaintBar(PaintBar::Of::density, all_);
+    paint_bar_->hide();
+    left->addWidget(paint_bar_);
     place_ = new QWidget(all_);
     auto* place_column = new QVBoxLayout(place_);
     place_column->setContentsMargins(0, 0, 0, 0);
@@ -47,6 +50,12 @@ StrandsStation::StrandsStation(const StationContext& context, QWidget* parent)
     connect(panel_, &StrandPanel::shrinkChoice, this, [this] { ring(false); });
     connect(panel_, &StrandPanel::floodChoice, this, &StrandsStation::flood);
     const auto region_name = [this] { return panel_->new_name().toStdString(); };
+    painter_ = new DensityPainter(*board_, this);
+    connect(painter_, &DensityPainter::kept, panel_, &StrandPanel::end_beginning);
+    painter_->settings = [this] { return paint_bar_->settings(); };
+    painter_->name = [this, region_name] {
+        return panel_->begins() || !board_->is_made() ? region_name() : board_->name();
+    };
     connect(panel_, &StrandPanel::regionAsked, this, [this, region_name] {
         const int at = surface_node();
         if (at >= 0) {
@@ -121,6 +130,9 @@ QWidget* StrandsStation::make_tools() {
     };
     faces_ =
         add("chooseFaces", tr("Choose faces"), tr("Draw around the faces on which strands are to grow"), Tool::faces);
+    density_ = add("paintDensity", tr("Paint density"),
+                   tr("Paint how densely strands may grow, from none to full; begins with the region that is there"),
+                   Tool::density);
     shape_ =
         add("shapeGuides", tr("Shape guides"), tr("Pull, bend, turn and lengthen guides in the view"), Tool::guides);
     plant_ = add("plantGuides", tr("Plant guides"), tr("A click on the region plants a guide along the normal"),
@@ -159,6 +171,12 @@ void StrandsStation::use(Tool tool) {
     }
     tool_ = tool;
     faces_->setChecked(tool == Tool::faces);
+    density_->setChecked(tool == Tool::density);
+    paint_bar_->setVisible(tool == Tool::density);
+    if (const std::shared_ptr<const SessionState> state = session_.state(); state && tool == Tool::density) {
+        paint_bar_->suit(state->prepared.height_m);
+    }
+    painter_->set_view(tool == Tool::density ? twin_.data() : nullptr);
     shape_->setChecked(tool == Tool::guides);
     plant_->setChecked(tool == Tool::plant);
     if (view != nullptr) {
@@ -195,6 +213,9 @@ std::unique_ptr<ViewTool> StrandsStation::make_tool(Tool tool) {
             return chosen;
         };
         return std::make_unique<LassoTool>(std::move(hooks));
+    }
+    if (tool == Tool::density) {
+        return painter_->tool();
     }
     if (tool == Tool::none) {
         return nullptr;
@@ -321,6 +342,7 @@ void StrandsStation::refresh() {
             choose(0, {});
         }
     }
+    painter_->refresh();
     shape_->setEnabled(board_->is_made());
     plant_->setEnabled(board_->is_made());
     say();

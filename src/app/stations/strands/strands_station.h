@@ -2,7 +2,9 @@
 #pragma once
 
 #include "stations/frame_curve.h"
+#include "stations/paint_bar.h"
 #include "stations/station.h"
+#include "stations/strands/density_painter.h"
 #include "stations/strands/strand_panel.h"
 #include "view/tools/lasso_tool.h"
 #include "view/tools/reed_tool.h"
@@ -29,7 +31,7 @@ class StrandsStation : public StationPage {
     void showEvent(QShowEvent* event) override;
 
   private:
-    enum class Tool : uint8_t { none, faces, guides, plant };
+    enum class Tool : uint8_t { none, faces, density, guides, plant };
     QWidget* make_tools();
     QWidget* make_over_clip();
     void use(Tool tool);
@@ -51,6 +53,9 @@ class StrandsStation : public StationPage {
     QLabel* over_said_;
     FrameCurve* over_;
     QPushButton* faces_;
+    QPushButton* density_;
+    PaintBar* paint_bar_;
+    DensityPainter* painter_;
     QPushButton* shape_;
     QPushButton* plant_;
     QWidget* place_;

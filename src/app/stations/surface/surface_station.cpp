@@ -96,7 +96,7 @@ QWidget* SurfaceStation::make_tools() {
     connect(painter_, &WeightPainter::said, this,
             [this](const QString& words) { facts_->setText(words.toHtmlEscaped()); });
     connect(painter_, &WeightPainter::ended, this, [this] { use_tool(false, false); });
-    paint_bar_ = new PaintBar(all_);
+    paint_bar_ = new PaintBar(PaintBar::Of::weights, all_);
     paint_bar_->hide();
     auto* tools = new QWidget(all_);
     auto* row = new QHBoxLayout(tools);

@@ -226,7 +226,8 @@ void StrandLayer::draw(QOpenGLExtraFunctions& gl, ClayPrograms&, const Frame& fr
     }
     drawn_ = 0;
     of_ = 0;
-    if (strands_.empty() || !frame.shown.surfaces) {
+    // Colours of the surface say something: hair over them would hide it.
+    if (strands_.empty() || !frame.shown.surfaces || frame.scenes.colours() != nullptr) {
         return;
     }
     const Choice choice = choose(frame);

@@ -1,6 +1,7 @@
 // Says where on a surface strands may grow.
 #include "core/base/counted.h"
 #include "core/steps/step_kind.h"
+#include "core/steps/strands/density_brush.h"
 #include "core/steps/strands/strand_sets.h"
 #include "core/steps/surface/vertex_ranges.h"
 
@@ -17,6 +18,7 @@ struct RegionSettings {
     std::string material;
     std::vector<std::string> vertices;
     std::string density;
+    std::string painted;
 };
 
 /// A place for strands of that name: the node that is there, or a new one at the top.
@@ -52,6 +54,24 @@ Result<StepResult> apply_strand_region(const StepContext& context, const RegionS
     if (!settings.density.empty() && density == nullptr) {
         return Problem{fmt::format("the surface has no values called \"{}\".", settings.density), "", ""};
     }
+    std::vector<float> painted;
+    if (!settings.painted.empty()) {
+        const Result<const std::string*> bytes = step_array(context, settings.painted);
+        if (!bytes) {
+            return bytes.problem();
+        }
+        Result<std::vector<float>> read = density_from_bytes(**bytes);
+        if (!read) {
+            return read.problem();
+        }
+        painted = read.take();
+        if (painted.size() != mesh.point_count()) {
+            return Problem{fmt::format("the density was painted on {}, and “{}” has {} now.",
+                                       counted(painted.size(), "vertex"),
+                                       scene.nodes[static_cast<size_t>(*surface)].name, mesh.point_count()),
+                           "", "Paint it again, or choose faces."};
+        }
+    }
     std::vector<float> region;
     size_t faces = 0;
     bool has_material = settings.material.empty();
@@ -70,6 +90,9 @@ Result<StepResult> apply_strand_region(const StepContext& context, const RegionS
                 for (const uint32_t v : triangle) {
                     value += std::clamp(density->data[v * static_cast<size_t>(density->width)], 0.F, 1.F) / 3;
                 }
+            }
+            if (!painted.empty()) {
+                value *= (painted[triangle[0]] + painted[triangle[1]] + painted[triangle[2]]) / 3;
             }
             region.push_back(value);
             faces += value > 0 ? 1 : 0;
@@ -115,7 +138,9 @@ StepKind strand_region_step() {
              .checked(check_vertex_ranges),
          text<&RegionSettings::density>("density", "Density from",
                                         "Values of the surface that say how densely, 0 to 1: the first of COLOR_0, or "
-                                        "one's own; empty: evenly")},
+                                        "one's own; empty: evenly"),
+         text<&RegionSettings::painted>("painted", "Painted density", "As densely as it was painted by hand")
+             .naming_data()},
         apply_strand_region);
 }
 

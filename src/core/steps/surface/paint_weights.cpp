@@ -33,19 +33,10 @@ struct Painted {
     PaintedSurface surface;
 };
 
-Result<const std::string*> array_of(const StepContext& context, const std::string& name) {
-    const auto held = context.data == nullptr ? StepData::const_iterator() : context.data->find(name);
-    if (context.data == nullptr || held == context.data->end()) {
-        return Problem{fmt::format("the array {} is not there, or not as it was written.", name), "",
-                       "It lies in the folder beside the job, which is called as the job with .data behind it."};
-    }
-    return held->second.get();
-}
-
 Result<Painted> read_painted(const StepContext& context, const PaintSettings& settings) {
     Painted painted;
     for (const std::string& stroke : settings.strokes) {
-        const Result<const std::string*> bytes = array_of(context, stroke);
+        const Result<const std::string*> bytes = step_array(context, stroke);
         if (!bytes) {
             return bytes.problem();
         }
@@ -57,7 +48,7 @@ Result<Painted> read_painted(const StepContext& context, const PaintSettings& se
             painted.rows.insert_or_assign(vertex, std::move(row));
         }
     }
-    const Result<const std::string*> bytes = array_of(context, settings.painted_on);
+    const Result<const std::string*> bytes = step_array(context, settings.painted_on);
     if (!bytes) {
         return bytes.problem();
     }

@@ -12,30 +12,6 @@ namespace wembrix {
 
 namespace {
 
-double fall_off(BrushFalloff falloff, double far) {
-    switch (falloff) {
-    case BrushFalloff::hard:
-        return 1;
-    case BrushFalloff::linear:
-        return 1 - far;
-    case BrushFalloff::soft:
-        break;
-    }
-    const double near = 1 - far;
-    return near * near * (3 - 2 * near);
-}
-
-std::vector<std::vector<uint32_t>> doubles_of(const Neighbours& neighbours) {
-    std::vector<std::vector<uint32_t>> doubles(neighbours.spots());
-    for (size_t v = 0; v < neighbours.spot.size(); ++v) {
-        const uint32_t spot = neighbours.spot[v];
-        if (neighbours.first[spot] != v) {
-            doubles[spot].push_back(static_cast<uint32_t>(v));
-        }
-    }
-    return doubles;
-}
-
 std::shared_ptr<const BrushSurface> brush_surface(const Mesh& mesh) {
     auto made = std::make_shared<BrushSurface>();
     made->positions = mesh.positions;
@@ -212,47 +188,8 @@ void WeightBrush::paint(int joint, const BrushSettings& settings,
 std::vector<uint32_t> WeightBrush::dab(int joint, const BrushSettings& settings, const Dab& dab,
                                        std::span<const Vec3f> points, std::span<const Vec3f> normals) {
     assert(points.size() == rows_.size());
-    std::vector<std::pair<uint32_t, double>> shares;
-    const auto share_of = [&](uint32_t vertex) {
-        const double far = static_cast<double>((points[vertex] - dab.at).norm()) / settings.radius_m;
-        return far < 1 ? settings.strength * fall_off(settings.falloff, far) : 0.0;
-    };
-    if (settings.through) {
-        for (uint32_t v = 0; v < rows_.size(); ++v) {
-            if (const double share = share_of(v); share > 0) {
-                shares.emplace_back(v, share);
-            }
-        }
-    } else {
-        std::vector<uint32_t> open = {surface_->neighbours.spot[dab.vertex]};
-        std::set<uint32_t> seen(open.begin(), open.end());
-        while (!open.empty()) {
-            const uint32_t spot = open.back();
-            open.pop_back();
-            const uint32_t first = surface_->neighbours.first[spot];
-            const auto take = [&](uint32_t vertex) {
-                const double share = share_of(vertex);
-                const bool faces = !dab.eye || normals.size() != points.size() ||
-                                   normals[vertex].squaredNorm() < 0.5F ||
-                                   normals[vertex].dot(*dab.eye - points[vertex]) > 0;
-                if (share > 0 && faces) {
-                    shares.emplace_back(vertex, share);
-                }
-            };
-            take(first);
-            for (const uint32_t vertex : surface_->doubles[spot]) {
-                take(vertex);
-            }
-            const bool within =
-                share_of(first) > 0 || first == surface_->neighbours.first[surface_->neighbours.spot[dab.vertex]];
-            for (const uint32_t next : within ? surface_->neighbours.of(spot) : std::span<const uint32_t>()) {
-                if (seen.insert(next).second) {
-                    open.push_back(next);
-                }
-            }
-        }
-        std::sort(shares.begin(), shares.end());
-    }
+    const std::vector<std::pair<uint32_t, double>> shares =
+        reached(settings, dab, surface_->neighbours, surface_->doubles, points, normals);
     std::vector<uint32_t> touched;
     paint(joint, settings, shares, touched);
     if (settings.mirrored) {

@@ -2,7 +2,7 @@
 // stroke that comes out is kept by the step "paint_weights".
 #pragma once
 
-#include "core/measure/surface/neighbours.h"
+#include "core/measure/surface/brush_reach.h"
 #include "core/measure/surface/surface_mirror.h"
 #include "core/measure/surface/weight_rows.h"
 #include "core/scene/scene.h"
@@ -19,24 +19,11 @@
 namespace wembrix {
 
 enum class BrushMode : uint8_t { add, subtract, set, scale, smooth };
-enum class BrushFalloff : uint8_t { soft, linear, hard };
 
-struct BrushSettings {
+struct BrushSettings : BrushReach {
     BrushMode mode = BrushMode::add;
-    BrushFalloff falloff = BrushFalloff::soft;
-    double radius_m = 0.05;
-    double strength = 0.5; ///< 0 to 1, at the middle of a dab
     double value = 1;      ///< of `set` the weight, of `scale` the factor
     bool mirrored = false; ///< the other side gets the same for the joint on that side
-    bool through = false;  ///< all that lies within the radius; else what is joined to the place by edges within it
-                           ///< and faces the eye
-};
-
-/// Where a dab falls, in the pose that is shown.
-struct Dab {
-    Vec3f at = Vec3f::Zero();
-    uint32_t vertex = 0;      ///< one near it, where what is joined begins
-    std::optional<Vec3f> eye; ///< what turns away from here is not painted, unless `through`
 };
 
 /// What a brush needs of a surface and no stroke changes: made once, shared by all brushes over it.

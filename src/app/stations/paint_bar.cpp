@@ -1,4 +1,4 @@
-#include "stations/surface/paint_bar.h"
+#include "stations/paint_bar.h"
 
 #include <QCheckBox>
 #include <QComboBox>
@@ -11,7 +11,9 @@
 
 namespace wembrix::app {
 
-PaintBar::PaintBar(QWidget* parent) : QWidget(parent) {
+PaintBar::PaintBar(Of of, QWidget* parent) : QWidget(parent) {
+    // Both bars are in one window: their fields are told apart by name.
+    const QString prefix = of == Of::weights ? QStringLiteral("brush") : QStringLiteral("density");
     auto* rows = new QVBoxLayout(this);
     rows->setContentsMargins(0, 0, 0, 0);
     rows->setSpacing(4);
@@ -22,21 +24,23 @@ PaintBar::PaintBar(QWidget* parent) : QWidget(parent) {
     rows->addLayout(first);
     rows->addLayout(second);
     mode_ = new QComboBox(this);
-    mode_->setObjectName(QStringLiteral("brushMode"));
+    mode_->setObjectName(prefix + QStringLiteral("Mode"));
     mode_->addItems({tr("Add"), tr("Take away"), tr("Set to"), tr("Scale by"), tr("Smooth")});
-    mode_->setToolTip(tr("What the brush does to the weight of the joint; the other joints of a vertex make room, or "
-                         "take what is left, so that the sum stays 1"));
+    mode_->setToolTip(of == Of::weights
+                          ? tr("What the brush does to the weight of the joint; the other joints of a vertex make "
+                               "room, or take what is left, so that the sum stays 1")
+                          : tr("What the brush does to how densely strands may grow, 0 to 1"));
     first->addWidget(mode_);
     value_ = new QDoubleSpinBox(this);
-    value_->setObjectName(QStringLiteral("brushValue"));
+    value_->setObjectName(prefix + QStringLiteral("Value"));
     value_->setRange(0, 4);
     value_->setSingleStep(0.05);
     value_->setValue(1);
-    value_->setToolTip(tr("The weight that is set, or the factor"));
+    value_->setToolTip(tr("What is set, from 0 to 1, or the factor"));
     value_->hide();
     first->addWidget(value_);
     radius_mm_ = new QDoubleSpinBox(this);
-    radius_mm_->setObjectName(QStringLiteral("brushRadius"));
+    radius_mm_->setObjectName(prefix + QStringLiteral("Radius"));
     radius_mm_->setRange(0.1, 100000);
     radius_mm_->setDecimals(1);
     radius_mm_->setSuffix(tr(" mm"));
@@ -44,7 +48,7 @@ PaintBar::PaintBar(QWidget* parent) : QWidget(parent) {
     first->addWidget(new QLabel(tr("Radius"), this));
     first->addWidget(radius_mm_);
     strength_ = new QSpinBox(this);
-    strength_->setObjectName(QStringLiteral("brushStrength"));
+    strength_->setObjectName(prefix + QStringLiteral("Strength"));
     strength_->setRange(1, 100);
     strength_->setValue(30);
     strength_->setSuffix(tr(" %"));
@@ -53,16 +57,18 @@ PaintBar::PaintBar(QWidget* parent) : QWidget(parent) {
     first->addWidget(strength_);
     first->addStretch(1);
     falloff_ = new QComboBox(this);
-    falloff_->setObjectName(QStringLiteral("brushFalloff"));
+    falloff_->setObjectName(prefix + QStringLiteral("Falloff"));
     falloff_->addItems({tr("soft edge"), tr("straight edge"), tr("hard edge")});
     falloff_->setToolTip(tr("How the brush lets go towards its edge"));
     second->addWidget(falloff_);
     mirrored_ = new QCheckBox(tr("Both sides"), this);
-    mirrored_->setObjectName(QStringLiteral("brushMirrored"));
-    mirrored_->setToolTip(tr("The other side gets the same, for the joint that answers this one there"));
+    mirrored_->setObjectName(prefix + QStringLiteral("Mirrored"));
+    mirrored_->setToolTip(of == Of::weights
+                              ? tr("The other side gets the same, for the joint that answers this one there")
+                              : tr("The other side gets the same"));
     second->addWidget(mirrored_);
     through_ = new QCheckBox(tr("Through the surface"), this);
-    through_->setObjectName(QStringLiteral("brushThrough"));
+    through_->setObjectName(prefix + QStringLiteral("Through"));
     through_->setToolTip(
         tr("All vertices within the radius; else those that face you and hang together with the place"));
     second->addWidget(through_);

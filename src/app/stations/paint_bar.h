@@ -1,4 +1,5 @@
-// What the brush is set to: what it does, how far it reaches, how strongly, and what it leaves alone.
+// What a brush is set to, over weights or how densely strands grow: what it does, how far it reaches, how strongly, and
+// what it leaves alone.
 #pragma once
 
 #include "core/steps/surface/weight_brush.h"
@@ -15,7 +16,8 @@ namespace wembrix::app {
 class PaintBar : public QWidget {
     Q_OBJECT
   public:
-    explicit PaintBar(QWidget* parent = nullptr);
+    enum class Of { weights, density };
+    explicit PaintBar(Of of, QWidget* parent = nullptr);
     [[nodiscard]] BrushSettings settings() const;
     /// A radius that suits a model of that height, as long as nobody typed one.
     void suit(double height_m);
