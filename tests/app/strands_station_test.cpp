@@ -340,5 +340,27 @@ TEST_F(StrandsFace, DensityIsPaintedStrokeByStrokeAndUndone) {
     EXPECT_FALSE(parameters("strand_region").contains("painted"));
 }
 
+TEST_F(StrandsFace, APartingIsDrawnInTheView) {
+    open_strands();
+    begin();
+    board().set("grow_strands", "Grow", {{"count", 60}, {"points", 3}});
+    settle();
+    EXPECT_EQ(child<QLabel>("partingsSaid")->text(), "none");
+    child<QPushButton>("drawParting")->click();
+    EXPECT_TRUE(child<QPushButton>("drawParting")->isChecked());
+    drag(at({0, 0.75, 0.41}), at({0, 0.83, 0.41}));
+    ASSERT_EQ(board().partings().size(), 1U);
+    const std::vector<Vec3> line = board().partings()[0];
+    EXPECT_GE(line.size(), 3U);
+    EXPECT_NEAR(line.front().y(), 0.75, 0.02);
+    EXPECT_NEAR(line.back().y(), 0.83, 0.02);
+    EXPECT_EQ(parameters("grow_strands")["partings"].size(), 1U);
+    EXPECT_EQ(child<QLabel>("partingsSaid")->text(), "1");
+    child<QPushButton>("noPartings")->click();
+    settle();
+    EXPECT_TRUE(board().partings().empty());
+    EXPECT_FALSE(child<QPushButton>("noPartings")->isEnabled());
+}
+
 } // namespace
 } // namespace wembrix::app

@@ -188,6 +188,57 @@ TEST(Strands, TwoEarsDoNotTakeEachOthersGuides) {
     EXPECT_NE(half.could_not[0].find("no guide is reached"), std::string::npos);
 }
 
+TEST(Strands, NothingIsTakenAcrossAPartingAndRoundItsEndsItFades) {
+    // Guides to the left on the left, to the right on the right, on top of the ball; the parting leads over the top.
+    Scene scene = done(sphere(), "strand_region", {{"name", "fur"}}).scene;
+    nlohmann::json guides = nlohmann::json::array();
+    for (const int side : {-1, 1}) {
+        for (const double z : {-40.0, 0.0, 40.0}) {
+            guides.push_back({{"root_mm", {side * 30.0, 1000 + std::sqrt(1e4 - 900 - z * z), z}},
+                              {"points_mm", {{side * 40.0, 10, 0}}}});
+        }
+    }
+    scene = done(scene, "strand_guides", {{"guides", guides}}).scene;
+    std::string line;
+    for (int degrees = -70; degrees <= 70; degrees += 5) {
+        const double angle = degrees * M_PI / 180;
+        line += fmt::format("{}0 {:.3f} {:.3f}", line.empty() ? "" : ", ", 1000 + 100 * std::cos(angle),
+                            100 * std::sin(angle));
+    }
+    const auto near_the_line = [&](const nlohmann::json& partings) {
+        const Scene grown = done(scene, "grow_strands",
+                                 {{"count", 6000},
+                                  {"length_varies", 0},
+                                  {"points", 2},
+                                  {"trimmed", false},
+                                  {"clumps", 12},
+                                  {"clump", 0.8},
+                                  {"partings", partings}})
+                                .scene;
+        const CurveSet& curves = fur(grown);
+        size_t across = 0;
+        size_t seen = 0;
+        size_t behind = 0;
+        for (size_t c = 0; c < curves.curve_count(); ++c) {
+            const Vec3f root = curves.points[2 * c];
+            const Vec3f way = curves.points[2 * c + 1] - root;
+            if (std::abs(root.x()) < 0.02F && std::abs(root.x()) > 0.0005F && root.y() > 1.085F) {
+                ++seen;
+                // Sideways by its own side, whole; a mean of both sides goes up alone.
+                across += way.x() * root.x() < 0 || std::abs(way.x()) < 0.025F ? 1 : 0;
+            }
+            behind += root.y() < 0.95F ? 1 : 0;
+        }
+        EXPECT_GT(seen, 60U);
+        EXPECT_GT(behind, 500U) << "where no line is, they are reached round its ends";
+        return static_cast<double>(across) / static_cast<double>(seen);
+    };
+    EXPECT_GT(near_the_line(nlohmann::json::array()), 0.2);
+    EXPECT_EQ(near_the_line({line}), 0);
+    EXPECT_FALSE(apply_step(scene, "grow_strands", {{"partings", {"1 2 3"}}}).ok());
+    EXPECT_FALSE(apply_step(scene, "grow_strands", {{"partings", {"1 2 3, 4 5"}}}).ok());
+}
+
 TEST(Strands, WidthsClumpsAndNoiseDoWhatTheySay) {
     const nlohmann::json plain = {{"count", 400}, {"length_varies", 0}, {"points", 11}};
     const CurveSet straight = fur(grown_on(sphere(), plain));

@@ -6,6 +6,7 @@
 #include "core/steps/step_data.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/strands/density_brush.h"
+#include "core/steps/strands/places_text.h"
 #include "core/steps/strands/strand_guide_rows.h"
 #include "core/steps/surface/vertex_ranges.h"
 
@@ -138,6 +139,28 @@ void StrandBoard::set_region_of_slot(const std::string& name, const std::string&
                         {{"surface", surface}, {"vertices", nullptr}, {"material", material}, {"painted", nullptr}});
     });
     choose_strands(name);
+}
+
+std::vector<std::vector<Vec3>> StrandBoard::partings() const {
+    std::vector<std::vector<Vec3>> lines;
+    for (const nlohmann::json& text : setting("grow_strands", "partings")) {
+        if (text.is_string()) {
+            lines.push_back(places_in_text(text.get<std::string>()).value_or(std::vector<Vec3>()));
+        }
+    }
+    std::erase_if(lines, [](const std::vector<Vec3>& line) { return line.empty(); });
+    return lines;
+}
+
+void StrandBoard::add_parting(const std::vector<Vec3>& line) {
+    nlohmann::json all = setting("grow_strands", "partings");
+    if (!all.is_array()) {
+        all = nlohmann::json::array();
+    }
+    all.push_back(text_of_places(line));
+    document_.edit(tr("Draw a parting"), [&](Job& job) {
+        set_strand_step(job, "grow_strands", name_, {{"partings", all}});
+    });
 }
 
 std::vector<float> StrandBoard::painted_density(const std::string& name, const std::string& surface) const {

@@ -41,6 +41,9 @@ class StrandBoard : public QObject {
     void set_region(const std::string& name, const std::string& surface, const std::set<uint32_t>& vertices);
     /// As painted: density_to_bytes.
     void set_density(const std::string& name, const std::string& surface, std::string bytes);
+    /// Lines that they part along: world, metres.
+    [[nodiscard]] std::vector<std::vector<Vec3>> partings() const;
+    void add_parting(const std::vector<Vec3>& line);
     /// What was painted for them on a surface, one a vertex; empty: nothing.
     [[nodiscard]] std::vector<float> painted_density(const std::string& name, const std::string& surface) const;
     void set_region_of_slot(const std::string& name, const std::string& surface, const std::string& material);

@@ -107,6 +107,10 @@ StrandPanel::StrandPanel(StrandBoard& board, QWidget* parent) : QWidget(parent),
     refresh_guides();
 }
 
+void StrandPanel::show_parting_tool(bool in_use) {
+    draw_parting_->setChecked(in_use);
+}
+
 QString StrandPanel::new_name() const {
     const QString typed = which_->currentText().trimmed();
     const auto is_there = [&](const QString& name) {
@@ -308,6 +312,23 @@ QWidget* StrandPanel::make_growth() {
         board_.set("grow_strands", tr("Cut strands at the surface"), {{"trimmed", on}});
     });
     last->addRow(QString(), trimmed_);
+    auto* partings = new QHBoxLayout;
+    partings->setSpacing(4);
+    partings_said_ = new QLabel(part);
+    partings_said_->setObjectName(QStringLiteral("partingsSaid"));
+    partings->addWidget(partings_said_, 1);
+    draw_parting_ =
+        small_button("drawParting", tr("Draw…"),
+                     tr("Draw a line on the surface: strands of one side take nothing from the other"), part);
+    draw_parting_->setCheckable(true);
+    connect(draw_parting_, &QPushButton::clicked, this, &StrandPanel::partingAsked);
+    partings->addWidget(draw_parting_);
+    no_partings_ = small_button("noPartings", tr("Take away"), tr("Without the partings"), part);
+    connect(no_partings_, &QPushButton::clicked, this, [this] {
+        board_.set("grow_strands", tr("Take partings away"), {{"partings", nullptr}});
+    });
+    partings->addWidget(no_partings_);
+    last->addRow(tr("Partings"), partings);
     auto* more =
         small_button("moreGrowth", tr("All of growth…"), tr("Density, finer clumps, parting and the rest"), part);
     connect(more, &QPushButton::clicked, this, [this] {
@@ -435,6 +456,11 @@ void StrandPanel::refresh() {
     }
     const auto number = [&](const char* key) { return numbers_.at(key)->value(); };
     trimmed_->setChecked(board_.setting("grow_strands", "trimmed") == nlohmann::json(true));
+    const nlohmann::json partings = board_.setting("grow_strands", "partings");
+    partings_said_->setText(partings.is_array() && !partings.empty()
+                                ? QString::number(static_cast<qulonglong>(partings.size()))
+                                : tr("none"));
+    no_partings_->setEnabled(partings.is_array() && !partings.empty());
     width_->set_words(tr("Width, root to tip: %1 to %2 mm")
                           .arg(number("width_root_mm"), 0, 'g', 3)
                           .arg(number("width_tip_mm"), 0, 'g', 3));

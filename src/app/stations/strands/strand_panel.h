@@ -30,6 +30,7 @@ class StrandPanel : public QWidget {
     [[nodiscard]] ProfilePlot& width_profile() { return *width_; }
     [[nodiscard]] ProfilePlot& clump_profile() { return *clump_; }
     [[nodiscard]] ProfilePlot& noise_profile() { return *noise_; }
+    void show_parting_tool(bool in_use);
     [[nodiscard]] bool begins() const { return begins_; } ///< new strands are being begun
     void end_beginning() {
         begins_ = false;
@@ -44,6 +45,7 @@ class StrandPanel : public QWidget {
     void shrinkChoice();
     void floodChoice();
     void stepAsked(const wembrix::Step& step);
+    void partingAsked();            ///< one is to be drawn in the view
     void turnAsked(double degrees); ///< the chosen guides, about the normal at their roots
 
   private:
@@ -71,6 +73,9 @@ class StrandPanel : public QWidget {
     QWidget* growth_;
     std::map<std::string, QDoubleSpinBox*> numbers_; ///< by the parameter's key
     QCheckBox* trimmed_;
+    QLabel* partings_said_;
+    QPushButton* draw_parting_;
+    QPushButton* no_partings_;
     QComboBox* follow_;
     QPushButton* cache_;
     ProfilePlot* width_;

@@ -3,6 +3,7 @@
 #include "core/measure/surface/vertex_choice.h"
 #include "style/numbers.h"
 #include "style/theme.h"
+#include "view/tools/line_tool.h"
 
 #include <QHBoxLayout>
 #include <QLabel>
@@ -85,6 +86,8 @@ StrandsStation::StrandsStation(const StationContext& context, QWidget* parent)
             }
         }
     });
+    connect(panel_, &StrandPanel::partingAsked, this,
+            [this] { use(tool_ == Tool::parting ? Tool::none : Tool::parting); });
     connect(panel_, &StrandPanel::turnAsked, this, [this](double degrees) {
         const int on = board_->surface();
         if (on >= 0 && !board_->chosen().empty()) {
@@ -161,7 +164,7 @@ QWidget* StrandsStation::make_over_clip() {
 
 void StrandsStation::use(Tool tool) {
     SceneView* view = twin_ == nullptr || !isVisible() ? nullptr : twin_->prepared_view();
-    const bool shapes = tool == Tool::guides || tool == Tool::plant;
+    const bool shapes = tool == Tool::guides || tool == Tool::plant || tool == Tool::parting;
     if (view == nullptr || (shapes && !board_->is_made())) {
         tool = Tool::none;
     }
@@ -172,6 +175,7 @@ void StrandsStation::use(Tool tool) {
     tool_ = tool;
     faces_->setChecked(tool == Tool::faces);
     density_->setChecked(tool == Tool::density);
+    panel_->show_parting_tool(tool == Tool::parting);
     paint_bar_->setVisible(tool == Tool::density);
     if (const std::shared_ptr<const SessionState> state = session_.state(); state && tool == Tool::density) {
         paint_bar_->suit(state->prepared.height_m);
@@ -216,6 +220,14 @@ std::unique_ptr<ViewTool> StrandsStation::make_tool(Tool tool) {
     }
     if (tool == Tool::density) {
         return painter_->tool();
+    }
+    if (tool == Tool::parting) {
+        LineTool::Hooks hooks;
+        hooks.words = tr("Draw a parting on the surface · a drag beside it turns · Escape ends");
+        hooks.lines = [this] { return board_->partings(); };
+        hooks.takes = [this](int node) { return node == board_->surface(); };
+        hooks.done = [this](const std::vector<Vec3>& line) { board_->add_parting(line); };
+        return std::make_unique<LineTool>(std::move(hooks));
     }
     if (tool == Tool::none) {
         return nullptr;

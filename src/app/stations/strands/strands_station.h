@@ -31,7 +31,7 @@ class StrandsStation : public StationPage {
     void showEvent(QShowEvent* event) override;
 
   private:
-    enum class Tool : uint8_t { none, faces, density, guides, plant };
+    enum class Tool : uint8_t { none, faces, density, guides, plant, parting };
     QWidget* make_tools();
     QWidget* make_over_clip();
     void use(Tool tool);

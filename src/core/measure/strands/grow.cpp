@@ -1,6 +1,7 @@
 #include "core/measure/strands/grow.h"
 
 #include "core/measure/strands/even_steps.h"
+#include "core/measure/strands/partings.h"
 #include "core/measure/surface/neighbours.h"
 
 #include <algorithm>
@@ -61,7 +62,7 @@ class Grower {
   public:
     Grower(const StrandSurface& surface, const std::vector<float>& region, const StrandGuides& guides,
            const Growth& growth, const std::function<bool()>& stop)
-        : surface_(surface), region_(region), growth_(growth), stop_(stop) {
+        : surface_(surface), region_(region), growth_(growth), stop_(stop), partings_(surface, growth.partings) {
         points_ = static_cast<size_t>(std::max(2, growth.points));
         read_guides(guides);
     }
@@ -138,14 +139,21 @@ class Grower {
     /// From each guide along the surface to every vertex.
     void find_ways(const std::vector<CurveRoot>& roots) {
         const Mesh& mesh = surface_.mesh();
-        const Neighbours neighbours = neighbours_of(mesh);
+        Neighbours neighbours = neighbours_of(mesh);
+        if (!partings_.empty()) {
+            neighbours = partings_.without_crossing(neighbours, surface_.places());
+        }
         spot_ = neighbours.spot;
         ways_.resize(roots.size());
         tbb::parallel_for(size_t(0), roots.size(), [&](size_t g) {
             // Each corner of the guide's triangle is as far as it is; the nearest of the three ways counts.
             std::vector<double> best(neighbours.spots(), std::numeric_limits<double>::infinity());
             for (const uint32_t corner : surface_.triangles()[roots[g].triangle]) {
-                const double begin = (surface_.places()[corner].cast<double>() - guides_[g].root).norm();
+                const Vec3 there = surface_.places()[corner].cast<double>();
+                if (partings_.between(guides_[g].root, there)) {
+                    continue;
+                }
+                const double begin = (there - guides_[g].root).norm();
                 const std::vector<double> from =
                     distances_along(mesh, neighbours, {spot_[corner]}, std::numeric_limits<double>::infinity());
                 for (size_t s = 0; s < best.size(); ++s) {
@@ -160,10 +168,12 @@ class Grower {
     [[nodiscard]] double way(size_t guide, const CurveRoot& root, const Vec3& at) const {
         double least = std::numeric_limits<double>::infinity();
         for (const uint32_t corner : surface_.triangles()[root.triangle]) {
-            least =
-                std::min(least, ways_[guide][spot_[corner]] + (surface_.places()[corner].cast<double>() - at).norm());
+            const Vec3 there = surface_.places()[corner].cast<double>();
+            if (!partings_.between(there, at)) {
+                least = std::min(least, ways_[guide][spot_[corner]] + (there - at).norm());
+            }
         }
-        if (root.triangle == guides_of_file_[guide].triangle) {
+        if (root.triangle == guides_of_file_[guide].triangle && !partings_.between(guides_[guide].root, at)) {
             return (guides_[guide].root - at).norm();
         }
         // Near by, the way over an edge is as good as straight: along edges it is always a little longer.
@@ -264,12 +274,12 @@ class Grower {
         return all;
     }
     /// The centre that a strand belongs to: near, and on the same side.
-    static const Centre* centre_of(const std::vector<Centre>& centres, const Vec3& at, const Vec3& normal) {
+    const Centre* centre_of(const std::vector<Centre>& centres, const Vec3& at, const Vec3& normal) const {
         const Centre* best = nullptr;
         double least = std::numeric_limits<double>::infinity();
         for (const Centre& one : centres) {
             const double far = (one.at - at).squaredNorm() * (1 + 4 * std::max(0.0, 1 - one.normal.dot(normal)));
-            if (far < least) {
+            if (far < least && !partings_.between(one.at, at)) {
                 least = far;
                 best = &one;
             }
@@ -404,6 +414,7 @@ class Grower {
     const std::vector<float>& region_;
     const Growth& growth_;
     const std::function<bool()>& stop_;
+    Partings partings_;
     size_t points_ = 2;
     size_t count_ = 0;
     std::vector<Guide> guides_;

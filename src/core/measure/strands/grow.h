@@ -38,14 +38,15 @@ struct Growth {
     int fine_clumps = 0;       ///< centres of a second level, within the first
     double fine_clump = 0;
     double noise_m = 0;
-    double noise_length_m = 0.02; ///< of one wave along the strand
-    StrandProfile noise_along;    ///< times that; none: from nothing at the root
-    double curl_m = 0;            ///< radius
-    double curl_turns = 0;        ///< over the strand
-    double lift = 0;              ///< radians towards the normal
-    bool parted = false;          ///< strands of one side take no guide of the other
-    double middle_x = 0;          ///< where the sides part, metres
-    bool trimmed = true;          ///< a strand ends where it would go into the surface
+    double noise_length_m = 0.02;            ///< of one wave along the strand
+    StrandProfile noise_along;               ///< times that; none: from nothing at the root
+    double curl_m = 0;                       ///< radius
+    double curl_turns = 0;                   ///< over the strand
+    double lift = 0;                         ///< radians towards the normal
+    bool parted = false;                     ///< strands of one side take no guide of the other
+    double middle_x = 0;                     ///< where the sides part, metres
+    std::vector<std::vector<Vec3>> partings; ///< lines on the surface, world: ways across them are none
+    bool trimmed = true;                     ///< a strand ends where it would go into the surface
     uint64_t seed = 1;
     double share = 1; ///< of the strands that are made, a true sample: the others are only not there
 };

@@ -3,6 +3,7 @@
 #include "core/measure/strands/grow.h"
 #include "core/measure/strands/strand_facts.h"
 #include "core/steps/step_kind.h"
+#include "core/steps/strands/places_text.h"
 #include "core/steps/strands/strand_sets.h"
 
 #include <Eigen/LU>
@@ -35,6 +36,7 @@ struct GrowSettings {
     double lift_deg = 0;
     bool parted = false;
     double middle_x_mm = 0;
+    std::vector<std::string> partings;
     bool trimmed = true;
     int seed = 1;
     double share = 100;
@@ -49,6 +51,15 @@ std::optional<Problem> check_profile(const nlohmann::json& list) {
             if (text.empty() || *end != 0 || !(value >= 0 && value <= 1)) {
                 return malformed("a profile is numbers from 0 to 1, from root to tip.");
             }
+        }
+    }
+    return std::nullopt;
+}
+
+std::optional<Problem> check_partings(const nlohmann::json& list) {
+    for (const nlohmann::json& one : list) {
+        if (one.is_string() && !places_in_text(one.get_ref<const std::string&>())) {
+            return malformed("a parting is a line through two places or more: x y z, x y z, in millimetres.");
         }
     }
     return std::nullopt;
@@ -85,6 +96,9 @@ Growth growth_of(const GrowSettings& from) {
     to.lift = from.lift_deg * M_PI / 180;
     to.parted = from.parted;
     to.middle_x = from.middle_x_mm / 1000;
+    for (const std::string& line : from.partings) {
+        to.partings.push_back(places_in_text(line).value_or(std::vector<Vec3>()));
+    }
     to.trimmed = from.trimmed;
     to.seed = static_cast<uint64_t>(from.seed);
     to.share = from.share / 100;
@@ -207,6 +221,9 @@ StepKind grow_strands_step() {
          flag<&GrowSettings::parted>("parted", "Parted in the middle",
                                      "strands of one side take no guide of the other"),
          number<&GrowSettings::middle_x_mm>("middle_x_mm", "Middle", "Where they part").unit("mm"),
+         list<&GrowSettings::partings>("partings", "Partings", "Lines on the surface that nothing is taken across")
+             .typed_as("a line of places each: x y z, x y z, … in millimetres")
+             .checked(check_partings),
          flag<&GrowSettings::trimmed>("trimmed", "Cut at the surface", "a strand ends where it would go into the body"),
          number<&GrowSettings::seed>("seed", "Seed", "Another one: other strands of the same kind")
              .between(0, 1000000000),
