@@ -345,7 +345,7 @@ TEST_F(StrandsFace, APartingIsDrawnInTheView) {
     begin();
     board().set("grow_strands", "Grow", {{"count", 60}, {"points", 3}});
     settle();
-    EXPECT_EQ(child<QLabel>("partingsSaid")->text(), "none");
+    EXPECT_EQ(child<QLabel>("partingsSaid")->text(), "Partings: none");
     child<QPushButton>("drawParting")->click();
     EXPECT_TRUE(child<QPushButton>("drawParting")->isChecked());
     drag(at({0, 0.75, 0.41}), at({0, 0.83, 0.41}));
@@ -355,7 +355,7 @@ TEST_F(StrandsFace, APartingIsDrawnInTheView) {
     EXPECT_NEAR(line.front().y(), 0.75, 0.02);
     EXPECT_NEAR(line.back().y(), 0.83, 0.02);
     EXPECT_EQ(parameters("grow_strands")["partings"].size(), 1U);
-    EXPECT_EQ(child<QLabel>("partingsSaid")->text(), "1");
+    EXPECT_EQ(child<QLabel>("partingsSaid")->text(), "Partings: 1");
     child<QPushButton>("noPartings")->click();
     settle();
     EXPECT_TRUE(board().partings().empty());

@@ -323,12 +323,12 @@ QWidget* StrandPanel::make_growth() {
     draw_parting_->setCheckable(true);
     connect(draw_parting_, &QPushButton::clicked, this, &StrandPanel::partingAsked);
     partings->addWidget(draw_parting_);
-    no_partings_ = small_button("noPartings", tr("Take away"), tr("Without the partings"), part);
+    no_partings_ = small_button("noPartings", tr("Clear"), tr("Take all partings away"), part);
     connect(no_partings_, &QPushButton::clicked, this, [this] {
         board_.set("grow_strands", tr("Take partings away"), {{"partings", nullptr}});
     });
     partings->addWidget(no_partings_);
-    last->addRow(tr("Partings"), partings);
+    column->addLayout(partings);
     auto* more =
         small_button("moreGrowth", tr("All of growth…"), tr("Density, finer clumps, parting and the rest"), part);
     connect(more, &QPushButton::clicked, this, [this] {
@@ -458,8 +458,8 @@ void StrandPanel::refresh() {
     trimmed_->setChecked(board_.setting("grow_strands", "trimmed") == nlohmann::json(true));
     const nlohmann::json partings = board_.setting("grow_strands", "partings");
     partings_said_->setText(partings.is_array() && !partings.empty()
-                                ? QString::number(static_cast<qulonglong>(partings.size()))
-                                : tr("none"));
+                                ? tr("Partings: %1").arg(static_cast<qulonglong>(partings.size()))
+                                : tr("Partings: none"));
     no_partings_->setEnabled(partings.is_array() && !partings.empty());
     width_->set_words(tr("Width, root to tip: %1 to %2 mm")
                           .arg(number("width_root_mm"), 0, 'g', 3)
