@@ -87,6 +87,7 @@ for file in "${usd_files[@]}"; do
         { echo "$file"; head -5 "$work/usdsame.log"; exit 1; }
 done
 (cd "$work/js" && node usd_frames.mjs "$work/usds")
+(cd "$work/js" && node three_usd_export.mjs "$build/tests/wembrix-points" "$work/three_usd")
 for clip in wade stand; do
     (cd "$work/js" && node cache_textures.mjs "$work/strands/Tidewater_runtime/strands_post_bag_${clip}_textures.json" \
         "$work/strands/Tidewater_runtime/strands_model.glb" "$work/usd_text/strands_post_bag_$clip.usdc.usda")
