@@ -2,6 +2,7 @@
 // grow between them, follow, and arrive.
 #include "core/job/strand_edits.h"
 #include "core/measure/strands/strand_facts.h"
+#include "stations/deliver/deliver_station.h"
 #include "stations/strands/strands_station.h"
 #include "window_fixture.h"
 
@@ -204,6 +205,35 @@ TEST_F(StrandsFace, FromFacesInTheViewToStrandsThatArrive) {
                                             arrival->files.at(0)));
     }
     EXPECT_EQ(window->runner().last_arrival({"Lantern web view", "strands:fringe"}), nullptr) << "it takes none";
+    // What arrived plays, beside Prepared, in the same places.
+    auto& deliver_page = window->page<DeliverStation>();
+    int row = -1;
+    for (int r = 0; r < window->board().rowCount(); ++r) {
+        const BoardEntry* cell = window->board().cell(window->board().index(r, 1));
+        row = cell != nullptr && cell->key.second == "cache:fringe/shake" ? r : row;
+    }
+    ASSERT_GE(row, 0);
+    deliver_page.board_view().setCurrentIndex(window->board().index(row, 1));
+    SceneView& arrived = deliver_page.panel().arrived_view();
+    SceneView& prepared_pane = deliver_page.panel().prepared_view();
+    ASSERT_TRUE(wait_for([&] { return arrived.is_ready() && prepared_pane.is_ready(); }));
+    EXPECT_EQ(window->clock().clip(), "shake");
+    std::vector<Vec3f> at_first;
+    for (const int frame : {2, 12}) {
+        window->clock().go_to(frame);
+        QTest::qWait(120);
+        ASSERT_EQ(arrived.strands().points().size(), prepared_pane.strands().points().size());
+        float farthest = 0;
+        for (size_t p = 0; p < arrived.strands().points().size(); ++p) {
+            farthest = std::max(farthest, (arrived.strands().points()[p] - prepared_pane.strands().points()[p]).norm());
+        }
+        EXPECT_LT(farthest, 1e-4F) << frame;
+        if (at_first.empty()) {
+            at_first = arrived.strands().points();
+        } else {
+            EXPECT_NE(arrived.strands().points(), at_first) << "they move";
+        }
+    }
 }
 
 TEST_F(StrandsFace, GuidesAreBentPulledLengthenedAndTurnedInTheView) {

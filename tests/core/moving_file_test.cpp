@@ -85,6 +85,26 @@ TEST_F(MovingFiles, StrandsAndCachesArriveBesideTheModel) {
         EXPECT_EQ(arrival.facts.at(0).hash, hash_of(read_file(folder_ / arrival.files.at(0)).take()));
     }
     EXPECT_EQ(ids, (std::vector<std::string>{"model", "clip:nod", "strands:fur", "cache:fur/nod", "cache:tower/nod"}));
+    // What arrived can be played: strands on the model, a surface by itself.
+    for (const size_t at : {3U, 4U}) {
+        const Scene& shown = *report->arrivals[at].scene;
+        ASSERT_EQ(shown.caches.size(), at == 3 ? 1U : 0U) << "from its beginning alone";
+        if (at == 3) {
+            const PointCache& cache = shown.caches[0];
+            EXPECT_EQ(cache.name, "nod");
+            EXPECT_EQ(cache.frames, 31);
+            EXPECT_EQ(shown.nodes[static_cast<size_t>(cache.surface)].name, "fur");
+            ASSERT_NE(shown.find_clip("nod"), nullptr);
+            StrandDeformer deformer(prepared, prepared.find_node("fur"));
+            Pose pose;
+            Poser(prepared, prepared.find_clip("nod")).at(0.5, pose);
+            std::vector<Vec3f> points(deformer.point_count());
+            deformer.points(pose, points);
+            for (size_t p = 0; p < points.size(); ++p) {
+                EXPECT_LT((cache.positions[15 * points.size() + p] - points[p]).norm(), 1e-5F);
+            }
+        }
+    }
     // The model's file does not hold them once more, nor an empty node in their place.
     EXPECT_EQ(read_scene(folder_ / "tower_model.glb")->find_node("fur"), -1);
     // Nothing of them is said to have stayed behind.
@@ -233,7 +253,7 @@ TEST_F(MovingFiles, WhatDiffersIsSeen) {
                   s.curve_sets[0].counts.edit()[0] += 1;
                   s.curve_sets[0].counts.edit()[1] -= 1;
               })),
-              Names{"Strands"});
+              Names{"Points"});
     EXPECT_EQ(broken(changed([](Scene& s) { scale_all(s, 1.1); })).size(), 3U) << "widths, size, drift";
     // Over frames: another length, another motion.
     EXPECT_EQ(broken(changed([](Scene& s) { s.orders[0].every = 2; }), "cache:fur/nod", "tower_fur_nod").front(),

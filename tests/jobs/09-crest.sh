@@ -24,7 +24,7 @@ ends 0 deliver crest.wembrix --json
 holds "set(arrived()) == {'model', 'clip:nod', 'strands:crest', 'cache:crest/nod'}"
 # It stands where the model's head is, as large as it should be, in the engine's own unit; and its roots are on it.
 holds "[c['actual'] for x in d['deliveries'] for r in x['deliverables'] if r['deliverable'] == 'strands:crest' for c in r['claims'] if c['claim'] == 'On the model'][0].startswith('0.000')"
-holds "[c['expected'] for x in d['deliveries'] for r in x['deliverables'] if r['deliverable'] == 'cache:crest/nod' for c in r['claims'] if c['claim'] == 'Frames'] == ['31 frames at 30 per second']"
+holds "[c['expected'] for x in d['deliveries'] for r in x['deliverables'] if r['deliverable'] == 'cache:crest/nod' for c in r['claims'] if c['claim'] == 'Frames'] == ['31 f at 30/s']"
 ends 0 inspect "$(ls deliveries/*/crest_crest.usdc)" --json
 holds "d['curves'][0]['curves'] == 300 and d['curves'][0]['has_widths'] and d['curves'][0]['roots'] == 300"
 # The engine reads its models as centimetres though they say metres: what then does not stand on the head is held.

@@ -44,7 +44,7 @@ job_file apart "['bird.gltf', 'sim.usda']" "[{'step': 'root_strands', 'strands':
     {'step': 'set_strand_widths', 'strands': 'hair', 'root_mm': 0.5, 'tip_mm': 0.1}]" "$engine"
 ends 0 deliver apart.wembrix --json
 holds "'clip:nod' in arrived() and len([a for a in arrived() if a.startswith('cache:')]) == 1 and 'strands:hair' in arrived()"
-holds "[c['expected'] for x in d['deliveries'] for r in x['deliverables'] if r['deliverable'].startswith('cache:') for c in r['claims'] if c['claim'] == 'Frames'] == ['13 frames at 30 per second']"
+holds "[c['expected'] for x in d['deliveries'] for r in x['deliverables'] if r['deliverable'].startswith('cache:') for c in r['claims'] if c['claim'] == 'Frames'] == ['13 f at 30/s']"
 # The body's file has no strands, the strands' file no body; the frames are those of the clip, at the model's size.
 ends 0 inspect "$(ls deliveries/*/apart_hair_*.usdc)" --json
 holds "d['meshes'] == [] and d['joints'] == [] and d['curves'][0]['frames'] == 13 and d['curves'][0]['has_widths']"

@@ -215,6 +215,7 @@ void PaneScenes::choose_clip_of(PosedScene& posed) const {
         }
     }
     posed.choose(clip, start);
+    posed.play_caches(name);
     if (!name.empty() || clock_.still() == Clock::Still::rest) {
         return;
     }

@@ -77,6 +77,35 @@ void PosedScene::choose(const Clip* clip, double start_s) {
     still_.clear();
 }
 
+void PosedScene::play_caches(const std::string& name) {
+    playing_.clear();
+    for (const PointCache& cache : scene_->caches) {
+        if (!name.empty() && cache.name == name && cache.surface >= 0 && cache.frames > 0) {
+            playing_.push_back(&cache);
+        }
+    }
+}
+
+bool PosedScene::cached_points(int node, std::span<Vec3f> out) const {
+    const auto found =
+        std::find_if(playing_.begin(), playing_.end(), [&](const PointCache* cache) { return cache->surface == node; });
+    if (found == playing_.end() || out.size() * static_cast<size_t>((*found)->frames) != (*found)->positions.size()) {
+        return false;
+    }
+    const PointCache& cache = **found;
+    const double frame = std::clamp(posed_s_ * cache.rate, 0.0, static_cast<double>(cache.frames - 1));
+    const auto low = static_cast<size_t>(frame);
+    const size_t high = std::min(low + 1, static_cast<size_t>(cache.frames - 1));
+    const auto part = static_cast<float>(frame - static_cast<double>(low));
+    const Eigen::Matrix4f world = pose_.world[static_cast<size_t>(node)].cast<float>();
+    for (size_t p = 0; p < out.size(); ++p) {
+        const Vec3f& a = cache.positions[low * out.size() + p];
+        const Vec3f at = a + part * (cache.positions[high * out.size() + p] - a);
+        out[p] = world.topLeftCorner<3, 3>() * at + world.topRightCorner<3, 1>();
+    }
+    return true;
+}
+
 void PosedScene::choose_pose(std::vector<Transform> locals) {
     choose(nullptr, 0);
     still_ = std::move(locals);
@@ -93,6 +122,7 @@ void PosedScene::set_row(int node, uint32_t vertex, const WeightRow& row) {
 
 void PosedScene::pose_at(double seconds, const Mat4& from) {
     poser_->at(start_s_ + seconds, pose_);
+    posed_s_ = seconds;
     for (size_t i = 0; i < still_.size(); ++i) {
         const int parent = scene_->nodes[i].parent;
         pose_.local[i] = still_[i];
@@ -118,6 +148,9 @@ void PosedScene::pose_at(double seconds, const Mat4& from) {
         }
     }
     deformer_.points_and_normals(pose_, points_, normals_);
+    for (const Deformer::Surface& surface : deformer_.surfaces()) {
+        (void)cached_points(surface.node, std::span(points_).subspan(surface.first, surface.count));
+    }
 }
 
 void PosedScene::hold_locals(std::vector<HeldLocal> held) {

@@ -6,6 +6,7 @@
 #include "core/scene/scene.h"
 
 #include <memory>
+#include <span>
 #include <string>
 #include <vector>
 
@@ -33,6 +34,10 @@ class PosedScene {
 
     /// Clip by name, or the take that a clip was cut from; empty: the rest pose.
     void choose(const Clip* clip, double start_s);
+    /// The frames of caches of that name play instead of what joints do to what they are of; empty: none.
+    void play_caches(const std::string& name);
+    /// The points of a node in a cache that plays, at the moment that was posed last, world; false: none plays.
+    [[nodiscard]] bool cached_points(int node, std::span<Vec3f> out) const;
     /// One local transform a node, instead of a clip.
     void choose_pose(std::vector<Transform> locals);
     void hold_shapes(std::vector<HeldShapes> held) { held_ = std::move(held); }
@@ -66,6 +71,8 @@ class PosedScene {
     Deformer deformer_;
     std::unique_ptr<Poser> poser_;
     double start_s_ = 0;
+    double posed_s_ = 0;
+    std::vector<const PointCache*> playing_;
     std::vector<Transform> still_; ///< empty: the poser's
     std::vector<HeldShapes> held_;
     std::vector<HeldLocal> held_locals_;

@@ -137,17 +137,16 @@ class PartCheck {
     void strands() {
         const CurveSet& a = should_.curve_sets[0];
         const int set = is_.nodes[static_cast<size_t>(moves_.node)].curves;
-        const auto said = [](const CurveSet& curves) {
-            return fmt::format("{}, {}", counted(curves.curve_count(), "strand"),
-                               counted(curves.points.size(), "point"));
-        };
+        const auto said = [](const CurveSet& curves) { return counted(curves.curve_count(), "strand"); };
         if (set < 0) {
             claim("Strands", said(a), "none", false, "no strands arrived");
             return;
         }
         const CurveSet& b = is_.curve_sets[static_cast<size_t>(set)];
         has_counts_ = a.counts.get() == b.counts.get() && a.points.size() == b.points.size();
-        claim("Strands", said(a), said(b), has_counts_, "other counts, or another order, arrived");
+        claim("Strands", said(a), said(b), a.curve_count() == b.curve_count(), "another number arrived");
+        claim("Points", counted(a.points.size(), "point"), counted(b.points.size(), "point"), has_counts_,
+              "other counts, or another order, arrived");
 
         const auto widths = [](const CurveSet& curves) {
             if (curves.widths.empty()) {
@@ -236,6 +235,7 @@ class PartCheck {
                 }
             }
             transform_all(from_file_, b);
+            keep_to_show(b);
             all_points = hold(a, b, f) && all_points;
             drift.per_frame_mm.push_back(static_cast<float>(worst_of(a, b)));
             if (should.has_normals && moves_.has_normals) {
@@ -267,6 +267,36 @@ class PartCheck {
         return static_cast<double>(worst) * 1000;
     }
 
+    /// The body under them moves as Prepared does: that its clip arrived is for the clip's own check to say.
+    void add_motion(Scene& model) const {
+        const Clip* clip = prepared_.find_clip(part_.order.clip);
+        if (clip == nullptr || model.find_clip(clip->name) != nullptr) {
+            return;
+        }
+        Clip motion = *clip;
+        motion.channels.clear();
+        for (const Channel& channel : clip->channels) {
+            Channel own = channel;
+            own.node = model.find_node(prepared_.nodes[static_cast<size_t>(channel.node)].name);
+            const int mesh = own.node < 0 ? -1 : model.nodes[static_cast<size_t>(own.node)].mesh;
+            const size_t shapes = mesh < 0 ? 0 : model.meshes[static_cast<size_t>(mesh)].shapes.size();
+            if (own.node >= 0 && (own.path != Path::weights || static_cast<size_t>(own.width) == shapes)) {
+                motion.channels.push_back(std::move(own));
+            }
+        }
+        model.clips.push_back(std::move(motion));
+    }
+
+    /// Frames that are played where what arrived is shown: those of a clip from its beginning, as long as they are few
+    /// enough to be held.
+    void keep_to_show(const std::vector<Vec3f>& frame) {
+        constexpr size_t most_bytes = 64U << 20U;
+        if (part_.own == nullptr && !part_.order.clip.empty() && part_.order.first == 0 &&
+            frame.size() * static_cast<size_t>(moves_.frames) * sizeof(Vec3f) <= most_bytes) {
+            shown_.insert(shown_.end(), frame.begin(), frame.end());
+        }
+    }
+
     /// Both files as the engine takes them in: the strands have to begin on the surface.
     void place_by(const Scene* model) {
         const int set = is_.nodes[static_cast<size_t>(moves_.node)].curves;
@@ -283,7 +313,7 @@ class PartCheck {
         const std::string title = "On the model";
         const int there = model == nullptr ? -1 : model->find_node(name);
         if (there < 0 || model->nodes[static_cast<size_t>(there)].mesh < 0) {
-            claim(title, fmt::format("roots on “{}”", name), "that surface does not go out", true, "");
+            claim(title, "roots on it", fmt::format("no “{}” goes out", name), true, "");
             return;
         }
         const StrandSurface surface(*model, there);
@@ -301,7 +331,7 @@ class PartCheck {
             }
             at += curves.counts[c];
         }
-        claim(title, fmt::format("roots on “{}”", name),
+        claim(title, "roots on it",
               off > 0 ? fmt::format("{} on no triangle", counted(off, "root"))
                       : fmt::format("{:.4f} mm off", farthest * 1000),
               off == 0 && farthest * 1000 <= destination_.drift_limit_mm,
@@ -312,7 +342,17 @@ class PartCheck {
     /// What arrived, at rest: strands on the model of the same delivery.
     void show(const Scene* model) {
         const Node& moving = is_.nodes[static_cast<size_t>(moves_.node)];
+        PointCache cache;
+        cache.name = part_.order.clip;
+        cache.surface = moves_.node;
+        cache.rate = moves_.rate;
+        cache.frames = moves_.frames;
         if (model == nullptr || moving.curves < 0) {
+            if (!shown_.empty()) {
+                transform_all(rest_world(is_)[static_cast<size_t>(moves_.node)].inverse(), shown_);
+                cache.positions = std::move(shown_);
+                is_.caches = {std::move(cache)};
+            }
             arrival_.scene = std::make_shared<const Scene>(std::move(is_));
             return;
         }
@@ -324,6 +364,12 @@ class PartCheck {
         transform_geometry(curves, rest_world(is_)[static_cast<size_t>(moves_.node)]);
         curves.material = -1; // that of a list of its own file
         scene.curve_sets.push_back(std::move(curves));
+        if (!shown_.empty()) {
+            cache.surface = static_cast<int>(scene.nodes.size());
+            cache.positions = std::move(shown_);
+            scene.caches.push_back(std::move(cache));
+            add_motion(scene);
+        }
         scene.nodes.push_back(std::move(node));
         arrival_.scene = std::make_shared<const Scene>(std::move(scene));
     }
@@ -337,6 +383,7 @@ class PartCheck {
     Scene is_;
     MovingPoints moves_;
     Mat4 from_file_ = Mat4::Identity();
+    std::vector<Vec3f> shown_; ///< world, frame after frame
     bool has_counts_ = false;
 };
 

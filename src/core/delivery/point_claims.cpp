@@ -19,7 +19,7 @@ std::string said(const Mesh& mesh) {
 }
 
 std::string said(const FramesAndRate& of) {
-    return fmt::format("{} at {:g} per second", counted(static_cast<size_t>(std::max(0, of.frames)), "frame"), of.rate);
+    return fmt::format("{} f at {:g}/s", std::max(0, of.frames), of.rate);
 }
 
 std::pair<Vec3f, Vec3f> box_of(const std::vector<Vec3f>& points) {
@@ -51,10 +51,10 @@ Claim size_claim(const std::vector<Vec3f>& should, const std::vector<Vec3f>& is,
     const auto [is_low, is_high] = box_of(is);
     const double apart =
         static_cast<double>(std::max((low - is_low).cwiseAbs().maxCoeff(), (high - is_high).cwiseAbs().maxCoeff()));
-    const Vec3f metres = high - low;
+    const Vec3f centimetres = 100 * (high - low);
     const Vec3 units = (is_high - is_low).cast<double>() / destination.axes.unit_m;
-    return made("Size", fmt::format("{:.3f} × {:.3f} × {:.3f} m", metres.x(), metres.y(), metres.z()),
-                fmt::format("{:.4g} × {:.4g} × {:.4g} u", units.x(), units.y(), units.z()),
+    return made("Size", fmt::format("{:.3g}×{:.3g}×{:.3g} cm", centimetres.x(), centimetres.y(), centimetres.z()),
+                fmt::format("{:.3g}×{:.3g}×{:.3g} u", units.x(), units.y(), units.z()),
                 apart * 1000 <= destination.drift_limit_mm,
                 fmt::format("it lies {:.3f} mm from where it should", apart * 1000));
 }

@@ -12,7 +12,7 @@ namespace wembrix {
 /// Vertices and triangles, in order. `is` is null where none arrived.
 Claim surface_claim(const Mesh& should, const Mesh* is);
 
-/// The box that they fill, within the destination's drift limit: metres, and the engine's unit.
+/// The box that they fill, within the destination's drift limit: centimetres, and the engine's unit.
 Claim size_claim(const std::vector<Vec3f>& should, const std::vector<Vec3f>& is, const Destination& destination);
 
 struct FramesAndRate {

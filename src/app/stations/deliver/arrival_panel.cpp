@@ -147,6 +147,7 @@ void ArrivalPanel::show_cell(const QString& title, const Arrival* arrival, const
                                        .arg(QString::fromStdString(between.place))
                                        .arg(static_cast<double>(between.frame) / moments_a_frame)
                                  : QString();
+        const bool plays = arrival->scene && !arrival->scene->caches.empty() && !arrival->scene->clips.empty();
         const Drift& drift = arrival->drift;
         const QString compared =
             drift.joints_compared > 0
@@ -159,7 +160,7 @@ void ArrivalPanel::show_cell(const QString& title, const Arrival* arrival, const
                              .arg(arrival->drift.frame)
                              .arg(compared)
                              .arg(arrival->files.empty() ? QString() : QString::fromStdString(arrival->files.front())) +
-                         lost);
+                         lost + (plays ? tr(" The body under it is shown moving as Prepared does.") : QString()));
     }
 }
 

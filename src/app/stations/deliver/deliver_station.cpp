@@ -137,7 +137,8 @@ void DeliverStation::play_chosen() {
     // The board is made anew after every edit, wherever that is done: what plays there is not the board's to change.
     if (isVisible() && !chosen_.first.empty()) {
         // What stands on the model moves it; the model itself is seen at rest.
-        playback_->choose(QString::fromStdString(name_in_id(chosen_.second)));
+        const QString name = QString::fromStdString(name_in_id(chosen_.second));
+        playback_->choose(name.section(QLatin1Char('/'), -1)); // of "crest/wade" the clip
     }
 }
 

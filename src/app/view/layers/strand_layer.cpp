@@ -143,6 +143,9 @@ void StrandLayer::put_pose(QOpenGLExtraFunctions& gl, const PosedScene& posed, s
     for (size_t s = 0; s < sets_.size(); ++s) {
         Set& set = sets_[s];
         const auto out = std::span(points_).subspan(set.first, set.deformer->point_count());
+        if (posed.cached_points(set.node, out)) {
+            continue;
+        }
         if (strands < strands_.size()) {
             set.deformer->points_of(posed.pose(), some[s], out);
         } else {
