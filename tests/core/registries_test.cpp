@@ -35,6 +35,11 @@ TEST(Formats, EveryRowIsCompleteAndWritesNoMoreThanItReads) {
 TEST(Formats, WhatAContainerCannotHoldIsNotPlanned) {
     Scene scene = tower({"root", "arm"});
     add_nod(scene, "nod", 1, 0.5, true);
+    CacheOrder shapes;
+    shapes.node = scene.find_node("tower");
+    shapes.clip = "nod";
+    shapes.as = CacheAs::shapes;
+    scene.orders = {shapes};
     Destination destination = built_in_destinations().front();
     for (const Format& format : formats()) {
         destination.container = format.id;

@@ -4,6 +4,7 @@
 #include "core/measure/surface/triangulate.h"
 
 #include <algorithm>
+#include <atomic>
 #include <cmath>
 #include <cstring>
 #include <fmt/format.h>
@@ -11,6 +12,7 @@
 #include <limits>
 #include <numeric>
 #include <set>
+#include <tbb/parallel_for.h>
 #include <unordered_map>
 
 namespace wembrix::usd {
@@ -756,13 +758,17 @@ void read_cache(Reading& reading, const Prim& prim, const std::string& path, int
         reading.note(path, "has points over time that are too many; they are left out.");
         return;
     }
-    std::vector<Vec3f> positions;
-    positions.reserve(vertices * static_cast<size_t>(cache.frames));
-    bool any_nowhere = false;
     bool is_plain = true; // each vertex is the point of its number
     for (size_t v = 0; v < point_of.size(); ++v) {
         is_plain = is_plain && point_of[v] == v;
     }
+    /// Between which samples each frame lies.
+    struct Between {
+        const char* low;
+        const char* high;
+        float along;
+    };
+    std::vector<Between> frames;
     size_t at = 0;
     for (int f = 0; f < cache.frames; ++f) {
         const double time = samples.front()->time + f * step;
@@ -771,32 +777,40 @@ void read_cache(Reading& reading, const Prim& prim, const std::string& path, int
         }
         const auto* low = reinterpret_cast<const char*>(samples[at]->value.bytes().data());
         const bool between = at + 1 < samples.size() && time > samples[at]->time + 1e-6 * step;
-        const auto* high = between ? reinterpret_cast<const char*>(samples[at + 1]->value.bytes().data()) : low;
-        const float along =
-            between ? static_cast<float>((time - samples[at]->time) / (samples[at + 1]->time - samples[at]->time)) : 0;
-        if (!between && is_plain) {
-            const size_t before = positions.size();
-            positions.resize(before + vertices);
-            std::memcpy(static_cast<void*>(positions.data() + before), low, vertices * sizeof(Vec3f));
-            for (size_t v = before; v < positions.size(); ++v) {
-                if (!positions[v].allFinite()) {
-                    any_nowhere = true;
-                    positions[v].setZero();
-                }
+        frames.push_back(
+            {low, between ? reinterpret_cast<const char*>(samples[at + 1]->value.bytes().data()) : low,
+             between ? static_cast<float>((time - samples[at]->time) / (samples[at + 1]->time - samples[at]->time))
+                     : 0});
+    }
+    std::vector<Vec3f> positions(vertices * frames.size());
+    std::atomic<bool> any_nowhere = false;
+    tbb::parallel_for(size_t(0), frames.size(), [&](size_t f) {
+        const Between& of = frames[f];
+        Vec3f* to = positions.data() + f * vertices;
+        if (of.low == of.high && is_plain) {
+            std::memcpy(static_cast<void*>(to), of.low, vertices * sizeof(Vec3f));
+        } else {
+            for (size_t v = 0; v < vertices; ++v) {
+                const size_t point = point_of.empty() ? v : point_of[v];
+                Vec3f a;
+                Vec3f b;
+                std::copy_n(of.low + point * 12, 12, reinterpret_cast<char*>(a.data()));
+                std::copy_n(of.high + point * 12, 12, reinterpret_cast<char*>(b.data()));
+                to[v] = of.low == of.high ? a : Vec3f(a + of.along * (b - a));
             }
-            continue;
+        }
+        // A sum of what is finite is, unless it is too large: looked at one by one only then.
+        if (std::isfinite(
+                Eigen::Map<const Eigen::ArrayXf>(to->data(), static_cast<Eigen::Index>(3 * vertices)).abs().sum())) {
+            return;
         }
         for (size_t v = 0; v < vertices; ++v) {
-            const size_t point = point_of.empty() ? v : point_of[v];
-            Vec3f a;
-            Vec3f b;
-            std::copy_n(low + point * 12, 12, reinterpret_cast<char*>(a.data()));
-            std::copy_n(high + point * 12, 12, reinterpret_cast<char*>(b.data()));
-            const Vec3f is = between ? Vec3f(a + along * (b - a)) : a;
-            any_nowhere = any_nowhere || !is.allFinite();
-            positions.push_back(is.allFinite() ? is : Vec3f(Vec3f::Zero()));
+            if (!to[v].allFinite()) {
+                any_nowhere = true;
+                to[v].setZero();
+            }
         }
-    }
+    });
     if (any_nowhere) {
         reading.note(path, "has points over time that lie nowhere; they were put at its origin.");
     }

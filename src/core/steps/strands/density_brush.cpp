@@ -75,31 +75,15 @@ DensityBrush::DensityBrush(std::shared_ptr<const Scene> scene, int surface, std:
 
 float DensityBrush::wanted(const BrushSettings& settings, uint32_t vertex, double share) const {
     const auto now = static_cast<double>(density_[vertex]);
-    double then = now;
-    switch (settings.mode) {
-    case BrushMode::add:
-        then = now + share;
-        break;
-    case BrushMode::subtract:
-        then = now - share;
-        break;
-    case BrushMode::set:
-        then = now + (settings.value - now) * share;
-        break;
-    case BrushMode::scale:
-        then = now * (1 + (settings.value - 1) * share);
-        break;
-    case BrushMode::smooth: {
+    const double then = brushed(settings, now, share, [&] {
         double sum = 0;
         size_t count = 0;
         for (const uint32_t other : neighbours_.of(neighbours_.spot[vertex])) {
             sum += static_cast<double>(density_[neighbours_.first[other]]);
             ++count;
         }
-        then = count == 0 ? now : now + (sum / static_cast<double>(count) - now) * share;
-        break;
-    }
-    }
+        return count == 0 ? now : sum / static_cast<double>(count);
+    });
     return static_cast<float>(std::clamp(then, 0.0, 1.0));
 }
 

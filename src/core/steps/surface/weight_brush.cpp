@@ -26,6 +26,22 @@ std::shared_ptr<const BrushSurface> brush_surface(const Mesh& mesh) {
 
 } // namespace
 
+double brushed(const BrushSettings& settings, double now, double share, const std::function<double()>& around) {
+    switch (settings.mode) {
+    case BrushMode::add:
+        return now + share;
+    case BrushMode::subtract:
+        return now - share;
+    case BrushMode::set:
+        return now + (settings.value - now) * share;
+    case BrushMode::scale:
+        return now * (1 + (settings.value - 1) * share);
+    case BrushMode::smooth:
+        break;
+    }
+    return now + (around() - now) * share;
+}
+
 WeightBrush::WeightBrush(std::shared_ptr<const Scene> scene, int node, std::shared_ptr<const BrushSurface> before)
     : scene_(std::move(scene)), node_(node), surface_(std::move(before)) {
     const Node& surface = scene_->nodes[static_cast<size_t>(node)];
@@ -158,24 +174,7 @@ void WeightBrush::paint(int joint, const BrushSettings& settings,
     std::vector<std::pair<uint32_t, double>> wanted; // told before any is changed: smoothing looks around
     for (const auto& [vertex, share] : shares) {
         const double now = weight_in(rows_[vertex], place);
-        double then = now;
-        switch (settings.mode) {
-        case BrushMode::add:
-            then = now + share;
-            break;
-        case BrushMode::subtract:
-            then = now - share;
-            break;
-        case BrushMode::set:
-            then = now + (settings.value - now) * share;
-            break;
-        case BrushMode::scale:
-            then = now * (1 + (settings.value - 1) * share);
-            break;
-        case BrushMode::smooth:
-            then = now + (mean_around(vertex, place) - now) * share;
-            break;
-        }
+        const double then = brushed(settings, now, share, [&, v = vertex] { return mean_around(v, place); });
         wanted.emplace_back(vertex, then);
     }
     for (const auto& [vertex, weight] : wanted) {

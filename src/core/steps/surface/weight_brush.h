@@ -9,6 +9,7 @@
 #include "core/steps/step.h"
 #include "core/steps/surface/weight_strokes.h"
 
+#include <functional>
 #include <memory>
 #include <optional>
 #include <set>
@@ -25,6 +26,10 @@ struct BrushSettings : BrushReach {
     double value = 1;      ///< of `set` the weight, of `scale` the factor
     bool mirrored = false; ///< the other side gets the same for the joint on that side
 };
+
+/// What a value comes to where a dab reaches it by `share`, 0 to 1; `around` is the mean of its neighbours, asked for
+/// where it is smoothed.
+double brushed(const BrushSettings& settings, double now, double share, const std::function<double()>& around);
 
 /// What a brush needs of a surface and no stroke changes: made once, shared by all brushes over it.
 struct BrushSurface {
