@@ -186,16 +186,17 @@ TEST_F(ClipRows, ANameOrARangeThatCannotBeIsSaidAndNothingChanges) {
     });
     settle();
     const size_t before = window->document().undo().count();
-    const auto typed = [&](const QString& clip, int column, const QString& text) {
+    const auto is_told = [&](const QString& clip, int column, const QString& text, const QString& words) {
         list().item(row(clip), column)->setText(text);
+        const bool told = wait_for([&] { return child<QLabel>("takeMessage")->text().contains(words); });
         QTest::qWait(50);
-        return child<QLabel>("takeMessage")->text();
+        return told;
     };
-    EXPECT_TRUE(typed("stand", 1, "wade").contains("There is a clip “wade” already"));
-    EXPECT_TRUE(typed("stand", 1, "lifted").contains("There is a clip “lifted” already")) << "a step made it";
-    EXPECT_TRUE(typed("lifted", 1, "stand").contains("There is a clip “stand” already"));
-    EXPECT_TRUE(typed("wade", 4, "100").contains("Frames 220 to 100 are no part"));
-    EXPECT_TRUE(typed("wade", 4, "5000").contains("0 to 899"));
+    EXPECT_TRUE(is_told("stand", 1, "wade", "There is a clip “wade” already"));
+    EXPECT_TRUE(is_told("stand", 1, "lifted", "There is a clip “lifted” already")) << "a step made it";
+    EXPECT_TRUE(is_told("lifted", 1, "stand", "There is a clip “stand” already"));
+    EXPECT_TRUE(is_told("wade", 4, "100", "Frames 220 to 100 are no part"));
+    EXPECT_TRUE(is_told("wade", 4, "5000", "0 to 899"));
     EXPECT_EQ(window->document().undo().count(), before);
     EXPECT_EQ(list().item(row("wade"), 4)->text(), "396") << "the list says what is";
     EXPECT_GE(row("stand"), 0);
