@@ -121,6 +121,28 @@ void strands_crate_written(benchmark::State& state) {
 }
 BENCHMARK(strands_crate_written)->UseRealTime()->Unit(benchmark::kMillisecond);
 
+/// The same as deliveries write it: frame by frame into the file.
+void strands_crate_written_by_frames(benchmark::State& state) {
+    Scene still = baked();
+    const PointCache cache = still.caches[0];
+    still.caches.clear();
+    MovingPoints moving;
+    moving.node = 0;
+    moving.rate = cache.rate;
+    moving.frames = cache.frames;
+    const size_t points = cache.positions.size() / static_cast<size_t>(cache.frames);
+    moving.at = [&](int frame, std::vector<Vec3f>& out, std::vector<Vec3f>&) -> Outcome {
+        const auto first = cache.positions.begin() + static_cast<ptrdiff_t>(points * static_cast<size_t>(frame));
+        out.assign(first, first + static_cast<ptrdiff_t>(points));
+        return Done{};
+    };
+    for (auto _ : state) {
+        std::filesystem::remove(crate_file());
+        benchmark::DoNotOptimize(write_moving_usd(still, moving, crate_file(), {}).ok());
+    }
+}
+BENCHMARK(strands_crate_written_by_frames)->UseRealTime()->Unit(benchmark::kMillisecond);
+
 void strands_plain_write_of_the_crate(benchmark::State& state) {
     const std::string bytes = write_usd(baked(), "fur", {}, false)->front().bytes;
     for (auto _ : state) {
