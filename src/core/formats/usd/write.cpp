@@ -8,6 +8,8 @@
 #include <algorithm>
 #include <cmath>
 #include <fmt/format.h>
+#include <tbb/blocked_range.h>
+#include <tbb/parallel_reduce.h>
 
 namespace wembrix {
 
@@ -72,12 +74,19 @@ Value matrices_value(const std::vector<Mat4>& matrices) {
 }
 
 Value extent_of(const std::vector<Vec3f>& points, float around) {
-    Vec3f low = points.empty() ? Vec3f(Vec3f::Zero()) : points.front();
-    Vec3f high = low;
-    for (const Vec3f& point : points) {
-        low = low.cwiseMin(point);
-        high = high.cwiseMax(point);
-    }
+    // In pieces, side by side: over millions of points a frame it is a fifth of what a cache takes.
+    using Box = std::pair<Vec3f, Vec3f>;
+    const Vec3f first = points.empty() ? Vec3f(Vec3f::Zero()) : points.front();
+    auto [low, high] = tbb::parallel_reduce(
+        tbb::blocked_range<size_t>(0, points.size(), 16384), Box(first, first),
+        [&](const tbb::blocked_range<size_t>& range, Box box) {
+            for (size_t p = range.begin(); p < range.end(); ++p) {
+                box.first = box.first.cwiseMin(points[p]);
+                box.second = box.second.cwiseMax(points[p]);
+            }
+            return box;
+        },
+        [](const Box& a, const Box& b) { return Box(a.first.cwiseMin(b.first), a.second.cwiseMax(b.second)); });
     low.array() -= around;
     high.array() += around;
     return Value::array<Vec3f>({Kind::float32, Form::vector, 3}, std::vector<Vec3f>{low, high});
