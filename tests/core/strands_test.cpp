@@ -333,6 +333,23 @@ TEST(Strands, TheyGoWithASkinThatMovesAndTheirRootsStay) {
     }
 }
 
+TEST(Strands, OneWithoutPointsIsNoneAnywhere) {
+    Scene scene = grown_on(sphere(), {{"count", 20}, {"points", 4}});
+    CurveSet& curves = scene.curve_sets[0];
+    curves.follow = StrandFollow::stiff;
+    curves.counts.edit().push_back(0);
+    curves.roots.edit().push_back({});
+    const int node = scene.find_node("fur");
+    StrandDeformer deformer(scene, node);
+    std::vector<Vec3f> points(deformer.point_count());
+    deformer.points(Poser(scene, nullptr).rest(), points);
+    EXPECT_LT(deformer.root_drift_m(points), 1e-6);
+    EXPECT_LT(strand_facts(scene, node).root_off_m, 1e-6);
+    const StepResult cards = done(scene, "strand_cards", {{"segments", 3}});
+    ASSERT_EQ(cards.could_not.size(), 1U) << "said of the one";
+    EXPECT_EQ(rest_world(cards.scene).size(), scene.nodes.size() + 1);
+}
+
 TEST(Strands, StiffOnesTurnWithTheirFaceWithoutATwist) {
     // The whole ball is turned about an axis: strands turn with it, whichever way their faces' sides go.
     Scene scene = grown_on(sphere(), {{"count", 300}, {"noise_mm", 5}});

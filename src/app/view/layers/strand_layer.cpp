@@ -93,6 +93,9 @@ void StrandLayer::put_shape(QOpenGLExtraFunctions& gl, const PosedScene& posed) 
         size_t at = 0;
         for (uint32_t c = 0; c < curves.counts.size(); ++c) {
             const uint32_t count = curves.counts[c];
+            if (count == 0) {
+                continue; // of no points: there is nothing of it to draw
+            }
             strands_.push_back({static_cast<uint32_t>(sets_.size() - 1), c, static_cast<uint32_t>(first + at), count});
             for (uint32_t p = 0; p < count; ++p) {
                 along.push_back(count < 2 ? 0.F : static_cast<float>(p) / static_cast<float>(count - 1));

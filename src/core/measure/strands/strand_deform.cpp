@@ -179,6 +179,9 @@ double StrandDeformer::root_drift_m(std::span<const Vec3f> points) const {
     // A strand whose first point stood off the surface at rest is as far off wherever it goes: only more counts.
     double most = 0;
     for (size_t c = 0; c < held_->curves->curve_count(); ++c) {
+        if (held_->curves->counts[c] == 0) {
+            continue; // it begins nowhere
+        }
         const CurveRoot& root = held_->curves->roots[c];
         const double was = (held_->rest[held_->first[c]].cast<double>() - held_->surface->place_of(root)).norm();
         const double is =

@@ -81,8 +81,8 @@ Result<StepResult> apply_root_strands(const StepContext& context, const RootSett
     curves.surface = *emitter;
     curves.roots = std::move(roots);
     if (far > 0) {
-        result.could_not.push_back(
-            fmt::format("{} begin more than {:g} mm from the surface", counted(far, "strand"), settings.distance_mm));
+        result.could_not.push_back(fmt::format("{} beginning more than {:g} mm from the surface",
+                                               counted(far, "strand"), settings.distance_mm));
     }
     const size_t strands = curves.curve_count();
     result.account = fmt::format("{} on “{}”, {:.2f} mm from it in the mean, {:.2f} mm at most",

@@ -132,7 +132,7 @@ Result<StepResult> apply_strand_guides(const StepContext& context, const GuideSe
         }
         brought = fmt::format(", from “{}”", settings.from);
         if (far > 0) {
-            result.could_not.push_back(fmt::format("{} of “{}” begin more than {:g} mm from the surface",
+            result.could_not.push_back(fmt::format("{} of “{}” beginning more than {:g} mm from the surface",
                                                    counted(far, "curve"), settings.from, settings.distance_mm));
         }
     }
