@@ -188,6 +188,35 @@ TEST(Strands, TwoEarsDoNotTakeEachOthersGuides) {
     EXPECT_NE(half.could_not[0].find("no guide is reached"), std::string::npos);
 }
 
+TEST(Strands, ATriangleTurnsByTheRotationNearestToWhatCarriesIt) {
+    std::mt19937 random(7);
+    std::uniform_real_distribution<float> any(-1, 1);
+    const auto place = [&] { return Vec3f(any(random), any(random), any(random)); };
+    for (int round = 0; round < 200; ++round) {
+        const std::vector<Vec3f> rest = {place(), place(), place()};
+        const std::vector<Vec3f> now = {place(), place(), place()};
+        const Scene scene = surface_of(rest, {0, 1, 2});
+        const Mat3 turn = StrandSurface(scene, scene.find_node("body")).turn_of(0, now);
+        // The sides and the normal, as long as the sides are, carried from rest to now.
+        const auto sides = [](const std::vector<Vec3f>& at) {
+            Mat3 all;
+            all.col(0) = (at[1] - at[0]).cast<double>();
+            all.col(1) = (at[2] - at[0]).cast<double>();
+            const Vec3 across = all.col(0).cross(all.col(1));
+            all.col(2) = across / std::sqrt(across.norm());
+            return all;
+        };
+        const Mat3 carried = sides(now) * sides(rest).inverse();
+        EXPECT_LT((turn - nearest_rotation(carried)).norm(), 1e-5) << "round " << round;
+        EXPECT_LT((turn * turn.transpose() - Mat3::Identity()).norm(), 1e-12);
+        EXPECT_NEAR(turn.determinant(), 1, 1e-12);
+    }
+    // Without an extent there is nothing to tell a turn by.
+    const Scene flat = surface_of({Vec3f(0, 0, 0), Vec3f(1, 0, 0), Vec3f(0, 1, 0)}, {0, 1, 2});
+    const std::vector<Vec3f> line = {Vec3f(0, 0, 0), Vec3f(1, 0, 0), Vec3f(2, 0, 0)};
+    EXPECT_EQ(StrandSurface(flat, flat.find_node("body")).turn_of(0, line), Mat3(Mat3::Identity()));
+}
+
 TEST(Strands, NothingIsTakenAcrossAPartingAndRoundItsEndsItFades) {
     // Guides to the left on the left, to the right on the right, on top of the ball; the parting leads over the top.
     Scene scene = done(sphere(), "strand_region", {{"name", "fur"}}).scene;

@@ -172,7 +172,6 @@ void prepare_graphics() {
     format.setVersion(3, 3);
     format.setProfile(QSurfaceFormat::CoreProfile);
     format.setDepthBufferSize(24);
-    format.setSamples(4);
     QSurfaceFormat::setDefaultFormat(format);
 }
 

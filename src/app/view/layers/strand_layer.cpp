@@ -3,6 +3,7 @@
 #include "core/measure/strands/strand_facts.h"
 #include "style/theme.h"
 
+#include <QElapsedTimer>
 #include <algorithm>
 #include <random>
 
@@ -10,37 +11,30 @@ namespace wembrix::app {
 
 namespace {
 
-constexpr const char* strand_vertex = R"(#version 330 core
-layout(location = 0) in vec3 place;
-layout(location = 1) in float along;
-uniform mat4 view;
-out float part;
-out float far;
+constexpr const char* picture_vertex = R"(#version 330 core
+uniform vec4 box;
 void main() {
-    part = along;
-    gl_Position = view * vec4(place, 1.0);
-    far = gl_Position.w;
+    vec2 corner = vec2(gl_VertexID & 1, gl_VertexID >> 1);
+    gl_Position = vec4(mix(box.xy, box.zw, corner), 0.0, 1.0);
 })";
 
-// Dark at the root, lighter towards the tip and farther away.
-constexpr const char* strand_fragment = R"(#version 330 core
-in float part;
-in float far;
-uniform vec3 root;
-uniform vec3 tip;
-uniform vec3 away;
-uniform float near_at;
-uniform float depth;
+constexpr const char* picture_fragment = R"(#version 330 core
+uniform ivec2 first;
+uniform sampler2D colours;
+uniform sampler2D depths;
 out vec4 shown;
 void main() {
-    vec3 own = mix(root, tip, 0.65 * part);
-    shown = vec4(mix(own, away, 0.5 * clamp((far - near_at) / depth, 0.0, 1.0)), 1.0);
+    ivec2 at = ivec2(gl_FragCoord.xy) - first;
+    shown = texelFetch(colours, at, 0);
+    if (shown.a == 0.0) {
+        discard;
+    }
+    gl_FragDepth = texelFetch(depths, at, 0).r;
 })";
 
 constexpr double longest_piece_px = 4;
-/// While it moves: seconds from one picture to the next.
-constexpr double longest_wait = 0.095;
-constexpr double short_wait = 0.07;
+/// While it moves: what posing and drawing the strands may take of each picture's time, seconds.
+constexpr double longest_own = 0.04;
 constexpr size_t fewest = 5000; ///< segments
 
 /// Half the pane's heights that a metre at a metre from the eye is tall.
@@ -49,7 +43,7 @@ double focal(const Projection& projection) {
     return 0.5 * static_cast<double>(up.toVector3D().length());
 }
 
-QVector3D three(const QColor& colour) {
+Vec3f three(const QColor& colour) {
     return {static_cast<float>(colour.redF()), static_cast<float>(colour.greenF()), static_cast<float>(colour.blueF())};
 }
 
@@ -57,29 +51,24 @@ QVector3D three(const QColor& colour) {
 
 void StrandLayer::make(QOpenGLExtraFunctions&) {
     program_ = std::make_unique<QOpenGLShaderProgram>();
-    program_->addShaderFromSourceCode(QOpenGLShader::Vertex, strand_vertex);
-    program_->addShaderFromSourceCode(QOpenGLShader::Fragment, strand_fragment);
+    program_->addShaderFromSourceCode(QOpenGLShader::Vertex, picture_vertex);
+    program_->addShaderFromSourceCode(QOpenGLShader::Fragment, picture_fragment);
     program_->link();
     array_.create();
-    places_.create();
-    along_.create();
-    lines_.create();
-    shape_new_ = true;
 }
 
 void StrandLayer::destroy() {
     program_.reset();
     array_.destroy();
-    places_.destroy();
-    along_.destroy();
-    lines_.destroy();
+    colours_.reset();
+    depths_.reset();
 }
 
-void StrandLayer::put_shape(QOpenGLExtraFunctions& gl, const PosedScene& posed) {
+void StrandLayer::put_shape(const PosedScene& posed) {
     scene_ = posed.shared_scene();
     sets_.clear();
-    std::vector<float> along;
     strands_.clear();
+    lines_.clear();
     double length = 0;
     size_t pieces = 0;
     size_t first = 0;
@@ -97,12 +86,9 @@ void StrandLayer::put_shape(QOpenGLExtraFunctions& gl, const PosedScene& posed) 
                 continue; // of no points: there is nothing of it to draw
             }
             strands_.push_back({static_cast<uint32_t>(sets_.size() - 1), c, static_cast<uint32_t>(first + at), count});
-            for (uint32_t p = 0; p < count; ++p) {
-                along.push_back(count < 2 ? 0.F : static_cast<float>(p) / static_cast<float>(count - 1));
-                if (p + 1 < count) {
-                    length += static_cast<double>((curves.points[at + p + 1] - curves.points[at + p]).norm());
-                    ++pieces;
-                }
+            for (uint32_t p = 0; p + 1 < count; ++p) {
+                length += static_cast<double>((curves.points[at + p + 1] - curves.points[at + p]).norm());
+                ++pieces;
             }
             at += count;
         }
@@ -111,34 +97,27 @@ void StrandLayer::put_shape(QOpenGLExtraFunctions& gl, const PosedScene& posed) 
     points_.resize(first);
     segment_m_ = pieces > 0 ? length / static_cast<double>(pieces) : 0;
     std::shuffle(strands_.begin(), strands_.end(), std::minstd_rand(1)); // the same each time
-    std::vector<uint32_t> lines;
-    for (size_t l = 0; l < levels_.size(); ++l) {
-        const uint32_t stride = 1U << l;
-        Level& level = levels_[l];
-        level.first = lines.size();
-        level.ends.clear();
-        for (const Strand& strand : strands_) {
-            for (uint32_t p = 0; p + 1 < strand.count; p += stride) {
-                lines.push_back(strand.first + p);
-                lines.push_back(strand.first + std::min(p + stride, strand.count - 1));
-            }
-            level.ends.push_back(static_cast<uint32_t>(lines.size() - level.first));
-        }
-        level.indices = lines.size() - level.first;
+    for (const Strand& strand : strands_) {
+        lines_.push_back({strand.first, strand.count});
     }
-    array_.bind();
-    along_.bind();
-    along_.allocate(along.data(), static_cast<int>(along.size() * sizeof(float)));
-    gl.glEnableVertexAttribArray(1);
-    gl.glVertexAttribPointer(1, 1, GL_FLOAT, GL_FALSE, sizeof(float), nullptr);
-    lines_.bind();
-    lines_.allocate(lines.data(), static_cast<int>(lines.size() * sizeof(uint32_t)));
-    array_.release();
+    in_order_ = lines_;
+    std::sort(in_order_.begin(), in_order_.end(), [](const auto& a, const auto& b) { return a.first < b.first; });
+    for (size_t l = 0; l < levels_.size(); ++l) {
+        levels_[l].clear();
+        size_t up_to = 0;
+        for (const Strand& strand : strands_) {
+            up_to += (strand.count - 1 + (size_t(1) << l) - 1) >> l;
+            levels_[l].push_back(up_to);
+        }
+    }
     shape_new_ = false;
     pose_new_ = true;
 }
 
-void StrandLayer::put_pose(QOpenGLExtraFunctions& gl, const PosedScene& posed, size_t strands) {
+void StrandLayer::put_pose(const PosedScene& posed, size_t strands) {
+    if (4 * strands > strands_.size()) {
+        strands = strands_.size(); // as quick as so many picked out from among them
+    }
     std::vector<std::vector<uint32_t>> some(sets_.size());
     for (size_t s = 0; s < strands && strands < strands_.size(); ++s) {
         some[strands_[s].set].push_back(strands_[s].curve);
@@ -158,37 +137,14 @@ void StrandLayer::put_pose(QOpenGLExtraFunctions& gl, const PosedScene& posed, s
     posed_ = strands;
     low_ = points_[strands_.front().first];
     high_ = low_;
-    for (size_t s = 0; s < strands; ++s) {
+    constexpr size_t enough = 2000; // of any sample, to tell where they are
+    for (size_t s = 0; s < std::min(strands, enough); ++s) {
         for (const uint32_t p : {strands_[s].first, strands_[s].first + strands_[s].count / 2}) {
             low_ = low_.cwiseMin(points_[p]);
             high_ = high_.cwiseMax(points_[p]);
         }
     }
-    array_.bind();
-    places_.bind();
-    places_.setUsagePattern(QOpenGLBuffer::StreamDraw);
-    places_.allocate(points_.data(), static_cast<int>(points_.size() * sizeof(Vec3f)));
-    gl.glEnableVertexAttribArray(0);
-    gl.glVertexAttribPointer(0, 3, GL_FLOAT, GL_FALSE, sizeof(Vec3f), nullptr);
-    array_.release();
     pose_new_ = false;
-}
-
-/// As many as can be drawn ten times a second together with all else: found out as pictures follow each other.
-size_t StrandLayer::suits() {
-    if (since_.isValid()) {
-        const double waited = static_cast<double>(since_.nsecsElapsed()) / 1e9;
-        if (waited > longest_wait) {
-            affordable_ *= std::max(0.5, longest_wait / waited);
-        } else if (waited < short_wait) {
-            affordable_ *= 1.1;
-        }
-        affordable_ = std::clamp(affordable_, static_cast<double>(fewest), static_cast<double>(2 * segments()));
-    } else {
-        affordable_ = std::min(affordable_, static_cast<double>(2 * segments()));
-    }
-    since_.start();
-    return static_cast<size_t>(affordable_);
 }
 
 double StrandLayer::distance_of(const Frame& frame) const {
@@ -204,18 +160,27 @@ StrandLayer::Choice StrandLayer::choose(const Frame& frame) {
            segment_m_ * (2U << choice.level) * pixels_a_metre <= longest_piece_px) {
         ++choice.level;
     }
-    const Level& level = levels_[choice.level];
-    of_ = level.indices / 2;
+    const std::vector<size_t>& ends = levels_[choice.level];
+    of_ = ends.back();
     choice.strands = strands_.size();
-    if (frame.moves) {
-        const auto most = static_cast<uint32_t>(2 * std::max(fewest, suits()));
-        const auto end = std::upper_bound(level.ends.begin(), level.ends.end(), most);
-        choice.strands = std::max<size_t>(1, static_cast<size_t>(end - level.ends.begin()));
-    } else {
-        since_.invalidate();
+    if (frame.moves && seconds_a_piece_ > 0) {
+        const double affordable = longest_own / seconds_a_piece_;
+        const size_t most =
+            affordable < static_cast<double>(of_) ? std::max(fewest, static_cast<size_t>(affordable)) : of_;
+        const auto end = std::upper_bound(ends.begin(), ends.end(), most);
+        choice.strands = std::max<size_t>(1, static_cast<size_t>(end - ends.begin()));
     }
-    drawn_ = level.ends[choice.strands - 1] / 2;
+    drawn_ = ends[choice.strands - 1];
     return choice;
+}
+
+/// What a piece costs is a mean of the pictures before: one that was slow for another reason counts little.
+void StrandLayer::note_time(double seconds) {
+    if (drawn_ >= fewest) {
+        const double now = seconds / static_cast<double>(drawn_);
+        seconds_a_piece_ =
+            seconds_a_piece_ > 0 ? 0.8 * seconds_a_piece_ + 0.2 * std::min(now, 4 * seconds_a_piece_) : now;
+    }
 }
 
 std::vector<std::pair<QString, QColor>> StrandLayer::foot(const Frame&) const {
@@ -228,7 +193,7 @@ std::vector<std::pair<QString, QColor>> StrandLayer::foot(const Frame&) const {
 void StrandLayer::draw(QOpenGLExtraFunctions& gl, ClayPrograms&, const Frame& frame) {
     const PosedScene& posed = *frame.scenes.posed();
     if (shape_new_ || scene_ != posed.shared_scene()) {
-        put_shape(gl, posed);
+        put_shape(posed);
     }
     drawn_ = 0;
     of_ = 0;
@@ -237,27 +202,68 @@ void StrandLayer::draw(QOpenGLExtraFunctions& gl, ClayPrograms&, const Frame& fr
         return;
     }
     const Choice choice = choose(frame);
-    if (pose_new_ || posed_ < choice.strands) {
-        put_pose(gl, posed, choice.strands);
+    QElapsedTimer own;
+    own.start();
+    const bool posed_anew = pose_new_ || posed_ < choice.strands;
+    if (posed_anew) {
+        put_pose(posed, choice.strands);
     }
     const Theme& l = theme();
-    const double depth = std::max(1e-3, static_cast<double>((high_ - low_).norm()));
-    const double middle = distance_of(frame);
+    StrandColours colours;
+    colours.root = three(l.edge);
+    colours.tip = three(l.clay.darker(150));
+    colours.away = three(l.sky_top);
+    colours.depth = std::max(1e-3F, (high_ - low_).norm());
+    colours.near_at = static_cast<float>(distance_of(frame)) - colours.depth / 2;
+    const QSize pixels = frame.size * frame.pixel_ratio;
+    picture_.draw(points_,
+                  choice.strands == lines_.size() ? std::span<const StrandPicture::Line>(in_order_)
+                                                  : std::span<const StrandPicture::Line>(lines_).first(choice.strands),
+                  1U << choice.level, frame.projection.matrix, pixels, !frame.moves, colours);
+    show(gl, pixels);
+    if (frame.moves && posed_anew) {
+        note_time(static_cast<double>(own.nsecsElapsed()) / 1e9);
+    }
+}
+
+void StrandLayer::show(QOpenGLExtraFunctions& gl, QSize pane) {
+    const QRect& box = picture_.box();
+    if (box.isEmpty()) {
+        return;
+    }
+    const auto bring = [&box](std::unique_ptr<QOpenGLTexture>& texture, QOpenGLTexture::TextureFormat format,
+                              QOpenGLTexture::PixelFormat of, QOpenGLTexture::PixelType type, const void* data) {
+        if (!texture || texture->width() != box.width() || texture->height() != box.height()) {
+            texture = std::make_unique<QOpenGLTexture>(QOpenGLTexture::Target2D);
+            texture->setFormat(format);
+            texture->setSize(box.width(), box.height());
+            texture->setMinMagFilters(QOpenGLTexture::Nearest, QOpenGLTexture::Nearest);
+            texture->allocateStorage(of, type);
+        }
+        texture->setData(of, type, data);
+    };
+    bring(colours_, QOpenGLTexture::RGBA8_UNorm, QOpenGLTexture::RGBA, QOpenGLTexture::UInt8, picture_.pixels().data());
+    bring(depths_, QOpenGLTexture::R32F, QOpenGLTexture::Red, QOpenGLTexture::Float32, picture_.depths().data());
     gl.glEnable(GL_DEPTH_TEST);
-    gl.glDisable(GL_BLEND);
+    gl.glEnable(GL_BLEND);
+    gl.glBlendFunc(GL_ONE, GL_ONE_MINUS_SRC_ALPHA);
     program_->bind();
-    program_->setUniformValue("view", frame.projection.matrix);
-    program_->setUniformValue("root", three(l.edge));
-    program_->setUniformValue("tip", three(l.clay.darker(150)));
-    program_->setUniformValue("away", three(l.sky_top));
-    program_->setUniformValue("near_at", static_cast<float>(middle - depth / 2));
-    program_->setUniformValue("depth", static_cast<float>(depth));
+    const auto across = [](int pixel, int of) { return 2 * static_cast<float>(pixel) / static_cast<float>(of) - 1; };
+    program_->setUniformValue("box", QVector4D(across(box.left(), pane.width()), across(box.top(), pane.height()),
+                                               across(box.left() + box.width(), pane.width()),
+                                               across(box.top() + box.height(), pane.height())));
+    gl.glUniform2i(program_->uniformLocation("first"), box.left(), box.top());
+    program_->setUniformValue("colours", 0);
+    program_->setUniformValue("depths", 1);
+    colours_->bind(0);
+    depths_->bind(1);
     array_.bind();
-    lines_.bind();
-    gl.glDrawElements(GL_LINES, static_cast<GLsizei>(2 * drawn_), GL_UNSIGNED_INT,
-                      reinterpret_cast<const void*>(levels_[choice.level].first * sizeof(uint32_t)));
+    gl.glDrawArrays(GL_TRIANGLE_STRIP, 0, 4);
     array_.release();
+    depths_->release(1);
+    colours_->release(0);
     program_->release();
+    gl.glDisable(GL_BLEND);
 }
 
 void StrandLayer::paint_before(QPainter& painter, const Frame& frame) {

@@ -2,12 +2,12 @@
 #pragma once
 
 #include "core/measure/strands/strand_deform.h"
+#include "view/layers/strand_picture.h"
 #include "view/view_layer.h"
 
 #include <QCoreApplication>
-#include <QElapsedTimer>
-#include <QOpenGLBuffer>
 #include <QOpenGLShaderProgram>
+#include <QOpenGLTexture>
 #include <QOpenGLVertexArrayObject>
 #include <array>
 #include <memory>
@@ -25,7 +25,9 @@ class StrandLayer : public ViewLayer {
     void draw(QOpenGLExtraFunctions& gl, ClayPrograms& programs, const Frame& frame) override;
     void paint_before(QPainter& painter, const Frame& frame) override;
     [[nodiscard]] std::vector<std::pair<QString, QColor>> foot(const Frame& frame) const override;
-    [[nodiscard]] size_t segments() const { return levels_[0].indices / 2; }   ///< between all points of all strands
+    [[nodiscard]] size_t segments() const {
+        return levels_[0].empty() ? 0 : levels_[0].back();
+    }                                                                          ///< between all points of all strands
     [[nodiscard]] size_t drawn() const { return drawn_; }                      ///< segments of the last draw
     [[nodiscard]] const std::vector<Vec3f>& points() const { return points_; } ///< world, as drawn last
 
@@ -46,10 +48,11 @@ class StrandLayer : public ViewLayer {
         size_t level = 0;
         size_t strands = 0; ///< the first of them
     };
-    void put_shape(QOpenGLExtraFunctions& gl, const PosedScene& posed);
-    void put_pose(QOpenGLExtraFunctions& gl, const PosedScene& posed, size_t strands);
+    void put_shape(const PosedScene& posed);
+    void put_pose(const PosedScene& posed, size_t strands);
     [[nodiscard]] Choice choose(const Frame& frame);
-    [[nodiscard]] size_t suits();
+    void note_time(double seconds);
+    void show(QOpenGLExtraFunctions& gl, QSize pane);
     [[nodiscard]] double distance_of(const Frame& frame) const; ///< from the eye to their middle, metres
 
     std::shared_ptr<const Scene> scene_; ///< that the sets are of
@@ -61,21 +64,18 @@ class StrandLayer : public ViewLayer {
     std::vector<Vec3f> points_;
     std::unique_ptr<QOpenGLShaderProgram> program_;
     QOpenGLVertexArrayObject array_;
-    QOpenGLBuffer places_{QOpenGLBuffer::VertexBuffer};
-    QOpenGLBuffer along_{QOpenGLBuffer::VertexBuffer};
-    QOpenGLBuffer lines_{QOpenGLBuffer::IndexBuffer};
-    /// Lines through every, every second, fourth and eighth point: the same strands with fewer pieces.
-    struct Level {
-        size_t first = 0; ///< place in the buffer
-        size_t indices = 0;
-        std::vector<uint32_t> ends; ///< of each strand, from `first`
-    };
-    std::array<Level, 4> levels_;
+    std::unique_ptr<QOpenGLTexture> colours_;
+    std::unique_ptr<QOpenGLTexture> depths_;
+    std::vector<StrandPicture::Line> lines_;    ///< one a strand
+    std::vector<StrandPicture::Line> in_order_; ///< of their points: quicker to go through when all are drawn
+    StrandPicture picture_;
+    /// Through every, every second, fourth and eighth point, the same strands have fewer pieces: of each strand and
+    /// those before it.
+    std::array<std::vector<size_t>, 4> levels_;
     double segment_m_ = 0; ///< the mean length of a piece of the finest
     size_t drawn_ = 0;
-    size_t of_ = 0;           ///< that would be drawn of a still picture
-    double affordable_ = 3e5; ///< segments of a picture that moves
-    QElapsedTimer since_;     ///< the last of those
+    size_t of_ = 0;              ///< that would be drawn of a still picture
+    double seconds_a_piece_ = 0; ///< posed and drawn, while it moves
     bool shape_new_ = true;
     bool pose_new_ = true;
 };

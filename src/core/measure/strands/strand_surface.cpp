@@ -73,24 +73,55 @@ double StrandSurface::area_of(uint32_t triangle) const {
     return ab.cross(ac).norm() / 2;
 }
 
+namespace {
+
+/// A triangle in a frame of its own: the first side along x, the normal along z.
+struct Flat {
+    Mat3 frame = Mat3::Identity();
+    double first = 0; ///< where the first side ends along x, metres
+    double x = 0;     ///< where the second ends
+    double y = 0;
+};
+
+Flat flat_of(const Vec3f& a, const Vec3f& b, const Vec3f& c) {
+    const Vec3 side = (b - a).cast<double>();
+    const Vec3 other = (c - a).cast<double>();
+    Flat flat;
+    flat.first = side.norm();
+    const Vec3 across = side.cross(other);
+    if (flat.first < 1e-15 || across.norm() < 1e-25) {
+        flat.first = 0;
+        return flat;
+    }
+    flat.frame.col(0) = side / flat.first;
+    flat.frame.col(2) = across.normalized();
+    flat.frame.col(1) = flat.frame.col(2).cross(flat.frame.col(0));
+    flat.x = other.dot(flat.frame.col(0));
+    flat.y = other.dot(flat.frame.col(1));
+    return flat;
+}
+
+} // namespace
+
 Mat3 StrandSurface::turn_of(uint32_t triangle, std::span<const Vec3f> places) const {
-    const auto& corners = triangles_[triangle];
-    const auto sides = [&](std::span<const Vec3f> at) {
-        Mat3 all;
-        all.col(0) = (at[corners[1]] - at[corners[0]]).cast<double>();
-        all.col(1) = (at[corners[2]] - at[corners[0]]).cast<double>();
-        const Vec3 across = all.col(0).cross(all.col(1));
-        // As long as the sides are: then a triangle that only grows is not sheared.
-        const double size = std::sqrt(across.norm());
-        all.col(2) = size > 1e-15 ? Vec3(across / size) : Vec3(Vec3::Zero());
-        return all;
-    };
-    const Mat3 rest = sides(places_);
-    const Mat3 now = sides(places);
-    if (std::abs(rest.determinant()) < 1e-30 || std::abs(now.determinant()) < 1e-30) {
+    const auto& [a, b, c] = triangles_[triangle];
+    const Flat rest = flat_of(places_[a], places_[b], places_[c]);
+    const Flat now = flat_of(places[a], places[b], places[c]);
+    if (rest.first == 0 || now.first == 0) {
         return Mat3::Identity();
     }
-    return nearest_rotation(now * rest.inverse());
+    // The normal goes to the normal; within the plane the two sides are carried by [p q; 0 r], whose nearest rotation
+    // turns by the angle of (p + r, -q): the polar decomposition of a two by two matrix, in closed form.
+    const double p = now.first / rest.first;
+    const double q = (now.x - p * rest.x) / rest.y;
+    const double r = now.y / rest.y;
+    const double size = std::hypot(p + r, q);
+    const double cosine = (p + r) / size;
+    const double sine = -q / size;
+    Mat3 within = now.frame;
+    within.col(0) = cosine * now.frame.col(0) + sine * now.frame.col(1);
+    within.col(1) = cosine * now.frame.col(1) - sine * now.frame.col(0);
+    return within * rest.frame.transpose();
 }
 
 CurveRoot StrandSurface::nearest(const Vec3& at, double* distance_m) const {
