@@ -1,7 +1,9 @@
 // Strands: grown on surfaces with known answers, rooted, carried along by what moves.
+#include "core/formats/image/pixels.h"
 #include "core/measure/strands/grow.h"
 #include "core/measure/strands/strand_deform.h"
 #include "core/measure/strands/strand_facts.h"
+#include "core/steps/step_data.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/strands/strand_guide_rows.h"
 #include "random_rig.h"
@@ -186,6 +188,97 @@ TEST(Strands, TwoEarsDoNotTakeEachOthersGuides) {
     EXPECT_NEAR(static_cast<double>(fur(half.scene).curve_count()), 500, 30);
     ASSERT_EQ(half.could_not.size(), 1U);
     EXPECT_NE(half.could_not[0].find("no guide is reached"), std::string::npos);
+}
+
+/// A sphere whose texture coordinates are its x and z, from 0 to 1, and a map of clumps over them.
+class ClumpMaps : public ::testing::Test {
+  protected:
+    void SetUp() override {
+        scene_ = sphere();
+        Mesh& mesh = scene_.meshes[0];
+        std::vector<float> coordinates;
+        for (const Vec3f& place : mesh.positions) {
+            coordinates.push_back(place.x() / 0.2F + 0.5F);
+            coordinates.push_back(place.z() / 0.2F + 0.5F);
+        }
+        mesh.attributes = {{"TEXCOORD_0", 2, coordinates}};
+        mesh.primitives[0].attributes = {"TEXCOORD_0"};
+        scene_ = done(scene_, "strand_region", {{"name", "fur"}}).scene;
+        scene_ = done(scene_, "strand_guides", {{"spread", 40}, {"length_mm", 50}}).scene;
+    }
+    static std::string png(uint32_t width, uint32_t height, std::vector<uint8_t> samples) {
+        Pixels pixels{width, height, 4, std::move(samples)};
+        const std::vector<uint8_t> bytes = encode_image(pixels, "image/png").take();
+        return {bytes.begin(), bytes.end()};
+    }
+    Result<StepResult> grown(const std::string& image, double share = 100) const {
+        Step step{
+            "grow_strands",
+            {{"count", 2000}, {"points", 4}, {"clump", 1}, {"trimmed", false}, {"length_varies", 0}, {"share", share}}};
+        step.parameters["clump_map"] = keep_data(step, image);
+        return apply_step(scene_, step);
+    }
+    Scene scene_;
+};
+
+TEST_F(ClumpMaps, StrandsOfOneColourEndAtOnePlaceAndThoseOfNoneStayByThemselves) {
+    // Left red, right blue; the far half is seen through.
+    const std::string map = png(2, 2, {255, 0, 0, 255, 0, 0, 255, 255, 9, 9, 9, 0, 9, 9, 9, 0});
+    const Result<StepResult> all = grown(map);
+    ASSERT_TRUE(all) << all.problem().what;
+    const CurveSet& curves = fur(all->scene);
+    std::vector<Vec3f> ends[2];
+    double closest = 1;
+    std::vector<Vec3f> others;
+    for (size_t c = 0; c < curves.curve_count(); ++c) {
+        const Vec3f& root = curves.points[c * 4];
+        const Vec3f& tip = curves.points[c * 4 + 3];
+        if (std::abs(root.z()) < 0.004F || std::abs(root.x()) < 0.004F) {
+            continue; // on the seam between colours
+        }
+        if (root.z() < 0) {
+            ends[root.x() < 0 ? 0 : 1].push_back(tip);
+        } else {
+            others.push_back(tip);
+        }
+    }
+    for (const std::vector<Vec3f>& side : ends) {
+        ASSERT_GT(side.size(), 300U);
+        for (const Vec3f& tip : side) {
+            EXPECT_LT((tip - side.front()).norm(), 1e-5F);
+        }
+    }
+    EXPECT_GT((ends[0].front() - ends[1].front()).norm(), 0.02F);
+    ASSERT_GT(others.size(), 600U);
+    for (size_t i = 1; i < others.size(); ++i) {
+        closest = std::min(closest, static_cast<double>((others[i] - others[0]).norm()));
+    }
+    EXPECT_GT(closest, 1e-4) << "none of those is in a clump";
+    // A preview has the same clumps.
+    const Result<StepResult> some = grown(map, 20);
+    ASSERT_TRUE(some);
+    for (size_t c = 0; c < fur(some->scene).curve_count(); ++c) {
+        const Vec3f& root = fur(some->scene).points[c * 4];
+        if (root.z() < -0.004F && root.x() < -0.004F) {
+            EXPECT_LT((fur(some->scene).points[c * 4 + 3] - ends[0].front()).norm(), 1e-5F);
+        }
+    }
+}
+
+TEST_F(ClumpMaps, WhatIsNoMapIsRefusedWithTheReason) {
+    EXPECT_FALSE(grown("no image at all").ok());
+    std::vector<uint8_t> smooth;
+    for (uint32_t i = 0; i < 200 * 200; ++i) {
+        smooth.insert(smooth.end(), {static_cast<uint8_t>(i & 255U), static_cast<uint8_t>(i >> 8), 0, 255});
+    }
+    const Result<StepResult> many = grown(png(200, 200, smooth));
+    ASSERT_FALSE(many.ok());
+    EXPECT_NE(many.problem().what.find("40000 colours"), std::string::npos) << many.problem().what;
+    scene_.meshes[0].attributes.clear();
+    scene_.meshes[0].primitives[0].attributes.clear();
+    const Result<StepResult> bare = grown(png(1, 1, {1, 2, 3, 255}));
+    ASSERT_FALSE(bare.ok());
+    EXPECT_NE(bare.problem().what.find("texture coordinates"), std::string::npos);
 }
 
 TEST(Strands, ATriangleTurnsByTheRotationNearestToWhatCarriesIt) {

@@ -75,7 +75,8 @@ ArrivalPanel::ArrivalPanel(Session& session, Camera& camera, Clock& clock, QWidg
     claims_->horizontalHeader()->setSectionResizeMode(1, QHeaderView::Stretch);
     claims_->horizontalHeader()->setSectionResizeMode(2, QHeaderView::Stretch);
     claims_->horizontalHeader()->setSectionResizeMode(3, QHeaderView::Fixed);
-    claims_->setColumnWidth(3, 64);
+    claims_->setColumnWidth(3, 56);
+    claims_->setWordWrap(false); // what is too long is cut at its end, not behind its first number
     claims_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     claims_->setMinimumHeight(236);
     connect(claims_, &QTableWidget::cellClicked, this, [this](int row, int) {

@@ -464,7 +464,12 @@ void StrandPanel::refresh() {
     width_->set_words(tr("Width, root to tip: %1 to %2 mm")
                           .arg(number("width_root_mm"), 0, 'g', 3)
                           .arg(number("width_tip_mm"), 0, 'g', 3));
-    clump_->set_words(tr("Clumped, root to tip, at %1 centres").arg(number("clumps"), 0, 'f', 0));
+    const nlohmann::json map = board_.setting("grow_strands", "clump_map");
+    const bool has_map = map.is_string() && map != nlohmann::json("");
+    clump_->set_words(has_map ? tr("Clumped, root to tip, by the colours of the map")
+                              : tr("Clumped, root to tip, at %1 centres").arg(number("clumps"), 0, 'f', 0));
+    numbers_.at("clumps")->setEnabled(!has_map);
+    numbers_.at("clumps")->setToolTip(has_map ? tr("A map of clumps is in use (All of growth…)") : QString());
     noise_->set_words(tr("Noise, root to tip: %1 mm, every %2 mm")
                           .arg(number("noise_mm"), 0, 'g', 3)
                           .arg(number("noise_wave_mm"), 0, 'g', 3));

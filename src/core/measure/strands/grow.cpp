@@ -7,6 +7,7 @@
 #include <algorithm>
 #include <cmath>
 #include <limits>
+#include <map>
 #include <numeric>
 #include <tbb/parallel_for.h>
 
@@ -82,7 +83,11 @@ class Grower {
             return grown;
         }
         find_ways(guides_of_file_);
-        centres_ = centres(growth_.clumps, 1);
+        if (growth_.clump_map.colours.empty()) {
+            centres_ = centres(growth_.clumps, 1);
+        } else {
+            find_centres_of_colours();
+        }
         fine_centres_ = centres(growth_.fine_clumps, 2);
         for (size_t i = 0; i < count_; ++i) {
             if (growth_.share >= 1 || drawn(growth_.seed, i, sample) < growth_.share) {
@@ -265,13 +270,53 @@ class Grower {
             if (!shape(root, strand)) {
                 continue;
             }
-            Centre centre{strand.front(), surface_.normal_of(root), {}};
-            for (const Vec3& point : strand) {
-                centre.offsets.push_back(point - strand.front());
-            }
-            all.push_back(std::move(centre));
+            all.push_back(centre_at(root, strand));
         }
         return all;
+    }
+    [[nodiscard]] Centre centre_at(const CurveRoot& root, const std::vector<Vec3>& strand) const {
+        Centre centre{strand.front(), surface_.normal_of(root), {}};
+        for (const Vec3& point : strand) {
+            centre.offsets.push_back(point - strand.front());
+        }
+        return centre;
+    }
+    /// Of all strands, not of the sample alone: a preview shows what there will be. The centre of a colour is the
+    /// strand that a guide reaches nearest to the middle of its roots.
+    void find_centres_of_colours() {
+        std::vector<uint32_t> colours(count_);
+        std::vector<Vec3> places(count_);
+        tbb::parallel_for(size_t(0), count_, [&](size_t i) {
+            const CurveRoot root = root_of(i);
+            colours[i] = growth_.clump_map.at(surface_, root);
+            places[i] = surface_.place_of(root);
+        });
+        struct Roots {
+            Vec3 sum = Vec3::Zero();
+            std::vector<size_t> strands;
+        };
+        std::map<uint32_t, Roots> roots;
+        for (size_t i = 0; i < count_; ++i) {
+            if (colours[i] != 0) {
+                roots[colours[i]].sum += places[i];
+                roots[colours[i]].strands.push_back(i);
+            }
+        }
+        std::vector<Vec3> strand(points_);
+        for (auto& [colour, of] : roots) {
+            const Vec3 middle = of.sum / static_cast<double>(of.strands.size());
+            std::sort(of.strands.begin(), of.strands.end(), [&](size_t a, size_t b) {
+                const double far_a = (places[a] - middle).squaredNorm();
+                const double far_b = (places[b] - middle).squaredNorm();
+                return far_a != far_b ? far_a < far_b : a < b;
+            });
+            for (const size_t i : of.strands) {
+                if (shape(root_of(i), strand)) {
+                    centre_of_colour_.emplace(colour, centre_at(root_of(i), strand));
+                    break;
+                }
+            }
+        }
     }
     /// The centre that a strand belongs to: near, and on the same side.
     const Centre* centre_of(const std::vector<Centre>& centres, const Vec3& at, const Vec3& normal) const {
@@ -286,10 +331,15 @@ class Grower {
         }
         return best;
     }
-    void clump(const std::vector<Centre>& centres, double strength, const Vec3& normal, double factor,
-               std::vector<Vec3>& strand) const {
-        const Centre* centre = strength > 0 ? centre_of(centres, strand.front(), normal) : nullptr;
-        if (centre == nullptr) {
+    const Centre* first_centre(const CurveRoot& root, const Vec3& at, const Vec3& normal) const {
+        if (growth_.clump_map.colours.empty()) {
+            return centre_of(centres_, at, normal);
+        }
+        const auto found = centre_of_colour_.find(growth_.clump_map.at(surface_, root));
+        return found == centre_of_colour_.end() ? nullptr : &found->second;
+    }
+    void clump(const Centre* centre, double strength, double factor, std::vector<Vec3>& strand) const {
+        if (centre == nullptr || !(strength > 0)) {
             return;
         }
         for (size_t p = 1; p < points_; ++p) {
@@ -316,8 +366,9 @@ class Grower {
         for (Vec3& point : strand) {
             point = at + factor * (point - at);
         }
-        clump(centres_, growth_.clump, normal, factor, strand);
-        clump(fine_centres_, growth_.fine_clump, normal, factor, strand);
+        clump(growth_.clump > 0 ? first_centre(root, at, normal) : nullptr, growth_.clump, factor, strand);
+        clump(growth_.fine_clump > 0 ? centre_of(fine_centres_, at, normal) : nullptr, growth_.fine_clump, factor,
+              strand);
         if (growth_.curl_m > 0 && growth_.curl_turns != 0) {
             curl(strand, at);
         }
@@ -424,6 +475,7 @@ class Grower {
     std::vector<double> areas_; ///< summed up
     std::vector<Centre> centres_;
     std::vector<Centre> fine_centres_;
+    std::map<uint32_t, Centre> centre_of_colour_; ///< of the map of clumps
 };
 
 } // namespace

@@ -1,7 +1,7 @@
 // Strands between guides: roots spread over a region, shapes taken from the guides that are near along the surface.
 #pragma once
 
-#include "core/measure/strands/strand_surface.h"
+#include "core/measure/strands/clump_map.h"
 
 #include <array>
 #include <cstdint>
@@ -33,6 +33,7 @@ struct Growth {
     double width_tip_m = 0.0001;
     StrandProfile width;       ///< 1: the root's, 0: the tip's; none: straight from one to the other
     int clumps = 0;            ///< centres; 0: none
+    ClumpMap clump_map;        ///< instead of those, where it has colours: one clump a colour, about its middle strand
     double clump = 0;          ///< how far strands go to their centre, 0 to 1
     StrandProfile clump_along; ///< times that; none: from nothing at the root
     int fine_clumps = 0;       ///< centres of a second level, within the first

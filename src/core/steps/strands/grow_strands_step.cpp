@@ -1,5 +1,6 @@
 // Grows strands between guides.
 #include "core/base/counted.h"
+#include "core/formats/image/pixels.h"
 #include "core/measure/strands/grow.h"
 #include "core/measure/strands/strand_facts.h"
 #include "core/steps/step_kind.h"
@@ -24,6 +25,7 @@ struct GrowSettings {
     double width_tip_mm = 0.1;
     std::vector<std::string> width_profile;
     int clumps = 0;
+    std::string clump_map;
     double clump = 0.5;
     std::vector<std::string> clump_profile;
     int fine_clumps = 0;
@@ -105,6 +107,44 @@ Growth growth_of(const GrowSettings& from) {
     return to;
 }
 
+/// The image that the step holds, as colours: whatever is seen through is no clump.
+Result<ClumpMap> clump_map_of(const StepContext& context, const GrowSettings& settings, const Mesh& mesh) {
+    ClumpMap map;
+    if (settings.clump_map.empty()) {
+        return map;
+    }
+    const auto held = context.data == nullptr ? StepData::const_iterator() : context.data->find(settings.clump_map);
+    if (context.data == nullptr || held == context.data->end()) {
+        return Problem{fmt::format("the map of clumps {} is not there, or not as it was taken.", settings.clump_map),
+                       "", "It lies in the folder beside the job; choose the file again."};
+    }
+    if (!has_coordinates(mesh)) {
+        return Problem{"the surface has no texture coordinates: a map of clumps cannot lie on it.", "",
+                       "Take centres by number instead."};
+    }
+    const std::string& bytes = *held->second;
+    const auto pixels = decode_image(std::span(reinterpret_cast<const uint8_t*>(bytes.data()), bytes.size()));
+    if (!pixels) {
+        return pixels.problem();
+    }
+    map.width = pixels->width;
+    map.height = pixels->height;
+    map.colours.resize(size_t(map.width) * map.height);
+    for (size_t i = 0; i < map.colours.size(); ++i) {
+        const uint8_t* samples = pixels->samples.data() + i * pixels->channels;
+        if (pixels->channels < 4 || samples[3] >= 128) {
+            map.colours[i] = 255U << 24 | static_cast<uint32_t>(samples[0]) << 16 |
+                             static_cast<uint32_t>(samples[1]) << 8 | static_cast<uint32_t>(samples[2]);
+        }
+    }
+    constexpr size_t most_colours = 20000;
+    if (const size_t colours = map.distinct(); colours > most_colours) {
+        return Problem{fmt::format("the map of clumps has {} colours: strands of one colour are a clump.", colours), "",
+                       "Save it with flat colours, as a PNG."};
+    }
+    return map;
+}
+
 Result<StepResult> apply_grow_strands(const StepContext& context, const GrowSettings& settings) {
     StepResult result{context.scene, {}, {}};
     Scene& scene = result.scene;
@@ -128,7 +168,12 @@ Result<StepResult> apply_grow_strands(const StepContext& context, const GrowSett
         guides.points.push_back(point_of(world, point.cast<double>()).cast<float>());
     }
     constexpr double most_points = 200e6;
-    const Growth growth = growth_of(settings);
+    Growth growth = growth_of(settings);
+    Result<ClumpMap> map = clump_map_of(context, settings, surface.mesh());
+    if (!map) {
+        return map.problem();
+    }
+    growth.clump_map = map.take();
     Grown grown;
     {
         double area = 0;
@@ -203,6 +248,9 @@ StepKind grow_strands_step() {
              .typed_as("numbers from 0 to 1, one per line")
              .checked(check_profile),
          number<&GrowSettings::clumps>("clumps", "Clumps", "Centres that strands gather at; 0: none").between(0, 20000),
+         text<&GrowSettings::clump_map>("clump_map", "Map of clumps",
+                                        "Instead of centres: strands whose roots lie on one colour of it gather at one")
+             .naming_image(),
          number<&GrowSettings::clump>("clump", "Clumped", "How far strands go to their centre").between(0, 1),
          list<&GrowSettings::clump_profile>("clump_profile", "Clumped, root to tip", "Times that; empty: from 0 to 1")
              .typed_as("numbers from 0 to 1, one per line")
