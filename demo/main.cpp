@@ -93,6 +93,10 @@ Job props_job() {
     job.name = "market_props";
     job.sources = {"market_props.glb"};
     job.destinations = built_in_destinations();
+    // The engine project takes each by itself, the web view all of them with a set of their materials.
+    job.destinations[0].deliverables = {"prop"};
+    job.destinations[0].files["prop"] = "props/{prop}";
+    job.destinations[1].deliverables = {"model", "materials"};
     job.steps = {{"bake_parent_transforms"}, {"scale", {{"factor", 0.01}}}};
     return job;
 }

@@ -35,6 +35,7 @@ struct DeliverOptions {
     std::string out;
     std::string takes;             ///< a folder: each take in it goes through the card, and clips alone are delivered
     bool all = false;              ///< what is up to date, too
+    bool plan = false;             ///< only says how the files would be called
     std::vector<std::string> only; ///< deliverables, by id ("clip:wade") or by name; none: all
     bool json = false;
 };

@@ -378,6 +378,36 @@ int deliver_over_takes(const DeliverOptions& options, const Plan& plan, LoadedSo
     return code;
 }
 
+/// How each destination's files would be called; a name that cannot be is refused as it would be.
+int say_plan(const Plan& plan, const Scene& prepared, bool as_json) {
+    nlohmann::json all = nlohmann::json::array();
+    int code = all_well;
+    for (const auto& [destination, folder] : plan.deliveries) {
+        const Result<std::vector<Deliverable>> planned =
+            plan_deliverables(prepared, destination, plan.job.name, folder);
+        if (!planned) {
+            code = refuse(planned.problem());
+            continue;
+        }
+        nlohmann::json rows = nlohmann::json::array();
+        if (!as_json) {
+            fmt::print("{} → {}\n", destination.name, folder.string());
+        }
+        for (const Deliverable& one : *planned) {
+            const std::string file = file_of(*one.kind, one.stem, destination);
+            rows.push_back({{"deliverable", one.id()}, {"file", file}, {"number", one.number}});
+            if (!as_json) {
+                fmt::print("  {:<32} {}\n", one.id(), file);
+            }
+        }
+        all.push_back({{"destination", destination.name}, {"folder", folder.string()}, {"planned", rows}});
+    }
+    if (as_json) {
+        fmt::print("{}\n", nlohmann::json{{"job", plan.job.name}, {"deliveries", all}}.dump(2));
+    }
+    return code;
+}
+
 } // namespace
 
 int deliver_files(const DeliverOptions& options) {
@@ -399,6 +429,9 @@ int deliver_files(const DeliverOptions& options) {
         if (outcome.problem && outcome.problem->malformed) {
             return refuse(*outcome.problem);
         }
+    }
+    if (options.plan) {
+        return say_plan(*plan, replayed.prepared(), options.json);
     }
     measure_kept_motion(replayed, [] { return interrupted.load(); });
     nlohmann::json all = nlohmann::json::array();

@@ -40,6 +40,7 @@ int run(int count, char** arguments) {
                               "Write what is up to date, too: without it only what is missing, stale or was held");
     deliver_command->add_option("--only", deliver_options.only,
                                 "One deliverable: model, a clip's name, or clip:NAME; may be given several times");
+    deliver_command->add_flag("--plan", deliver_options.plan, "Only say how the files would be called; write nothing");
     deliver_command->add_flag("--json", deliver_options.json, "As JSON");
     CompareOptions compare_options;
     CLI::App* compare_command =

@@ -78,6 +78,46 @@ TEST_F(Bench, DestinationsAreExplainedCheckedResetAndKept) {
     EXPECT_FALSE(from_library("Harbour handheld").has_value());
 }
 
+TEST_F(Bench, WhichFilesADestinationIsGivenIsChosenNamedAndSeenBeforehand) {
+    open_mended();
+    DestinationsDialog dialog(window->document().job().destinations, std::nullopt, window->names_of_files());
+    dialog.show();
+    auto* preview = dialog.findChild<QLabel*>("filePreview");
+    const auto names = [&] { return preview->text().split('\n'); };
+    ASSERT_GT(names().size(), 1);
+    EXPECT_TRUE(names()[0].endsWith("_model.glb")) << preview->text().toStdString();
+    const auto type = [&](const char* field, const char* text) {
+        auto* line = dialog.findChild<QLineEdit*>(field);
+        ASSERT_NE(line, nullptr) << field;
+        line->clear();
+        QTest::keyClicks(line, text);
+    };
+    const auto click = [&](const char* box) {
+        auto* kind = dialog.findChild<QCheckBox*>(box);
+        ASSERT_NE(kind, nullptr) << box;
+        kind->click();
+    };
+    for (const char* box : {"takes_model", "takes_clip", "takes_strands", "takes_cache", "takes_textures",
+                            "takes_shapes", "takes_whole", "takes_prop"}) {
+        click(box);
+    }
+    EXPECT_EQ(dialog.destinations()[0].deliverables, (std::vector<std::string>{"whole", "prop"}));
+    type("destination_whole_file", "all/{job}_v{number}");
+    type("destination_prop_file", "props/{prop}");
+    EXPECT_TRUE(names()[0].startsWith("all/") && names()[0].endsWith("_v1.glb")) << names()[0].toStdString();
+    EXPECT_TRUE(names()[1].startsWith("props/"));
+    // Two files of one name, or a token that is unknown, stand where the names stood, or hold the window.
+    click("takes_clip");
+    type("destination_clip_file", "all/{job}_v1");
+    EXPECT_TRUE(preview->text().contains("share the file name")) << preview->text().toStdString();
+    type("destination_clip_file", "{nobody}");
+    EXPECT_FALSE(dialog.findChild<QPushButton*>("go")->isEnabled());
+    EXPECT_TRUE(dialog.findChild<QLabel*>("destinationProblem")->text().contains("{nobody}"));
+    type("destination_clip_file", "clips/{clip}");
+    EXPECT_TRUE(dialog.findChild<QPushButton*>("go")->isEnabled());
+    EXPECT_EQ(dialog.destinations()[0].files.at("clip"), "clips/{clip}");
+}
+
 TEST_F(Bench, ADestinationsKeysFrontAndReadingAreSetExchangedAndCompared) {
     DestinationsDialog dialog(built_in_destinations());
     dialog.show();

@@ -407,8 +407,14 @@ int run(const QString& job, const QString& first_look, const QString& out, const
     }
     if (wanted("destinations")) {
         DestinationsDialog dialog(window.document().job().destinations,
-                                  contract_of(window.session().state()->replay.prepared(), "market_courier"));
+                                  contract_of(window.session().state()->replay.prepared(), "market_courier"),
+                                  window.names_of_files());
         dialog_picture(dialog, "destinations");
+        if (only == QStringLiteral("destinations")) {
+            auto* form = dialog.findChild<QScrollArea*>();
+            form->ensureWidgetVisible(dialog.findChild<QLabel*>(QStringLiteral("filePreview")), 0, 200);
+            dialog_picture(dialog, "destinations-files");
+        }
     }
     if (only == QStringLiteral("guide")) {
         GuideWindow guide;

@@ -1,5 +1,6 @@
 // Destination files: what they say, what is refused, and what is worked out from them.
 #include "core/destination/destination.h"
+#include "core/destination/file_kinds.h"
 #include "core/formats/format.h"
 #include "core/formats/gltf/gltf.h"
 #include "small_scenes.h"
@@ -35,8 +36,8 @@ TEST(Destinations, ComeBackAsTheyWere) {
         destination.root = "Hips";
         destination.joint_names = "[a-z]+";
         destination.longest_name = 31;
-        destination.model_file = "{destination}_{job}";
-        destination.clip_file = "{clip}";
+        destination.files["model"] = "{destination}_{job}";
+        destination.files["clip"] = "{clip}";
         destination.keep_last = false;
         destination.drift_limit_mm = 0.05;
         destination.format_options = {{"bvh", {{"rotation_order", "YXZ"}, {"decimals", 4}}},
@@ -132,7 +133,7 @@ TEST(Destinations, LengthsAndAxesAsTheEngineSaysThem) {
 TEST(Destinations, NamesOfFilesAreFilledInAndSafe) {
     const Destination lantern = built_in_destinations()[1];
     const auto stem = [&](const char* pattern, const char* job, const char* clip) {
-        const Result<std::string> made = file_stem(pattern, job, clip, lantern);
+        const Result<std::string> made = file_stem(pattern, {"", clip, "", job}, *file_kind("clip"), lantern);
         return made ? *made : "refused: " + made.problem().what;
     };
     EXPECT_EQ(stem("{job}_{clip}", "tansy", "wade"), "tansy_wade");

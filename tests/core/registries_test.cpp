@@ -40,7 +40,21 @@ TEST(Formats, WhatAContainerCannotHoldIsNotPlanned) {
     shapes.clip = "nod";
     shapes.as = CacheAs::shapes;
     scene.orders = {shapes};
+    add_nod(scene, "stance", 1, 0.1, false, 2);
+    scene.materials.emplace_back().name = "slate";
+    scene.meshes[0].primitives[0].material = 0;
+    scene.hulls.emplace_back();
+    scene.hulls[0].kind = Hull::Kind::box;
+    scene.hulls[0].half_size = {1, 1, 1};
+    Node& hull = scene.nodes.emplace_back();
+    hull.name = "hull";
+    hull.hull = 0;
+    hull.kind = NodeKind::hull;
+    hull.identity = 900;
     Destination destination = built_in_destinations().front();
+    for (const FileKind& kind : file_kinds()) {
+        destination.deliverables.emplace_back(kind.id);
+    }
     for (const Format& format : formats()) {
         destination.container = format.id;
         const Result<std::vector<Deliverable>> plan = plan_deliverables(scene, destination, "tower");

@@ -14,6 +14,17 @@ cp "$here"/*.mjs "$here/package.json" "$here/package-lock.json" "$here/.npmrc" "
 "$build/src/cli/wembrix-cli" deliver "$work/demo/tansy.wembrix" --out "$work/delivered" | grep -v "  pass$"
 # A body that was built, bound and given another body's take.
 "$build/src/cli/wembrix-cli" deliver "$work/demo/sedge.wembrix" --out "$work/sedge" | grep -v "  pass$"
+# Every kind of file of a job with hulls, props and clips.
+python3 - "$work/demo/tansy.wembrix" "$work/demo/kinds.wembrix" << 'PY'
+import json, sys
+job = json.load(open(sys.argv[1]))
+job["name"] = "kinds"
+job["destinations"] = job["destinations"][:1]
+job["destinations"][0].update(deliverables=["whole", "clips", "prop", "hulls", "materials"], prop_file="props/{prop}")
+job["steps"].append({"step": "make_hulls", "from": "joints", "shape": "capsule"})
+json.dump(job, open(sys.argv[2], "w"))
+PY
+"$build/src/cli/wembrix-cli" deliver "$work/demo/kinds.wembrix" --out "$work/kinds" | grep -v "  pass$"
 for container in gltf gltf_embedded; do
     sed "s/\"container\": \"glb\"/\"container\": \"$container\"/" "$work/demo/Lantern_web_view.destination.json" > "$work/$container.json"
     python3 -c 'import json,sys; job=json.load(open(sys.argv[1])); json.dump({"steps": job["steps"]}, open(sys.argv[2], "w"))' \
@@ -24,11 +35,11 @@ done
 "$build/tests/wembrix-points" rigs "$work/rigs" "${WEMBRIX_INTEROP_RIGS:-40}"
 
 echo "== the standard's validator"
-(cd "$work/js" && node validate.mjs "$work"/delivered/*/*.glb "$work"/sedge/*/*.glb "$work"/gltf/*.gltf "$work"/gltf_embedded/*.gltf "$work"/rigs/delivered*.glb)
+(cd "$work/js" && node validate.mjs "$work"/delivered/*/*.glb "$work"/kinds/*/*.glb "$work"/kinds/*/props/*.glb "$work"/sedge/*/*.glb "$work"/gltf/*.gltf "$work"/gltf_embedded/*.gltf "$work"/rigs/delivered*.glb)
 
 echo "== three.js"
 pairs=()
-for file in "$work"/demo/tansy_model.glb "$work"/delivered/*/*.glb "$work"/sedge/*/*.glb "$work"/rigs/*.glb; do
+for file in "$work"/demo/tansy_model.glb "$work"/delivered/*/*.glb "$work"/kinds/*/kinds*.glb "$work"/sedge/*/*.glb "$work"/rigs/*.glb; do
     ours=$work/ours/$(basename "$(dirname "$file")")_$(basename "$file").json
     "$build/tests/wembrix-points" dump "$file" "$ours"
     pairs+=("$file" "$ours")

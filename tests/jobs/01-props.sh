@@ -16,6 +16,15 @@ holds "arrived() == ['model']"
 holds "sorted(n['name'] for n in gltf('deliveries/*/stall_model.glb')['nodes']) == ['stall_crate', 'stall_lamp']"
 holds "not any('translation' in n for n in gltf('deliveries/*/stall_model.glb')['nodes'])"
 holds "[e['what'] for x in d['deliveries'] for e in x['left']].count('camera') == 1"
+# Each by itself: a file a prop in a folder, and what changes in one leaves the other as it is.
+job_file each "['stall.gltf']" "[{'step': 'leave_behind', 'kinds': ['camera']},
+    {'step': 'rename_surfaces', 'what': 'surfaces', 'rules': [{'find': '^', 'replace': 'stall_'}]}]" \
+    "{'deliverables': ['prop'], 'prop_file': 'props/{job}_{prop}'}"
+ends 0 deliver each.wembrix --plan --json
+holds "[r['file'] for r in d['deliveries'][0]['planned']] == ['props/each_stall_lamp.glb', 'props/each_stall_crate.glb']"
+ends 0 deliver each.wembrix --json
+holds "arrived() == ['prop:stall_lamp', 'prop:stall_crate']"
+holds "[n['name'] for n in gltf('deliveries/*/props/each_stall_lamp.glb')['nodes']] == ['stall_lamp']"
 # The lid that swings: two joints after a plan, each holds its own pieces, keyed by hand, and it repeats.
 "$build/demo/wembrix-demo-maker" demo > /dev/null
 ends 0 deliver demo/stall_lid.wembrix --destination 'Lantern web view' --out lid --json
@@ -24,5 +33,5 @@ holds "[(c['name'], c['frames'], c['loop']) for c in json.load(open('lid/deliver
 holds "[n['name'] for n in gltf('lid/stall_lid_model.glb')['nodes'] if 'mesh' not in n] == ['base', 'lid']"
 ends 0 inspect demo/stall_lid.wembrix --json
 holds "{f['id'] for f in d['findings']} == {'expected_size'}"
-later "a file for each prop, ids, families, thumbnails and packages; normals and tangents at the Surface station"
+later "ids, families, thumbnails and packages; normals and tangents at the Surface station"
 done_with_job

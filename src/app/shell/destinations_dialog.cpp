@@ -1,6 +1,7 @@
 #include "shell/destinations_dialog.h"
 
 #include "core/base/files.h"
+#include "core/destination/file_kinds.h"
 #include "core/formats/format.h"
 #include "session/library.h"
 #include "shell/contract_row.h"
@@ -9,10 +10,12 @@
 #include "style/mnemonics.h"
 #include "style/theme.h"
 
+#include <QCheckBox>
 #include <QComboBox>
 #include <QDialogButtonBox>
 #include <QFileDialog>
 #include <QFormLayout>
+#include <QGridLayout>
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QLineEdit>
@@ -40,8 +43,8 @@ bool is_number(const char* key) {
 /// May be left empty: then there is no such limit or rule, and nothing of it stands in the file.
 bool may_be_empty(const char* key) {
     const std::string_view name(key);
-    return name == "max_shapes" || name == "longest_path" || name == "largest_image" || name == "strands_file" ||
-           name == "cache_file" || name.ends_with("_names");
+    return name == "max_shapes" || name == "longest_path" || name == "largest_image" || name.ends_with("_file") ||
+           name.ends_with("_names");
 }
 
 QString written_in(const nlohmann::json& json, const char* key) {
@@ -70,8 +73,8 @@ QString put_number(nlohmann::json& json, const char* key, const QString& text) {
 } // namespace
 
 DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, std::optional<Contract> own,
-                                       QWidget* parent)
-    : QDialog(parent), before_(destinations), now_(std::move(destinations)) {
+                                       NamesOfFiles names, QWidget* parent)
+    : QDialog(parent), before_(destinations), now_(std::move(destinations)), names_of_(std::move(names)) {
     setWindowTitle(tr("Destinations"));
     resize(820, 620);
     auto* column = new QVBoxLayout(this);
@@ -215,11 +218,7 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
     add_field(tr("File names"), "file_names", tr("The same for files and folders of a delivery, without the suffix."));
     add_field(tr("Longest path"), "longest_path",
               tr("Characters that a file's whole path may have there. 0: as many as the system takes."));
-    add_field(tr("Model file"), "model_file", tr("{job} and {destination} are filled in."));
-    add_field(tr("Clip file"), "clip_file", tr("{job}, {destination} and {clip} are filled in."));
-    add_field(tr("Strands file"), "strands_file",
-              tr("{part} is filled in: what the strands are called. Empty: {job}_{part}."));
-    add_field(tr("Cache file"), "cache_file", tr("The same, with {clip}. Empty: {job}_{part}_{clip}."));
+    add_kinds_of_files();
     add_field(tr("Drift limit (mm)"), "drift_limit_mm", tr("A delivery that moves any vertex farther is held."));
     contract_ = new ContractRow(std::move(own), form_);
     connect(contract_, &ContractRow::chosen, this, [this](const std::optional<Contract>& contract) {
@@ -372,14 +371,106 @@ void DestinationsDialog::add_row(const QString& name, QWidget* field, const QStr
     column->setContentsMargins(0, 0, 0, 4);
     column->setSpacing(0);
     column->addWidget(field);
+    auto* label = new QLabel(name, form_);
+    label->setBuddy(field);
+    fields_->addRow(label, holder);
+    if (why.isEmpty()) {
+        return;
+    }
     auto* words = new QLabel(why, holder);
     words->setObjectName(QStringLiteral("soft"));
     words->setStyleSheet(QStringLiteral("font-size: 11px;"));
     words->setWordWrap(true);
     column->addWidget(words);
-    auto* label = new QLabel(name, form_);
-    label->setBuddy(field);
-    fields_->addRow(label, holder);
+}
+
+void DestinationsDialog::add_kinds_of_files() {
+    auto* kinds = new QWidget(form_);
+    auto* grid = new QGridLayout(kinds);
+    grid->setContentsMargins(0, 0, 0, 0);
+    grid->setVerticalSpacing(2);
+    std::vector<std::pair<QCheckBox*, std::string>> boxes;
+    for (const FileKind& kind : file_kinds()) {
+        auto* box = new QCheckBox(to_qstring(kind.label), kinds);
+        box->setObjectName(QStringLiteral("takes_") + to_qstring(kind.id));
+        box->setToolTip(to_qstring(kind.help));
+        connect(box, &QCheckBox::clicked, this, &DestinationsDialog::read_fields);
+        const int at = static_cast<int>(boxes.size());
+        grid->addWidget(box, at / 3, at % 3);
+        boxes.emplace_back(box, std::string(kind.id));
+    }
+    rows_.push_back({[boxes](nlohmann::json& to) {
+                         nlohmann::json chosen = nlohmann::json::array();
+                         nlohmann::json usual = nlohmann::json::array();
+                         for (const auto& [box, id] : boxes) {
+                             if (box->isChecked()) {
+                                 chosen.push_back(id);
+                             }
+                             if (file_kind(id)->is_usual) {
+                                 usual.push_back(id);
+                             }
+                         }
+                         to.erase("deliverables");
+                         if (chosen.empty()) {
+                             return tr("Nothing goes out: choose what.");
+                         }
+                         if (chosen != usual) {
+                             to["deliverables"] = chosen;
+                         }
+                         return QString();
+                     },
+                     [boxes](const nlohmann::json& from) {
+                         const nlohmann::json chosen = from.value("deliverables", nlohmann::json());
+                         for (const auto& [box, id] : boxes) {
+                             box->setChecked(chosen.is_array()
+                                                 ? std::find(chosen.begin(), chosen.end(), id) != chosen.end()
+                                                 : file_kind(id)->is_usual);
+                         }
+                     }});
+    add_row(tr("What goes out"), kinds,
+            tr("Files of these kinds, where the job has something of the kind and the container holds it."));
+    auto* tokens =
+        new QLabel(tr("{job}, {destination}, {kind}, {date} and {number} are filled in, “/” makes folders."), form_);
+    tokens->setObjectName(QStringLiteral("soft"));
+    tokens->setWordWrap(true);
+    fields_->addRow(tr("How they are called"), tokens);
+    for (const FileKind& kind : file_kinds()) {
+        if (!kind.named.empty()) {
+            continue;
+        }
+        QStringList more;
+        for (const QString& one : to_qstring(kind.tokens).split(QLatin1Char(' '), Qt::SkipEmptyParts)) {
+            more << QStringLiteral("{%1}").arg(one);
+        }
+        template_keys_.push_back(std::string(kind.id) + "_file");
+        const char* key = template_keys_.back().c_str();
+        add_field(to_qstring(kind.label), key,
+                  more.isEmpty() ? QString() : tr("Filled in as well: %1").arg(more.join(QStringLiteral(", "))));
+        auto* line = form_->findChild<QLineEdit*>(QStringLiteral("destination_") + QString::fromUtf8(key));
+        line->setPlaceholderText(to_qstring(kind.file));
+        template_rows_.emplace_back(line->parentWidget(), kind.id);
+    }
+    preview_ = new QLabel(form_);
+    preview_->setObjectName(QStringLiteral("filePreview"));
+    preview_->setWordWrap(true);
+    preview_->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    fields_->addRow(tr("So they are called"), preview_);
+}
+
+void DestinationsDialog::show_preview() {
+    for (const auto& [row, kind] : template_rows_) {
+        const bool is_of_a_usual_cache = kind == "cache"; // whose template others share
+        const Destination* now = row_ < 0 ? nullptr : &now_[static_cast<size_t>(row_)];
+        fields_->setRowVisible(row, now != nullptr && (takes_kind(*now, kind) ||
+                                                       (is_of_a_usual_cache &&
+                                                        (takes_kind(*now, "textures") || takes_kind(*now, "shapes")))));
+    }
+    if (row_ >= 0 && names_of_) {
+        const QStringList names = names_of_(now_[static_cast<size_t>(row_)]);
+        constexpr qsizetype most = 14;
+        preview_->setText(names.mid(0, most).join(QLatin1Char('\n')) +
+                          (names.size() > most ? tr("\n… and %1 more").arg(names.size() - most) : QString()));
+    }
 }
 
 QString DestinationsDialog::file_filter() {
@@ -494,6 +585,7 @@ void DestinationsDialog::choose(int row) {
         contract_->show_contract(now_[static_cast<size_t>(row)].contract);
         options_of_.clear();
         show_options();
+        show_preview();
     }
     filling_ = false;
     read_fields();
@@ -574,6 +666,7 @@ void DestinationsDialog::read_fields() {
             if (wrong.isEmpty()) {
                 now_[static_cast<size_t>(row_)] = read.take();
                 show_options();
+                show_preview();
                 filling_ = true;
                 list_->item(row_)->setText(QString::fromStdString(now_[static_cast<size_t>(row_)].name));
                 filling_ = false;

@@ -4,7 +4,9 @@
 #include "core/destination/destination.h"
 
 #include <QDialog>
+#include <QStringList>
 #include <functional>
+#include <list>
 #include <vector>
 
 class QFormLayout;
@@ -20,9 +22,11 @@ class ContractRow;
 class DestinationsDialog : public QDialog {
     Q_OBJECT
   public:
+    /// How the files are called that a destination would be given, or what is wrong with them.
+    using NamesOfFiles = std::function<QStringList(const Destination&)>;
     /// `own`: the skeleton that the job has prepared, to be demanded as a contract.
     explicit DestinationsDialog(std::vector<Destination> destinations, std::optional<Contract> own = std::nullopt,
-                                QWidget* parent = nullptr);
+                                NamesOfFiles names = {}, QWidget* parent = nullptr);
     [[nodiscard]] const std::vector<Destination>& destinations() const { return now_; }
     /// A destination from a file joins the list, the chosen one goes into a file; what is wrong, or nothing.
     QString open_file(const QString& file);
@@ -39,6 +43,9 @@ class DestinationsDialog : public QDialog {
     void add_row(const QString& name, QWidget* field, const QString& why);
     /// How the engine takes a file.
     void add_reads_fields(const QStringList& axes);
+    /// Which kinds of files go out, how they are called, and what that comes to.
+    void add_kinds_of_files();
+    void show_preview();
     static QString file_filter();
     /// The options of the chosen container.
     void show_options();
@@ -63,6 +70,10 @@ class DestinationsDialog : public QDialog {
         std::function<void(const nlohmann::json&)> write;
     };
     std::vector<Field> rows_;
+    NamesOfFiles names_of_;
+    QLabel* preview_ = nullptr;
+    std::list<std::string> template_keys_;                             ///< whose text the fields keep
+    std::vector<std::pair<QWidget*, std::string_view>> template_rows_; ///< each with the kind it names
     QVBoxLayout* options_place_ = nullptr;
     QWidget* options_ = nullptr; ///< made anew for each container
     std::string options_of_;     ///< the container that they are of

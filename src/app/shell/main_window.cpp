@@ -1,5 +1,7 @@
 #include "shell/main_window.h"
 
+#include "core/base/files.h"
+#include "core/delivery/delivery.h"
 #include "core/job/card_edits.h"
 #include "shell/destinations_dialog.h"
 #include "shell/guide_window.h"
@@ -277,13 +279,30 @@ void MainWindow::show_status(const SessionState& state) {
                                                        : tr("Scale received to prepared × %1").arg(ratio, 0, 'g', 4));
 }
 
+std::function<QStringList(const Destination&)> MainWindow::names_of_files() const {
+    return [this, shown = session_.state()](const Destination& destination) -> QStringList {
+        if (!shown) {
+            return {};
+        }
+        const std::filesystem::path folder =
+            document_.folder() / document_.job().deliveries / file_name_safe(destination.name);
+        const Result<std::vector<std::string>> files =
+            planned_files(shown->replay.prepared(), destination, document_.job().name, folder);
+        QStringList list;
+        for (const std::string& file : files ? *files : std::vector<std::string>{files.problem().sentence()}) {
+            list << QString::fromStdString(file);
+        }
+        return list;
+    };
+}
+
 void MainWindow::edit_destinations() {
     std::optional<Contract> own;
     if (const std::shared_ptr<const SessionState> state = session_.state();
         state && !joints_of(state->replay.prepared()).empty()) {
         own = contract_of(state->replay.prepared(), document_.job().name);
     }
-    DestinationsDialog dialog(document_.job().destinations, std::move(own), this);
+    DestinationsDialog dialog(document_.job().destinations, std::move(own), names_of_files(), this);
     if (dialog.exec() == QDialog::Accepted) {
         document_.edit(tr("Edit destinations"), [&](Job& job) { job.destinations = dialog.destinations(); });
     }

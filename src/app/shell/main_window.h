@@ -46,6 +46,8 @@ class MainWindow : public QMainWindow {
     /// Offers it, if there is something to recover.
     void offer_recovery();
     void edit_destinations();
+    /// How the files of a destination would be called, of what is prepared now; or what is wrong with them.
+    [[nodiscard]] std::function<QStringList(const Destination&)> names_of_files() const;
     void save_picture();
     void fold_card();
     /// Opens the guide at the page of the station.

@@ -68,7 +68,7 @@ BoardColumn read_board(const DeliveryRequest& request) {
     for (const Deliverable& deliverable : *plan) {
         BoardCell cell;
         cell.deliverable = deliverable;
-        cell.content = deliverable.kind->content(*request.prepared, deliverable.name, model);
+        cell.content = deliverable.content;
         cell.reason = "not delivered yet";
         for (const ManifestRow& row : rows) {
             if (row.deliverable != deliverable.id()) {

@@ -2,12 +2,16 @@
 
 #include "core/base/counted.h"
 #include "core/base/hasher.h"
+#include "core/delivery/alone.h"
 #include "core/delivery/arrival_check.h"
 #include "core/delivery/cache_shapes.h"
 #include "core/delivery/cache_textures.h"
+#include "core/delivery/clips_together.h"
 #include "core/delivery/made_from.h"
 #include "core/delivery/manifest.h"
 #include "core/delivery/moving_file.h"
+#include "core/destination/clip_keys.h"
+#include "core/destination/conform.h"
 #include "core/measure/scene/bounds.h"
 #include "core/scene/content.h"
 
@@ -26,19 +30,45 @@ const Clip& clip_named(const Scene& prepared, const std::string& name) {
     return *clip;
 }
 
-std::vector<std::string> plan_model(const Scene& prepared) {
-    return surfaces_of(prepared).empty() && joints_of(prepared).empty() ? std::vector<std::string>()
-                                                                        : std::vector<std::string>{""};
+using Names = std::vector<std::string>;
+
+Names plan_model(const Scene& prepared, const Destination&) {
+    return has_model(prepared) ? Names{""} : Names();
 }
 
-std::vector<std::string> plan_clips(const Scene& prepared) {
-    std::vector<std::string> names;
-    for (const Clip& clip : prepared.clips) {
-        if (clip.deliver) {
-            names.push_back(clip.name);
+/// It stands still: one pose, and perhaps the same once more to be repeated.
+bool is_pose(const Clip& clip) {
+    return clip.frames() <= 2;
+}
+
+/// Clips that are not told apart as poses.
+Names plan_clips(const Scene& prepared, const Destination& destination) {
+    const bool poses_apart = takes_kind(destination, "pose");
+    Names names;
+    for (const Clip* clip : clips_that_go_out(prepared)) {
+        if (!poses_apart || !is_pose(*clip)) {
+            names.push_back(clip->name);
         }
     }
     return names;
+}
+
+Names plan_poses(const Scene& prepared, const Destination&) {
+    Names names;
+    for (const Clip* clip : clips_that_go_out(prepared)) {
+        if (is_pose(*clip)) {
+            names.push_back(clip->name);
+        }
+    }
+    return names;
+}
+
+Names plan_all_clips(const Scene& prepared, const Destination&) {
+    return clips_that_go_out(prepared).empty() ? Names() : Names{""};
+}
+
+Names plan_props(const Scene& prepared, const Destination&) {
+    return names_of_props(prepared);
 }
 
 std::string model_facts(const Scene& prepared, const std::string&) {
@@ -96,22 +126,19 @@ std::string facts_of_part(const Scene& prepared, const MovingPart& part) {
 
 /// The kind of what `parts` gives: written and checked frame by frame.
 template <std::vector<MovingPart> (*parts)(const Scene&), auto write, auto check>
-DeliverableKind points_row(std::string_view id, std::string_view label, std::string Destination::*file,
-                           std::string_view manifest_list) {
+DeliverableKind points_row(std::string_view id, std::string_view manifest_list) {
     DeliverableKind kind;
     kind.id = id;
-    kind.label = label;
-    kind.file = file;
     kind.container = &Destination::points_container;
     kind.stands_on_model = true;
     kind.manifest_list = manifest_list;
-    kind.plan = [](const Scene& prepared) { return names_of(parts(prepared)); };
+    kind.plan = [](const Scene& prepared, const Destination&) { return names_of(parts(prepared)); };
     kind.tokens = [](const Scene& prepared, const std::string& name) {
         const MovingPart part = part_named(parts(prepared), name);
         return FileTokens{part.part, part.clip};
     };
-    kind.content = [](const Scene& prepared, const std::string& name, const std::string& model_content) {
-        return content_of_part(prepared, part_named(parts(prepared), name), model_content);
+    kind.content = [](const Scene& prepared, const std::string& name, const ContentBase& base) {
+        return content_of_part(prepared, part_named(parts(prepared), name), base.model_content);
     };
     kind.make = [](const Scene& prepared, const Deliverable& deliverable, const Destination& destination,
                    const std::filesystem::path& folder, Arrival& arrival) {
@@ -139,8 +166,8 @@ DeliverableKind points_row(std::string_view id, std::string_view label, std::str
 }
 
 DeliverableKind texture_row() {
-    DeliverableKind kind = points_row<texture_parts, write_cache_textures, check_cache_textures>(
-        "textures", "Textures", &Destination::cache_file, "textures");
+    DeliverableKind kind =
+        points_row<texture_parts, write_cache_textures, check_cache_textures>("textures", "textures");
     kind.container = &Destination::container; // the model's: it has the coordinates that lead to the pixels
     kind.needs = static_cast<Contents>(Content::surfaces);
     kind.suffix = ".json";
@@ -153,8 +180,7 @@ DeliverableKind texture_row() {
 
 /// A surface with shapes, in the model's container: one scene, conformed and checked whole.
 DeliverableKind shapes_row() {
-    DeliverableKind kind =
-        points_row<shape_parts, write_part, check_part>("shapes", "Shapes", &Destination::cache_file, "shapes");
+    DeliverableKind kind = points_row<shape_parts, write_part, check_part>("shapes", "shapes");
     kind.container = &Destination::container;
     kind.needs = Content::surfaces | Content::clips;
     kind.stands_on_model = false;
@@ -179,47 +205,212 @@ DeliverableKind shapes_row() {
     return kind;
 }
 
-const std::array<DeliverableKind, 6>& rows() {
-    static const std::array<DeliverableKind, 6> all = {{
-        {"model", "Model", Content::skeleton | Content::surfaces, &Destination::model_file, plan_model,
-         [](const Scene&, const std::string&, const std::string& model_content) { return model_content; },
-         [](const Scene& prepared, const std::string&, const Destination& destination) {
-             return conform_model(prepared, destination);
-         },
-         [](const Scene& prepared, const std::string&, const Scene& arrived, const Scene*,
-            const Destination& destination, Arrival& arrival) { check_model(prepared, arrived, destination, arrival); },
-         nullptr, nullptr, nullptr, &Destination::container, true, false, "", nullptr, model_facts,
-         [](const Scene& prepared, const std::string&, const Destination& destination) {
-             return destination.in_units(height_m(prepared));
-         }},
-        {"clip", "Clip", Content::skeleton | Content::clips, &Destination::clip_file, plan_clips,
-         [](const Scene& prepared, const std::string& name, const std::string& model_content) {
-             return content_of_clip(clip_named(prepared, name), model_content);
-         },
-         [](const Scene& prepared, const std::string& name, const Destination& destination) {
-             return conform_clip(prepared, clip_named(prepared, name), destination);
-         },
-         [](const Scene& prepared, const std::string& name, const Scene& arrived, const Scene* model,
-            const Destination& destination, Arrival& arrival) {
-             check_clip(prepared, clip_named(prepared, name), arrived, *model, destination, arrival);
-         },
-         nullptr, nullptr, nullptr, &Destination::container, false, true, "clips",
-         [](const Scene& prepared, const std::string& name, const Destination& destination, const std::string& file) {
-             return clip_row(clip_named(prepared, name), destination, file);
-         },
-         clip_facts,
-         [](const Scene& prepared, const std::string& name, const Destination&) {
-             return fmt::format("{:.2f} s", clip_named(prepared, name).seconds);
-         }},
-        points_row<strand_parts, write_part, check_part>("strands", "Strands", &Destination::strands_file, "strands"),
-        points_row<cache_parts, write_part, check_part>("cache", "Cache", &Destination::cache_file, "caches"),
+DeliverableKind model_row() {
+    DeliverableKind kind;
+    kind.id = "model";
+    kind.needs = Content::skeleton | Content::surfaces;
+    kind.plan = plan_model;
+    kind.content = [](const Scene&, const std::string&, const ContentBase& base) { return base.model_content; };
+    kind.conform = [](const Scene& prepared, const std::string&, const Destination& destination) {
+        return conform_model(prepared, destination);
+    };
+    kind.check = [](const Scene& prepared, const std::string&, const Scene& arrived, const Scene*,
+                    const Destination& destination,
+                    Arrival& arrival) { check_model(prepared, arrived, destination, arrival); };
+    kind.is_the_model = true;
+    kind.facts = model_facts;
+    kind.size = [](const Scene& prepared, const std::string&, const Destination& destination) {
+        return destination.in_units(height_m(prepared));
+    };
+    return kind;
+}
+
+DeliverableKind clip_row_of(std::string_view id, Names (*plan)(const Scene&, const Destination&)) {
+    DeliverableKind kind;
+    kind.id = id;
+    kind.needs = Content::skeleton | Content::clips;
+    kind.plan = plan;
+    kind.content = [](const Scene& prepared, const std::string& name, const ContentBase& base) {
+        return content_of_clip(clip_named(prepared, name), base.model_content);
+    };
+    kind.conform = [](const Scene& prepared, const std::string& name, const Destination& destination) {
+        return conform_clip(prepared, clip_named(prepared, name), destination);
+    };
+    kind.check = [](const Scene& prepared, const std::string& name, const Scene& arrived, const Scene* model,
+                    const Destination& destination, Arrival& arrival) {
+        check_clip(prepared, clip_named(prepared, name), arrived, *model, destination, arrival);
+    };
+    kind.stands_on_model = true;
+    kind.manifest_list = "clips";
+    kind.manifest_row = [](const Scene& prepared, const std::string& name, const Destination& destination,
+                           const std::string& file) { return clip_row(clip_named(prepared, name), destination, file); };
+    kind.facts = clip_facts;
+    kind.size = [](const Scene& prepared, const std::string& name, const Destination&) {
+        return fmt::format("{:.2f} s", clip_named(prepared, name).seconds);
+    };
+    return kind;
+}
+
+/// What all clips that go out and the model are made of.
+std::string content_of_all_clips(const Scene& prepared, const std::string&, const ContentBase& base) {
+    std::string content = base.model_content;
+    for (const Clip* clip : clips_that_go_out(prepared)) {
+        content = content_of_clip(*clip, content);
+    }
+    return content;
+}
+
+std::string seconds_of_all(const Scene& prepared, const std::string&, const Destination&) {
+    double seconds = 0;
+    for (const Clip* clip : clips_that_go_out(prepared)) {
+        seconds += clip->seconds;
+    }
+    return fmt::format("{:.2f} s", seconds);
+}
+
+DeliverableKind whole_row() {
+    DeliverableKind kind = model_row();
+    kind.id = "whole";
+    kind.needs = Content::skeleton | Content::surfaces | Content::clips | Content::several_clips;
+    kind.is_the_model = false;
+    kind.content = content_of_all_clips;
+    kind.conform = [](const Scene& prepared, const std::string&, const Destination& destination) {
+        return conform_whole(prepared, clips_that_go_out(prepared), destination);
+    };
+    kind.check = [](const Scene& prepared, const std::string&, const Scene& arrived, const Scene*,
+                    const Destination& destination,
+                    Arrival& arrival) { check_whole(prepared, arrived, destination, arrival); };
+    kind.facts = [](const Scene& prepared, const std::string&) {
+        return fmt::format("all in one · {} · {}", counted(surfaces_of(prepared).size(), "surface"),
+                           counted(clips_that_go_out(prepared).size(), "clip"));
+    };
+    return kind;
+}
+
+DeliverableKind all_clips_row() {
+    DeliverableKind kind;
+    kind.id = "clips";
+    kind.needs = Content::skeleton | Content::clips | Content::several_clips;
+    kind.plan = plan_all_clips;
+    kind.content = content_of_all_clips;
+    kind.conform = [](const Scene& prepared, const std::string&, const Destination& destination) {
+        return conform_clips(prepared, clips_that_go_out(prepared), destination);
+    };
+    kind.check = [](const Scene& prepared, const std::string&, const Scene& arrived, const Scene* model,
+                    const Destination& destination,
+                    Arrival& arrival) { check_clips(prepared, arrived, *model, destination, arrival); };
+    kind.stands_on_model = true;
+    kind.facts = [](const Scene& prepared, const std::string&) {
+        return counted(clips_that_go_out(prepared).size(), "clip") + " in one file";
+    };
+    kind.size = seconds_of_all;
+    return kind;
+}
+
+/// A part of the scene alone: what goes into it is all that its content depends on.
+template <Scene (*part)(const Scene&, const std::string&)> DeliverableKind part_row_of(std::string_view id) {
+    DeliverableKind kind = model_row();
+    kind.id = id;
+    kind.is_the_model = false;
+    kind.content = [](const Scene& prepared, const std::string& name, const ContentBase& base) {
+        return content_of_model(part(prepared, name), base.destination, base.job_name);
+    };
+    kind.conform = [](const Scene& prepared, const std::string& name, const Destination& destination) {
+        return conform_model(part(prepared, name), destination);
+    };
+    return kind;
+}
+
+DeliverableKind prop_row() {
+    DeliverableKind kind = part_row_of<prop_alone>("prop");
+    kind.plan = plan_props;
+    kind.check = [](const Scene& prepared, const std::string& name, const Scene& arrived, const Scene*,
+                    const Destination& destination,
+                    Arrival& arrival) { check_model(prop_alone(prepared, name), arrived, destination, arrival); };
+    kind.tokens = [](const Scene&, const std::string& name) {
+        FileTokens tokens;
+        tokens.prop = name;
+        return tokens;
+    };
+    kind.facts = [](const Scene& prepared, const std::string& name) {
+        const Scene prop = prop_alone(prepared, name);
+        return fmt::format("prop · {} · {}", counted(surfaces_of(prop).size(), "surface"),
+                           counted(joints_of(prop).size(), "joint"));
+    };
+    kind.size = [](const Scene& prepared, const std::string& name, const Destination& destination) {
+        return destination.in_units(height_m(prop_alone(prepared, name)));
+    };
+    return kind;
+}
+
+Scene swatches_of(const Scene& prepared, const std::string&) {
+    return swatches(prepared);
+}
+
+DeliverableKind materials_row() {
+    DeliverableKind kind = part_row_of<swatches_of>("materials");
+    kind.needs = Content::surfaces | Content::materials;
+    kind.plan = [](const Scene& prepared, const Destination&) {
+        return swatches(prepared).nodes.empty() ? Names() : Names{""};
+    };
+    kind.check = [](const Scene& prepared, const std::string&, const Scene& arrived, const Scene*,
+                    const Destination& destination,
+                    Arrival& arrival) { check_swatches(prepared, arrived, destination, arrival); };
+    kind.facts = [](const Scene& prepared, const std::string&) {
+        const Scene set = swatches(prepared);
+        return fmt::format("material set · {} · {}", counted(set.materials.size(), "material"),
+                           counted(set.images.size(), "image"));
+    };
+    kind.size = [](const Scene& prepared, const std::string&, const Destination&) {
+        return counted(swatches(prepared).nodes.size(), "swatch");
+    };
+    return kind;
+}
+
+DeliverableKind hulls_row() {
+    DeliverableKind kind = model_row();
+    kind.id = "hulls";
+    kind.needs = static_cast<Contents>(Content::surfaces);
+    kind.is_the_model = false;
+    kind.plan = [](const Scene& prepared, const Destination&) { return prepared.hulls.empty() ? Names() : Names{""}; };
+    kind.conform = [](const Scene& prepared, const std::string&, const Destination& destination) {
+        return conform_hulls(prepared, destination);
+    };
+    kind.check = [](const Scene& prepared, const std::string&, const Scene& arrived, const Scene*,
+                    const Destination& destination,
+                    Arrival& arrival) { check_hulls(prepared, arrived, destination, arrival); };
+    kind.facts = [](const Scene& prepared, const std::string&) {
+        return "hulls · " + counted(prepared.hulls.size(), "hull");
+    };
+    kind.size = [](const Scene& prepared, const std::string&, const Destination&) {
+        return counted(prepared.hulls.size(), "hull");
+    };
+    return kind;
+}
+
+const std::array<DeliverableKind, 12>& rows() {
+    static const std::array<DeliverableKind, 12> all = {{
+        model_row(),
+        whole_row(),
+        clip_row_of("clip", plan_clips),
+        all_clips_row(),
+        clip_row_of("pose", plan_poses),
+        prop_row(),
+        points_row<strand_parts, write_part, check_part>("strands", "strands"),
+        points_row<cache_parts, write_part, check_part>("cache", "caches"),
         texture_row(),
         shapes_row(),
+        hulls_row(),
+        materials_row(),
     }};
     return all;
 }
 
 } // namespace
+
+bool has_model(const Scene& prepared) {
+    return !surfaces_of(prepared).empty() || !joints_of(prepared).empty();
+}
 
 std::string Deliverable::id() const {
     return deliverable_id(*kind, name);
@@ -233,10 +424,28 @@ std::string file_of(const DeliverableKind& kind, const std::string& stem, const 
     return stem + std::string(kind.suffix.empty() ? format_of(kind, destination)->suffix() : kind.suffix);
 }
 
-Result<std::string> stem_of(const DeliverableKind& kind, const Scene& prepared, const std::string& name,
-                            const std::string& job_name, const Destination& destination) {
-    const FileTokens tokens = kind.tokens == nullptr ? FileTokens{"", name} : kind.tokens(prepared, name);
-    return file_stem(destination.*kind.file, job_name, tokens.clip, destination, tokens.part);
+Result<std::string> stem_of(const Deliverable& deliverable, const Scene& prepared, const std::string& job_name,
+                            const Destination& destination) {
+    const DeliverableKind& kind = *deliverable.kind;
+    FileTokens tokens;
+    if (kind.tokens != nullptr) {
+        tokens = kind.tokens(prepared, deliverable.name);
+    } else {
+        tokens.clip = deliverable.name;
+    }
+    tokens.job = job_name;
+    tokens.number = deliverable.number;
+    tokens.date = deliverable.date.empty() ? tokens.date : deliverable.date;
+    const FileKind& row = *file_kind(kind.id);
+    return file_stem(file_template(destination, row), tokens, row, destination);
+}
+
+std::string content_of(const Scene& prepared, const DeliverableKind& kind, const std::string& name,
+                       const ContentBase& base) {
+    Hasher hash;
+    hash.text(kind.content(prepared, name, base));
+    hash.text(file_template(base.destination, *file_kind(kind.id)));
+    return hash.hex();
 }
 
 std::span<const DeliverableKind> deliverable_kinds() {
@@ -255,7 +464,7 @@ const DeliverableKind& model_kind() {
 }
 
 const DeliverableKind& clip_kind() {
-    return rows()[1];
+    return rows()[2];
 }
 
 std::string deliverable_id(const DeliverableKind& kind, const std::string& name) {
@@ -267,8 +476,8 @@ std::string name_in_id(std::string_view id) {
     return colon == std::string_view::npos ? std::string() : std::string(id.substr(colon + 1));
 }
 
-bool is_there(const Scene& prepared, const Deliverable& deliverable) {
-    const std::vector<std::string> names = deliverable.kind->plan(prepared);
+bool is_there(const Scene& prepared, const Deliverable& deliverable, const Destination& destination) {
+    const std::vector<std::string> names = deliverable.kind->plan(prepared, destination);
     return std::find(names.begin(), names.end(), deliverable.name) != names.end();
 }
 

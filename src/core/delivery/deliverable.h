@@ -4,6 +4,7 @@
 
 #include "core/destination/conform.h"
 #include "core/destination/destination.h"
+#include "core/destination/file_kinds.h"
 #include "core/formats/format.h"
 #include "core/scene/scene.h"
 
@@ -22,32 +23,35 @@ struct DeliverableKind;
 struct Deliverable {
     const DeliverableKind* kind = nullptr; ///< never null in a plan
     std::string name;                      ///< which one of its kind; empty where there is but one
-    std::string stem;                      ///< file name without suffix
+    std::string stem;                      ///< file below the delivery's folder, without suffix
+    std::string content{};                 ///< hash of what goes into it, where a plan for a folder found it
+    int number = 1;                        ///< counts its contents there; what stands for {number}
+    std::string date{};                    ///< when this one was delivered first, "2000-12-31"; for {date}
 
     /// "model", "clip:wade": stands in manifests and is what the command line says.
     [[nodiscard]] std::string id() const;
 };
 
-struct FileTokens {
-    std::string part;
-    std::string clip;
+/// What a file's content depends on beside the scene.
+struct ContentBase {
+    const Destination& destination;
+    const std::string& job_name;
+    const std::string& model_content; ///< the hash of the model for that destination
 };
 
 struct DeliverableKind {
-    std::string_view id;
-    std::string_view label;                   ///< for people
-    Contents needs = 0;                       ///< a container that cannot hold these is not asked for it
-    std::string Destination::*file = nullptr; ///< the template of its file names
-    /// The names of those that a prepared scene gives, in order.
-    std::vector<std::string> (*plan)(const Scene& prepared) = nullptr;
-    /// A hash of what goes into it. `model_content` is that of the model for the same destination.
-    std::string (*content)(const Scene& prepared, const std::string& name, const std::string& model_content) = nullptr;
+    std::string_view id; ///< of its row in file_kinds()
+    Contents needs = 0;  ///< a container that cannot hold these is not asked for it
+    /// The names of those that a prepared scene gives a destination, in order.
+    std::vector<std::string> (*plan)(const Scene& prepared, const Destination& destination) = nullptr;
+    /// A hash of what goes into it.
+    std::string (*content)(const Scene& prepared, const std::string& name, const ContentBase& base) = nullptr;
     Conformed (*conform)(const Scene& prepared, const std::string& name, const Destination& destination) = nullptr;
     /// Holds what was read back against Prepared, claim by claim. `model` is the model that arrived: null for a kind
     /// that does not need it.
     void (*check)(const Scene& prepared, const std::string& name, const Scene& arrived, const Scene* model,
                   const Destination& destination, Arrival& arrival) = nullptr;
-    /// What stands for tokens in its file's name; null: its name is the clip's.
+    /// What stands for part, clip and prop in its file's name; null: its name is the clip's.
     FileTokens (*tokens)(const Scene& prepared, const std::string& name) = nullptr;
     /// Of kinds that are written and checked frame by frame, in the place of `conform` and `check`: into a folder, and
     /// as it lies there.
@@ -72,9 +76,12 @@ struct DeliverableKind {
 const Format* format_of(const DeliverableKind& kind, const Destination& destination);
 /// How the file is called that is opened first.
 std::string file_of(const DeliverableKind& kind, const std::string& stem, const Destination& destination);
-/// The name of its file, without suffix.
-Result<std::string> stem_of(const DeliverableKind& kind, const Scene& prepared, const std::string& name,
-                            const std::string& job_name, const Destination& destination);
+/// The name of its file below the delivery's folder, without suffix.
+Result<std::string> stem_of(const Deliverable& deliverable, const Scene& prepared, const std::string& job_name,
+                            const Destination& destination);
+/// A hash of what goes into a deliverable, and of how its file is called.
+std::string content_of(const Scene& prepared, const DeliverableKind& kind, const std::string& name,
+                       const ContentBase& base);
 
 /// In the order in which they are delivered: what others are checked on comes first.
 std::span<const DeliverableKind> deliverable_kinds();
@@ -83,10 +90,12 @@ const DeliverableKind* kind_of_deliverable(std::string_view id);
 /// The kind whose deliverable is the model that others are checked on.
 const DeliverableKind& model_kind();
 const DeliverableKind& clip_kind();
+/// Whether there is anything that a model could be of: surfaces, or joints.
+bool has_model(const Scene& prepared);
 std::string deliverable_id(const DeliverableKind& kind, const std::string& name);
 /// The name that an id speaks of: "wade" of "clip:wade".
 std::string name_in_id(std::string_view id);
 /// False where a job has no such thing (any more).
-bool is_there(const Scene& prepared, const Deliverable& deliverable);
+bool is_there(const Scene& prepared, const Deliverable& deliverable, const Destination& destination);
 
 } // namespace wembrix

@@ -9,6 +9,7 @@
 
 #include <algorithm>
 #include <fmt/format.h>
+#include <map>
 #include <set>
 
 namespace wembrix {
@@ -26,54 +27,114 @@ bool DeliveryReport::all_arrived() const {
     });
 }
 
+namespace {
+
+std::string folded(std::string text) {
+    std::transform(text.begin(), text.end(), text.begin(), [](unsigned char c) { return std::tolower(c); });
+    return text;
+}
+
+/// Two files of one name, or one folder spelled in two ways, capitals aside.
+std::optional<Problem> problem_with_names(const std::vector<Deliverable>& plan, const Destination& destination) {
+    std::set<std::string> files;
+    std::map<std::string, std::string> folders; // as each was spelled first
+    for (const Deliverable& deliverable : plan) {
+        if (!files.insert(folded(deliverable.stem)).second || folded(deliverable.stem) == "delivery") {
+            return Problem{fmt::format("two deliverables would share the file name \"{}\".", deliverable.stem),
+                           destination.name, "Rename a clip, or give the destination another file template."};
+        }
+        for (size_t slash = deliverable.stem.find('/'); slash != std::string::npos;
+             slash = deliverable.stem.find('/', slash + 1)) {
+            const std::string folder = deliverable.stem.substr(0, slash);
+            const auto [other, is_new] = folders.emplace(folded(folder), folder);
+            if (!is_new && other->second != folder) {
+                return Problem{fmt::format("one folder would be spelled \"{}\" and \"{}\".", other->second, folder),
+                               destination.name, "Spell it alike in the file templates."};
+            }
+        }
+    }
+    return std::nullopt;
+}
+
+/// Paths that cannot be there, each told with the exact character or length. Nothing where there is no folder.
+std::optional<Problem> problem_with_paths(const std::vector<Deliverable>& plan, const Destination& destination,
+                                          const fs::path& folder) {
+    for (const Deliverable& deliverable : folder.empty() ? std::vector<Deliverable>() : plan) {
+        const fs::path file = folder / file_of(*deliverable.kind, deliverable.stem, destination);
+        if (std::optional<Problem> problem = problem_with_path(fs::absolute(file).lexically_normal(), destination)) {
+            return problem;
+        }
+        if (std::optional<Problem> problem = problem_with_folders(deliverable.stem, destination)) {
+            return problem;
+        }
+        if (std::optional<Problem> problem = problem_with_spelling(file)) {
+            return problem;
+        }
+    }
+    return std::nullopt;
+}
+
+} // namespace
+
 Result<std::vector<Deliverable>> plan_deliverables(const Scene& prepared, const Destination& destination,
                                                    const std::string& job_name, const fs::path& folder) {
     std::vector<Deliverable> plan;
     for (const DeliverableKind& kind : deliverable_kinds()) {
         const Format* format = format_of(kind, destination);
-        if (format == nullptr || !has_all(format->writes, kind.needs)) {
+        if (format == nullptr || !has_all(format->writes, kind.needs) || !takes_kind(destination, kind.id)) {
             continue;
         }
-        for (const std::string& name : kind.plan(prepared)) {
-            Result<std::string> stem = stem_of(kind, prepared, name, job_name, destination);
-            if (!stem) {
-                return stem.problem();
-            }
-            plan.push_back({&kind, name, stem.take()});
+        for (const std::string& name : kind.plan(prepared, destination)) {
+            plan.push_back({&kind, name, {}});
         }
     }
     if (plan.empty()) {
-        return Problem{"there is nothing to deliver: the route card left nothing.", destination.name, ""};
-    }
-    std::set<std::string> seen;
-    for (const Deliverable& deliverable : plan) {
-        std::string folded = deliverable.stem;
-        std::transform(folded.begin(), folded.end(), folded.begin(), [](unsigned char c) { return std::tolower(c); });
-        if (!seen.insert(folded).second || folded == "delivery") {
-            return Problem{fmt::format("two deliverables would share the file name \"{}\".", deliverable.stem),
-                           destination.name, "Rename a clip, or give the destination another file template."};
-        }
-    }
-    for (const Deliverable& deliverable : folder.empty() ? std::vector<Deliverable>() : plan) {
-        const fs::path file = folder / file_of(*deliverable.kind, deliverable.stem, destination);
-        if (const std::optional<Problem> problem =
-                problem_with_path(fs::absolute(file).lexically_normal(), destination)) {
-            return *problem;
-        }
+        return Problem{destination.deliverables.empty()
+                           ? "there is nothing to deliver: the route card left nothing."
+                           : "there is nothing to deliver: the job has nothing of the kinds that it is given.",
+                       destination.name, ""};
     }
     if (!folder.empty()) {
-        if (const std::optional<Problem> problem = problem_with_spelling(folder / "file")) {
-            return *problem;
+        const nlohmann::json manifest = read_manifest(folder);
+        const std::string model_content = content_of_model(prepared, destination, job_name);
+        for (Deliverable& one : plan) {
+            one.content = content_of(prepared, *one.kind, one.name, {destination, job_name, model_content});
+            count_delivery(one, one.content, manifest);
         }
+    }
+    for (Deliverable& deliverable : plan) {
+        Result<std::string> stem = stem_of(deliverable, prepared, job_name, destination);
+        if (!stem) {
+            return stem.problem();
+        }
+        deliverable.stem = stem.take();
+    }
+    if (const std::optional<Problem> problem = problem_with_names(plan, destination)) {
+        return *problem;
+    }
+    if (const std::optional<Problem> problem = problem_with_paths(plan, destination, folder)) {
+        return *problem;
     }
     return plan;
 }
 
-namespace {
-
-std::string content_of(const Deliverable& deliverable, const Scene& prepared, const std::string& model_content) {
-    return deliverable.kind->content(prepared, deliverable.name, model_content);
+Result<std::vector<std::string>> planned_files(const Scene& prepared, const Destination& destination,
+                                               const std::string& job_name, const fs::path& folder) {
+    const Result<std::vector<Deliverable>> plan = plan_deliverables(prepared, destination, job_name);
+    if (!plan) {
+        return plan.problem();
+    }
+    if (const std::optional<Problem> problem = problem_with_paths(*plan, destination, folder)) {
+        return *problem;
+    }
+    std::vector<std::string> files;
+    for (const Deliverable& one : *plan) {
+        files.push_back(file_of(*one.kind, one.stem, destination));
+    }
+    return files;
 }
+
+namespace {
 
 class Delivery {
   public:
@@ -117,7 +178,7 @@ class Delivery {
             arrival.deliverable = deliverable;
             arrival.left = left;
             arrival.accepted = report.accepted;
-            arrival.content = content_of(deliverable, *request_.prepared, report.model_content);
+            arrival.content = deliverable.content;
             if (!held_back.empty()) {
                 arrival.state = CellState::held;
                 arrival.reason = held_back;
@@ -160,7 +221,7 @@ class Delivery {
             return Done{};
         }
         // Strands and caches are there without a model as well.
-        const bool needs_model = kind.stands_on_model && (kind.make == nullptr || !model_kind().plan(prepared).empty());
+        const bool needs_model = kind.stands_on_model && (kind.make == nullptr || has_model(prepared));
         if (needs_model && !model_) {
             Arrival unused;
             if (Outcome made = make_model("model-for-check", unused); !made) {
@@ -168,8 +229,13 @@ class Delivery {
             }
         }
         if (kind.make != nullptr) {
-            if (Outcome made = kind.make(prepared, deliverable, request_.destination, staging_folder_, arrival);
-                !made) {
+            const Outcome made = in_its_folder(
+                deliverable.stem, staging_folder_, arrival, [&](const fs::path& folder, const std::string& stem) {
+                    Deliverable there = deliverable;
+                    there.stem = stem;
+                    return kind.make(prepared, there, request_.destination, folder, arrival);
+                });
+            if (!made) {
                 return made;
             }
             return kind.check_file(prepared, deliverable.name, request_.destination,
@@ -239,11 +305,12 @@ Result<Arrival> check_again(const DeliveryRequest& request, const Deliverable& d
     const DeliverableKind& kind = *deliverable.kind;
     const Format* format = format_of(kind, request.destination);
     const Scene& prepared = *request.prepared;
-    if (format == nullptr || !is_there(prepared, deliverable)) {
+    if (format == nullptr || !is_there(prepared, deliverable, request.destination)) {
         return Problem{"is no longer in the job.", deliverable.id(), ""};
     }
+    const std::string model_content = content_of_model(prepared, request.destination, request.job_name);
     const std::string content =
-        content_of(deliverable, prepared, content_of_model(prepared, request.destination, request.job_name));
+        content_of(prepared, kind, deliverable.name, {request.destination, request.job_name, model_content});
     Arrival arrival;
     arrival.deliverable = deliverable;
     arrival.content = content;
@@ -265,17 +332,16 @@ Result<Arrival> check_again(const DeliveryRequest& request, const Deliverable& d
         return arrival;
     }
     std::optional<Scene> model;
-    if (kind.stands_on_model && (kind.make == nullptr || !model_kind().plan(prepared).empty())) {
+    if (kind.stands_on_model && (kind.make == nullptr || has_model(prepared))) {
         Result<Scene> read = Problem{};
         format = format_of(model_kind(), request.destination);
-        if (has_all(format->writes, model_kind().needs)) {
-            Result<std::string> stem =
-                file_stem(request.destination.*model_kind().file, request.job_name, "", request.destination);
-            if (!stem) {
-                return stem.problem();
-            }
-            read =
-                read_delivered(*format, request.folder / (*stem + std::string(format->suffix())), request.destination);
+        std::string file;
+        for (const ManifestRow& row : rows_of(read_manifest(request.folder))) {
+            file = row.deliverable == deliverable_id(model_kind(), "") && file.empty() ? row.file : file;
+        }
+        if (has_all(format->writes, model_kind().needs) && takes_kind(request.destination, model_kind().id) &&
+            !file.empty()) {
+            read = read_delivered(*format, request.folder / file, request.destination);
         } else {
             read = conform_model(prepared, request.destination).scene;
         }

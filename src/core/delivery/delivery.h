@@ -25,6 +25,11 @@ Result<std::vector<Deliverable>> plan_deliverables(const Scene& prepared, const 
                                                    const std::string& job_name,
                                                    const std::filesystem::path& folder = {});
 
+/// How its files would be called below that folder, with the first number and date of each; the same refusals. Nothing
+/// is hashed or read.
+Result<std::vector<std::string>> planned_files(const Scene& prepared, const Destination& destination,
+                                               const std::string& job_name, const std::filesystem::path& folder);
+
 enum class CellState { never, stale, held, arrived };
 std::string_view cell_state_name(CellState state);
 

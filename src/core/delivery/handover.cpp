@@ -107,8 +107,31 @@ Result<Scene> read_delivered(const Format& format, const fs::path& file, const D
     return scene ? Result<Scene>(from_space(scene.take(), read_space(format, destination))) : scene;
 }
 
-Result<Scene> round_trip(const Scene& scene, const std::string& stem, const Destination& destination,
-                         const fs::path& staging_folder, Arrival& arrival) {
+Outcome in_its_folder(const std::string& stem, const fs::path& folder, Arrival& arrival,
+                      const std::function<Outcome(const fs::path&, const std::string&)>& write) {
+    const size_t slash = stem.rfind('/');
+    if (slash == std::string::npos) {
+        return write(folder, stem);
+    }
+    const std::string own = stem.substr(0, slash + 1);
+    std::error_code error;
+    fs::create_directories(folder / own, error);
+    if (error) {
+        return Problem{"cannot be made: " + error.message() + ".", (folder / own).string(), ""};
+    }
+    if (Outcome written = write(folder / own, stem.substr(slash + 1)); !written) {
+        return written;
+    }
+    for (std::string& file : arrival.files) {
+        file.insert(0, own);
+    }
+    arrival.staged_in = folder;
+    return Done{};
+}
+
+namespace {
+Outcome write_scene(const Scene& scene, const std::string& stem, const Destination& destination, const fs::path& folder,
+                    Arrival& arrival) {
     const Format* format = format_with_id(destination.container);
     const AxisSystem space = file_space(*format, destination);
     Result<std::vector<WrittenFile>> written =
@@ -119,9 +142,9 @@ Result<Scene> round_trip(const Scene& scene, const std::string& stem, const Dest
     arrival.files.clear();
     arrival.facts.clear();
     arrival.bytes = 0;
-    arrival.staged_in = staging_folder;
+    arrival.staged_in = folder;
     for (const WrittenFile& file : *written) {
-        if (Outcome put = write_file_whole(staging_folder / file.name, file.bytes); !put) {
+        if (Outcome put = write_file_whole(folder / file.name, file.bytes); !put) {
             return put.problem();
         }
         arrival.files.push_back(file.name);
@@ -129,7 +152,20 @@ Result<Scene> round_trip(const Scene& scene, const std::string& stem, const Dest
         arrival.bytes += file.bytes.size();
     }
     arrival.hash = arrival.facts.front().hash;
-    return read_delivered(*format, staging_folder / arrival.files.front(), destination);
+    return Done{};
+}
+} // namespace
+
+Result<Scene> round_trip(const Scene& scene, const std::string& stem, const Destination& destination,
+                         const fs::path& staging_folder, Arrival& arrival) {
+    const Outcome written =
+        in_its_folder(stem, staging_folder, arrival, [&](const fs::path& folder, const std::string& name) {
+            return write_scene(scene, name, destination, folder, arrival);
+        });
+    if (!written) {
+        return written.problem();
+    }
+    return read_delivered(*format_with_id(destination.container), staging_folder / arrival.files.front(), destination);
 }
 
 Result<Scene> model_round_trip(const Scene& prepared, const Destination& destination, const std::string& stem,
@@ -153,6 +189,11 @@ Outcome put_in_place(const std::vector<Arrival*>& arrivals, const nlohmann::json
                 arrival->state = CellState::held;
                 arrival->reason = fmt::format("“{}” is there already and was not written by Wembrix", file);
             }
+            if (const std::string strange = strange_folder(folder, file);
+                arrival->state == CellState::arrived && !strange.empty()) {
+                arrival->state = CellState::held;
+                arrival->reason = fmt::format("“{}” is there already and is no folder of its own", strange);
+            }
         }
         if (arrival->state == CellState::arrived) {
             any = true;
@@ -173,6 +214,7 @@ Outcome put_in_place(const std::vector<Arrival*>& arrivals, const nlohmann::json
         // Buffers before the file that names them.
         for (auto file = arrival->files.rbegin(); file != arrival->files.rend(); ++file) {
             std::error_code error;
+            fs::create_directories((folder / *file).parent_path(), error);
             fs::rename(arrival->staged_in / *file, folder / *file, error);
             if (error) {
                 return Problem{"cannot be put in place: " + error.message() + ".", (folder / *file).string(), ""};

@@ -36,6 +36,11 @@ void sweep_delivery(const std::filesystem::path& folder);
 /// Reads a file that a destination was given, into core's own axes and unit.
 Result<Scene> read_delivered(const Format& format, const std::filesystem::path& file, const Destination& destination);
 
+/// Calls `write` with the folder of a stem such as "props/lamp" below `folder`, which is made, and its last name; the
+/// files that it says in `arrival` are told from `folder` then.
+Outcome in_its_folder(const std::string& stem, const std::filesystem::path& folder, Arrival& arrival,
+                      const std::function<Outcome(const std::filesystem::path&, const std::string&)>& write);
+
 /// Writes the scene into the staging folder, says so in `arrival`, and reads it back.
 Result<Scene> round_trip(const Scene& scene, const std::string& stem, const Destination& destination,
                          const std::filesystem::path& staging_folder, Arrival& arrival);

@@ -1,6 +1,7 @@
 #include "core/delivery/ledger.h"
 
 #include "core/base/counted.h"
+#include "core/delivery/clips_together.h"
 #include "core/delivery/deliverable.h"
 #include "core/delivery/moving_parts.h"
 #include "core/destination/conform.h"
@@ -84,33 +85,72 @@ void add_points_files(Scene& out, const Scene& prepared) {
     }
 }
 
+/// Whether a destination is given files of a kind, which its container can hold.
+bool is_given(const Destination& destination, std::string_view id) {
+    const DeliverableKind* kind = kind_of_deliverable(id);
+    const Format* format = kind == nullptr ? nullptr : format_of(*kind, destination);
+    return format != nullptr && has_all(format->writes, kind->needs) && takes_kind(destination, id);
+}
+
+/// The clips that one file or another of a destination holds.
+std::vector<const Clip*> clips_given(const Scene& prepared, const Destination& destination) {
+    if (is_given(destination, "whole") || is_given(destination, "clips")) {
+        return clips_that_go_out(prepared);
+    }
+    std::vector<const Clip*> clips;
+    for (const char* id : {"clip", "pose"}) {
+        if (is_given(destination, id)) {
+            for (const std::string& name : kind_of_deliverable(id)->plan(prepared, destination)) {
+                clips.push_back(prepared.find_clip(name));
+            }
+        }
+    }
+    return clips;
+}
+
+bool is_given_the_model(const Destination& destination) {
+    return is_given(destination, "model") || is_given(destination, "whole") || is_given(destination, "prop");
+}
+
 /// What the files of a destination hold together.
 Scene all_that_goes_out(const Scene& prepared, const Destination& destination) {
     Scene out = conform_model(prepared, destination).scene;
-    for (const Clip& clip : prepared.clips) {
-        if (clip.deliver) {
-            // Keys are made anew at every frame: which of them there are is what counts here.
-            out.clips.push_back(channels_that_go_out(prepared, taken_of(clip, destination)));
-        }
+    const std::vector<const Clip*> clips = clips_given(prepared, destination);
+    for (const Clip* clip : clips) {
+        // Keys are made anew at every frame: which of them there are is what counts here.
+        out.clips.push_back(channels_that_go_out(prepared, taken_of(*clip, destination)));
     }
-    if (model_kind().plan(prepared).empty()) {
+    const Format* format = format_with_id(destination.container);
+    const bool left_on_purpose =
+        !is_given_the_model(destination) && format != nullptr && has_all(format->writes, model_kind().needs);
+    if (!has_model(prepared) || left_on_purpose) {
         // Files of motion alone: nodes that are moved, and nothing that they carry.
         std::set<int64_t> moved;
-        for (const Clip& clip : prepared.clips) {
-            for (const Node& node :
-                 clip.deliver ? conform_clip(prepared, clip, destination).scene.nodes : std::vector<Node>()) {
+        for (const Clip* clip : clips) {
+            for (const Node& node : conform_clip(prepared, *clip, destination).scene.nodes) {
                 moved.insert(node.identity);
             }
         }
+        const bool with_hulls = is_given(destination, "hulls");
         std::vector<int> stays;
         for (size_t n = 0; n < out.nodes.size(); ++n) {
-            out.nodes[n].camera = -1;
-            out.nodes[n].light = -1;
-            if (moved.count(out.nodes[n].identity) > 0) {
+            Node& node = out.nodes[n];
+            node.camera = -1;
+            node.light = -1;
+            const int before = prepared.find_identity(node.identity);
+            const bool is_hull = before >= 0 && prepared.nodes[static_cast<size_t>(before)].hull >= 0;
+            if (left_on_purpose && !(is_hull && with_hulls)) {
+                node.mesh = -1;
+                node.skin = -1;
+            }
+            if (moved.count(node.identity) > 0 || (is_hull && with_hulls)) {
                 stays.push_back(static_cast<int>(n));
             }
         }
         reorder_nodes(out, stays);
+        if (left_on_purpose && !is_given(destination, "materials")) {
+            drop_unused_materials(out);
+        }
     }
     if (has_points_files(destination)) {
         add_points_files(out, prepared);
@@ -168,7 +208,16 @@ void add_not_taken(Ledger& ledger, std::vector<Thing> left, const Scene& prepare
                         std::back_inserter(not_held), std::back_inserter(not_wanted),
                         [&](const Thing& thing) { return !has_all(holds, needed_for(thing.what)); });
     add_left(ledger, std::move(not_held), LedgerEntry::By::container, container_holds_none(destination));
-    add_left(ledger, std::move(not_wanted), LedgerEntry::By::destination,
+    std::vector<Thing> of_kinds_not_given;
+    std::vector<Thing> without_place;
+    const bool gives_clips = !clips_given(prepared, destination).empty();
+    const bool gives_model = is_given_the_model(destination);
+    std::partition_copy(std::make_move_iterator(not_wanted.begin()), std::make_move_iterator(not_wanted.end()),
+                        std::back_inserter(of_kinds_not_given), std::back_inserter(without_place),
+                        [&](const Thing& thing) { return thing.take != 0 ? !gives_clips : !gives_model; });
+    add_left(ledger, std::move(of_kinds_not_given), LedgerEntry::By::destination,
+             destination.name + " is not given files of that kind");
+    add_left(ledger, std::move(without_place), LedgerEntry::By::destination,
              "a file of " + destination.name + " has no place for it");
 }
 

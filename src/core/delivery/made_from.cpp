@@ -2,6 +2,7 @@
 
 #include "core/base/files.h"
 #include "core/base/hasher.h"
+#include "core/destination/file_kinds.h"
 #include "core/scene/content.h"
 
 #include <algorithm>
@@ -30,7 +31,12 @@ std::string hash_of_destination(const Destination& destination) {
 
 std::string content_of_model(const Scene& prepared, const Destination& destination, const std::string& job_name) {
     Hasher hash;
-    hash.text(destination_to_json(destination).dump());
+    nlohmann::json said = destination_to_json(destination);
+    said.erase("deliverables"); // which kinds of files there are, and how they are called, is not what is in them
+    for (const FileKind& kind : file_kinds()) {
+        said.erase(std::string(kind.id) + "_file");
+    }
+    hash.text(said.dump());
     hash.text(job_name);
     add_content(hash, prepared);
     for (const CacheOrder& order : prepared.orders) { // its surface gets coordinates that lead to its pixels

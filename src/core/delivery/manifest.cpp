@@ -10,6 +10,8 @@
 
 #include <algorithm>
 #include <cmath>
+#include <ctime>
+#include <fmt/format.h>
 #include <map>
 #include <sys/stat.h>
 #include <unordered_set>
@@ -60,8 +62,13 @@ Outcome write_manifest(const json& manifest, const fs::path& folder) {
 }
 
 bool lists_file(const json& manifest, const std::string& file) {
-    const json& files = rows_under(manifest, "files");
-    return std::any_of(files.begin(), files.end(), [&](const json& row) { return text_in(row, "file") == file; });
+    for (const char* list : {"files", "earlier"}) {
+        const json& files = rows_under(manifest, list);
+        if (std::any_of(files.begin(), files.end(), [&](const json& row) { return text_in(row, "file") == file; })) {
+            return true;
+        }
+    }
+    return false;
 }
 
 void note_coming(json& manifest, const std::string& file, const std::string& hash) {
@@ -140,8 +147,13 @@ json file_rows(const Arrival& arrival, const std::string& model_content, const M
                         {"drift_mm", std::round(arrival.drift.largest_mm * 1e4) / 1e4},
                         {"between_frames_mm", std::round(arrival.between.largest_mm * 1e4) / 1e4},
                         {"content", arrival.content},
+                        {"number", arrival.deliverable.number},
                         {"model_content", model_content},
                         {"made_from", made_from_json(made_from, destination)}});
+        const FileKind& kind = *file_kind(arrival.deliverable.kind->id);
+        if (file_template(destination, kind).find("{date}") != std::string::npos) {
+            rows.back()["date"] = arrival.deliverable.date; // else a manifest holds no times
+        }
     }
     return rows;
 }
@@ -177,6 +189,33 @@ json part_row(const Scene& prepared, const MovingPart& part, const Destination& 
     }
     return row;
 }
+
+namespace {
+/// Files of earlier contents whose names count them: they stay, and stay ours.
+json earlier_rows(const json& old, const json& now, const Destination& destination) {
+    json rows = json::array();
+    const auto keep = [&](const json& row) {
+        const std::string file = text_in(row, "file");
+        if (is_plain_path(file) && !lists_file(now, file)) {
+            rows.push_back({{"file", file},
+                            {"deliverable", text_in(row, "deliverable")},
+                            {"number", row.value("number", json(1))},
+                            {"date", text_in(row, "date")},
+                            {"xxh3_128", text_in(row, "xxh3_128")}});
+        }
+    };
+    for (const json& row : rows_under(old, "earlier")) {
+        keep(row);
+    }
+    for (const json& row : rows_under(old, "files")) {
+        const DeliverableKind* kind = kind_of_deliverable(text_in(row, "deliverable"));
+        if (kind != nullptr && counts_deliveries(file_template(destination, *file_kind(kind->id)))) {
+            keep(row);
+        }
+    }
+    return rows;
+}
+} // namespace
 
 json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable>& plan, const DeliveryReport& report,
                    const json& old) {
@@ -224,10 +263,15 @@ json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable
             files.push_back(row);
         }
     }
-    for (const DeliverableKind& kind : deliverable_kinds()) {
-        for (const json& row : rows_under(old, std::string(kind.manifest_list).c_str())) {
-            if (is_of_a_run(row) && !planned(deliverable_id(kind, text_in(row, "name")))) {
-                lists[kind.manifest_list].push_back(row);
+    for (auto& [list, rows] : lists) {
+        for (const json& row : rows_under(old, std::string(list).c_str())) {
+            const std::string name = text_in(row, "name");
+            const bool is_planned = std::any_of(
+                deliverable_kinds().begin(), deliverable_kinds().end(), [&, &of = list](const DeliverableKind& kind) {
+                    return kind.manifest_list == of && planned(deliverable_id(kind, name));
+                });
+            if (is_of_a_run(row) && !is_planned) {
+                rows.push_back(row);
             }
         }
     }
@@ -237,6 +281,9 @@ json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable
         }
     }
     manifest["files"] = std::move(files);
+    if (json earlier = earlier_rows(old, manifest, request.destination); !earlier.empty()) {
+        manifest["earlier"] = std::move(earlier);
+    }
     manifest["left"] = ledger_to_json(report.left);
     if (const auto of_takes = old.find("left_of_takes"); of_takes != old.end()) {
         manifest["left_of_takes"] = *of_takes;
@@ -305,13 +352,16 @@ json manifest_after_run(const json& head, const json& old, json files, json clip
 void remove_retired(const json& old, const json& now, const fs::path& folder) {
     for (const json& row : rows_under(old, "files")) {
         const std::string file = text_in(row, "file");
-        if (file.empty() || lists_file(now, file) || fs::path(file).filename() != file) {
+        if (lists_file(now, file) || !is_plain_path(file) || !strange_folder(folder, file).empty()) {
             continue;
         }
         const Result<std::string> hash = hash_of_file(folder / file);
         if (hash && *hash == text_in(row, "xxh3_128")) {
             std::error_code error;
             fs::remove(folder / file, error);
+            for (fs::path above = fs::path(file).parent_path(); !above.empty() && !error; above = above.parent_path()) {
+                fs::remove(folder / above, error); // where nothing else is in it
+            }
         }
     }
 }
@@ -322,12 +372,16 @@ std::vector<ManifestRow> rows_of(const json& manifest) {
         ManifestRow row;
         row.file = text_in(from, "file");
         row.deliverable = text_in(from, "deliverable");
-        if (row.file.empty() || row.deliverable.empty() || fs::path(row.file).filename() != row.file) {
+        if (row.deliverable.empty() || !is_plain_path(row.file)) {
             continue;
         }
         row.hash = text_in(from, "xxh3_128");
         row.content = text_in(from, "content");
         row.model_content = text_in(from, "model_content");
+        row.date = text_in(from, "date");
+        if (const auto number = from.find("number"); number != from.end() && number->is_number_integer()) {
+            row.number = static_cast<int>(std::clamp<int64_t>(number->get<int64_t>(), 1, 1000000000));
+        }
         if (const auto bytes = from.find("bytes"); bytes != from.end() && bytes->is_number_unsigned()) {
             row.bytes = bytes->get<uintmax_t>();
         }
@@ -344,6 +398,41 @@ std::vector<ManifestRow> rows_of(const json& manifest) {
         rows.push_back(std::move(row));
     }
     return rows;
+}
+
+std::string strange_folder(const fs::path& folder, const std::string& file) {
+    std::error_code error;
+    for (size_t slash = file.find('/'); slash != std::string::npos; slash = file.find('/', slash + 1)) {
+        std::string own = file.substr(0, slash);
+        const fs::file_status there = fs::symlink_status(folder / own, error);
+        if (fs::exists(there) && !fs::is_directory(there)) {
+            return own;
+        }
+    }
+    return {};
+}
+
+namespace {
+std::string today() {
+    const std::time_t now = std::time(nullptr);
+    std::tm parts{};
+    gmtime_r(&now, &parts);
+    return fmt::format("{:04}-{:02}-{:02}", parts.tm_year + 1900, parts.tm_mon + 1, parts.tm_mday);
+}
+} // namespace
+
+void count_delivery(Deliverable& deliverable, const std::string& content, const json& manifest) {
+    deliverable.date = today();
+    const std::string id = deliverable.id();
+    for (const ManifestRow& row : rows_of(manifest)) {
+        if (row.deliverable != id) {
+            continue;
+        }
+        const bool is_the_same = row.content == content;
+        deliverable.number = is_the_same ? row.number : row.number + 1;
+        deliverable.date = is_the_same && !row.date.empty() ? row.date : deliverable.date;
+        return;
+    }
 }
 
 namespace {

@@ -50,9 +50,17 @@ struct ManifestRow {
     std::string content; ///< hash of what went into it
     std::string model_content;
     MadeFrom made_from;
+    int number = 1;   ///< counts the contents that it had
+    std::string date; ///< when this one was delivered first
 };
-/// Only rows that name a file of this very folder; what is missing in them stays empty.
+/// Only rows that name a file below this very folder; what is missing in them stays empty.
 std::vector<ManifestRow> rows_of(const nlohmann::json& manifest);
+/// Gives a deliverable of that content its number and its date: those of the manifest's row of it where the content is
+/// the same, else the next number, and today's date (UTC).
+void count_delivery(Deliverable& deliverable, const std::string& content, const nlohmann::json& manifest);
+
+/// The first folder on the way to a file below `folder` that is a link, or a file; empty: none is.
+std::string strange_folder(const std::filesystem::path& folder, const std::string& file);
 /// True when the file is there and still as the manifest says. The bytes are read where anything happened to the file
 /// since the manifest was written.
 bool is_untouched(const std::filesystem::path& folder, const ManifestRow& row);

@@ -346,15 +346,52 @@ Conformed conform_model(const Scene& prepared, const Destination& destination) {
     return result;
 }
 
+namespace {
+Clip clip_for(const Scene& prepared, const Clip& clip, const Destination& destination) {
+    return keys_for(prepared, shown_part(taken_of(clip, destination), destination), destination);
+}
+} // namespace
+
 Conformed conform_clip(const Scene& prepared, const Clip& clip, const Destination& destination) {
+    Conformed result = conform_clips(prepared, {&clip}, destination);
+    result.account = fmt::format("{} at {:g} per second", counted(result.scene.clips[0].frames(), "frame"),
+                                 rate_for(clip, destination));
+    return result;
+}
+
+Conformed conform_whole(const Scene& prepared, const std::vector<const Clip*>& clips, const Destination& destination) {
+    Conformed result = conform_model(prepared, destination);
+    Scene& scene = result.scene;
+    for (const Clip* clip : clips) {
+        Clip out = clip_for(prepared, *clip, destination);
+        for (Channel& channel : out.channels) {
+            const int node = scene.find_identity(prepared.nodes[static_cast<size_t>(channel.node)].identity);
+            const bool stands_nowhere = node >= 0 && scene.nodes[static_cast<size_t>(node)].skin >= 0 &&
+                                        scene.nodes[static_cast<size_t>(node)].parent < 0 &&
+                                        channel.path != Path::weights;
+            channel.node = stands_nowhere ? -1 : node;
+        }
+        std::erase_if(out.channels, [](const Channel& channel) { return channel.node < 0; });
+        scene.clips.push_back(std::move(out));
+    }
+    result.account = counted(clips.size(), "clip") + (result.account.empty() ? "" : ", " + result.account);
+    return result;
+}
+
+Conformed conform_clips(const Scene& prepared, const std::vector<const Clip*>& clips, const Destination& destination) {
     Conformed result;
     Scene& scene = result.scene;
     scene = prepared;
-    scene.clips = {keys_for(prepared, shown_part(taken_of(clip, destination), destination), destination)};
+    scene.clips.clear();
+    for (const Clip* clip : clips) {
+        scene.clips.push_back(clip_for(prepared, *clip, destination));
+    }
     std::vector<char> shaped(scene.nodes.size(), 0);
     std::vector<char> placed(scene.nodes.size(), 0); // its place in the file is that in the scene
-    for (const Channel& channel : scene.clips[0].channels) {
-        (channel.path == Path::weights ? shaped : placed)[static_cast<size_t>(channel.node)] = 1;
+    for (const Clip& clip : scene.clips) {
+        for (const Channel& channel : clip.channels) {
+            (channel.path == Path::weights ? shaped : placed)[static_cast<size_t>(channel.node)] = 1;
+        }
     }
     for (const int joint : joints_of(scene)) { // whether or not the clip moves it
         placed[static_cast<size_t>(joint)] = 1;
@@ -409,8 +446,7 @@ Conformed conform_clip(const Scene& prepared, const Clip& clip, const Destinatio
     }
     reorder_nodes(scene, order);
     unify_skins(scene, bones);
-    result.account =
-        fmt::format("{} at {:g} per second", counted(scene.clips[0].frames(), "frame"), rate_for(clip, destination));
+    result.account = counted(clips.size(), "clip");
     return result;
 }
 

@@ -8,6 +8,7 @@
 
 #include <functional>
 #include <string>
+#include <vector>
 
 namespace wembrix {
 
@@ -37,5 +38,9 @@ Conformed conform_model(const Scene& prepared, const Destination& destination);
 /// stood in for by one point each that carries the shapes' names, since glTF has shape weights only on a node with a
 /// mesh.
 Conformed conform_clip(const Scene& prepared, const Clip& clip, const Destination& destination);
+/// The same for several in one file, on one skeleton.
+Conformed conform_clips(const Scene& prepared, const std::vector<const Clip*>& clips, const Destination& destination);
+/// The model and those clips in one file. Keys of a skinned surface's own node, which moves nothing, stay behind.
+Conformed conform_whole(const Scene& prepared, const std::vector<const Clip*>& clips, const Destination& destination);
 
 } // namespace wembrix

@@ -5,6 +5,7 @@
 #include "core/base/files.h"
 #include "core/base/json_file.h"
 #include "core/base/pattern.h"
+#include "core/destination/file_kinds.h"
 #include "core/destination/place_hulls.h"
 #include "core/formats/format.h"
 
@@ -127,6 +128,27 @@ std::string nearest_setting(const std::string& key, const std::vector<std::strin
     return "; there are " + all + ".";
 }
 
+/// The kinds of a list; what is wrong with it, or nothing.
+std::string read_kinds(const json& from, std::vector<std::string>& kinds) {
+    if (!from.is_array() || from.empty()) {
+        return "\"deliverables\" is not a list of kinds of files.";
+    }
+    for (const json& one : from) {
+        if (!one.is_string() || file_kind(one.get_ref<const std::string&>()) == nullptr) {
+            std::vector<std::string> known;
+            for (const FileKind& kind : file_kinds()) {
+                known.emplace_back(kind.id);
+            }
+            return fmt::format("\"deliverables\": {} is no kind of file{}", one.dump(),
+                               nearest_setting(one.is_string() ? one.get<std::string>() : "", known));
+        }
+        if (std::find(kinds.begin(), kinds.end(), one.get<std::string>()) == kinds.end()) {
+            kinds.push_back(one.get<std::string>());
+        }
+    }
+    return "";
+}
+
 std::string what_is_wrong_with_options(const json& options) {
     if (!options.is_object()) {
         return "\"format_options\" is not an object.";
@@ -187,7 +209,7 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
             wrong = fmt::format("\"{}\" is no axis; an axis is one of +X -X +Y -Y +Z -Z.", key);
         }
     };
-    static const std::vector<std::string> known = {"format",
+    static const std::vector<std::string> fixed = {"format",
                                                    "version",
                                                    "name",
                                                    "container",
@@ -199,8 +221,6 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
                                                    "root",
                                                    "joint_names",
                                                    "longest_name",
-                                                   "model_file",
-                                                   "clip_file",
                                                    "drift_limit_mm",
                                                    "contract",
                                                    "format_options",
@@ -223,8 +243,13 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
                                                    "power_of_two_images",
                                                    "influences_kept",
                                                    "points_container",
-                                                   "strands_file",
-                                                   "cache_file"};
+                                                   "deliverables"};
+    std::vector<std::string> known = fixed;
+    for (const FileKind& kind : file_kinds()) {
+        if (kind.named.empty()) {
+            known.push_back(std::string(kind.id) + "_file");
+        }
+    }
     for (const auto& [key, value] : from.items()) {
         if (std::find(known.begin(), known.end(), key) == known.end()) {
             wrong = fmt::format("has no setting \"{}\"{}", key, nearest_setting(key, known));
@@ -251,11 +276,18 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
     text("material_names", to.material_names);
     text("shape_names", to.shape_names);
     text("file_names", to.file_names);
-    text("model_file", to.model_file);
-    text("clip_file", to.clip_file);
     text("points_container", to.points_container);
-    text("strands_file", to.strands_file);
-    text("cache_file", to.cache_file);
+    for (const FileKind& kind : file_kinds()) {
+        std::string own(kind.file);
+        text((std::string(kind.id) + "_file").c_str(), own);
+        if (kind.named.empty() && own != kind.file) {
+            to.files[std::string(kind.id)] = own;
+        }
+    }
+    if (const auto kinds = from.find("deliverables"); kinds != from.end()) {
+        const std::string problem = read_kinds(*kinds, to.deliverables);
+        wrong = problem.empty() ? wrong : problem;
+    }
     number("unit_m", to.axes.unit_m, 1e-9, 1e9);
     number("rate", to.rate, 1, 1000);
     number("drift_limit_mm", to.drift_limit_mm, 0, 1e6);
@@ -386,8 +418,9 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
         }
     }
     if (wrong.empty()) {
-        for (const std::string& pattern : {to.model_file, to.clip_file, to.strands_file, to.cache_file}) {
-            if (const Result<std::string> stem = file_stem(pattern, "job", "clip", to, "part"); !stem) {
+        for (const FileKind& kind : file_kinds()) {
+            const FileTokens tokens{"part", "clip", "prop", "job"};
+            if (const Result<std::string> stem = file_stem(file_template(to, kind), tokens, kind, to); !stem) {
                 wrong = stem.problem().what;
             }
         }
@@ -415,8 +448,8 @@ json destination_to_json(const Destination& from) {
                {"root", from.root},
                {"joint_names", from.joint_names},
                {"longest_name", from.longest_name},
-               {"model_file", from.model_file},
-               {"clip_file", from.clip_file},
+               {"model_file", file_template(from, *file_kind("model"))},
+               {"clip_file", file_template(from, *file_kind("clip"))},
                {"hulls", hulls_as_name(from.hulls)},
                {"hull_names", from.hull_names},
                {"keep_last", from.keep_last},
@@ -449,8 +482,14 @@ json destination_to_json(const Destination& from) {
     }
     if (!from.points_container.empty()) {
         to["points_container"] = from.points_container;
-        to["strands_file"] = from.strands_file;
-        to["cache_file"] = from.cache_file;
+        to["strands_file"] = file_template(from, *file_kind("strands"));
+        to["cache_file"] = file_template(from, *file_kind("cache"));
+    }
+    for (const auto& [kind, pattern] : from.files) {
+        to[kind + "_file"] = pattern;
+    }
+    if (!from.deliverables.empty()) {
+        to["deliverables"] = from.deliverables;
     }
     if (from.longest_path > 0) {
         to["longest_path"] = from.longest_path;
@@ -470,38 +509,6 @@ Result<Destination> read_destination(const std::filesystem::path& file) {
         return parsed.problem();
     }
     return destination_from_json(*parsed, file.string());
-}
-
-Result<std::string> file_stem(const std::string& pattern, const std::string& job, const std::string& clip,
-                              const Destination& destination, const std::string& part) {
-    std::string stem;
-    for (size_t i = 0; i < pattern.size();) {
-        if (pattern[i] != '{') {
-            stem += pattern[i++];
-            continue;
-        }
-        const size_t end = pattern.find('}', i);
-        const std::string token = end == std::string::npos ? pattern.substr(i) : pattern.substr(i, end - i + 1);
-        if (token == "{job}") {
-            stem += file_name_safe(job);
-        } else if (token == "{clip}") {
-            stem += file_name_safe(clip);
-        } else if (token == "{part}" && !part.empty()) {
-            stem += file_name_safe(part);
-        } else if (token == "{destination}") {
-            stem += file_name_safe(destination.name);
-        } else {
-            return Problem{fmt::format("the file template has the unknown token {}.", token), "",
-                           part.empty() ? "There are {job}, {clip} and {destination}."
-                                        : "There are {job}, {part}, {clip} and {destination}."};
-        }
-        i += token.size();
-    }
-    if (stem.empty() || stem[0] == '.' || stem.find_first_of("/\\:*?\"<>|\n\t") != std::string::npos ||
-        stem.size() > 120) {
-        return Problem{fmt::format("\"{}\" cannot be a file name.", stem), "", ""};
-    }
-    return stem;
 }
 
 std::vector<Destination> built_in_destinations() {

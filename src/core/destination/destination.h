@@ -7,6 +7,7 @@
 
 #include <cstdint>
 #include <filesystem>
+#include <map>
 #include <nlohmann/json.hpp>
 #include <optional>
 #include <string>
@@ -62,15 +63,13 @@ struct Destination {
     int longest_path = 0;   ///< characters of a file's whole path; 0: whatever the system takes
     /// What is set of formats, an object of each one's options under its id; kept when the container changes.
     nlohmann::json format_options = nlohmann::json::object();
-    std::string model_file = "{job}_model"; ///< tokens: {job} {destination}
-    std::string clip_file = "{job}_{clip}"; ///< and {clip}
+    std::vector<std::string> deliverables;    ///< the kinds of files it is given; none: the usual ones (file_kinds.h)
+    std::map<std::string, std::string> files; ///< by kind: the template of its files' names, where it is its own
     /// What strands and caches go out in, a format's id, in files of their own. Empty: strands go with the model where
     /// its container holds them, and no caches go out.
     std::string points_container;
-    std::string strands_file = "{job}_{part}";      ///< and {part}
-    std::string cache_file = "{job}_{part}_{clip}"; ///< and {clip}
-    int largest_image = 0;                          ///< pixels of a side; 0: any
-    bool power_of_two_images = false;               ///< sides are made powers of two
+    int largest_image = 0;            ///< pixels of a side; 0: any
+    bool power_of_two_images = false; ///< sides are made powers of two
     HullsAs hulls = HullsAs::below;
     std::string hull_names = "{surface}_hull_{number}"; ///< tokens: {surface} {number} {kind}
     bool keep_last = true;                              ///< of a repeat whose last frame is its first once more
@@ -93,10 +92,6 @@ struct Destination {
 Result<Destination> destination_from_json(const nlohmann::json& json, const std::string& where);
 nlohmann::json destination_to_json(const Destination& destination);
 Result<Destination> read_destination(const std::filesystem::path& file);
-
-/// A file template with its tokens filled in; each value is made safe for file systems.
-Result<std::string> file_stem(const std::string& pattern, const std::string& job, const std::string& clip,
-                              const Destination& destination, const std::string& part = {});
 
 /// Two destinations whose files would lie in one folder, since their names differ only in what a folder's name cannot
 /// hold or in case: each would take the other's files for its own.

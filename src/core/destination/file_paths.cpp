@@ -90,6 +90,24 @@ std::optional<Problem> problem_with_path(const fs::path& file, const Destination
     return std::nullopt;
 }
 
+std::optional<Problem> problem_with_folders(const std::string& stem, const Destination& destination) {
+    for (const fs::path& part : fs::path(stem).parent_path()) {
+        const std::string name = part.string();
+        std::string what;
+        if (is_reserved(name)) {
+            what = fmt::format("the folder would be called “{}”, which is the name of a device on some systems.", name);
+        } else if (const std::string bad = forbidden_character(name); !bad.empty()) {
+            what = fmt::format("the folder “{}” has {}, which not every system takes.", name, bad);
+        } else if (!destination.file_names.empty() && !Pattern::checked(destination.file_names).matches_whole(name)) {
+            what = fmt::format("the folder “{}” does not fit its pattern {}.", name, destination.file_names);
+        }
+        if (!what.empty()) {
+            return Problem{what, destination.name, "Give the destination another file template."};
+        }
+    }
+    return std::nullopt;
+}
+
 std::optional<Problem> problem_with_spelling(const fs::path& file) {
     fs::path so_far;
     std::error_code error;

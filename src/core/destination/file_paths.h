@@ -12,6 +12,9 @@ namespace wembrix {
 /// whole path; nothing has to be there yet.
 std::optional<Problem> problem_with_path(const std::filesystem::path& file, const Destination& destination);
 
+/// The same of the folders that a delivery makes for a file, "props/lamp" below its own.
+std::optional<Problem> problem_with_folders(const std::string& stem, const Destination& destination);
+
 /// A folder on the way to `file` that is there in other capitals: on many systems it would be the same one, and in an
 /// engine project it has to be spelled as it is there.
 std::optional<Problem> problem_with_spelling(const std::filesystem::path& file);

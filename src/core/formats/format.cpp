@@ -15,7 +15,8 @@ namespace {
 
 constexpr Contents gltf_contents = Content::skeleton | Content::surfaces | Content::skins | Content::shapes |
                                    Content::clips | Content::clip_names | Content::materials | Content::cameras |
-                                   Content::lights | Content::curved_keys | Content::extras | Content::carried;
+                                   Content::lights | Content::curved_keys | Content::extras | Content::carried |
+                                   Content::several_clips;
 constexpr Contents usd_contents = Content::skeleton | Content::surfaces | Content::skins | Content::shapes |
                                   Content::clips | Content::clip_names | Content::materials | Content::curves |
                                   Content::caches | Content::extras;

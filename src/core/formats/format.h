@@ -36,9 +36,10 @@ enum class Content : uint32_t {
     hulls = 1U << 9U,
     cameras = 1U << 10U,
     lights = 1U << 11U,
-    curved_keys = 1U << 12U, ///< keys at any moment, stepped and cubic ones, and channels alone
-    extras = 1U << 13U,      ///< what somebody says of a node in words of their own
-    carried = 1U << 14U,     ///< all else that a source says beyond what core reads, as it stood there
+    curved_keys = 1U << 12U,   ///< keys at any moment, stepped and cubic ones, and channels alone
+    extras = 1U << 13U,        ///< what somebody says of a node in words of their own
+    several_clips = 1U << 15U, ///< in one file
+    carried = 1U << 14U,       ///< all else that a source says beyond what core reads, as it stood there
 };
 using Contents = uint32_t;
 constexpr Contents operator|(Content a, Content b) {

@@ -442,19 +442,21 @@ class TakesRun {
 
     Outcome deliver_clip(const Scene& prepared, const Clip& clip, const Scene& model, const fs::path& staging_folder,
                          const std::string& model_content, Arrival& arrival) const {
-        Result<std::string> stem =
-            file_stem(request_.destination.clip_file, request_.job_name, clip.name, request_.destination);
+        arrival.deliverable = {&clip_kind(), clip.name, {}};
+        arrival.content =
+            content_of(prepared, clip_kind(), clip.name, {request_.destination, request_.job_name, model_content});
+        count_delivery(arrival.deliverable, arrival.content, before_);
+        Result<std::string> stem = stem_of(arrival.deliverable, prepared, request_.job_name, request_.destination);
         if (!stem) {
             return stem.problem();
         }
-        arrival.deliverable = {&clip_kind(), clip.name, stem.take()};
+        arrival.deliverable.stem = stem.take();
         const Format* format = format_with_id(request_.destination.container);
         const fs::path file = request_.folder / (arrival.deliverable.stem + std::string(format->suffix()));
         if (const std::optional<Problem> wrong =
                 problem_with_path(fs::absolute(file).lexically_normal(), request_.destination)) {
             return *wrong;
         }
-        arrival.content = content_of_clip(clip, model_content);
         const Conformed conformed = conform_clip(prepared, clip, request_.destination);
         const Result<Scene> arrived =
             round_trip(conformed.scene, arrival.deliverable.stem, request_.destination, staging_folder, arrival);
