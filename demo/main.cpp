@@ -48,6 +48,7 @@ Step cuts_of_the_take() {
 Job tansy_job() {
     Job job;
     job.name = "tansy";
+    job.origin = {"7a1c0d5e8b2f46399d4e6f0a1b3c5d7e", "Tansy", "1f3e5d7c9b8a47608192a3b4c5d6e7f8", "courier"};
     job.sources = {"tansy_model.glb", "tansy_market.gltf", "market_props.glb"};
     job.destinations = built_in_destinations();
     job.steps = {
@@ -91,6 +92,7 @@ Job tansy_job() {
 Job props_job() {
     Job job;
     job.name = "market_props";
+    job.origin = {"2b4d6f8091a3c5e7f9080a1c3e5d7f6b", "Stall goods", "9c8b7a6f5e4d3c2b1a09f8e7d6c5b4a3", "dry"};
     job.sources = {"market_props.glb"};
     job.destinations = built_in_destinations();
     // The engine project takes each by itself, the web view all of them with a set of their materials.

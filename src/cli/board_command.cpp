@@ -25,7 +25,7 @@ int board(const BoardOptions& options) {
         request.destination = destination;
         request.job_name = opened->job.name;
         request.folder = below / file_name_safe(destination.name);
-        request.made_from = opened->sources.made_from(opened->job.steps);
+        request.made_from = opened->sources.made_from(opened->job);
         const BoardColumn column = read_board(request);
         nlohmann::json cells = nlohmann::json::array();
         if (!options.json) {

@@ -61,7 +61,8 @@ int cache(const CacheOptions& options) {
     request.destination = destination;
     request.job_name = opened->job.name;
     request.folder = options.out;
-    request.made_from = opened->sources.made_from(steps);
+    opened->job.steps = steps;
+    request.made_from = opened->sources.made_from(opened->job);
     request.card_problems = replayed.problems();
     const CacheOrder& order = replayed.prepared().orders.back();
     const std::string& of = replayed.prepared().nodes[static_cast<size_t>(order.node)].name;

@@ -50,6 +50,21 @@ struct CompareOptions {
 };
 int compare(const CompareOptions& options);
 
+struct WhereOptions {
+    std::string file;
+    std::string jobs; ///< a job, or a folder whose jobs are looked through
+    bool json = false;
+};
+int where(const WhereOptions& options);
+
+struct VariantOptions {
+    std::string job;
+    std::string to; ///< another job's file, that becomes a new variant; empty: the names of this one
+    std::string name;
+    std::string family;
+};
+int variant(const VariantOptions& options);
+
 struct BoardOptions {
     std::string job;
     std::string out;

@@ -325,7 +325,7 @@ int deliver_over_takes(const DeliverOptions& options, const Plan& plan, LoadedSo
         return refuse(folders.problem());
     }
     TakesRequest request;
-    request.made_from = sources.made_from(plan.job.steps);
+    request.made_from = sources.made_from(plan.job);
     request.model = sources.received;
     request.sources = sources.scenes;
     request.steps = plan.job.steps;
@@ -384,7 +384,7 @@ int say_plan(const Plan& plan, const Scene& prepared, bool as_json) {
     int code = all_well;
     for (const auto& [destination, folder] : plan.deliveries) {
         const Result<std::vector<Deliverable>> planned =
-            plan_deliverables(prepared, destination, plan.job.name, folder);
+            plan_deliverables(prepared, destination, {plan.job.name, plan.job.origin.variant}, folder);
         if (!planned) {
             code = refuse(planned.problem());
             continue;
@@ -445,7 +445,7 @@ int deliver_files(const DeliverOptions& options) {
         request.left = card_ledger(replayed);
         request.card_problems = replayed.problems();
         request.card_findings = card_findings(replayed, std::span(&destination, 1));
-        request.made_from = sources->made_from(plan->job.steps);
+        request.made_from = sources->made_from(plan->job);
         request.stop = [] { return interrupted.load(); };
         Progress progress;
         request.progress = [&progress](int done, int count, const std::string& what) {

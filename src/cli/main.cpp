@@ -51,6 +51,21 @@ int run(int count, char** arguments) {
                               "Everything that both hold, claim by claim; ends with 1 when one does not pass");
     compare_command->add_option("--limit-mm", compare_options.limit_mm, "With --all: the most drift that passes");
     compare_command->add_flag("--json", compare_options.json, "As JSON");
+    WhereOptions where_options;
+    CLI::App* where_command = app.add_subcommand(
+        "where", "Say which file this is: of which job, family, variant and version, and if it is stale");
+    where_command->add_option("file", where_options.file, "A file that was delivered")->required();
+    where_command->add_option("--jobs", where_options.jobs, "A job, or a folder to look for its job in");
+    where_command->add_flag("--json", where_options.json, "As JSON");
+
+    VariantOptions variant_options;
+    CLI::App* variant_command =
+        app.add_subcommand("variant", "Say of which family and variant a job is, name them, or make another variant");
+    variant_command->add_option("job", variant_options.job, "A job (.wembrix)")->required();
+    variant_command->add_option("to", variant_options.to, "A new job beside it: another variant of the same family");
+    variant_command->add_option("--name", variant_options.name, "The variant's name");
+    variant_command->add_option("--family", variant_options.family, "The family's name");
+
     BoardOptions board_options;
     CLI::App* board_command = app.add_subcommand("board", "Say of every file of a job: never, stale, held or arrived");
     board_command->add_option("job", board_options.job, "A job (.wembrix)")->required();
@@ -248,6 +263,12 @@ int run(int count, char** arguments) {
     }
     if (steps_command->parsed()) {
         return list_steps(steps_options);
+    }
+    if (where_command->parsed()) {
+        return where(where_options);
+    }
+    if (variant_command->parsed()) {
+        return variant(variant_options);
     }
     if (board_command->parsed()) {
         return board(board_options);

@@ -3,6 +3,7 @@
 #include "session/library.h"
 #include "shell/destinations_dialog.h"
 #include "shell/guide_window.h"
+#include "shell/origin_dialog.h"
 #include "shell/preferences.h"
 #include "shell/step_dialog.h"
 #include "style/theme.h"
@@ -76,6 +77,35 @@ TEST_F(Bench, DestinationsAreExplainedCheckedResetAndKept) {
     QFile::remove(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) +
                   "/destinations/Harbour_handheld.destination.json");
     EXPECT_FALSE(from_library("Harbour handheld").has_value());
+}
+
+TEST_F(Bench, AJobIsNamedAfterItsFamilyAndSavedAsAnotherVariant) {
+    open();
+    JobFiles& files = window->files();
+    const QString path = window->document().path();
+    {
+        OriginDialog dialog(window->document().job().origin);
+        dialog.findChild<QLineEdit*>("familyName")->setText("Couriers");
+        dialog.findChild<QLineEdit*>("variantName")->setText("plain");
+        EXPECT_FALSE(dialog.wants_variant());
+        files.set_origin(dialog.origin());
+        dialog.findChild<QPushButton*>("newVariant")->click();
+        EXPECT_TRUE(dialog.wants_variant());
+    }
+    const Origin first = window->document().job().origin;
+    EXPECT_EQ(first.family, "Couriers");
+    EXPECT_TRUE(is_id(first.family_id) && is_id(first.variant_id));
+    files.set_origin({"", "Couriers of the market", "", "plain"});
+    EXPECT_EQ(window->document().job().origin.family_id, first.family_id) << "an id stays";
+    EXPECT_FALSE(files.save_variant("winter", path).isEmpty()) << "that file is there";
+    const QString other = QFileInfo(path).path() + "/winter.wembrix";
+    EXPECT_EQ(files.save_variant("winter", other).toStdString(), "");
+    ASSERT_TRUE(wait_for([&] { return window->document().path() == other && window->session().is_current(); }));
+    const Origin second = window->document().job().origin;
+    EXPECT_EQ(second.family_id, first.family_id);
+    EXPECT_NE(second.variant_id, first.variant_id);
+    EXPECT_EQ(second.variant, "winter");
+    EXPECT_EQ(read_job(path.toStdString())->origin.variant_id, first.variant_id) << "the first one was saved as it is";
 }
 
 TEST_F(Bench, WhichFilesADestinationIsGivenIsChosenNamedAndSeenBeforehand) {

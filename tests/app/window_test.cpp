@@ -164,7 +164,7 @@ TEST_F(Window, DeliversAndTheBoardSaysWhatArrived) {
     BoardView& view = window->page<DeliverStation>().board_view();
     QTest::mouseClick(view.viewport(), Qt::LeftButton, {}, view.visualRect(board.index(1, 2)).center());
     auto* claims = child<QTableWidget>("claims");
-    ASSERT_TRUE(wait_for([&] { return claims->rowCount() == 8; }));
+    ASSERT_TRUE(wait_for([&] { return claims->rowCount() == 9; }));
     for (int r = 0; r < claims->rowCount(); ++r) {
         EXPECT_TRUE(claims->item(r, 3)->text().contains("Pass")) << claims->item(r, 0)->text().toStdString();
     }
@@ -236,7 +236,7 @@ TEST_F(Window, TheBoardIsStillRightAfterARestart) {
     window->choose_station("deliver");
     window->page<DeliverStation>().board_view().setCurrentIndex(window->board().index(1, 1));
     auto* claims = child<QTableWidget>("claims");
-    EXPECT_TRUE(wait_for([&] { return claims->rowCount() == 8; }));
+    EXPECT_TRUE(wait_for([&] { return claims->rowCount() == 9; }));
 }
 
 TEST_F(Window, AHeldDeliverySaysWhy) {

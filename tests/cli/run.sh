@@ -356,5 +356,32 @@ check "and the job is as it was" cmp "$work/demo/sedge.wembrix" "$work/sedge_bef
 echo '{"guides": [{"chain": "leg", "point": "two"}]}' > "$work/bad.guides.json"
 check "guides that are none" ends 2 "$cli" build "$work/demo/sedge_surface.glb" --plan bird --guides "$work/bad.guides.json"
 
+# Which file is this? Families, variants and versions.
+mkdir "$work/family"
+cp "$work/demo/market_props.glb" "$work/demo/market_props.wembrix" "$work/family/"
+check "a job of a family" ends 0 "$cli" variant "$work/family/market_props.wembrix" --family "Stall goods" --name plain
+check "another variant" ends 0 "$cli" variant "$work/family/market_props.wembrix" "$work/family/goods_wet.wembrix" --name wet
+check "not over one that is there" ends 2 "$cli" variant "$work/family/market_props.wembrix" "$work/family/goods_wet.wembrix" --name wet
+check "in one sentence" one_sentence
+check "of the same family, with its own id" python3 -c "
+import json, sys
+a, b = (json.load(open('$work/family/' + n + '.wembrix')) for n in ('market_props', 'goods_wet'))
+sys.exit(0 if a['family'] == b['family'] and a['variant']['id'] != b['variant']['id'] and b['variant']['name'] == 'wet' else 1)"
+check "how its files would be called" ends 0 "$cli" deliver "$work/family/goods_wet.wembrix" --plan --json
+check "each prop in its folder" python_says "[r['file'] for r in d['deliveries'][0]['planned']][0] == 'props/parcel_large.glb'"
+check "nothing is written for it" [ ! -e "$work/family/deliveries" ]
+check "its files" ends 0 "$cli" deliver "$work/family/goods_wet.wembrix"
+cp "$work/family/deliveries/Tidewater_runtime/props/stall_lamp.glb" "$work/lamp.glb"
+check "which file this is" ends 0 "$cli" where "$work/lamp.glb" --jobs "$work/family" --json
+check "of that job and variant alone" python_says "d['variant']['name'] == 'wet' and d['number'] == 1 and [j['job'].rsplit('/', 1)[1] for j in d['jobs']] == ['goods_wet.wembrix'] and not d['stale']"
+sed -i 's/"factor": 0.01/"factor": 0.02/' "$work/family/goods_wet.wembrix"
+check "a changed card makes it stale" ends 1 "$cli" where "$work/lamp.glb" --jobs "$work/family" --json
+check "and says why" python_says "d['stale'] and 'card' in d['jobs'][0]['reason']"
+check "the next version" ends 0 "$cli" deliver "$work/family/goods_wet.wembrix"
+check "replaces it" ends 0 "$cli" where "$work/family/deliveries/Tidewater_runtime/props/stall_lamp.glb" --json
+check "and counts" python_says "d['number'] == 2 and len(d['replaces']) == 32 and d['in_delivery'] == 'as it was delivered'"
+check "a file of somebody else's" ends 2 "$cli" where "$work/demo/market_props.glb"
+check "in one sentence" one_sentence
+
 echo "$passed passed, $failed failed"
 [ "$failed" -eq 0 ]

@@ -1,10 +1,15 @@
 // Which kinds of files a destination is given, how they are called, and that each of them holds what it should.
+#include "core/base/file_sink.h"
 #include "core/base/files.h"
 #include "core/delivery/alone.h"
 #include "core/delivery/board.h"
 #include "core/delivery/delivery.h"
 #include "core/delivery/manifest.h"
+#include "core/delivery/stamp.h"
+#include "core/delivery/where.h"
 #include "core/formats/format.h"
+#include "core/job/job.h"
+#include "core/job/job_patch.h"
 #include "core/measure/scene/bounds.h"
 #include "small_scenes.h"
 
@@ -359,6 +364,118 @@ TEST_F(FileKinds, NamesThatCannotBeAreRefusedBeforeAnythingIsWritten) {
     EXPECT_NE(refused({{"model", "{clip}"}}).find("{clip}"), std::string::npos) << "a model is of no clip";
     EXPECT_NE(refused({{"model", "con/{job}"}}).find("con"), std::string::npos);
     EXPECT_FALSE(fs::exists(folder));
+}
+
+TEST_F(FileKinds, EachFileSaysWhichFileItIsAndWhatItReplaces) {
+    give({"model", "clip", "whole"});
+    request.made_from.origin = {new_id(), "Stall", new_id(), "evening"};
+    request.destination.files["model"] = "{job}_{variant}";
+    const DeliveryReport report = delivered();
+    for (const Arrival& arrival : report.arrivals) {
+        const auto claim = std::find_if(arrival.claims.begin(), arrival.claims.end(),
+                                        [](const Claim& one) { return one.name == "Says what it is"; });
+        ASSERT_NE(claim, arrival.claims.end());
+        EXPECT_TRUE(claim->pass);
+    }
+    const auto where = [&](const std::string& file) { return whereabouts_of(folder / file); };
+    const Result<Whereabouts> model = where("stall_evening.glb");
+    ASSERT_TRUE(model.ok()) << model.problem().sentence();
+    EXPECT_TRUE(model->from_file);
+    EXPECT_EQ(model->stamp["family"], (json{{"id", request.made_from.origin.family_id}, {"name", "Stall"}}));
+    EXPECT_EQ(model->stamp["variant"]["name"], "evening");
+    EXPECT_EQ(model->stamp["deliverable"], "model");
+    EXPECT_EQ(model->stamp["number"], 1);
+    EXPECT_FALSE(model->stamp.contains("replaces"));
+    EXPECT_EQ(state_in_delivery(*model), "as it was delivered");
+    EXPECT_EQ(where("stall_nod.glb")->stamp["deliverable"], "clip:nod");
+    // A file that says that it is another one is noticed.
+    json other = model->stamp;
+    EXPECT_TRUE(stamp_claim(model->stamp, other).pass);
+    other["content"] = "0";
+    EXPECT_FALSE(stamp_claim(model->stamp, other).pass);
+    EXPECT_FALSE(stamp_claim(model->stamp, json()).pass);
+    // A copy somewhere else tells the same; the next version says what it replaces.
+    const fs::path elsewhere = folder.string() + "_engine.glb";
+    fs::copy_file(folder / "stall_evening.glb", elsewhere);
+    const std::string before = *hash_of_file(elsewhere);
+    scene.meshes[0].positions.edit()[0].x() += 0.1F;
+    delivered();
+    const Result<Whereabouts> next = where("stall_evening.glb");
+    EXPECT_EQ(next->stamp["number"], 2);
+    EXPECT_EQ(next->stamp["replaces"], before);
+    EXPECT_EQ(whereabouts_of(elsewhere)->stamp["number"], 1);
+    EXPECT_EQ(state_in_delivery(*whereabouts_of(elsewhere)), "") << "no delivery is near";
+    fs::copy_file(elsewhere, folder / "stall_evening.glb", fs::copy_options::overwrite_existing);
+    EXPECT_EQ(state_in_delivery(*where("stall_evening.glb")), "version 2 is delivered by now");
+    fs::remove(elsewhere);
+    // Delivering the same once more makes the same bytes and counts nothing.
+    delivered();
+    const std::string bytes = *read_file(folder / "stall_nod.glb");
+    delivered();
+    EXPECT_EQ(*read_file(folder / "stall_nod.glb"), bytes);
+    EXPECT_EQ(where("stall_nod.glb")->stamp["number"], 2) << "the model it moves changed once";
+    EXPECT_FALSE(where("nobody.glb").ok());
+}
+
+TEST_F(FileKinds, AFileWithoutAPlaceForItIsToldByItsManifest) {
+    give({"clip"});
+    request.destination.container = "bvh";
+    delivered();
+    const Result<Whereabouts> clip = whereabouts_of(folder / "stall_nod.bvh");
+    ASSERT_TRUE(clip.ok()) << clip.problem().sentence();
+    EXPECT_FALSE(clip->from_file);
+    EXPECT_EQ(clip->stamp["deliverable"], "clip:nod");
+    EXPECT_EQ(clip->stamp["job"], "stall");
+    const fs::path elsewhere = folder.string() + "_elsewhere.bvh";
+    fs::copy_file(folder / "stall_nod.bvh", elsewhere);
+    EXPECT_FALSE(whereabouts_of(elsewhere).ok()) << "nothing near it tells";
+    fs::remove(elsewhere);
+}
+
+TEST_F(FileKinds, ADeliveredFileThatIsASourceSaysNothingInWhatIsMadeOfIt) {
+    give({"model"});
+    delivered();
+    const Result<LoadedSources> sources = load_sources({JobSource((folder / "stall_model.glb").string())}, folder, {});
+    ASSERT_TRUE(sources.ok());
+    EXPECT_EQ(sources->received->asset.extras, "");
+}
+
+TEST(Variants, AnEditOfAJobHoldsAllThatChangedAndTheNamesOfItsFamilyToo) {
+    const Job before = new_job({"lamp.glb"});
+    Job after = new_variant(before, "cracked");
+    after.name = "x";
+    after.sources.emplace_back("y.glb");
+    after.steps.push_back({"strip_prefix"});
+    after.destinations.pop_back();
+    after.poses["stance"] = {};
+    after.source_contents["y.glb"] = "0";
+    after.deliveries = "out";
+    const JobPatch patch(before, after);
+    Job job = before;
+    patch.redo(job);
+    EXPECT_EQ(job, after);
+    patch.undo(job);
+    EXPECT_EQ(job, before);
+}
+
+TEST(Variants, KeepTheirFamilyAndHaveAnIdOfTheirOwn) {
+    Job job = new_job({"lamp.glb"});
+    EXPECT_TRUE(is_id(job.origin.family_id) && is_id(job.origin.variant_id));
+    EXPECT_EQ(job.origin.family, "lamp");
+    const Job other = new_variant(job, "cracked");
+    EXPECT_EQ(other.origin.family_id, job.origin.family_id);
+    EXPECT_NE(other.origin.variant_id, job.origin.variant_id);
+    job.name = "another name";
+    const Result<Job> back = job_from_json(job_to_json(job), "x");
+    ASSERT_TRUE(back.ok());
+    EXPECT_EQ(back->origin, job.origin) << "ids stay, whatever it is called";
+    json wrong = job_to_json(job);
+    wrong["family"]["id"] = "mine";
+    EXPECT_FALSE(job_from_json(wrong, "x").ok());
+    wrong.erase("family");
+    EXPECT_FALSE(job_from_json(wrong, "x").ok()) << "a variant of no family";
+    wrong.erase("variant");
+    EXPECT_TRUE(job_from_json(wrong, "x").ok()) << "an older job has none";
 }
 
 TEST(FileKindsOfADestination, AreReadWrittenAndRefusedWithTheNearest) {

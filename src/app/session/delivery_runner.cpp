@@ -32,7 +32,7 @@ std::optional<DeliveryRequest> DeliveryRunner::request_for(const Destination& de
     request.destination = destination;
     request.job_name = document_.job().name;
     request.folder = folder_of(destination);
-    request.made_from = state->sources->made_from(document_.job().steps);
+    request.made_from = state->sources->made_from(document_.job());
     request.left = state->left;
     request.card_problems = state->replay.problems();
     return request;
@@ -154,7 +154,7 @@ void DeliveryRunner::look_again(const CellKey& cell, const std::string& content)
         worker_.start([this, state, request, cell]() mutable {
             request.prepared = &state->replay.prepared();
             Result<std::vector<Deliverable>> plan =
-                plan_deliverables(*request.prepared, request.destination, request.job_name);
+                plan_deliverables(*request.prepared, request.destination, request.naming());
             if (!plan) {
                 return;
             }

@@ -3,6 +3,7 @@
 #include "core/formats/format.h"
 #include "core/job/card_edits.h"
 #include "session/library.h"
+#include "shell/origin_dialog.h"
 
 #include <QAbstractButton>
 #include <QCoreApplication>
@@ -148,6 +149,56 @@ bool JobFiles::save_as() {
         add_recent_job(document_.path());
     }
     return done.ok();
+}
+
+void JobFiles::set_origin(const Origin& origin) {
+    document_.edit(tr("Name family and variant"), [&](Job& job) {
+        job.origin.family = origin.family;
+        job.origin.variant = origin.variant;
+        const std::string family = job.origin.family;
+        give_ids(job);
+        job.origin.family = family.empty() ? job.name : family;
+    });
+}
+
+QString JobFiles::save_variant(const QString& name, const QString& path) {
+    if (QFileInfo::exists(path)) {
+        return tr("%1 is there already.").arg(path);
+    }
+    if (document_.job().origin.family_id.empty()) {
+        set_origin(document_.job().origin); // the one that it comes of is of that family, too
+    }
+    if (!document_.path().isEmpty()) {
+        if (const Outcome saved = document_.save(document_.path()); !saved) {
+            return QString::fromStdString(saved.problem().sentence());
+        }
+    }
+    Job other = new_variant(document_.job(), name.toStdString());
+    other.name = QFileInfo(path).completeBaseName().toStdString();
+    if (const Outcome written = write_job(other, path.toStdString()); !written) {
+        return QString::fromStdString(written.problem().sentence());
+    }
+    return open_paths({path});
+}
+
+void JobFiles::ask_for_origin() {
+    OriginDialog dialog(document_.job().origin, window_);
+    if (dialog.exec() != QDialog::Accepted) {
+        return;
+    }
+    if (!dialog.wants_variant()) {
+        set_origin(dialog.origin());
+        return;
+    }
+    const QString name = QString::fromStdString(dialog.origin().variant);
+    const QString folder = QString::fromStdString(document_.folder().string());
+    const QString suggestion = folder + QLatin1Char('/') + QString::fromStdString(document_.job().name) +
+                               (name.isEmpty() ? QString() : QLatin1Char('_') + name) + QStringLiteral(".wembrix");
+    const QString path =
+        QFileDialog::getSaveFileName(window_, tr("Save the new variant"), suggestion, tr("Wembrix jobs (*.wembrix)"));
+    if (!path.isEmpty()) {
+        report(save_variant(name, path));
+    }
 }
 
 bool JobFiles::may_lose_changes() {

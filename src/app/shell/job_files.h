@@ -21,6 +21,12 @@ class JobFiles : public QObject {
     QString open_paths(const QStringList& paths);
     bool save();
     bool save_as();
+    /// Asks for the names of family and variant; or saves another variant of the family, and goes on with that one.
+    void ask_for_origin();
+    /// Gives the job these names, with ids where it has none yet.
+    void set_origin(const Origin& origin);
+    /// Saves the job as another variant beside it and opens that one; what went wrong, or nothing.
+    QString save_variant(const QString& name, const QString& path);
     /// Asks about changes that are not saved, if there are any.
     bool may_lose_changes();
     void ask_for_job();

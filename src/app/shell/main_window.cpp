@@ -286,8 +286,8 @@ std::function<QStringList(const Destination&)> MainWindow::names_of_files() cons
         }
         const std::filesystem::path folder =
             document_.folder() / document_.job().deliveries / file_name_safe(destination.name);
-        const Result<std::vector<std::string>> files =
-            planned_files(shown->replay.prepared(), destination, document_.job().name, folder);
+        const Result<std::vector<std::string>> files = planned_files(
+            shown->replay.prepared(), destination, {document_.job().name, document_.job().origin.variant}, folder);
         QStringList list;
         for (const std::string& file : files ? *files : std::vector<std::string>{files.problem().sentence()}) {
             list << QString::fromStdString(file);

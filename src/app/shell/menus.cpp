@@ -56,6 +56,7 @@ void make_job_menu(MainWindow& window) {
     add_action(job, tr("&Save"), QKeySequence::Save, [&files] { files.save(); });
     add_action(job, tr("Save &as…"), QKeySequence::SaveAs, [&files] { files.save_as(); });
     job->addSeparator();
+    add_action(job, tr("Family and &variant…"), {}, [&files] { files.ask_for_origin(); });
     add_action(job, tr("&Destinations…"), {}, [&window] { window.edit_destinations(); });
     add_action(job, tr("De&liver what is not up to date"), keys_of(Shortcut::deliver_stale),
                [&window] { window.header().go().click(); });

@@ -56,7 +56,7 @@ BoardColumn read_board(const DeliveryRequest& request) {
     BoardColumn column;
     column.destination = request.destination.name;
     Result<std::vector<Deliverable>> plan =
-        plan_deliverables(*request.prepared, request.destination, request.job_name, request.folder);
+        plan_deliverables(*request.prepared, request.destination, request.naming(), request.folder);
     if (!plan) {
         column.problem = plan.problem();
         return column;

@@ -313,7 +313,7 @@ template <Scene (*part)(const Scene&, const std::string&)> DeliverableKind part_
     kind.id = id;
     kind.is_the_model = false;
     kind.content = [](const Scene& prepared, const std::string& name, const ContentBase& base) {
-        return content_of_model(part(prepared, name), base.destination, base.job_name);
+        return content_of_model(part(prepared, name), base.destination, base.naming.job);
     };
     kind.conform = [](const Scene& prepared, const std::string& name, const Destination& destination) {
         return conform_model(part(prepared, name), destination);
@@ -424,7 +424,7 @@ std::string file_of(const DeliverableKind& kind, const std::string& stem, const 
     return stem + std::string(kind.suffix.empty() ? format_of(kind, destination)->suffix() : kind.suffix);
 }
 
-Result<std::string> stem_of(const Deliverable& deliverable, const Scene& prepared, const std::string& job_name,
+Result<std::string> stem_of(const Deliverable& deliverable, const Scene& prepared, const Naming& naming,
                             const Destination& destination) {
     const DeliverableKind& kind = *deliverable.kind;
     FileTokens tokens;
@@ -433,7 +433,8 @@ Result<std::string> stem_of(const Deliverable& deliverable, const Scene& prepare
     } else {
         tokens.clip = deliverable.name;
     }
-    tokens.job = job_name;
+    tokens.job = naming.job;
+    tokens.variant = naming.variant;
     tokens.number = deliverable.number;
     tokens.date = deliverable.date.empty() ? tokens.date : deliverable.date;
     const FileKind& row = *file_kind(kind.id);
@@ -444,7 +445,11 @@ std::string content_of(const Scene& prepared, const DeliverableKind& kind, const
                        const ContentBase& base) {
     Hasher hash;
     hash.text(kind.content(prepared, name, base));
-    hash.text(file_template(base.destination, *file_kind(kind.id)));
+    const std::string name_of_file = file_template(base.destination, *file_kind(kind.id));
+    hash.text(name_of_file);
+    if (name_of_file.find("{variant}") != std::string::npos) {
+        hash.text(base.naming.variant);
+    }
     return hash.hex();
 }
 

@@ -26,16 +26,25 @@ struct Deliverable {
     std::string stem;                      ///< file below the delivery's folder, without suffix
     std::string content{};                 ///< hash of what goes into it, where a plan for a folder found it
     int number = 1;                        ///< counts its contents there; what stands for {number}
+    std::string replaces{};                ///< the hash of the file with the content before this one
     std::string date{};                    ///< when this one was delivered first, "2000-12-31"; for {date}
 
     /// "model", "clip:wade": stands in manifests and is what the command line says.
     [[nodiscard]] std::string id() const;
 };
 
+/// What files are named for.
+struct Naming {
+    std::string job;
+    std::string variant; ///< the name of the job's variant, if it has one
+    Naming(std::string of_job, std::string of_variant = {}) : job(std::move(of_job)), variant(std::move(of_variant)) {}
+    Naming(const char* of_job) : job(of_job) {}
+};
+
 /// What a file's content depends on beside the scene.
 struct ContentBase {
     const Destination& destination;
-    const std::string& job_name;
+    const Naming& naming;
     const std::string& model_content; ///< the hash of the model for that destination
 };
 
@@ -77,7 +86,7 @@ const Format* format_of(const DeliverableKind& kind, const Destination& destinat
 /// How the file is called that is opened first.
 std::string file_of(const DeliverableKind& kind, const std::string& stem, const Destination& destination);
 /// The name of its file below the delivery's folder, without suffix.
-Result<std::string> stem_of(const Deliverable& deliverable, const Scene& prepared, const std::string& job_name,
+Result<std::string> stem_of(const Deliverable& deliverable, const Scene& prepared, const Naming& naming,
                             const Destination& destination);
 /// A hash of what goes into a deliverable, and of how its file is called.
 std::string content_of(const Scene& prepared, const DeliverableKind& kind, const std::string& name,

@@ -3,6 +3,7 @@
 #include "core/delivery/arrival_check.h"
 #include "core/delivery/handover.h"
 #include "core/delivery/manifest.h"
+#include "core/delivery/stamp.h"
 #include "core/destination/conform.h"
 #include "core/destination/file_paths.h"
 #include "core/formats/format.h"
@@ -77,7 +78,7 @@ std::optional<Problem> problem_with_paths(const std::vector<Deliverable>& plan, 
 } // namespace
 
 Result<std::vector<Deliverable>> plan_deliverables(const Scene& prepared, const Destination& destination,
-                                                   const std::string& job_name, const fs::path& folder) {
+                                                   const Naming& naming, const fs::path& folder) {
     std::vector<Deliverable> plan;
     for (const DeliverableKind& kind : deliverable_kinds()) {
         const Format* format = format_of(kind, destination);
@@ -96,14 +97,14 @@ Result<std::vector<Deliverable>> plan_deliverables(const Scene& prepared, const 
     }
     if (!folder.empty()) {
         const nlohmann::json manifest = read_manifest(folder);
-        const std::string model_content = content_of_model(prepared, destination, job_name);
+        const std::string model_content = content_of_model(prepared, destination, naming.job);
         for (Deliverable& one : plan) {
-            one.content = content_of(prepared, *one.kind, one.name, {destination, job_name, model_content});
+            one.content = content_of(prepared, *one.kind, one.name, {destination, naming, model_content});
             count_delivery(one, one.content, manifest);
         }
     }
     for (Deliverable& deliverable : plan) {
-        Result<std::string> stem = stem_of(deliverable, prepared, job_name, destination);
+        Result<std::string> stem = stem_of(deliverable, prepared, naming, destination);
         if (!stem) {
             return stem.problem();
         }
@@ -119,8 +120,8 @@ Result<std::vector<Deliverable>> plan_deliverables(const Scene& prepared, const 
 }
 
 Result<std::vector<std::string>> planned_files(const Scene& prepared, const Destination& destination,
-                                               const std::string& job_name, const fs::path& folder) {
-    const Result<std::vector<Deliverable>> plan = plan_deliverables(prepared, destination, job_name);
+                                               const Naming& naming, const fs::path& folder) {
+    const Result<std::vector<Deliverable>> plan = plan_deliverables(prepared, destination, naming);
     if (!plan) {
         return plan.problem();
     }
@@ -199,9 +200,9 @@ class Delivery {
 
   private:
     /// The model that others are checked on, as this delivery would have it.
-    Outcome make_model(const std::string& stem, Arrival& arrival) {
+    Outcome make_model(const std::string& stem, Arrival& arrival, const nlohmann::json& stamp = {}) {
         Result<Scene> arrived =
-            model_round_trip(*request_.prepared, request_.destination, stem, staging_folder_, arrival);
+            model_round_trip(*request_.prepared, request_.destination, stem, staging_folder_, arrival, stamp);
         if (!arrived) {
             return arrived.problem();
         }
@@ -209,11 +210,15 @@ class Delivery {
         return Done{};
     }
 
+    [[nodiscard]] nlohmann::json stamp(const Deliverable& deliverable) const {
+        return stamp_of(deliverable, request_.job_name, request_.made_from, request_.destination);
+    }
+
     Outcome make(const Deliverable& deliverable, Arrival& arrival) {
         const Scene& prepared = *request_.prepared;
         const DeliverableKind& kind = *deliverable.kind;
         if (kind.is_the_model) {
-            if (Outcome made = make_model(deliverable.stem, arrival); !made) {
+            if (Outcome made = make_model(deliverable.stem, arrival, stamp(deliverable)); !made) {
                 return made;
             }
             arrival.scene = model_;
@@ -242,8 +247,8 @@ class Delivery {
                                    staging_folder_ / arrival.files.front(), model_.get(), arrival);
         }
         const Conformed conformed = kind.conform(prepared, deliverable.name, request_.destination);
-        Result<Scene> arrived =
-            round_trip(conformed.scene, deliverable.stem, request_.destination, staging_folder_, arrival);
+        Result<Scene> arrived = round_trip(conformed.scene, deliverable.stem, request_.destination, staging_folder_,
+                                           arrival, stamp(deliverable));
         if (!arrived) {
             return arrived.problem();
         }
@@ -284,7 +289,7 @@ Ledger delivered_ledger(const DeliveryRequest& request) {
 
 Result<DeliveryReport> deliver(const DeliveryRequest& request) {
     Result<std::vector<Deliverable>> plan =
-        plan_deliverables(*request.prepared, request.destination, request.job_name, request.folder);
+        plan_deliverables(*request.prepared, request.destination, request.naming(), request.folder);
     if (!plan) {
         return plan.problem();
     }
@@ -310,7 +315,7 @@ Result<Arrival> check_again(const DeliveryRequest& request, const Deliverable& d
     }
     const std::string model_content = content_of_model(prepared, request.destination, request.job_name);
     const std::string content =
-        content_of(prepared, kind, deliverable.name, {request.destination, request.job_name, model_content});
+        content_of(prepared, kind, deliverable.name, {request.destination, request.naming(), model_content});
     Arrival arrival;
     arrival.deliverable = deliverable;
     arrival.content = content;
@@ -318,11 +323,17 @@ Result<Arrival> check_again(const DeliveryRequest& request, const Deliverable& d
     arrival.accepted = accepted_stops(look_for_findings({prepared, &request.destination}));
     arrival.files = {file_of(kind, deliverable.stem, request.destination)};
     Result<Scene> there = Scene();
+    nlohmann::json said;
     if (kind.check_file == nullptr) {
-        there = read_delivered(*format, request.folder / arrival.files.front(), request.destination);
+        there = read_delivered(*format, request.folder / arrival.files.front(), request.destination, &said);
     }
     if (!there) {
         return there.problem();
+    }
+    if (kind.check_file == nullptr && has(format->writes, Content::carried)) {
+        Deliverable now = deliverable;
+        now.content = content;
+        arrival.says = stamp_claim(stamp_of(now, request.job_name, request.made_from, request.destination), said);
     }
     std::error_code error;
     arrival.bytes = fs::file_size(request.folder / arrival.files.front(), error);

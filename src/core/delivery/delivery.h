@@ -22,13 +22,12 @@ namespace wembrix {
 /// All that goes out, kind by kind. Refuses file names that clash, case ignored, and with a folder paths that cannot be
 /// there.
 Result<std::vector<Deliverable>> plan_deliverables(const Scene& prepared, const Destination& destination,
-                                                   const std::string& job_name,
-                                                   const std::filesystem::path& folder = {});
+                                                   const Naming& naming, const std::filesystem::path& folder = {});
 
 /// How its files would be called below that folder, with the first number and date of each; the same refusals. Nothing
 /// is hashed or read.
 Result<std::vector<std::string>> planned_files(const Scene& prepared, const Destination& destination,
-                                               const std::string& job_name, const std::filesystem::path& folder);
+                                               const Naming& naming, const std::filesystem::path& folder);
 
 enum class CellState { never, stale, held, arrived };
 std::string_view cell_state_name(CellState state);
@@ -46,9 +45,10 @@ struct Arrival {
     std::vector<FileFact> facts;     ///< one a file
     std::filesystem::path staged_in; ///< where they were written before they are put in place
     std::vector<Claim> claims;
-    Drift drift;        ///< on the frames
-    Drift between;      ///< at `moments_a_frame` moments of each; nothing where the clip lay on frames already
-    std::string reason; ///< why it is held or stale, in one line
+    std::optional<Claim> says; ///< of what the file says of itself, where it can; it is the last of the claims
+    Drift drift;               ///< on the frames
+    Drift between;             ///< at `moments_a_frame` moments of each; nothing where the clip lay on frames already
+    std::string reason;        ///< why it is held or stale, in one line
     std::shared_ptr<const Scene> scene; ///< what arrived: the model, or the model moved by the clip
     uintmax_t bytes = 0;
     std::string hash;                   ///< of the first file
@@ -69,6 +69,7 @@ struct DeliveryRequest {
     std::vector<std::string> card_problems; ///< steps that did not fit; any holds the delivery
     std::function<void(int done, int all, const std::string& what)> progress;
     std::function<bool()> stop;
+    [[nodiscard]] Naming naming() const { return {job_name, made_from.origin.variant}; }
 };
 
 struct DeliveryReport {

@@ -2,6 +2,7 @@
 
 #include "core/base/files.h"
 #include "core/delivery/manifest.h"
+#include "core/delivery/stamp.h"
 #include "core/destination/conform.h"
 #include "core/destination/file_space.h"
 #include "core/formats/format.h"
@@ -102,9 +103,18 @@ void sweep_delivery(const fs::path& folder) {
     }
 }
 
-Result<Scene> read_delivered(const Format& format, const fs::path& file, const Destination& destination) {
+Result<Scene> read_delivered(const Format& format, const fs::path& file, const Destination& destination,
+                             nlohmann::json* stamp) {
     Result<Scene> scene = format.read(file);
-    return scene ? Result<Scene>(from_space(scene.take(), read_space(format, destination))) : scene;
+    if (!scene) {
+        return scene;
+    }
+    Scene read = from_space(scene.take(), read_space(format, destination));
+    nlohmann::json said = take_stamp(read);
+    if (stamp != nullptr) {
+        *stamp = std::move(said);
+    }
+    return read;
 }
 
 Outcome in_its_folder(const std::string& stem, const fs::path& folder, Arrival& arrival,
@@ -157,25 +167,37 @@ Outcome write_scene(const Scene& scene, const std::string& stem, const Destinati
 } // namespace
 
 Result<Scene> round_trip(const Scene& scene, const std::string& stem, const Destination& destination,
-                         const fs::path& staging_folder, Arrival& arrival) {
+                         const fs::path& staging_folder, Arrival& arrival, const nlohmann::json& stamp) {
+    const Format& format = *format_with_id(destination.container);
+    const bool is_stamped = !stamp.is_null() && has(format.writes, Content::carried);
+    Scene stamped;
+    if (is_stamped) {
+        stamped = scene;
+        put_stamp(stamped, stamp);
+    }
     const Outcome written =
         in_its_folder(stem, staging_folder, arrival, [&](const fs::path& folder, const std::string& name) {
-            return write_scene(scene, name, destination, folder, arrival);
+            return write_scene(is_stamped ? stamped : scene, name, destination, folder, arrival);
         });
     if (!written) {
         return written.problem();
     }
-    return read_delivered(*format_with_id(destination.container), staging_folder / arrival.files.front(), destination);
+    nlohmann::json said;
+    Result<Scene> read = read_delivered(format, staging_folder / arrival.files.front(), destination, &said);
+    if (read && is_stamped) {
+        arrival.says = stamp_claim(stamp, said);
+    }
+    return read;
 }
 
 Result<Scene> model_round_trip(const Scene& prepared, const Destination& destination, const std::string& stem,
-                               const fs::path& staging_folder, Arrival& arrival) {
+                               const fs::path& staging_folder, Arrival& arrival, const nlohmann::json& stamp) {
     Conformed conformed = conform_model(prepared, destination);
     if (!has_all(format_with_id(destination.container)->writes, model_kind().needs)) {
         // The container holds no surfaces: motion is checked on those that it is meant for.
         return std::move(conformed.scene);
     }
-    return round_trip(conformed.scene, stem, destination, staging_folder, arrival);
+    return round_trip(conformed.scene, stem, destination, staging_folder, arrival, stamp);
 }
 
 Outcome put_in_place(const std::vector<Arrival*>& arrivals, const nlohmann::json& old, const fs::path& folder) {

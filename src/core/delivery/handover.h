@@ -33,22 +33,27 @@ class StagingFolder {
 /// Sweeps a delivery's folder where nothing is to be written.
 void sweep_delivery(const std::filesystem::path& folder);
 
-/// Reads a file that a destination was given, into core's own axes and unit.
-Result<Scene> read_delivered(const Format& format, const std::filesystem::path& file, const Destination& destination);
+/// Reads a file that a destination was given, into core's own axes and unit. What it says of itself is taken out of it,
+/// into `stamp` where one is given.
+Result<Scene> read_delivered(const Format& format, const std::filesystem::path& file, const Destination& destination,
+                             nlohmann::json* stamp = nullptr);
 
 /// Calls `write` with the folder of a stem such as "props/lamp" below `folder`, which is made, and its last name; the
 /// files that it says in `arrival` are told from `folder` then.
 Outcome in_its_folder(const std::string& stem, const std::filesystem::path& folder, Arrival& arrival,
                       const std::function<Outcome(const std::filesystem::path&, const std::string&)>& write);
 
-/// Writes the scene into the staging folder, says so in `arrival`, and reads it back.
+/// Writes the scene into the staging folder, says so in `arrival`, and reads it back. With a stamp the file says it,
+/// and a claim holds what it said against it, where the container has a place for that.
 Result<Scene> round_trip(const Scene& scene, const std::string& stem, const Destination& destination,
-                         const std::filesystem::path& staging_folder, Arrival& arrival);
+                         const std::filesystem::path& staging_folder, Arrival& arrival,
+                         const nlohmann::json& stamp = {});
 
 /// The model that clips are checked on: conformed, and if the container holds models, written and read back. What was
 /// written is in `arrival`.
 Result<Scene> model_round_trip(const Scene& prepared, const Destination& destination, const std::string& stem,
-                               const std::filesystem::path& staging_folder, Arrival& arrival);
+                               const std::filesystem::path& staging_folder, Arrival& arrival,
+                               const nlohmann::json& stamp = {});
 
 /// Puts in place what arrived, from where it is staged. The manifest names every file before it is moved, so that a
 /// file left by a crash is known as ours. A file that is there and that `old` does not list is never replaced: its

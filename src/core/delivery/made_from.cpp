@@ -6,6 +6,8 @@
 #include "core/scene/content.h"
 
 #include <algorithm>
+#include <fmt/format.h>
+#include <random>
 
 namespace wembrix {
 
@@ -23,6 +25,19 @@ MadeFrom made_from(const std::vector<std::string>& source_names, const std::vect
     }
     from.card = hash_of(card.dump());
     return from;
+}
+
+std::string new_id() {
+    std::random_device lot;
+    std::string id;
+    for (int part = 0; part < 4; ++part) {
+        id += fmt::format("{:08x}", lot() & 0xFFFFFFFFU);
+    }
+    return id;
+}
+
+bool is_id(std::string_view text) {
+    return text.size() == 32 && text.find_first_not_of("0123456789abcdef") == std::string_view::npos;
 }
 
 std::string hash_of_destination(const Destination& destination) {

@@ -7,16 +7,30 @@
 
 #include <nlohmann/json.hpp>
 #include <string>
+#include <string_view>
 #include <utility>
 #include <vector>
 
 namespace wembrix {
+
+/// What a job's files belong to, however they are called and wherever they are made. Ids are given once and kept.
+struct Origin {
+    std::string family_id{}; ///< 32 hexadecimal digits; empty: the job has none yet
+    std::string family{};    ///< its name, for people
+    std::string variant_id{};
+    std::string variant{};
+    bool operator==(const Origin& other) const = default;
+};
+/// 128 bits drawn by lot, as hexadecimal digits.
+std::string new_id();
+bool is_id(std::string_view text);
 
 /// Hashes of what a delivery depends on. They say what changed; whether it matters to a file, its content says.
 struct MadeFrom {
     std::vector<std::pair<std::string, std::string>> sources; ///< file name and hash of its bytes
     std::string card;                                         ///< of the steps that are on
     std::string destination;                                  ///< of all that it says; set by the delivery
+    Origin origin;                                            ///< whose files they are
 
     bool operator==(const MadeFrom& other) const = default;
 };

@@ -150,6 +150,9 @@ json file_rows(const Arrival& arrival, const std::string& model_content, const M
                         {"number", arrival.deliverable.number},
                         {"model_content", model_content},
                         {"made_from", made_from_json(made_from, destination)}});
+        if (!arrival.deliverable.replaces.empty()) {
+            rows.back()["replaces"] = arrival.deliverable.replaces;
+        }
         const FileKind& kind = *file_kind(arrival.deliverable.kind->id);
         if (file_template(destination, kind).find("{date}") != std::string::npos) {
             rows.back()["date"] = arrival.deliverable.date; // else a manifest holds no times
@@ -379,6 +382,7 @@ std::vector<ManifestRow> rows_of(const json& manifest) {
         row.content = text_in(from, "content");
         row.model_content = text_in(from, "model_content");
         row.date = text_in(from, "date");
+        row.replaces = text_in(from, "replaces");
         if (const auto number = from.find("number"); number != from.end() && number->is_number_integer()) {
             row.number = static_cast<int>(std::clamp<int64_t>(number->get<int64_t>(), 1, 1000000000));
         }
@@ -431,6 +435,7 @@ void count_delivery(Deliverable& deliverable, const std::string& content, const 
         const bool is_the_same = row.content == content;
         deliverable.number = is_the_same ? row.number : row.number + 1;
         deliverable.date = is_the_same && !row.date.empty() ? row.date : deliverable.date;
+        deliverable.replaces = is_the_same ? row.replaces : row.hash;
         return;
     }
 }

@@ -50,8 +50,9 @@ struct ManifestRow {
     std::string content; ///< hash of what went into it
     std::string model_content;
     MadeFrom made_from;
-    int number = 1;   ///< counts the contents that it had
-    std::string date; ///< when this one was delivered first
+    int number = 1;       ///< counts the contents that it had
+    std::string date;     ///< when this one was delivered first
+    std::string replaces; ///< the hash of the file before it
 };
 /// Only rows that name a file below this very folder; what is missing in them stays empty.
 std::vector<ManifestRow> rows_of(const nlohmann::json& manifest);

@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <cmath>
 #include <fmt/format.h>
+#include <utility>
 
 namespace wembrix {
 
@@ -66,6 +67,9 @@ Claim frames_claim(const FramesAndRate& should, const FramesAndRate& is) {
 }
 
 void settle_state(Arrival& arrival) {
+    if (arrival.says) {
+        arrival.claims.push_back(*std::exchange(arrival.says, std::nullopt));
+    }
     arrival.state = CellState::arrived;
     for (const Claim& claim : arrival.claims) {
         if (claim.holds_back()) {

@@ -38,6 +38,7 @@ std::optional<std::string> filled(std::string_view token, const FileTokens& toke
                                                             {"part", tokens.part},
                                                             {"prop", tokens.prop},
                                                             {"date", tokens.date},
+                                                            {"variant", tokens.variant},
                                                             {"number", std::to_string(tokens.number)}};
     const bool of_some = token == "clip" || token == "part" || token == "prop";
     const auto found = values.find(token);
@@ -48,7 +49,7 @@ std::optional<std::string> filled(std::string_view token, const FileTokens& toke
 }
 
 std::string tokens_of(const FileKind& kind) {
-    std::string text = "There are {job}, {destination}, {kind}, {date}, {number}";
+    std::string text = "There are {job}, {destination}, {kind}, {variant}, {date}, {number}";
     for (const std::string_view one : {"part", "clip", "prop"}) {
         if (kind.tokens.find(one) != std::string_view::npos) {
             text += fmt::format(", {{{}}}", one);

@@ -38,6 +38,7 @@ struct FileTokens {
     std::string clip{};
     std::string prop{};
     std::string job{};
+    std::string variant{};           ///< empty: the job's file is of none with a name
     std::string date = "2000-01-01"; ///< of the delivery that first had this content
     int number = 1;                  ///< of it: counted up when the content changes
 };

@@ -3,6 +3,7 @@
 #include "core/base/file_version.h"
 #include "core/base/files.h"
 #include "core/base/json_file.h"
+#include "core/delivery/stamp.h"
 #include "core/formats/format.h"
 #include "core/job/assemble.h"
 #include "core/job/job_data.h"
@@ -10,6 +11,7 @@
 
 #include <algorithm>
 #include <fmt/format.h>
+#include <tuple>
 
 namespace wembrix {
 
@@ -31,6 +33,10 @@ json job_to_json(const Job& job) {
     json to = {{"format", "wembrix job"},     {"version", file_version}, {"name", job.name},
                {"sources", sources},          {"steps", steps},          {"destinations", destinations},
                {"deliveries", job.deliveries}};
+    if (!job.origin.family_id.empty()) {
+        to["family"] = {{"id", job.origin.family_id}, {"name", job.origin.family}};
+        to["variant"] = {{"id", job.origin.variant_id}, {"name", job.origin.variant}};
+    }
     if (!job.source_contents.empty()) {
         to["source_contents"] = job.source_contents;
     }
@@ -52,6 +58,26 @@ void job_from_1(json& job) {
 }
 } // namespace
 
+namespace {
+/// What is wrong with the job's ids, or nothing.
+std::string read_origin(const json& from, Origin& origin) {
+    const bool has_family = from.contains("family");
+    if (!has_family && !from.contains("variant")) {
+        return "";
+    }
+    for (const auto& [key, id, name] : {std::tuple("family", &origin.family_id, &origin.family),
+                                        std::tuple("variant", &origin.variant_id, &origin.variant)}) {
+        const json one = from.value(key, json());
+        if (!one.is_object() || !one.value("id", json()).is_string() || !is_id(one["id"].get<std::string>())) {
+            return fmt::format("\"{}\" has no id.", key);
+        }
+        *id = one["id"].get<std::string>();
+        *name = one.value("name", json()).is_string() ? one["name"].get<std::string>() : std::string();
+    }
+    return "";
+}
+} // namespace
+
 Result<Job> job_from_json(const json& given, const std::string& where) {
     json from = given;
     if (!from.is_object() || from.value("format", json()) != "wembrix job") {
@@ -68,6 +94,9 @@ Result<Job> job_from_json(const json& given, const std::string& where) {
     };
     text("name", job.name);
     text("deliveries", job.deliveries);
+    if (const std::string wrong = read_origin(from, job.origin); !wrong.empty()) {
+        return Problem{wrong, where, "An id is 32 of the digits 0 to 9 and a to f."};
+    }
     const std::filesystem::path deliveries = std::filesystem::path(job.deliveries).lexically_normal();
     if (deliveries.is_relative() && !deliveries.empty() && *deliveries.begin() == "..") {
         return Problem{"delivers into a folder outside its own.", where,
@@ -153,7 +182,26 @@ Job new_job(const std::vector<std::filesystem::path>& sources) {
         job.name = sources.front().stem().string();
     }
     job.destinations = built_in_destinations();
+    give_ids(job);
     return job;
+}
+
+void give_ids(Job& job) {
+    if (job.origin.family_id.empty()) {
+        job.origin.family_id = new_id();
+        job.origin.family = job.name;
+    }
+    if (job.origin.variant_id.empty()) {
+        job.origin.variant_id = new_id();
+    }
+}
+
+Job new_variant(const Job& job, const std::string& name) {
+    Job other = job;
+    give_ids(other);
+    other.origin.variant_id = new_id();
+    other.origin.variant = name;
+    return other;
 }
 
 std::vector<Step> first_steps(const Scene& received) {
@@ -225,6 +273,9 @@ Result<ReadSource> read_source(const std::filesystem::path& path, size_t place) 
         return bytes.problem();
     }
     Result<Scene> scene = read_scene(path);
+    if (scene) {
+        take_stamp(*scene); // of a file that was delivered once: what is made of it is another
+    }
     if (!scene) {
         return scene.problem();
     }
@@ -315,12 +366,14 @@ Result<LoadedSources> load_sources(const std::vector<JobSource>& sources, const 
     return loaded;
 }
 
-MadeFrom LoadedSources::made_from(const std::vector<Step>& steps) const {
+MadeFrom LoadedSources::made_from(const Job& job) const {
     std::vector<std::string> names;
     for (const Source& source : sources) {
         names.push_back(source.name);
     }
-    return wembrix::made_from(names, hashes, steps);
+    MadeFrom from = wembrix::made_from(names, hashes, job.steps);
+    from.origin = job.origin;
+    return from;
 }
 
 } // namespace wembrix

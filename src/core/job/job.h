@@ -21,6 +21,7 @@ namespace wembrix {
 
 struct Job {
     std::string name = "untitled";
+    Origin origin; ///< the family and the variant that its files are of
     std::vector<JobSource> sources;
     std::vector<Step> steps;
     std::vector<Destination> destinations;
@@ -42,6 +43,10 @@ Outcome write_job(const Job& job, const std::filesystem::path& file);
 /// A job for files that were dropped, before anything is known of them: their names and the destinations that come
 /// with Wembrix.
 Job new_job(const std::vector<std::filesystem::path>& sources);
+/// Gives a job its ids, where it has none, and its name to a family without one.
+void give_ids(Job& job);
+/// A copy of the job that is another variant of its family: with an id of its own.
+Job new_variant(const Job& job, const std::string& name);
 /// What a new job leaves behind once its sources are read: cameras, lights, helpers, and beside a skinned character
 /// the surfaces that no joint moves; and what is the same motion once more. Empty when there is nothing of the kind.
 std::vector<Step> first_steps(const Scene& received);
@@ -63,7 +68,7 @@ struct LoadedSources {
     std::vector<Source> sources;
     bool follows_card = false; ///< takes were matched by names that the route card gives
 
-    [[nodiscard]] MadeFrom made_from(const std::vector<Step>& steps) const;
+    [[nodiscard]] MadeFrom made_from(const Job& job) const;
 };
 /// A hash of a source: of its own bytes, and of the files beside it that the scene was read from.
 std::string hash_of_source(const std::string& bytes, const Scene& scene);

@@ -11,6 +11,7 @@ JobPatch::JobPatch(const Job& before, const Job& after) {
         }
     };
     compare(before.name, after.name, name_);
+    compare(before.origin, after.origin, origin_);
     compare(before.sources, after.sources, sources_);
     compare(before.destinations, after.destinations, destinations_);
     compare(before.poses, after.poses, poses_);
@@ -31,7 +32,8 @@ JobPatch::JobPatch(const Job& before, const Job& after) {
 }
 
 bool JobPatch::is_empty() const {
-    return !name_ && !sources_ && !destinations_ && !poses_ && !source_contents_ && !deliveries_ && steps_held() == 0;
+    return !name_ && !origin_ && !sources_ && !destinations_ && !poses_ && !source_contents_ && !deliveries_ &&
+           steps_held() == 0;
 }
 
 void JobPatch::put(Job& job, bool after) const {
@@ -41,6 +43,7 @@ void JobPatch::put(Job& job, bool after) const {
         }
     };
     set(name_, job.name);
+    set(origin_, job.origin);
     set(sources_, job.sources);
     set(destinations_, job.destinations);
     set(poses_, job.poses);

@@ -26,6 +26,7 @@ class JobPatch {
     void put(Job& job, bool after) const;
 
     Change<std::string> name_;
+    Change<Origin> origin_;
     Change<std::vector<JobSource>> sources_;
     Change<std::vector<Destination>> destinations_;
     Change<std::map<std::string, StoredPose>> poses_;

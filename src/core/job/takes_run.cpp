@@ -9,6 +9,7 @@
 #include "core/delivery/handover.h"
 #include "core/delivery/ledger.h"
 #include "core/delivery/manifest.h"
+#include "core/delivery/stamp.h"
 #include "core/destination/conform.h"
 #include "core/destination/file_paths.h"
 #include "core/formats/format.h"
@@ -332,6 +333,7 @@ class TakesRun {
         if (!source) {
             return source.problem();
         }
+        take_stamp(*source); // of a file that was delivered once: what is made of it is another
         out.made_from.sources.emplace_back(out.take, hash_of_source(*bytes, *source));
         if (source->clips.empty()) {
             return Problem{"holds no take.", out.take, ""};
@@ -442,11 +444,12 @@ class TakesRun {
 
     Outcome deliver_clip(const Scene& prepared, const Clip& clip, const Scene& model, const fs::path& staging_folder,
                          const std::string& model_content, Arrival& arrival) const {
+        const Naming naming(request_.job_name, request_.made_from.origin.variant);
         arrival.deliverable = {&clip_kind(), clip.name, {}};
-        arrival.content =
-            content_of(prepared, clip_kind(), clip.name, {request_.destination, request_.job_name, model_content});
+        arrival.content = content_of(prepared, clip_kind(), clip.name, {request_.destination, naming, model_content});
+        arrival.deliverable.content = arrival.content;
         count_delivery(arrival.deliverable, arrival.content, before_);
-        Result<std::string> stem = stem_of(arrival.deliverable, prepared, request_.job_name, request_.destination);
+        Result<std::string> stem = stem_of(arrival.deliverable, prepared, naming, request_.destination);
         if (!stem) {
             return stem.problem();
         }
@@ -459,7 +462,8 @@ class TakesRun {
         }
         const Conformed conformed = conform_clip(prepared, clip, request_.destination);
         const Result<Scene> arrived =
-            round_trip(conformed.scene, arrival.deliverable.stem, request_.destination, staging_folder, arrival);
+            round_trip(conformed.scene, arrival.deliverable.stem, request_.destination, staging_folder, arrival,
+                       stamp_of(arrival.deliverable, request_.job_name, request_.made_from, request_.destination));
         if (!arrived) {
             return arrived.problem();
         }

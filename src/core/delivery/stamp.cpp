@@ -1,0 +1,67 @@
+#include "core/delivery/stamp.h"
+
+namespace wembrix {
+
+using nlohmann::json;
+
+namespace {
+constexpr const char* key = "wembrix";
+
+json extras_of(const Carried& carried) {
+    json extras = carried.extras.empty() ? json::object() : json::parse(carried.extras, nullptr, false);
+    return extras.is_object() ? extras : json();
+}
+} // namespace
+
+json stamp_of(const Deliverable& deliverable, const std::string& job_name, const MadeFrom& made_from,
+              const Destination& destination) {
+    json stamp = {{"job", job_name},
+                  {"deliverable", deliverable.id()},
+                  {"destination", destination.name},
+                  {"number", deliverable.number},
+                  {"content", deliverable.content},
+                  {"card", made_from.card}};
+    const Origin& origin = made_from.origin;
+    if (!origin.family_id.empty()) {
+        stamp["family"] = {{"id", origin.family_id}, {"name", origin.family}};
+        stamp["variant"] = {{"id", origin.variant_id}, {"name", origin.variant}};
+    }
+    if (!deliverable.replaces.empty()) {
+        stamp["replaces"] = deliverable.replaces;
+    }
+    return stamp;
+}
+
+Claim stamp_claim(const json& wanted, const json& said) {
+    const auto text = [](const json& of) {
+        return of.is_object() ? of.value("deliverable", json("?")).dump() : std::string("nothing");
+    };
+    Claim claim{"Says what it is", text(wanted), text(said), said.is_object(), ""};
+    for (const char* key_of : {"deliverable", "destination", "content", "family", "variant"}) {
+        claim.pass = claim.pass && wanted.value(key_of, json()) == said.value(key_of, json());
+    }
+    claim.detail = claim.pass ? "" : "the file says that it is another one, or nothing";
+    return claim;
+}
+
+void put_stamp(Scene& scene, const json& stamp) {
+    json extras = extras_of(scene.asset);
+    if (!extras.is_object()) {
+        return; // a source says something there that is no object: it stays as it is
+    }
+    extras[key] = stamp;
+    scene.asset.extras = extras.dump();
+}
+
+json take_stamp(Scene& scene) {
+    json extras = extras_of(scene.asset);
+    if (!extras.is_object() || !extras.contains(key)) {
+        return {};
+    }
+    json stamp = extras[key];
+    extras.erase(key);
+    scene.asset.extras = extras.empty() ? std::string() : extras.dump();
+    return stamp;
+}
+
+} // namespace wembrix

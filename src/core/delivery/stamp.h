@@ -1,0 +1,29 @@
+// What a delivered file says of itself: which job, family and variant it is of, which of their files, and which
+// version.
+#pragma once
+
+#include "core/delivery/deliverable.h"
+#include "core/delivery/made_from.h"
+#include "core/measure/comparison/claim.h"
+#include "core/scene/scene.h"
+
+#include <nlohmann/json.hpp>
+#include <optional>
+#include <string>
+
+namespace wembrix {
+
+/// {job, family{id, name}, variant{id, name}, deliverable, destination, number, content, card, replaces}; what is empty
+/// is left out. `content` is the deliverable's hash, `card` that of the steps, `replaces` that of the file before it.
+nlohmann::json stamp_of(const Deliverable& deliverable, const std::string& job_name, const MadeFrom& made_from,
+                        const Destination& destination);
+
+/// Whether a file says what it should: which deliverable and content it is, of whose, for whom.
+Claim stamp_claim(const nlohmann::json& wanted, const nlohmann::json& said);
+
+/// Puts it among what the scene's asset says, under "wembrix".
+void put_stamp(Scene& scene, const nlohmann::json& stamp);
+/// Takes it out again; null where there is none.
+nlohmann::json take_stamp(Scene& scene);
+
+} // namespace wembrix
