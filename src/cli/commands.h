@@ -50,6 +50,20 @@ struct CompareOptions {
 };
 int compare(const CompareOptions& options);
 
+struct PackageOptions {
+    std::vector<std::string> jobs;
+    std::string out;
+    std::string destination; ///< empty: all
+    std::string name;
+    std::string license;
+    std::string credits;
+    bool zip = false;
+    bool json = false;
+};
+int package(const PackageOptions& options);
+/// Whether a package, a folder or an archive, is whole.
+int verify_package(const std::string& path, bool as_json);
+
 struct WhereOptions {
     std::string file;
     std::string jobs; ///< a job, or a folder whose jobs are looked through

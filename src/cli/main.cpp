@@ -51,6 +51,18 @@ int run(int count, char** arguments) {
                               "Everything that both hold, claim by claim; ends with 1 when one does not pass");
     compare_command->add_option("--limit-mm", compare_options.limit_mm, "With --all: the most drift that passes");
     compare_command->add_flag("--json", compare_options.json, "As JSON");
+    PackageOptions package_options;
+    CLI::App* package_command = app.add_subcommand(
+        "package", "Pack what jobs delivered, with a list of it: a folder tree or a .zip; never over another package");
+    package_command->add_option("jobs", package_options.jobs, "Jobs (.wembrix)")->required();
+    package_command->add_option("--out", package_options.out, "The folder that the package is made in")->required();
+    package_command->add_option("--destination", package_options.destination, "Only what this destination was given");
+    package_command->add_option("--name", package_options.name, "Its name; else the family's");
+    package_command->add_option("--license", package_options.license, "Said in its list");
+    package_command->add_option("--credits", package_options.credits, "Said in its list");
+    package_command->add_flag("--zip", package_options.zip, "As an archive");
+    package_command->add_flag("--json", package_options.json, "As JSON");
+
     WhereOptions where_options;
     CLI::App* where_command = app.add_subcommand(
         "where", "Say which file this is: of which job, family, variant and version, and if it is stale");
@@ -92,11 +104,10 @@ int run(int count, char** arguments) {
     cuts_command->add_flag("--named", cuts_options.named, "Cut at the ranges that the source itself names");
     cuts_command->add_option("--to", cuts_options.to, "A list to write; without it, CSV to the terminal");
     VerifyOptions verify_options;
-    CLI::App* verify_command =
-        app.add_subcommand("verify", "Say whether the skeleton of any file is clean, claim by claim");
-    verify_command->add_option("file", verify_options.file, "A source")->required();
-    verify_command->add_option("--destination", verify_options.destination, "A destination's file, or its name")
-        ->required();
+    CLI::App* verify_command = app.add_subcommand(
+        "verify", "Say whether the skeleton of any file is clean, claim by claim; or whether a package is whole");
+    verify_command->add_option("file", verify_options.file, "A source; or a package, a folder or .zip")->required();
+    verify_command->add_option("--destination", verify_options.destination, "A destination's file, or its name");
     verify_command->add_option("--contract", verify_options.contract, "A contract's file");
     verify_command->add_flag("--json", verify_options.json, "As JSON");
     ContractOptions contract_options;
@@ -263,6 +274,9 @@ int run(int count, char** arguments) {
     }
     if (steps_command->parsed()) {
         return list_steps(steps_options);
+    }
+    if (package_command->parsed()) {
+        return package(package_options);
     }
     if (where_command->parsed()) {
         return where(where_options);

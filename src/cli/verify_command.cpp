@@ -26,6 +26,14 @@ Result<Destination> destination_named(const std::string& given) {
 } // namespace
 
 int verify(const VerifyOptions& options) {
+    std::error_code error;
+    if (std::filesystem::is_directory(options.file, error) ||
+        std::filesystem::path(options.file).extension() == ".zip") {
+        return verify_package(options.file, options.json);
+    }
+    if (options.destination.empty()) {
+        return refuse({"verify needs --destination, unless it is given a package.", "usage", ""});
+    }
     const Result<Destination> destination = destination_named(options.destination);
     if (!destination) {
         return refuse(destination.problem());

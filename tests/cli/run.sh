@@ -380,6 +380,25 @@ check "and says why" python_says "d['stale'] and 'card' in d['jobs'][0]['reason'
 check "the next version" ends 0 "$cli" deliver "$work/family/goods_wet.wembrix"
 check "replaces it" ends 0 "$cli" where "$work/family/deliveries/Tidewater_runtime/props/stall_lamp.glb" --json
 check "and counts" python_says "d['number'] == 2 and len(d['replaces']) == 32 and d['in_delivery'] == 'as it was delivered'"
+# Packages.
+check "nothing is packed that is not up to date" ends 2 "$cli" package "$work/family/goods_wet.wembrix" "$work/family/market_props.wembrix" --out "$work/packages"
+check "in one sentence" one_sentence
+check "the other variant's files" ends 0 "$cli" deliver "$work/family/market_props.wembrix" --out "$work/family/deliveries_dry"
+sed -i 's|"deliveries": "deliveries"|"deliveries": "deliveries_dry"|' "$work/family/market_props.wembrix"
+check "a package of both variants" ends 0 "$cli" package "$work/family/goods_wet.wembrix" "$work/family/market_props.wembrix" --out "$work/packages" --license "ours alone" --json
+check "is whole" python_says "d['whole'] and d['files'] == 12"
+check "a second one beside it" ends 0 "$cli" package "$work/family/goods_wet.wembrix" --out "$work/packages" --json
+check "has a name of its own" python_says "d['package'].endswith('Stall_goods_2')"
+check "as an archive" ends 0 "$cli" package "$work/family/goods_wet.wembrix" --out "$work/packages" --zip --destination "Tidewater runtime"
+python3 -m zipfile -e "$work/packages/Stall_goods.zip" "$work/unpacked"
+check "whole where others unpacked it" ends 0 "$cli" verify "$work/unpacked" --json
+check "says so" python_says "d['whole'] and d['files'] == 5 and not d['not_listed']"
+printf x >> "$work/unpacked/Stall_goods/wet/Tidewater_runtime/props/stall_lamp.glb"
+check "damage is found" ends 1 "$cli" verify "$work/unpacked" --json
+check "and named" python_says "d['damaged'] == ['Stall_goods/wet/Tidewater_runtime/props/stall_lamp.glb: its bytes are others']"
+check "the archive itself" ends 0 "$cli" verify "$work/packages/Stall_goods.zip"
+check "no package" ends 2 "$cli" verify "$work/demo"
+check "in one sentence" one_sentence
 check "a file of somebody else's" ends 2 "$cli" where "$work/demo/market_props.glb"
 check "in one sentence" one_sentence
 

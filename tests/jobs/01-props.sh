@@ -32,6 +32,14 @@ ends 0 deliver each.wembrix --out dry --json
 ends 0 deliver each_wet.wembrix --out wet --json
 holds "len({gltf(f)['asset']['extras']['wembrix']['family']['id'] for f in glob.glob('wet/*/props/*.glb') + glob.glob('dry/*/props/*.glb')}) == 1"
 holds "sorted({gltf(f)['asset']['extras']['wembrix']['variant']['name'] for f in glob.glob('wet/*/props/*.glb') + glob.glob('dry/*/props/*.glb')}) == ['dry', 'wet']"
+# Two sets packed into one folder: neither takes the place of the other, and each is whole where it is unpacked.
+ends 0 deliver each.wembrix
+ends 0 package each.wembrix --out packages --zip
+ends 0 package each.wembrix --out packages --zip
+holds "sorted(os.listdir('packages')) == ['Stall_goods.zip', 'Stall_goods_2.zip']"
+python3 -m zipfile -e packages/Stall_goods_2.zip unpacked
+ends 0 verify unpacked --json
+holds "d['whole'] and d['files'] == 3"
 # The lid that swings: two joints after a plan, each holds its own pieces, keyed by hand, and it repeats.
 "$build/demo/wembrix-demo-maker" demo > /dev/null
 ends 0 deliver demo/stall_lid.wembrix --destination 'Lantern web view' --out lid --json
@@ -40,5 +48,5 @@ holds "[(c['name'], c['frames'], c['loop']) for c in json.load(open('lid/deliver
 holds "[n['name'] for n in gltf('lid/stall_lid_model.glb')['nodes'] if 'mesh' not in n] == ['base', 'lid']"
 ends 0 inspect demo/stall_lid.wembrix --json
 holds "{f['id'] for f in d['findings']} == {'expected_size'}"
-later "thumbnails and packages; normals and tangents at the Surface station"
+later "thumbnails; normals and tangents at the Surface station"
 done_with_job
