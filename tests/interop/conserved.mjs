@@ -113,7 +113,9 @@ function things(file) {
   }
   if (json.asset.copyright) put('the file', 'copyright', json.asset.copyright);
   told('the file', json, ['KHR_lights_punctual', 'KHR_materials_variants']);
-  told('the asset', json.asset);
+  // What a delivered file says of itself is not of its source.
+  const {wembrix, ...extras} = json.asset.extras ?? {};
+  told('the asset', {...json.asset, extras: json.asset.extras && Object.keys(extras).length ? extras : undefined});
   for (const scene of (json.scenes ?? []).slice(1)) put(scene.name, 'scene', within(scene.nodes ?? []).map((n) => json.nodes[n].name).sort());
   for (const scene of json.scenes ?? []) told(`scene ${scene.name}`, scene);
   return found;
