@@ -20,7 +20,7 @@
 #include <cstdio>
 #include <filesystem>
 #include <fmt/format.h>
-#include <set>
+#include <optional>
 #include <span>
 #include <unistd.h>
 
@@ -272,6 +272,29 @@ void print_steps(const Replay& replay) {
     }
 }
 
+/// By its id, the name of the thing, or its file's.
+bool is_called(const Deliverable& deliverable, const std::string& name) {
+    return name == deliverable.id() || name == deliverable.name || name == deliverable.stem;
+}
+
+/// The first name of --only that no destination has a deliverable of; nothing where each means one.
+std::optional<Problem> means_nothing(const DeliverOptions& options, const Plan& plan, const Scene& prepared) {
+    std::vector<Deliverable> all;
+    for (const auto& [destination, folder] : plan.deliveries) {
+        if (const auto planned =
+                plan_deliverables(prepared, destination, {plan.job.name, plan.job.origin.variant}, folder)) {
+            all.insert(all.end(), planned->begin(), planned->end());
+        }
+    }
+    for (const std::string& name : options.only) {
+        if (std::none_of(all.begin(), all.end(), [&](const Deliverable& one) { return is_called(one, name); })) {
+            return Problem{fmt::format("has nothing called \"{}\" to deliver.", name), plan.job.name,
+                           "The board lists what there is."};
+        }
+    }
+    return std::nullopt;
+}
+
 /// Which of a destination's deliverables are to be written: those asked for, and of these the ones that are not as they
 /// should be. What is left alone is in `up_to_date`.
 Result<std::vector<std::string>> chosen_deliverables(const DeliveryRequest& request, const DeliverOptions& options,
@@ -285,17 +308,12 @@ Result<std::vector<std::string>> chosen_deliverables(const DeliveryRequest& requ
                            std::any_of(request.card_findings.begin(), request.card_findings.end(),
                                        [](const Finding& finding) { return finding.grade == Grade::stop; });
     std::vector<std::string> ids;
-    std::set<std::string> meant;
     for (const BoardCell& cell : column.cells) {
         const std::string id = cell.deliverable.id();
-        const auto asked = std::find_if(options.only.begin(), options.only.end(), [&](const std::string& name) {
-            return name == id || name == cell.deliverable.name || name == cell.deliverable.stem;
-        });
-        if (!options.only.empty() && asked == options.only.end()) {
+        if (!options.only.empty() &&
+            std::none_of(options.only.begin(), options.only.end(),
+                         [&](const std::string& name) { return is_called(cell.deliverable, name); })) {
             continue;
-        }
-        if (asked != options.only.end()) {
-            meant.insert(*asked);
         }
         if (!options.all && !held_back && cell.state == CellState::arrived) {
             Arrival arrival;
@@ -309,12 +327,6 @@ Result<std::vector<std::string>> chosen_deliverables(const DeliveryRequest& requ
             continue;
         }
         ids.push_back(id);
-    }
-    for (const std::string& name : options.only) {
-        if (meant.count(name) == 0) {
-            return Problem{fmt::format("has nothing called \"{}\" to deliver.", name), request.destination.name,
-                           "The board lists what there is."};
-        }
     }
     return ids;
 }
@@ -433,6 +445,9 @@ int deliver_files(const DeliverOptions& options) {
     if (options.plan) {
         return say_plan(*plan, replayed.prepared(), options.json);
     }
+    if (const std::optional<Problem> nothing = means_nothing(options, *plan, replayed.prepared())) {
+        return refuse(*nothing);
+    }
     measure_kept_motion(replayed, [] { return interrupted.load(); });
     nlohmann::json all = nlohmann::json::array();
     int code = names_nothing ? held : all_well;
@@ -457,6 +472,9 @@ int deliver_files(const DeliverOptions& options) {
             return refuse(ids.problem());
         }
         request.only = ids.take();
+        if (!options.only.empty() && request.only.empty() && up_to_date.empty()) {
+            continue; // another destination has what was named
+        }
         DeliveryReport report_now;
         if (!request.only.empty()) {
             Result<DeliveryReport> report = deliver(request);

@@ -327,6 +327,8 @@ check "one taken out" ends 0 "$cli" sources "$work/moving/moving.wembrix" --remo
 check "is out" python_says "len(d['sources']) == 1"
 check "one that is not there" ends 2 "$cli" sources "$work/moving/moving.wembrix" --remove nobody.glb
 check "nothing a source can be" ends 2 "$cli" sources "$work/moving/moving.wembrix" --as heron.glb=friend
+check "one that a single destination has" ends 0 "$cli" deliver "$work/demo/market_props.wembrix" --out "$work/only" --only materials --json
+check "goes to that one alone" python_says "[x['destination'] for x in d['deliveries']] == ['Lantern web view']"
 check "nothing to deliver by that name" ends 2 "$cli" deliver "$work/demo/tansy.wembrix" --out "$work/all" --only nobody
 # A skeleton from a plan.
 check "the plans that come with Wembrix" ends 0 "$cli" plan

@@ -331,9 +331,13 @@ Result<Arrival> check_again(const DeliveryRequest& request, const Deliverable& d
         return there.problem();
     }
     if (kind.check_file == nullptr && has(format->writes, Content::carried)) {
-        Deliverable now = deliverable;
-        now.content = content;
-        arrival.says = stamp_claim(stamp_of(now, request.job_name, request.made_from, request.destination), said);
+        // Whether its content is what the job would make now, the board tells; what it says is held against whose it
+        // is.
+        Deliverable there_now = deliverable;
+        there_now.content = said.is_object() && said.value("content", nlohmann::json()).is_string()
+                                ? said["content"].get<std::string>()
+                                : content;
+        arrival.says = stamp_claim(stamp_of(there_now, request.job_name, request.made_from, request.destination), said);
     }
     std::error_code error;
     arrival.bytes = fs::file_size(request.folder / arrival.files.front(), error);
