@@ -34,7 +34,8 @@ json stamp_of(const Deliverable& deliverable, const std::string& job_name, const
 
 Claim stamp_claim(const json& wanted, const json& said) {
     const auto text = [](const json& of) {
-        return of.is_object() ? of.value("deliverable", json("?")).dump() : std::string("nothing");
+        const json id = of.is_object() ? of.value("deliverable", json()) : json();
+        return id.is_string() ? id.get<std::string>() : std::string("nothing");
     };
     Claim claim{"Says what it is", text(wanted), text(said), said.is_object(), ""};
     for (const char* key_of : {"deliverable", "destination", "content", "family", "variant"}) {
