@@ -432,6 +432,22 @@ TEST_F(FileKinds, AFileWithoutAPlaceForItIsToldByItsManifest) {
     fs::remove(elsewhere);
 }
 
+TEST_F(FileKinds, WhatASourceSaysInThatPlaceGoesOutAsItIs) {
+    give({"model"});
+    for (const char* said : {"[1,2]", "\"words\"", R"({"wembrix":"mine"})", R"({"wembrix":{"deliverable":3}})"}) {
+        scene.asset.extras = said;
+        delivered();
+        EXPECT_EQ(json::parse(read("stall_model.glb").asset.extras), json::parse(said));
+        const Result<Whereabouts> where = whereabouts_of(folder / "stall_model.glb");
+        ASSERT_TRUE(where.ok()) << where.problem().sentence();
+        EXPECT_FALSE(where->from_file) << "its manifest tells";
+        const Result<LoadedSources> sources =
+            load_sources({JobSource((folder / "stall_model.glb").string())}, folder, {});
+        ASSERT_TRUE(sources.ok());
+        EXPECT_EQ(json::parse(sources->received->asset.extras), json::parse(said)) << "nothing of it is lost";
+    }
+}
+
 TEST_F(FileKinds, ADeliveredFileThatIsASourceSaysNothingInWhatIsMadeOfIt) {
     give({"model"});
     delivered();

@@ -11,6 +11,11 @@ json extras_of(const Carried& carried) {
     json extras = carried.extras.empty() ? json::object() : json::parse(carried.extras, nullptr, false);
     return extras.is_object() ? extras : json();
 }
+
+bool is_stamp(const json& said) {
+    return said.is_object() && said.value("deliverable", json()).is_string() &&
+           said.value("content", json()).is_string();
+}
 } // namespace
 
 json stamp_of(const Deliverable& deliverable, const std::string& job_name, const MadeFrom& made_from,
@@ -45,18 +50,20 @@ Claim stamp_claim(const json& wanted, const json& said) {
     return claim;
 }
 
+bool has_place_for_stamp(const Scene& scene) {
+    const json extras = extras_of(scene.asset);
+    return extras.is_object() && (!extras.contains(key) || is_stamp(extras[key]));
+}
+
 void put_stamp(Scene& scene, const json& stamp) {
     json extras = extras_of(scene.asset);
-    if (!extras.is_object()) {
-        return; // a source says something there that is no object: it stays as it is
-    }
     extras[key] = stamp;
     scene.asset.extras = extras.dump();
 }
 
 json take_stamp(Scene& scene) {
     json extras = extras_of(scene.asset);
-    if (!extras.is_object() || !extras.contains(key)) {
+    if (!extras.is_object() || !extras.contains(key) || !is_stamp(extras[key])) {
         return {};
     }
     json stamp = extras[key];

@@ -21,9 +21,11 @@ nlohmann::json stamp_of(const Deliverable& deliverable, const std::string& job_n
 /// Whether a file says what it should: which deliverable and content it is, of whose, for whom.
 Claim stamp_claim(const nlohmann::json& wanted, const nlohmann::json& said);
 
-/// Puts it among what the scene's asset says, under "wembrix".
+/// Whether the scene's asset has a place for one: what a source says there is an object, and has not taken the name.
+bool has_place_for_stamp(const Scene& scene);
+/// Puts it among what the scene's asset says, under "wembrix". Precondition: there is a place for it.
 void put_stamp(Scene& scene, const nlohmann::json& stamp);
-/// Takes it out again; null where there is none.
+/// Takes it out again; null where there is none. What somebody else says under that name stays.
 nlohmann::json take_stamp(Scene& scene);
 
 } // namespace wembrix
