@@ -6,6 +6,7 @@
 #include "shell/destinations_dialog.h"
 #include "shell/guide_window.h"
 #include "shell/main_window.h"
+#include "shell/origin_dialog.h"
 #include "shell/step_chooser.h"
 #include "shell/step_dialog.h"
 #include "stations/deliver/deliver_station.h"
@@ -415,6 +416,10 @@ int run(const QString& job, const QString& first_look, const QString& out, const
             form->ensureWidgetVisible(dialog.findChild<QLabel*>(QStringLiteral("filePreview")), 0, 200);
             dialog_picture(dialog, "destinations-files");
         }
+    }
+    if (only == QStringLiteral("family")) {
+        OriginDialog dialog(window.document().job().origin);
+        dialog_picture(dialog, "family");
     }
     if (only == QStringLiteral("guide")) {
         GuideWindow guide;

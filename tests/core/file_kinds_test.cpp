@@ -420,12 +420,15 @@ TEST_F(FileKinds, EachFileSaysWhichFileItIsAndWhatItReplaces) {
 TEST_F(FileKinds, AFileWithoutAPlaceForItIsToldByItsManifest) {
     give({"clip"});
     request.destination.container = "bvh";
+    request.made_from.origin = {new_id(), "Stall", new_id(), "evening"};
     delivered();
     const Result<Whereabouts> clip = whereabouts_of(folder / "stall_nod.bvh");
     ASSERT_TRUE(clip.ok()) << clip.problem().sentence();
     EXPECT_FALSE(clip->from_file);
     EXPECT_EQ(clip->stamp["deliverable"], "clip:nod");
     EXPECT_EQ(clip->stamp["job"], "stall");
+    EXPECT_EQ(clip->stamp["family"]["id"], request.made_from.origin.family_id);
+    EXPECT_EQ(clip->stamp["variant"]["name"], "evening");
     const fs::path elsewhere = folder.string() + "_elsewhere.bvh";
     fs::copy_file(folder / "stall_nod.bvh", elsewhere);
     EXPECT_FALSE(whereabouts_of(elsewhere).ok()) << "nothing near it tells";

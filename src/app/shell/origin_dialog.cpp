@@ -16,8 +16,8 @@ OriginDialog::OriginDialog(const Origin& origin, QWidget* parent) : QDialog(pare
     setWindowTitle(tr("Family and variant"));
     resize(520, 260);
     auto* column = new QVBoxLayout(this);
-    auto* why = new QLabel(tr("Every file says which family and variant it is of. The ids are given once and stay, "
-                              "whatever job and files are called and wherever they are delivered."),
+    auto* why = new QLabel(tr("Every .glb and .gltf, and the manifest of every delivery, says which family and variant "
+                              "it is of. The ids are given once and stay, whatever job and files are called."),
                            this);
     why->setWordWrap(true);
     why->setObjectName(QStringLiteral("soft"));

@@ -4,6 +4,7 @@
 #include "core/base/file_version.h"
 #include "core/base/files.h"
 #include "core/base/json_file.h"
+#include "core/delivery/stamp.h"
 #include "core/destination/conform.h"
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/facing.h"
@@ -224,6 +225,7 @@ json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable
                    const json& old) {
     const Scene& prepared = *request.prepared;
     json manifest = manifest_head(prepared, request.destination, request.job_name);
+    put_origin(manifest, request.made_from.origin);
     json files = json::array();
     std::map<std::string_view, json> lists; // of the kinds that have one
     for (const DeliverableKind& kind : deliverable_kinds()) {

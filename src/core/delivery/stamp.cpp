@@ -18,6 +18,13 @@ bool is_stamp(const json& said) {
 }
 } // namespace
 
+void put_origin(json& to, const Origin& origin) {
+    if (!origin.family_id.empty()) {
+        to["family"] = {{"id", origin.family_id}, {"name", origin.family}};
+        to["variant"] = {{"id", origin.variant_id}, {"name", origin.variant}};
+    }
+}
+
 json stamp_of(const Deliverable& deliverable, const std::string& job_name, const MadeFrom& made_from,
               const Destination& destination) {
     json stamp = {{"job", job_name},
@@ -26,11 +33,7 @@ json stamp_of(const Deliverable& deliverable, const std::string& job_name, const
                   {"number", deliverable.number},
                   {"content", deliverable.content},
                   {"card", made_from.card}};
-    const Origin& origin = made_from.origin;
-    if (!origin.family_id.empty()) {
-        stamp["family"] = {{"id", origin.family_id}, {"name", origin.family}};
-        stamp["variant"] = {{"id", origin.variant_id}, {"name", origin.variant}};
-    }
+    put_origin(stamp, made_from.origin);
     if (!deliverable.replaces.empty()) {
         stamp["replaces"] = deliverable.replaces;
     }

@@ -18,6 +18,9 @@ namespace wembrix {
 nlohmann::json stamp_of(const Deliverable& deliverable, const std::string& job_name, const MadeFrom& made_from,
                         const Destination& destination);
 
+/// family{id, name} and variant{id, name} of what a file or a manifest says; nothing for a job without ids.
+void put_origin(nlohmann::json& to, const Origin& origin);
+
 /// Whether a file says what it should: which deliverable and content it is, of whose, for whom.
 Claim stamp_claim(const nlohmann::json& wanted, const nlohmann::json& said);
 

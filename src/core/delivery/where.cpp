@@ -70,6 +70,11 @@ Result<Whereabouts> whereabouts_of(const fs::path& given) {
         const json row = row_of(manifest, file.lexically_relative(of.delivery).generic_string());
         of.stamp = {{"job", manifest.value("job", json(""))},
                     {"destination", manifest.value("destination", json::object()).value("name", json(""))}};
+        for (const char* key : {"family", "variant"}) {
+            if (manifest.contains(key)) {
+                of.stamp[key] = manifest[key];
+            }
+        }
         for (const char* key : {"deliverable", "number", "content", "replaces"}) {
             if (row.contains(key)) {
                 of.stamp[key] = row[key];

@@ -498,6 +498,7 @@ class Settling {
   public:
     Settling(const TakesRequest& request, const Scene& model, Ledger left)
         : request_(request), head_(manifest_head(model, request.destination, request.job_name)) {
+        put_origin(head_, request.made_from.origin);
         report_.left = std::move(left);
     }
 
