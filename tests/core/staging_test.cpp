@@ -54,6 +54,29 @@ TEST_F(Staging, WhatADeadRunLeftIsSweptWhateverItsNumber) {
     EXPECT_EQ(entries(), 0U);
 }
 
+TEST_F(Staging, WhatADeadRunHadComingIsTakenAwayWhereNothingIsToBeWritten) {
+    nlohmann::json manifest = {{"format", "wembrix delivery"}, {"version", 2}, {"files", nlohmann::json::array()}};
+    manifest["files"].push_back({{"file", "model.gltf"}, {"deliverable", "model"}, {"xxh3_128", hash_of("model")}});
+    const auto put = [&](const char* file, const char* bytes) {
+        fs::create_directories((folder / file).parent_path());
+        std::ofstream(folder / file) << bytes;
+    };
+    put("model.gltf", "model");
+    put("props/lamp_old.bin", "came");
+    put("theirs.bin", "changed by somebody");
+    note_coming(manifest, "props/lamp_old.bin", hash_of("came"));
+    note_coming(manifest, "props/never_came.bin", hash_of("never"));
+    note_coming(manifest, "theirs.bin", hash_of("ours"));
+    ASSERT_TRUE(write_manifest(manifest, folder).ok());
+    sweep_delivery(folder);
+    const nlohmann::json now = read_manifest(folder);
+    ASSERT_EQ(now["files"].size(), 1U);
+    EXPECT_EQ(now["files"][0]["file"], "model.gltf");
+    EXPECT_EQ(*read_file(folder / "model.gltf"), "model");
+    EXPECT_FALSE(fs::exists(folder / "props"));
+    EXPECT_TRUE(fs::exists(folder / "theirs.bin"));
+}
+
 TEST_F(Staging, NobodyElseMayLookInto) {
     const StagingFolder staging(folder);
     EXPECT_EQ(fs::status(staging.path()).permissions() & (fs::perms::group_all | fs::perms::others_all),

@@ -12,6 +12,7 @@
 #include <cstdlib>
 #include <fmt/format.h>
 #include <string_view>
+#include <tuple>
 #include <unistd.h>
 
 namespace wembrix {
@@ -67,6 +68,16 @@ void sweep(const fs::path& folder) {
     }
 }
 
+/// What a run that was killed had coming, too. The folder is locked: no run is between its two manifests.
+void forget_coming(const fs::path& folder) {
+    const nlohmann::json old = read_manifest(folder);
+    nlohmann::json now = old;
+    drop_coming(now);
+    if (now != old) {
+        std::ignore = settle_manifest(old, now, folder); // else it stands there for the next run
+    }
+}
+
 } // namespace
 
 StagingFolder::StagingFolder(const fs::path& folder) {
@@ -99,6 +110,7 @@ void sweep_delivery(const fs::path& folder) {
     if (fs::is_directory(folder, error)) {
         if (const Result<FolderLock> lock = FolderLock::wait(folder)) {
             sweep(folder);
+            forget_coming(folder);
         }
     }
 }

@@ -30,7 +30,8 @@ class StagingFolder {
     std::optional<Problem> problem_;
 };
 
-/// Sweeps a delivery's folder where nothing is to be written.
+/// Sweeps a delivery's folder where nothing is to be written: staging folders of the dead, and files that a run that
+/// was killed had coming and that no deliverable has.
 void sweep_delivery(const std::filesystem::path& folder);
 
 /// Reads a file that a destination was given, into core's own axes and unit. What it says of itself is taken out of it,

@@ -72,11 +72,24 @@ bool lists_file(const json& manifest, const std::string& file) {
     return false;
 }
 
+namespace {
+constexpr const char* coming = "coming"; // the state of a file that is about to be put in place
+}
+
 void note_coming(json& manifest, const std::string& file, const std::string& hash) {
     manifest["format"] = "wembrix delivery";
     manifest["version"] = file_version;
     if (!lists_file(manifest, file)) {
-        manifest["files"].push_back({{"file", file}, {"state", "coming"}, {"xxh3_128", hash}});
+        manifest["files"].push_back({{"file", file}, {"state", coming}, {"xxh3_128", hash}});
+    }
+}
+
+void drop_coming(json& manifest) {
+    if (const auto files = manifest.find("files"); files != manifest.end() && files->is_array()) {
+        auto& rows = files->get_ref<json::array_t&>();
+        rows.erase(
+            std::remove_if(rows.begin(), rows.end(), [](const json& row) { return text_in(row, "state") == coming; }),
+            rows.end());
     }
 }
 

@@ -16,6 +16,8 @@ Outcome write_manifest(const nlohmann::json& manifest, const std::filesystem::pa
 bool lists_file(const nlohmann::json& manifest, const std::string& file);
 /// Adds a file that is about to be put in place, so that it is known as ours if the run ends before the next manifest.
 void note_coming(nlohmann::json& manifest, const std::string& file, const std::string& hash);
+/// Forgets the files that were noted so and never became a deliverable's.
+void drop_coming(nlohmann::json& manifest);
 
 /// What a manifest says of the character: names, size, facing, joints; no files yet.
 nlohmann::json manifest_head(const Scene& prepared, const Destination& destination, const std::string& job_name);
