@@ -98,6 +98,8 @@ Job props_job() {
     // The engine project takes each by itself, the web view all of them with a set of their materials.
     job.destinations[0].deliverables = {"prop"};
     job.destinations[0].files["prop"] = "props/{prop}";
+    job.destinations[0].pictures = 256;
+    job.destinations[0].report = true;
     job.destinations[1].deliverables = {"model", "materials"};
     job.steps = {{"bake_parent_transforms"}, {"scale", {{"factor", 0.01}}}};
     return job;

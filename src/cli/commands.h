@@ -61,6 +61,8 @@ struct PackageOptions {
     bool json = false;
 };
 int package(const PackageOptions& options);
+/// The page of a delivery that lies in a folder.
+int report(const std::string& folder, const std::string& out);
 /// Whether a package, a folder or an archive, is whole.
 int verify_package(const std::string& path, bool as_json);
 
@@ -76,8 +78,18 @@ struct VariantOptions {
     std::string to; ///< another job's file, that becomes a new variant; empty: the names of this one
     std::string name;
     std::string family;
+    std::optional<std::string> license;
+    std::optional<std::string> credits;
 };
 int variant(const VariantOptions& options);
+
+struct PictureOptions {
+    std::string job;
+    std::string deliverable; ///< id; empty: those that there are
+    std::string file;        ///< empty: the one that is drawn again
+};
+/// A person's own picture in the place of a deliverable's thumbnail.
+int picture(const PictureOptions& options);
 
 struct BoardOptions {
     std::string job;

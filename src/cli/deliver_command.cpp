@@ -6,9 +6,11 @@
 #include "core/delivery/board.h"
 #include "core/delivery/delivery.h"
 #include "core/delivery/handover.h"
+#include "core/delivery/pictures.h"
 #include "core/findings/finding.h"
 #include "core/job/card_findings.h"
 #include "core/job/card_ledger.h"
+#include "core/job/card_words.h"
 #include "core/job/inspect.h"
 #include "core/job/job.h"
 #include "core/job/takes_run.h"
@@ -391,12 +393,16 @@ int deliver_over_takes(const DeliverOptions& options, const Plan& plan, LoadedSo
 }
 
 /// How each destination's files would be called; a name that cannot be is refused as it would be.
-int say_plan(const Plan& plan, const Scene& prepared, bool as_json) {
+int say_plan(const Plan& plan, const Scene& prepared, const MadeFrom& made_from, bool as_json) {
     nlohmann::json all = nlohmann::json::array();
     int code = all_well;
     for (const auto& [destination, folder] : plan.deliveries) {
+        DeliveryRequest request;
+        request.destination = destination;
+        request.job_name = plan.job.name;
+        request.made_from = made_from;
         const Result<std::vector<Deliverable>> planned =
-            plan_deliverables(prepared, destination, {plan.job.name, plan.job.origin.variant}, folder);
+            plan_deliverables(prepared, destination, request.naming(), folder);
         if (!planned) {
             code = refuse(planned.problem());
             continue;
@@ -406,10 +412,14 @@ int say_plan(const Plan& plan, const Scene& prepared, bool as_json) {
             fmt::print("{} → {}\n", destination.name, folder.string());
         }
         for (const Deliverable& one : *planned) {
-            const std::string file = file_of(*one.kind, one.stem, destination);
-            rows.push_back({{"deliverable", one.id()}, {"file", file}, {"number", one.number}});
-            if (!as_json) {
-                fmt::print("  {:<32} {}\n", one.id(), file);
+            std::vector<std::string> files = {file_of(*one.kind, one.stem, destination)};
+            const std::vector<std::string> pictures = picture_files(prepared, one, destination, files.front());
+            files.insert(files.end(), pictures.begin(), pictures.end());
+            for (const std::string& file : files) {
+                rows.push_back({{"deliverable", one.id()}, {"file", file}, {"number", one.number}});
+                if (!as_json) {
+                    fmt::print("  {:<32} {}\n", one.id(), file);
+                }
             }
         }
         all.push_back({{"destination", destination.name}, {"folder", folder.string()}, {"planned", rows}});
@@ -443,7 +453,7 @@ int deliver_files(const DeliverOptions& options) {
         }
     }
     if (options.plan) {
-        return say_plan(*plan, replayed.prepared(), options.json);
+        return say_plan(*plan, replayed.prepared(), sources->made_from(plan->job), options.json);
     }
     if (const std::optional<Problem> nothing = means_nothing(options, *plan, replayed.prepared())) {
         return refuse(*nothing);
@@ -458,6 +468,7 @@ int deliver_files(const DeliverOptions& options) {
         request.job_name = plan->job.name;
         request.folder = folder;
         request.left = card_ledger(replayed);
+        request.card_words = card_words(replayed);
         request.card_problems = replayed.problems();
         request.card_findings = card_findings(replayed, std::span(&destination, 1));
         request.made_from = sources->made_from(plan->job);

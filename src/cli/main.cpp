@@ -51,6 +51,12 @@ int run(int count, char** arguments) {
                               "Everything that both hold, claim by claim; ends with 1 when one does not pass");
     compare_command->add_option("--limit-mm", compare_options.limit_mm, "With --all: the most drift that passes");
     compare_command->add_flag("--json", compare_options.json, "As JSON");
+    std::string report_folder;
+    std::string report_out;
+    CLI::App* report_command = app.add_subcommand(
+        "report", "Tell a delivery on one page (HTML): what went out, what changed, what stayed behind, with pictures");
+    report_command->add_option("folder", report_folder, "The folder with the delivery's delivery.json")->required();
+    report_command->add_option("--out", report_out, "The file; else delivery_report.html");
     PackageOptions package_options;
     CLI::App* package_command = app.add_subcommand(
         "package", "Pack what jobs delivered, with a list of it: a folder tree or a .zip; never over another package");
@@ -77,6 +83,16 @@ int run(int count, char** arguments) {
     variant_command->add_option("to", variant_options.to, "A new job beside it: another variant of the same family");
     variant_command->add_option("--name", variant_options.name, "The variant's name");
     variant_command->add_option("--family", variant_options.family, "The family's name");
+    variant_command->add_option("--license", variant_options.license, "Under which its files are given on");
+    variant_command->add_option("--credits", variant_options.credits, "Who made what is in them");
+
+    PictureOptions picture_options;
+    CLI::App* picture_command =
+        app.add_subcommand("picture", "Put a picture of one's own in the place of a deliverable's thumbnail");
+    picture_command->add_option("job", picture_options.job, "A job (.wembrix)")->required();
+    picture_command->add_option("deliverable", picture_options.deliverable,
+                                "model, clip:NAME; else those that are set");
+    picture_command->add_option("file", picture_options.file, "A PNG or JPEG; else the drawn one again");
 
     BoardOptions board_options;
     CLI::App* board_command = app.add_subcommand("board", "Say of every file of a job: never, stale, held or arrived");
@@ -275,11 +291,17 @@ int run(int count, char** arguments) {
     if (steps_command->parsed()) {
         return list_steps(steps_options);
     }
+    if (report_command->parsed()) {
+        return report(report_folder, report_out);
+    }
     if (package_command->parsed()) {
         return package(package_options);
     }
     if (where_command->parsed()) {
         return where(where_options);
+    }
+    if (picture_command->parsed()) {
+        return picture(picture_options);
     }
     if (variant_command->parsed()) {
         return variant(variant_options);

@@ -3,6 +3,7 @@
 #include "core/base/files.h"
 #include "core/delivery/board.h"
 #include "core/delivery/where.h"
+#include "core/formats/image/pixels.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -161,11 +162,17 @@ int variant(const VariantOptions& options) {
         return refuse(job.problem());
     }
     const std::string source = options.job;
-    if (options.to.empty() && options.name.empty() && options.family.empty()) {
+    if (options.to.empty() && options.name.empty() && options.family.empty() && !options.license && !options.credits) {
         const Origin& origin = job->origin;
         const std::string none = "none yet: give it a name, and it gets one";
         fmt::print("family   {}  {}\nvariant  {}  {}\n", origin.family_id.empty() ? none : origin.family_id,
                    origin.family, origin.variant_id.empty() ? none : origin.variant_id, origin.variant);
+        for (const auto& [what, text] :
+             {std::pair("license", &origin.license), std::pair("credits", &origin.credits)}) {
+            if (!text->empty()) {
+                fmt::print("{}  {}\n", what, *text);
+            }
+        }
         return all_well;
     }
     const fs::path to = options.to.empty() ? fs::path(source) : fs::path(options.to);
@@ -182,6 +189,8 @@ int variant(const VariantOptions& options) {
     if (!options.family.empty()) {
         other.origin.family = options.family;
     }
+    other.origin.license = options.license.value_or(other.origin.license);
+    other.origin.credits = options.credits.value_or(other.origin.credits);
     if (options.to.empty()) {
         if (!options.name.empty()) {
             other.origin.variant = options.name;
@@ -201,6 +210,43 @@ int variant(const VariantOptions& options) {
     }
     fmt::print("{}: family {} “{}”, variant {} “{}”\n", to.string(), other.origin.family_id, other.origin.family,
                other.origin.variant_id, other.origin.variant);
+    return all_well;
+}
+
+int picture(const PictureOptions& options) {
+    Result<Job> job = read_job(options.job);
+    if (!job) {
+        return refuse(job.problem());
+    }
+    if (options.deliverable.empty()) {
+        for (const auto& [deliverable, file] : job->pictures) {
+            fmt::print("{:<28} {}\n", deliverable, file);
+        }
+        return all_well;
+    }
+    if (kind_of_deliverable(options.deliverable) == nullptr) {
+        return refuse({"is no deliverable.", options.deliverable, "Name one as the board does: model, clip:wade."});
+    }
+    if (options.file.empty()) {
+        job->pictures.erase(options.deliverable);
+    } else {
+        const fs::path folder = fs::absolute(options.job).parent_path();
+        const fs::path file = fs::absolute(options.file).lexically_normal();
+        const Result<std::string> bytes = read_file(file);
+        if (!bytes) {
+            return refuse(bytes.problem());
+        }
+        if (const Result<Pixels> read = decode_image({reinterpret_cast<const uint8_t*>(bytes->data()), bytes->size()});
+            !read) {
+            return refuse({read.problem().what, options.file, "Choose a PNG or a JPEG."});
+        }
+        const fs::path beside = file.lexically_proximate(folder);
+        const bool is_below = !beside.empty() && *beside.begin() != "..";
+        job->pictures[options.deliverable] = is_below ? beside.generic_string() : file.string();
+    }
+    if (const Outcome done = write_job(*job, options.job); !done) {
+        return refuse(done.problem());
+    }
     return all_well;
 }
 

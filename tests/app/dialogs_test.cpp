@@ -87,6 +87,7 @@ TEST_F(Bench, AJobIsNamedAfterItsFamilyAndSavedAsAnotherVariant) {
         OriginDialog dialog(window->document().job().origin);
         dialog.findChild<QLineEdit*>("familyName")->setText("Couriers");
         dialog.findChild<QLineEdit*>("variantName")->setText("plain");
+        dialog.findChild<QLineEdit*>("licenseText")->setText("ours alone");
         EXPECT_FALSE(dialog.wants_variant());
         files.set_origin(dialog.origin());
         dialog.findChild<QPushButton*>("newVariant")->click();
@@ -94,6 +95,7 @@ TEST_F(Bench, AJobIsNamedAfterItsFamilyAndSavedAsAnotherVariant) {
     }
     const Origin first = window->document().job().origin;
     EXPECT_EQ(first.family, "Couriers");
+    EXPECT_EQ(first.license, "ours alone");
     EXPECT_TRUE(is_id(first.family_id) && is_id(first.variant_id));
     files.set_origin({"", "Couriers of the market", "", "plain"});
     EXPECT_EQ(window->document().job().origin.family_id, first.family_id) << "an id stays";

@@ -398,7 +398,8 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         window.choose_station("deliver");
         window.runner().deliver_cells(window.board().due());
         wait_for([&] { return !window.runner().is_running() && window.board().is_current(); });
-        window.page<DeliverStation>().board_view().setCurrentIndex(window.board().index(2, 1));
+        window.page<DeliverStation>().board_view().setCurrentIndex(
+            window.page<DeliverStation>().board_rows().index(2, 1));
         window.clock().go_to(52);
         wait_for([&] {
             return window.runner().last_arrival({"Tidewater runtime", "clip:wade"}) != nullptr &&
@@ -450,7 +451,8 @@ int run(const QString& job, const QString& first_look, const QString& out, const
             window.choose_station("deliver");
             window.runner().deliver_cells(window.board().due());
             wait_for([&] { return !window.runner().is_running() && window.board().is_current(); });
-            window.page<DeliverStation>().board_view().setCurrentIndex(window.board().index(8, 1));
+            window.page<DeliverStation>().board_view().setCurrentIndex(
+                window.page<DeliverStation>().board_rows().index(8, 1));
             wait_a_moment();
             take(window, out, QStringLiteral("deliver-strands"));
         }
@@ -459,7 +461,8 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         window.choose_station("deliver");
         window.runner().deliver_cells(window.board().due());
         wait_for([&] { return !window.runner().is_running() && window.board().is_current(); });
-        window.page<DeliverStation>().board_view().setCurrentIndex(window.board().index(0, 1));
+        window.page<DeliverStation>().board_view().setCurrentIndex(
+            window.page<DeliverStation>().board_rows().index(0, 1));
         wait_for([&] { return window.page<DeliverStation>().panel().arrived_view().is_ready(); });
         take(window, out, QStringLiteral("deliver-model"));
         Ledger ledger = window.session().state()->left;

@@ -213,7 +213,7 @@ TEST_F(StrandsFace, FromFacesInTheViewToStrandsThatArrive) {
         row = cell != nullptr && cell->key.second == "cache:fringe/shake" ? r : row;
     }
     ASSERT_GE(row, 0);
-    deliver_page.board_view().setCurrentIndex(window->board().index(row, 1));
+    deliver_page.board_view().setCurrentIndex(deliver_page.board_rows().index(row, 1));
     SceneView& arrived = deliver_page.panel().arrived_view();
     SceneView& prepared_pane = deliver_page.panel().prepared_view();
     ASSERT_TRUE(wait_for([&] { return arrived.is_ready() && prepared_pane.is_ready(); }));

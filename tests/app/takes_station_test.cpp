@@ -317,7 +317,8 @@ TEST_F(Bench, EveryStationFitsAThousandTwoHundredAndEightyPixels) {
     settle();
     window->runner().deliver_cells(window->board().due());
     ASSERT_TRUE(wait_for([&] { return !window->runner().is_running() && window->board().is_current(); }));
-    window->page<DeliverStation>().board_view().setCurrentIndex(window->board().index(2, 1));
+    window->page<DeliverStation>().board_view().setCurrentIndex(
+        window->page<DeliverStation>().board_rows().index(2, 1));
     fits("delivered");
 }
 

@@ -162,7 +162,8 @@ TEST_F(Window, DeliversAndTheBoardSaysWhatArrived) {
     EXPECT_TRUE(QFile::exists(folder.filePath("deliveries/Lantern_web_view/delivery.json")));
     // The chosen cell's claims are on the table.
     BoardView& view = window->page<DeliverStation>().board_view();
-    QTest::mouseClick(view.viewport(), Qt::LeftButton, {}, view.visualRect(board.index(1, 2)).center());
+    QTest::mouseClick(view.viewport(), Qt::LeftButton, {},
+                      view.visualRect(window->page<DeliverStation>().board_rows().index(1, 2)).center());
     auto* claims = child<QTableWidget>("claims");
     ASSERT_TRUE(wait_for([&] { return claims->rowCount() == 9; }));
     for (int r = 0; r < claims->rowCount(); ++r) {
@@ -188,7 +189,8 @@ TEST_F(Window, WhatStayedBehindIsListedAndSubjectsOpen) {
     window->choose_station("deliver");
     BoardModel& board = window->board();
     ASSERT_TRUE(board.data(board.index(0, 0), Qt::DisplayRole).toString().contains("model"));
-    window->page<DeliverStation>().board_view().setCurrentIndex(board.index(0, 1));
+    window->page<DeliverStation>().board_view().setCurrentIndex(
+        window->page<DeliverStation>().board_rows().index(0, 1));
     auto* left = child<QPushButton>("leftBehind");
     ASSERT_TRUE(wait_for([&] { return left->isVisible(); }));
     EXPECT_TRUE(left->text().contains("stayed behind")) << left->text().toStdString();
@@ -234,7 +236,8 @@ TEST_F(Window, TheBoardIsStillRightAfterARestart) {
     EXPECT_EQ(window->board().count(CellState::arrived), 4);
     // A cell from the earlier session is read back again when it is looked at.
     window->choose_station("deliver");
-    window->page<DeliverStation>().board_view().setCurrentIndex(window->board().index(1, 1));
+    window->page<DeliverStation>().board_view().setCurrentIndex(
+        window->page<DeliverStation>().board_rows().index(1, 1));
     auto* claims = child<QTableWidget>("claims");
     EXPECT_TRUE(wait_for([&] { return claims->rowCount() == 9; }));
 }

@@ -30,7 +30,7 @@ def job(factor, container):
     made = json.loads((work / "market_props.wembrix").read_text())
     made["steps"][1]["factor"] = factor
     made["destinations"] = made["destinations"][:1]
-    made["destinations"][0].update(container=container, deliverables=["model", "prop"], prop_file="props/{prop}")
+    made["destinations"][0].update(container=container, deliverables=["model", "prop"], prop_file="props/{prop}", pictures=64, report=False)
     return made
 
 
@@ -48,6 +48,8 @@ def without_counts(path):
     except ValueError:
         return data
     said = made.get("asset", {}).get("extras", {}).get("wembrix", {})
+    if "files" in made:
+        made["files"] = [row for row in made["files"] if not row["file"].endswith("_before.png")]
     for row in made.get("files", []) + [said]:
         for key in ("number", "replaces"):
             row.pop(key, None)
@@ -61,7 +63,8 @@ def files_of(folder):
     found = {}
     for path in sorted(folder.rglob("*")):
         if path.is_file() and not any(part.startswith(".wembrix-") for part in path.parts):
-            if not path.name.endswith(".part"):
+            # The picture before the one that is there depends on what was delivered before.
+            if not path.name.endswith((".part", "_before.png")):
                 found[str(path.relative_to(folder / "Tidewater_runtime"))] = \
                     hashlib.sha256(without_counts(path)).hexdigest()
     return found

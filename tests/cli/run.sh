@@ -388,18 +388,48 @@ check "in one sentence" one_sentence
 check "the other variant's files" ends 0 "$cli" deliver "$work/family/market_props.wembrix" --out "$work/family/deliveries_dry"
 sed -i 's|"deliveries": "deliveries"|"deliveries": "deliveries_dry"|' "$work/family/market_props.wembrix"
 check "a package of both variants" ends 0 "$cli" package "$work/family/goods_wet.wembrix" "$work/family/market_props.wembrix" --out "$work/packages" --license "ours alone" --json
-check "is whole" python_says "d['whole'] and d['files'] == 12"
+check "is whole" python_says "d['whole'] and d['files'] == 22"
 check "a second one beside it" ends 0 "$cli" package "$work/family/goods_wet.wembrix" --out "$work/packages" --json
 check "has a name of its own" python_says "d['package'].endswith('Stall_goods_2')"
 check "as an archive" ends 0 "$cli" package "$work/family/goods_wet.wembrix" --out "$work/packages" --zip --destination "Tidewater runtime"
 python3 -m zipfile -e "$work/packages/Stall_goods.zip" "$work/unpacked"
 check "whole where others unpacked it" ends 0 "$cli" verify "$work/unpacked" --json
-check "says so" python_says "d['whole'] and d['files'] == 5 and not d['not_listed']"
+check "says so" python_says "d['whole'] and d['files'] == 10 and not d['not_listed']"
 printf x >> "$work/unpacked/Stall_goods/wet/Tidewater_runtime/props/stall_lamp.glb"
 check "damage is found" ends 1 "$cli" verify "$work/unpacked" --json
 check "and named" python_says "d['damaged'] == ['Stall_goods/wet/Tidewater_runtime/props/stall_lamp.glb: its bytes are others']"
 check "the archive itself" ends 0 "$cli" verify "$work/packages/Stall_goods.zip"
 check "no package" ends 2 "$cli" verify "$work/demo"
+check "in one sentence" one_sentence
+# Pictures, a page that tells of a delivery, license and credits.
+check "license and credits" ends 0 "$cli" variant "$work/family/goods_wet.wembrix" --license "ours alone" --credits "the stall"
+python3 - "$work/family/goods_wet.wembrix" << 'PY'
+import json, sys
+job = json.load(open(sys.argv[1]))
+for destination in job["destinations"]:
+    destination.update(pictures=64, report=True)
+json.dump(job, open(sys.argv[1], "w"))
+PY
+check "pictures are planned" ends 0 "$cli" deliver "$work/family/goods_wet.wembrix" --plan --json
+check "beside their files" python_says "'pictures/props/stall_lamp.glb.png' in [r['file'] for r in d['deliveries'][0]['planned']]"
+check "with pictures and a page" ends 0 "$cli" deliver "$work/family/goods_wet.wembrix"
+wet=$work/family/deliveries/Tidewater_runtime
+check "the picture" [ "$(head -c 8 "$wet/pictures/props/stall_lamp.glb.png" | tail -c 7 | head -c 3)" = PNG ]
+check "the page" grep -q "ours alone" "$wet/report.html"
+check "the same page from the folder" ends 0 "$cli" report "$wet" --out "$work/page.html"
+check "byte for byte" cmp "$work/page.html" "$wet/report.html"
+check "never over another file" ends 2 "$cli" report "$wet" --out "$work/page.html"
+check "in one sentence" one_sentence
+check "of no delivery" ends 2 "$cli" report "$work/demo"
+check "in one sentence" one_sentence
+cp "$wet/pictures/props/parcel_long.glb.png" "$work/family/own.png"
+check "a picture of one's own" ends 0 "$cli" picture "$work/family/goods_wet.wembrix" prop:stall_lamp "$work/family/own.png"
+check "makes its file due" ends 1 "$cli" board "$work/family/goods_wet.wembrix" --json
+check "and no other" python_says "[(c['deliverable'], c['state']) for b in d['board'] for c in b['cells'] if c['state'] != 'arrived'] == [('prop:stall_lamp', 'stale')]"
+check "it goes out" ends 0 "$cli" deliver "$work/family/goods_wet.wembrix"
+check "as it is" cmp "$work/family/own.png" "$wet/pictures/props/stall_lamp.glb.png"
+check "the drawn one again" ends 0 "$cli" picture "$work/family/goods_wet.wembrix" prop:stall_lamp
+check "no picture" ends 2 "$cli" picture "$work/family/goods_wet.wembrix" prop:stall_lamp "$work/family/goods_wet.wembrix"
 check "in one sentence" one_sentence
 check "a file of somebody else's" ends 2 "$cli" where "$work/demo/market_props.glb"
 check "in one sentence" one_sentence

@@ -468,6 +468,8 @@ TEST(Variants, AnEditOfAJobHoldsAllThatChangedAndTheNamesOfItsFamilyToo) {
     after.destinations.pop_back();
     after.poses["stance"] = {};
     after.source_contents["y.glb"] = "0";
+    after.pictures["model"] = "lamp.png";
+    after.origin.license = "ours alone";
     after.deliveries = "out";
     const JobPatch patch(before, after);
     Job job = before;

@@ -34,6 +34,13 @@ for container in gltf gltf_embedded; do
 done
 "$build/tests/wembrix-points" rigs "$work/rigs" "${WEMBRIX_INTEROP_RIGS:-40}"
 
+echo "== a browser"
+"$build/src/cli/wembrix-cli" deliver "$work/demo/market_props.wembrix" --out "$work/props" | grep -v "  pass$"
+sed 's/"name": "Lantern web view"/"name": "Lantern web view", "pictures": 128, "report": true/' "$work/demo/tansy.wembrix" > "$work/demo/tansy_told.wembrix"
+"$build/src/cli/wembrix-cli" deliver "$work/demo/tansy_told.wembrix" --destination "Lantern web view" --out "$work/told" > /dev/null
+python3 "$here/report_page.py" "$work/props/Tidewater_runtime" "$work/browser"
+python3 "$here/report_page.py" "$work/told" "$work/browser"
+
 echo "== the standard's validator"
 (cd "$work/js" && node validate.mjs "$work"/delivered/*/*.glb "$work"/kinds/*/*.glb "$work"/kinds/*/props/*.glb "$work"/sedge/*/*.glb "$work"/gltf/*.gltf "$work"/gltf_embedded/*.gltf "$work"/rigs/delivered*.glb)
 

@@ -40,6 +40,16 @@ holds "sorted(os.listdir('packages')) == ['Stall_goods.zip', 'Stall_goods_2.zip'
 python3 -m zipfile -e packages/Stall_goods_2.zip unpacked
 ends 0 verify unpacked --json
 holds "d['whole'] and d['files'] == 3"
+# A thumbnail with each, or a picture of one's own.
+job_file seen "['stall.gltf']" "[{'step': 'leave_behind', 'kinds': ['camera']},
+    {'step': 'rename_surfaces', 'what': 'surfaces', 'rules': [{'find': '^', 'replace': 'stall_'}]}]" \
+    "{'deliverables': ['prop'], 'prop_file': '{prop}', 'pictures': 128, 'report': True}"
+ends 0 deliver seen.wembrix --json
+holds "struct.unpack('>II', open(glob.glob('deliveries/*/pictures/stall_lamp.glb.png')[0], 'rb').read()[16:24]) == (128, 128)"
+cp deliveries/*/pictures/stall_crate.glb.png own.png
+ends 0 picture seen.wembrix prop:stall_lamp own.png
+ends 0 deliver seen.wembrix --json
+holds "open(glob.glob('deliveries/*/pictures/stall_lamp.glb.png')[0], 'rb').read() == open('own.png', 'rb').read()"
 # The lid that swings: two joints after a plan, each holds its own pieces, keyed by hand, and it repeats.
 "$build/demo/wembrix-demo-maker" demo > /dev/null
 ends 0 deliver demo/stall_lid.wembrix --destination 'Lantern web view' --out lid --json
@@ -48,5 +58,5 @@ holds "[(c['name'], c['frames'], c['loop']) for c in json.load(open('lid/deliver
 holds "[n['name'] for n in gltf('lid/stall_lid_model.glb')['nodes'] if 'mesh' not in n] == ['base', 'lid']"
 ends 0 inspect demo/stall_lid.wembrix --json
 holds "{f['id'] for f in d['findings']} == {'expected_size'}"
-later "thumbnails; normals and tangents at the Surface station"
+later "normals and tangents at the Surface station"
 done_with_job

@@ -37,21 +37,21 @@ class BoardModel : public QAbstractTableModel {
     [[nodiscard]] std::vector<CellKey> planned() const;              ///< all there are
     [[nodiscard]] int count(CellState state) const;
     [[nodiscard]] const QString& problem() const { return table_.problem; }
-    /// Looks at the folders of all destinations in the background; the model is reset when that is done.
-    void refresh();
-    /// False while what is shown is older than the job.
-    [[nodiscard]] bool is_current() const { return shown_run_ == run_; }
-
     struct Row {
         QString file;
         QString what;
-        std::vector<BoardEntry> cells;
+        std::vector<BoardEntry> cells; ///< one a destination
     };
     struct Table {
         std::vector<Row> rows;
         std::vector<Destination> destinations;
         QString problem;
     };
+    [[nodiscard]] const Table& table() const { return table_; }
+    /// Looks at the folders of all destinations in the background; the model is reset when that is done.
+    void refresh();
+    /// False while what is shown is older than the job.
+    [[nodiscard]] bool is_current() const { return shown_run_ == run_; }
 
   private:
     Document& document_;

@@ -2,6 +2,7 @@
 
 #include "core/base/files.h"
 #include "core/job/card_findings.h"
+#include "core/job/card_words.h"
 
 #include <QElapsedTimer>
 #include <QMetaObject>
@@ -90,6 +91,7 @@ void DeliveryRunner::deliver_cells(const std::vector<CellKey>& cells) {
         Replay measured = state->replay; // the window may not be through with it yet
         measure_kept_motion(measured, [this] { return stop_.load(); });
         for (DeliveryRequest& request : requests) {
+            request.card_words = card_words(measured);
             request.card_findings = card_findings(measured, std::span(&request.destination, 1));
             request.prepared = &state->replay.prepared();
             request.stop = [this] { return stop_.load(); };

@@ -37,14 +37,14 @@ namespace {
 bool is_number(const char* key) {
     const std::string_view name(key);
     return name == "unit_m" || name == "max_influences" || name == "longest_name" || name == "rate" ||
-           name == "drift_limit_mm" || name == "longest_path" || name == "largest_image";
+           name == "drift_limit_mm" || name == "longest_path" || name == "largest_image" || name == "pictures";
 }
 
 /// May be left empty: then there is no such limit or rule, and nothing of it stands in the file.
 bool may_be_empty(const char* key) {
     const std::string_view name(key);
-    return name == "max_shapes" || name == "longest_path" || name == "largest_image" || name.ends_with("_file") ||
-           name.ends_with("_names");
+    return name == "max_shapes" || name == "longest_path" || name == "largest_image" || name == "pictures" ||
+           name == "picture_ground" || name.ends_with("_file") || name.ends_with("_names");
 }
 
 QString written_in(const nlohmann::json& json, const char* key) {
@@ -62,7 +62,7 @@ QString put_number(nlohmann::json& json, const char* key, const QString& text) {
     }
     const std::string_view name(key);
     if (name == "max_influences" || name == "longest_name" || name == "longest_path" || name == "max_shapes" ||
-        name == "largest_image") {
+        name == "largest_image" || name == "pictures") {
         json[key] = static_cast<int>(value);
     } else {
         json[key] = value;
@@ -219,6 +219,15 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
     add_field(tr("Longest path"), "longest_path",
               tr("Characters that a file's whole path may have there. 0: as many as the system takes."));
     add_kinds_of_files();
+    add_field(
+        tr("Thumbnails (px)"), "pictures",
+        tr("A picture beside each file, of so many pixels; of a clip its telling moments and, where it repeats, a "
+           "moving one. Empty: none."));
+    add_field(tr("Behind thumbnails"), "picture_ground",
+              tr("A colour such as #fbfbf8, or none: then they are transparent there."));
+    add_field(tr("Report"), "report",
+              tr("A page beside the files: what arrived, what changed since the delivery before, what stayed behind."),
+              {tr("None"), tr("With each delivery")}, {false, true});
     add_field(tr("Drift limit (mm)"), "drift_limit_mm", tr("A delivery that moves any vertex farther is held."));
     contract_ = new ContractRow(std::move(own), form_);
     connect(contract_, &ContractRow::chosen, this, [this](const std::optional<Contract>& contract) {

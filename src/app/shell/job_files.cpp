@@ -155,6 +155,8 @@ void JobFiles::set_origin(const Origin& origin) {
     document_.edit(tr("Name family and variant"), [&](Job& job) {
         job.origin.family = origin.family;
         job.origin.variant = origin.variant;
+        job.origin.license = origin.license;
+        job.origin.credits = origin.credits;
         const std::string family = job.origin.family;
         give_ids(job);
         job.origin.family = family.empty() ? job.name : family;

@@ -14,10 +14,11 @@ namespace wembrix::app {
 
 OriginDialog::OriginDialog(const Origin& origin, QWidget* parent) : QDialog(parent), before_(origin) {
     setWindowTitle(tr("Family and variant"));
-    resize(520, 260);
+    resize(520, 330);
     auto* column = new QVBoxLayout(this);
     auto* why = new QLabel(tr("Every .glb and .gltf, and the manifest of every delivery, says which family and variant "
-                              "it is of. The ids are given once and stay, whatever job and files are called."),
+                              "it is of, its license and credits. The ids are given once and stay, whatever job and "
+                              "files are called."),
                            this);
     why->setWordWrap(true);
     why->setObjectName(QStringLiteral("soft"));
@@ -27,6 +28,9 @@ OriginDialog::OriginDialog(const Origin& origin, QWidget* parent) : QDialog(pare
         auto* line = new QLineEdit(QString::fromStdString(text), this);
         line->setObjectName(QString::fromUtf8(name));
         form->addRow(label, line);
+        if (QString::fromUtf8(name).endsWith(QStringLiteral("Text"))) {
+            return line; // has no id
+        }
         auto* own = new QLabel(id.empty() ? tr("gets its id with the name") : QString::fromStdString(id), this);
         own->setObjectName(QStringLiteral("soft"));
         own->setTextInteractionFlags(Qt::TextSelectableByMouse);
@@ -35,6 +39,10 @@ OriginDialog::OriginDialog(const Origin& origin, QWidget* parent) : QDialog(pare
     };
     family_ = add(tr("Family"), "familyName", origin.family, origin.family_id);
     variant_ = add(tr("Variant"), "variantName", origin.variant, origin.variant_id);
+    license_ = add(tr("License"), "licenseText", origin.license, "");
+    license_->setPlaceholderText(tr("under which its files are given on"));
+    credits_ = add(tr("Credits"), "creditsText", origin.credits, "");
+    credits_->setPlaceholderText(tr("who made what is in them"));
     column->addLayout(form);
     column->addStretch(1);
     auto* buttons = new QDialogButtonBox(QDialogButtonBox::Cancel, this);
@@ -59,6 +67,8 @@ Origin OriginDialog::origin() const {
     Origin origin = before_;
     origin.family = family_->text().trimmed().toStdString();
     origin.variant = variant_->text().trimmed().toStdString();
+    origin.license = license_->text().trimmed().toStdString();
+    origin.credits = credits_->text().trimmed().toStdString();
     return origin;
 }
 

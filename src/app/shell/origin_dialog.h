@@ -22,6 +22,8 @@ class OriginDialog : public QDialog {
     Origin before_;
     QLineEdit* family_;
     QLineEdit* variant_;
+    QLineEdit* license_;
+    QLineEdit* credits_;
     bool wants_variant_ = false;
 };
 

@@ -10,6 +10,7 @@
 #include "core/delivery/made_from.h"
 #include "core/delivery/manifest.h"
 #include "core/delivery/moving_file.h"
+#include "core/delivery/pictures.h"
 #include "core/destination/clip_keys.h"
 #include "core/destination/conform.h"
 #include "core/measure/scene/bounds.h"
@@ -156,6 +157,12 @@ DeliverableKind points_row(std::string_view id, std::string_view manifest_list) 
     kind.facts = [](const Scene& prepared, const std::string& name) {
         return facts_of_part(prepared, part_named(parts(prepared), name));
     };
+    kind.shown = [](const Scene& prepared, const std::string& name) {
+        const MovingPart part = part_named(parts(prepared), name);
+        const bool of_strands = prepared.nodes[static_cast<size_t>(part.node)].curves >= 0;
+        return Pictured{std::make_shared<const Scene>(prepared), part.own == nullptr ? part.order.clip : "",
+                        part.own == nullptr ? "" : part.own->name, of_strands};
+    };
     kind.size = [](const Scene& prepared, const std::string& name, const Destination& destination) {
         const MovingPart part = part_named(parts(prepared), name);
         const MovingPoints moving = frames_of(prepared, part, destination);
@@ -245,6 +252,9 @@ DeliverableKind clip_row_of(std::string_view id, Names (*plan)(const Scene&, con
     kind.manifest_row = [](const Scene& prepared, const std::string& name, const Destination& destination,
                            const std::string& file) { return clip_row(clip_named(prepared, name), destination, file); };
     kind.facts = clip_facts;
+    kind.shown = [](const Scene& prepared, const std::string& name) {
+        return Pictured{std::make_shared<const Scene>(prepared), name};
+    };
     kind.size = [](const Scene& prepared, const std::string& name, const Destination&) {
         return fmt::format("{:.2f} s", clip_named(prepared, name).seconds);
     };
@@ -318,6 +328,9 @@ template <Scene (*part)(const Scene&, const std::string&)> DeliverableKind part_
     kind.conform = [](const Scene& prepared, const std::string& name, const Destination& destination) {
         return conform_model(part(prepared, name), destination);
     };
+    kind.shown = [](const Scene& prepared, const std::string& name) {
+        return Pictured{std::make_shared<const Scene>(part(prepared, name)), ""};
+    };
     return kind;
 }
 
@@ -379,6 +392,9 @@ DeliverableKind hulls_row() {
     kind.check = [](const Scene& prepared, const std::string&, const Scene& arrived, const Scene*,
                     const Destination& destination,
                     Arrival& arrival) { check_hulls(prepared, arrived, destination, arrival); };
+    kind.shown = [](const Scene& prepared, const std::string&) {
+        return Pictured{std::make_shared<const Scene>(conform_hulls(prepared, Destination()).scene), ""};
+    };
     kind.facts = [](const Scene& prepared, const std::string&) {
         return "hulls · " + counted(prepared.hulls.size(), "hull");
     };
@@ -449,6 +465,9 @@ std::string content_of(const Scene& prepared, const DeliverableKind& kind, const
     hash.text(name_of_file);
     if (name_of_file.find("{variant}") != std::string::npos) {
         hash.text(base.naming.variant);
+    }
+    if (const auto own = base.naming.pictures.find(deliverable_id(kind, name)); own != base.naming.pictures.end()) {
+        hash.text(own->second);
     }
     return hash.hex();
 }

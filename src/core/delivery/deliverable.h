@@ -9,6 +9,7 @@
 #include "core/scene/scene.h"
 
 #include <filesystem>
+#include <map>
 #include <nlohmann/json.hpp>
 #include <span>
 #include <string>
@@ -18,6 +19,7 @@
 namespace wembrix {
 
 struct Arrival;
+struct Pictured;
 struct DeliverableKind;
 
 struct Deliverable {
@@ -36,7 +38,8 @@ struct Deliverable {
 /// What files are named for.
 struct Naming {
     std::string job;
-    std::string variant; ///< the name of the job's variant, if it has one
+    std::string variant;                         ///< the name of the job's variant, if it has one
+    std::map<std::string, std::string> pictures; ///< of deliverables with a person's own one, its hash
     Naming(std::string of_job, std::string of_variant = {}) : job(std::move(of_job)), variant(std::move(of_variant)) {}
     Naming(const char* of_job) : job(of_job) {}
 };
@@ -78,6 +81,8 @@ struct DeliverableKind {
     std::string (*facts)(const Scene& prepared, const std::string& name) = nullptr;
     /// "162.3 u", "2.93 s": its size, where it arrived.
     std::string (*size)(const Scene& prepared, const std::string& name, const Destination& destination) = nullptr;
+    /// What its pictures show; null: the scene at rest.
+    Pictured (*shown)(const Scene& prepared, const std::string& name) = nullptr;
     std::string_view suffix{}; ///< of the file that is opened first; empty: the container's
 };
 

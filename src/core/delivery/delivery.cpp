@@ -3,6 +3,8 @@
 #include "core/delivery/arrival_check.h"
 #include "core/delivery/handover.h"
 #include "core/delivery/manifest.h"
+#include "core/delivery/pictures.h"
+#include "core/delivery/report.h"
 #include "core/delivery/stamp.h"
 #include "core/destination/conform.h"
 #include "core/destination/file_paths.h"
@@ -132,6 +134,12 @@ Result<std::vector<std::string>> planned_files(const Scene& prepared, const Dest
     for (const Deliverable& one : *plan) {
         files.push_back(file_of(*one.kind, one.stem, destination));
     }
+    for (const Deliverable& one : *plan) {
+        for (std::string& picture :
+             picture_files(prepared, one, destination, file_of(*one.kind, one.stem, destination))) {
+            files.push_back(std::move(picture));
+        }
+    }
     return files;
 }
 
@@ -140,7 +148,7 @@ namespace {
 class Delivery {
   public:
     Delivery(const DeliveryRequest& request, const fs::path& staging_folder)
-        : request_(request), staging_folder_(staging_folder) {}
+        : request_(request), staging_folder_(staging_folder), manifest_(read_manifest(request.folder)) {}
 
     Outcome run(const std::vector<Deliverable>& plan, DeliveryReport& report) {
         std::vector<Finding> findings = look_for_findings({*request_.prepared, &request_.destination});
@@ -185,6 +193,11 @@ class Delivery {
                 arrival.reason = held_back;
             } else if (Outcome made = make(deliverable, arrival); !made) {
                 return made.problem();
+            }
+            if (arrival.state == CellState::arrived) {
+                if (Outcome made = add_pictures(request_, deliverable, staging_folder_, manifest_, arrival); !made) {
+                    return made.problem();
+                }
             }
             report.arrivals.push_back(std::move(arrival));
             ++done;
@@ -266,19 +279,37 @@ class Delivery {
             return lock.problem();
         }
         const nlohmann::json old = read_manifest(request_.folder);
+        if (const std::optional<Problem> problem =
+                request_.destination.report ? problem_with_report(old, request_.folder) : std::nullopt) {
+            return *problem;
+        }
         if (Outcome placed = put_in_place(arrivals, old, request_.folder); !placed) {
             return placed;
         }
         report.manifest = make_manifest(request_, plan, report, old);
+        if (request_.destination.report) {
+            if (Outcome put = put_report(report.manifest, old, request_.folder); !put) {
+                return put;
+            }
+        }
         return settle_manifest(old, report.manifest, request_.folder);
     }
 
     const DeliveryRequest& request_;
     fs::path staging_folder_;
+    nlohmann::json manifest_; ///< as it was when this began
     std::shared_ptr<const Scene> model_;
 };
 
 } // namespace
+
+Naming DeliveryRequest::naming() const {
+    Naming naming(job_name, made_from.origin.variant);
+    for (const OwnPicture& own : destination.pictures > 0 ? made_from.pictures : std::vector<OwnPicture>()) {
+        naming.pictures[own.deliverable] = own.hash;
+    }
+    return naming;
+}
 
 Ledger delivered_ledger(const DeliveryRequest& request) {
     Ledger left = request.left;

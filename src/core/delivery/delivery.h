@@ -66,10 +66,11 @@ struct DeliveryRequest {
     std::vector<std::string> only;          ///< ids of deliverables; empty: all
     Ledger left;                            ///< of sources and card: what stayed behind before
     std::vector<Finding> card_findings;     ///< of what the card did; a stop holds the delivery
+    std::vector<std::string> card_words;    ///< the card's steps in words, where the destination asks for a report
     std::vector<std::string> card_problems; ///< steps that did not fit; any holds the delivery
     std::function<void(int done, int all, const std::string& what)> progress;
     std::function<bool()> stop;
-    [[nodiscard]] Naming naming() const { return {job_name, made_from.origin.variant}; }
+    [[nodiscard]] Naming naming() const;
 };
 
 struct DeliveryReport {

@@ -47,6 +47,7 @@ std::string hash_of_destination(const Destination& destination) {
 std::string content_of_model(const Scene& prepared, const Destination& destination, const std::string& job_name) {
     Hasher hash;
     nlohmann::json said = destination_to_json(destination);
+    said.erase("report");
     said.erase("deliverables"); // which kinds of files there are, and how they are called, is not what is in them
     for (const FileKind& kind : file_kinds()) {
         said.erase(std::string(kind.id) + "_file");

@@ -19,11 +19,21 @@ struct Origin {
     std::string family{};    ///< its name, for people
     std::string variant_id{};
     std::string variant{};
+    std::string license{}; ///< under which its files are given on; empty: nothing is said
+    std::string credits{}; ///< who made what is in them
     bool operator==(const Origin& other) const = default;
 };
 /// 128 bits drawn by lot, as hexadecimal digits.
 std::string new_id();
 bool is_id(std::string_view text);
+
+/// A person's own picture in the place of a deliverable's thumbnail.
+struct OwnPicture {
+    std::string deliverable; ///< id
+    std::string file;
+    std::string hash; ///< of its bytes; empty: it cannot be read
+    bool operator==(const OwnPicture& other) const = default;
+};
 
 /// Hashes of what a delivery depends on. They say what changed; whether it matters to a file, its content says.
 struct MadeFrom {
@@ -31,6 +41,7 @@ struct MadeFrom {
     std::string card;                                         ///< of the steps that are on
     std::string destination;                                  ///< of all that it says; set by the delivery
     Origin origin;                                            ///< whose files they are
+    std::vector<OwnPicture> pictures;
 
     bool operator==(const MadeFrom& other) const = default;
 };

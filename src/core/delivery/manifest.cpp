@@ -4,6 +4,7 @@
 #include "core/base/file_version.h"
 #include "core/base/files.h"
 #include "core/base/json_file.h"
+#include "core/delivery/report.h"
 #include "core/delivery/stamp.h"
 #include "core/destination/conform.h"
 #include "core/measure/scene/bounds.h"
@@ -264,8 +265,12 @@ json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable
             }
             continue;
         }
+        const size_t first = files.size();
         for (json& row : file_rows(*arrival, report.model_content, request.made_from, request.destination)) {
             files.push_back(std::move(row));
+        }
+        if (request.destination.report) {
+            files[first]["check"] = check_row(prepared, *arrival, request.destination);
         }
         if (kind.manifest_row != nullptr) {
             lists[kind.manifest_list].push_back(
@@ -309,6 +314,12 @@ json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable
     manifest["accepted"] = accepted_to_json(report.accepted);
     for (auto& [list, rows] : lists) {
         manifest[std::string(list)] = std::move(rows);
+    }
+    if (request.destination.report) {
+        manifest["card"] = request.card_words;
+        if (json before = delivery_before(old, manifest); !before.empty()) {
+            manifest["before"] = std::move(before);
+        }
     }
     return manifest;
 }

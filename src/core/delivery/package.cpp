@@ -5,6 +5,7 @@
 #include "core/base/hasher.h"
 #include "core/base/json_file.h"
 #include "core/delivery/manifest.h"
+#include "core/delivery/stamp.h"
 #include "core/delivery/zip_file.h"
 #include "core/destination/file_kinds.h"
 
@@ -113,10 +114,7 @@ class Packing {
             }
         }
         json row = {{"job", variant.job_name}, {"deliveries", json::array()}};
-        if (!variant.origin.family_id.empty()) {
-            row["family"] = {{"id", variant.origin.family_id}, {"name", variant.origin.family}};
-            row["variant"] = {{"id", variant.origin.variant_id}, {"name", variant.origin.variant}};
-        }
+        put_origin(row, variant.origin);
         for (const fs::path& folder : variant.deliveries) {
             json files = json::array();
             const json manifest = read_manifest(folder);

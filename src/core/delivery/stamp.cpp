@@ -23,6 +23,11 @@ void put_origin(json& to, const Origin& origin) {
         to["family"] = {{"id", origin.family_id}, {"name", origin.family}};
         to["variant"] = {{"id", origin.variant_id}, {"name", origin.variant}};
     }
+    for (const auto& [key, text] : {std::pair("license", &origin.license), std::pair("credits", &origin.credits)}) {
+        if (!text->empty()) {
+            to[key] = *text;
+        }
+    }
 }
 
 json stamp_of(const Deliverable& deliverable, const std::string& job_name, const MadeFrom& made_from,
@@ -46,7 +51,7 @@ Claim stamp_claim(const json& wanted, const json& said) {
         return id.is_string() ? id.get<std::string>() : std::string("nothing");
     };
     Claim claim{"Says what it is", text(wanted), text(said), said.is_object(), ""};
-    for (const char* key_of : {"deliverable", "destination", "content", "family", "variant"}) {
+    for (const char* key_of : {"deliverable", "destination", "content", "family", "variant", "license", "credits"}) {
         claim.pass = claim.pass && wanted.value(key_of, json()) == said.value(key_of, json());
     }
     claim.detail = claim.pass ? "" : "the file says that it is another one, or nothing";

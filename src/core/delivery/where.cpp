@@ -1,5 +1,6 @@
 #include "core/delivery/where.h"
 
+#include "core/base/file_sink.h"
 #include "core/base/files.h"
 #include "core/delivery/stamp.h"
 #include "core/formats/format.h"

@@ -243,7 +243,10 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
                                                    "power_of_two_images",
                                                    "influences_kept",
                                                    "points_container",
-                                                   "deliverables"};
+                                                   "deliverables",
+                                                   "pictures",
+                                                   "picture_ground",
+                                                   "report"};
     std::vector<std::string> known = fixed;
     for (const FileKind& kind : file_kinds()) {
         if (kind.named.empty()) {
@@ -321,6 +324,17 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
     number("largest_image", largest_image, 0, 16384);
     to.largest_image = static_cast<int>(largest_image);
     yes_or_no("power_of_two_images", to.power_of_two_images);
+    double pictures = to.pictures;
+    number("pictures", pictures, 0, 2048);
+    to.pictures = static_cast<int>(pictures);
+    if (to.pictures > 0 && to.pictures < 64) {
+        wrong = "\"pictures\" is less than 64 pixels, and more than none.";
+    }
+    text("picture_ground", to.picture_ground);
+    if (to.picture_ground != "none" && !background_of(to)) {
+        wrong = "\"picture_ground\" is neither a colour such as \"#fbfbf8\" nor \"none\".";
+    }
+    yes_or_no("report", to.report);
     text("hull_names", to.hull_names);
     std::string kept(influences_kept_name(to.influences_kept));
     text("influences_kept", kept);
@@ -480,6 +494,15 @@ json destination_to_json(const Destination& from) {
     if (from.power_of_two_images) {
         to["power_of_two_images"] = true;
     }
+    if (from.pictures > 0) {
+        to["pictures"] = from.pictures;
+    }
+    if (from.picture_ground != Destination().picture_ground) {
+        to["picture_ground"] = from.picture_ground;
+    }
+    if (from.report) {
+        to["report"] = true;
+    }
     if (!from.points_container.empty()) {
         to["points_container"] = from.points_container;
         to["strands_file"] = file_template(from, *file_kind("strands"));
@@ -501,6 +524,19 @@ json destination_to_json(const Destination& from) {
         to["contract"] = contract_to_json(*from.contract);
     }
     return to;
+}
+
+std::optional<std::array<uint8_t, 3>> background_of(const Destination& destination) {
+    const std::string& text = destination.picture_ground;
+    if (text.size() != 7 || text[0] != '#' ||
+        !std::all_of(text.begin() + 1, text.end(), [](unsigned char c) { return std::isxdigit(c) != 0; })) {
+        return std::nullopt;
+    }
+    std::array<uint8_t, 3> colour{};
+    for (size_t k = 0; k < 3; ++k) {
+        colour[k] = static_cast<uint8_t>(std::stoi(text.substr(1 + 2 * k, 2), nullptr, 16));
+    }
+    return colour;
 }
 
 Result<Destination> read_destination(const std::filesystem::path& file) {

@@ -5,6 +5,7 @@
 #include "core/math/axes.h"
 #include "core/measure/skeleton/contract.h"
 
+#include <array>
 #include <cstdint>
 #include <filesystem>
 #include <map>
@@ -74,7 +75,10 @@ struct Destination {
     std::string hull_names = "{surface}_hull_{number}"; ///< tokens: {surface} {number} {kind}
     bool keep_last = true;                              ///< of a repeat whose last frame is its first once more
     double drift_limit_mm = 0.5;                        ///< a delivery that moves a point farther is held
-    std::optional<Contract> contract; ///< the skeleton that every delivery must have; one that differs is held
+    int pictures = 0;                       ///< pixels of the side of each deliverable's thumbnail; 0: none are made
+    std::string picture_ground = "#fbfbf8"; ///< the colour behind them; "none": they are transparent there
+    bool report = false;                    ///< whether each delivery tells of itself on a page
+    std::optional<Contract> contract;       ///< the skeleton that every delivery must have; one that differs is held
 
     bool operator==(const Destination& other) const;
     /// How the engine takes a file: `reads`, or what stands for it.
@@ -91,6 +95,8 @@ struct Destination {
 
 Result<Destination> destination_from_json(const nlohmann::json& json, const std::string& where);
 nlohmann::json destination_to_json(const Destination& destination);
+/// Red, green and blue of what is behind its pictures; nothing where they are transparent.
+std::optional<std::array<uint8_t, 3>> background_of(const Destination& destination);
 Result<Destination> read_destination(const std::filesystem::path& file);
 
 /// Two destinations whose files would lie in one folder, since their names differ only in what a folder's name cannot

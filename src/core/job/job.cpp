@@ -1,5 +1,6 @@
 #include "core/job/job.h"
 
+#include "core/base/file_sink.h"
 #include "core/base/file_version.h"
 #include "core/base/files.h"
 #include "core/base/json_file.h"
@@ -36,6 +37,15 @@ json job_to_json(const Job& job) {
     if (!job.origin.family_id.empty()) {
         to["family"] = {{"id", job.origin.family_id}, {"name", job.origin.family}};
         to["variant"] = {{"id", job.origin.variant_id}, {"name", job.origin.variant}};
+    }
+    for (const auto& [key, text] :
+         {std::pair("license", &job.origin.license), std::pair("credits", &job.origin.credits)}) {
+        if (!text->empty()) {
+            to[key] = *text;
+        }
+    }
+    if (!job.pictures.empty()) {
+        to["pictures"] = job.pictures;
     }
     if (!job.source_contents.empty()) {
         to["source_contents"] = job.source_contents;
@@ -94,6 +104,8 @@ Result<Job> job_from_json(const json& given, const std::string& where) {
     };
     text("name", job.name);
     text("deliveries", job.deliveries);
+    text("license", job.origin.license);
+    text("credits", job.origin.credits);
     if (const std::string wrong = read_origin(from, job.origin); !wrong.empty()) {
         return Problem{wrong, where, "An id is 32 of the digits 0 to 9 and a to f."};
     }
@@ -111,10 +123,13 @@ Result<Job> job_from_json(const json& given, const std::string& where) {
             job.sources.push_back(read.take());
         }
     }
-    if (const auto contents = from.find("source_contents"); contents != from.end() && contents->is_object()) {
-        for (const auto& [path, hash] : contents->items()) {
-            if (hash.is_string()) {
-                job.source_contents[path] = hash.get<std::string>();
+    for (const auto& [key, map] :
+         {std::pair("source_contents", &job.source_contents), std::pair("pictures", &job.pictures)}) {
+        if (const auto rows = from.find(key); rows != from.end() && rows->is_object()) {
+            for (const auto& [name, value] : rows->items()) {
+                if (value.is_string()) {
+                    (*map)[name] = value.get<std::string>();
+                }
             }
         }
     }
@@ -302,6 +317,7 @@ Result<LoadedSources> load_sources(const std::vector<JobSource>& sources, const 
         return Problem{"has no sources.", "job", what_is_read()};
     }
     LoadedSources loaded;
+    loaded.folder = folder;
     std::vector<NamedScene> scenes;
     std::optional<Problem> first_problem;
     bool any = false;
@@ -373,6 +389,11 @@ MadeFrom LoadedSources::made_from(const Job& job) const {
     }
     MadeFrom from = wembrix::made_from(names, hashes, job.steps);
     from.origin = job.origin;
+    for (const auto& [deliverable, file] : job.pictures) {
+        const std::filesystem::path path = folder / file;
+        const Result<std::string> hash = hash_of_file(path);
+        from.pictures.push_back({deliverable, path.string(), hash ? *hash : std::string()});
+    }
     return from;
 }
 

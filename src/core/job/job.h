@@ -29,7 +29,8 @@ struct Job {
     /// Of sources by their paths, a hash of the bytes they had when the job was last written: a file that moved is
     /// known by it again.
     std::map<std::string, std::string> source_contents;
-    std::string deliveries = "deliveries"; ///< folder; relative ones count from the job's folder
+    std::map<std::string, std::string> pictures; ///< by deliverables: a person's own ones; paths as those of sources
+    std::string deliveries = "deliveries";       ///< folder; relative ones count from the job's folder
 
     bool operator==(const Job& other) const = default;
 };
@@ -66,7 +67,8 @@ struct LoadedSources {
         std::vector<std::filesystem::path> files; ///< its own and those beside it that it names
     };
     std::vector<Source> sources;
-    bool follows_card = false; ///< takes were matched by names that the route card gives
+    std::filesystem::path folder; ///< that relative paths of the job count from
+    bool follows_card = false;    ///< takes were matched by names that the route card gives
 
     [[nodiscard]] MadeFrom made_from(const Job& job) const;
 };

@@ -16,6 +16,7 @@ JobPatch::JobPatch(const Job& before, const Job& after) {
     compare(before.destinations, after.destinations, destinations_);
     compare(before.poses, after.poses, poses_);
     compare(before.source_contents, after.source_contents, source_contents_);
+    compare(before.pictures, after.pictures, pictures_);
     compare(before.deliveries, after.deliveries, deliveries_);
     const std::vector<Step>& a = before.steps;
     const std::vector<Step>& b = after.steps;
@@ -32,8 +33,8 @@ JobPatch::JobPatch(const Job& before, const Job& after) {
 }
 
 bool JobPatch::is_empty() const {
-    return !name_ && !origin_ && !sources_ && !destinations_ && !poses_ && !source_contents_ && !deliveries_ &&
-           steps_held() == 0;
+    return !name_ && !origin_ && !sources_ && !destinations_ && !poses_ && !source_contents_ && !pictures_ &&
+           !deliveries_ && steps_held() == 0;
 }
 
 void JobPatch::put(Job& job, bool after) const {
@@ -48,6 +49,7 @@ void JobPatch::put(Job& job, bool after) const {
     set(destinations_, job.destinations);
     set(poses_, job.poses);
     set(source_contents_, job.source_contents);
+    set(pictures_, job.pictures);
     set(deliveries_, job.deliveries);
     const std::vector<Step>& out = after ? steps_before_ : steps_after_;
     const std::vector<Step>& in = after ? steps_after_ : steps_before_;

@@ -31,6 +31,7 @@ class JobPatch {
     Change<std::vector<Destination>> destinations_;
     Change<std::map<std::string, StoredPose>> poses_;
     Change<std::map<std::string, std::string>> source_contents_;
+    Change<std::map<std::string, std::string>> pictures_;
     Change<std::string> deliveries_;
     size_t first_step_ = 0; ///< where on the card these stand
     std::vector<Step> steps_before_;

@@ -8,7 +8,7 @@
 
 namespace wembrix::app {
 
-BoardDelegate::BoardDelegate(BoardModel& model, QObject* parent) : QStyledItemDelegate(parent), model_(model) {}
+BoardDelegate::BoardDelegate(BoardRows& rows, QObject* parent) : QStyledItemDelegate(parent), rows_(rows) {}
 
 void BoardDelegate::paint(QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const {
     const Theme& l = theme();
@@ -26,6 +26,15 @@ void BoardDelegate::paint(QPainter* painter, const QStyleOptionViewItem& option,
     font.setPixelSize(12);
     QFont bold = font;
     bold.setWeight(QFont::DemiBold);
+    if (const std::optional<QString> heading = rows_.heading(index.row())) {
+        painter->fillRect(option.rect.adjusted(0, 0, 0, -1), l.ground);
+        painter->setFont(bold);
+        painter->setPen(l.ink);
+        painter->drawText(option.rect.adjusted(10, 0, -4, 0), Qt::AlignLeft | Qt::AlignVCenter,
+                          (rows_.is_folded(index.row()) ? QStringLiteral("▸  ") : QStringLiteral("▾  ")) + *heading);
+        painter->restore();
+        return;
+    }
     if (index.column() == 0) {
         const QRect text = option.rect.adjusted(10, 4, -4, -4);
         painter->setFont(bold);
@@ -41,7 +50,7 @@ void BoardDelegate::paint(QPainter* painter, const QStyleOptionViewItem& option,
         painter->restore();
         return;
     }
-    const BoardEntry* cell = model_.cell(index);
+    const BoardEntry* cell = rows_.cell(index);
     if (cell == nullptr) {
         painter->restore();
         return;
@@ -79,10 +88,10 @@ void BoardDelegate::paint(QPainter* painter, const QStyleOptionViewItem& option,
     painter->restore();
 }
 
-BoardView::BoardView(BoardModel& model, QWidget* parent) : QTableView(parent) {
+BoardView::BoardView(BoardRows& rows, QWidget* parent) : QTableView(parent), rows_(rows) {
     setObjectName(QStringLiteral("board"));
-    setModel(&model);
-    setItemDelegate(new BoardDelegate(model, this));
+    setModel(&rows);
+    setItemDelegate(new BoardDelegate(rows, this));
     setShowGrid(false);
     QPalette quiet = palette(); // the delegate draws what is chosen
     quiet.setColor(QPalette::Highlight, Qt::transparent);
@@ -100,6 +109,20 @@ BoardView::BoardView(BoardModel& model, QWidget* parent) : QTableView(parent) {
     horizontalHeader()->setMinimumSectionSize(120);
     setTabKeyNavigation(false);
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    connect(&rows_, &QAbstractItemModel::modelReset, this, &BoardView::span_headings);
+    const auto turn = [this](const QModelIndex& index) { rows_.fold(index.row()); };
+    connect(this, &QTableView::clicked, this, turn);
+}
+
+void BoardView::span_headings() {
+    if (spanned_ > 0) {
+        clearSpans();
+    }
+    const std::vector<int> headings = rows_.headings();
+    for (const int row : rows_.columnCount() > 1 ? headings : std::vector<int>()) {
+        setSpan(row, 0, 1, rows_.columnCount());
+    }
+    spanned_ = static_cast<int>(headings.size());
 }
 
 } // namespace wembrix::app

@@ -1,7 +1,7 @@
 // The board drawn: a table whose cells are bars with the state's word, its detail and its drift.
 #pragma once
 
-#include "session/board_model.h"
+#include "session/board_rows.h"
 
 #include <QStyledItemDelegate>
 #include <QTableView>
@@ -11,17 +11,22 @@ namespace wembrix::app {
 class BoardDelegate : public QStyledItemDelegate {
     Q_OBJECT
   public:
-    explicit BoardDelegate(BoardModel& model, QObject* parent = nullptr);
+    explicit BoardDelegate(BoardRows& rows, QObject* parent = nullptr);
     void paint(QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const override;
 
   private:
-    BoardModel& model_;
+    BoardRows& rows_;
 };
 
 class BoardView : public QTableView {
     Q_OBJECT
   public:
-    explicit BoardView(BoardModel& model, QWidget* parent = nullptr);
+    explicit BoardView(BoardRows& rows, QWidget* parent = nullptr);
+
+  private:
+    void span_headings();
+    BoardRows& rows_;
+    int spanned_ = 0; ///< rows that were headings when it was looked last
 };
 
 } // namespace wembrix::app

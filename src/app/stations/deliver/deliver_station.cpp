@@ -1,12 +1,20 @@
 #include "stations/deliver/deliver_station.h"
 
+#include "core/base/files.h"
+#include "core/delivery/manifest.h"
+#include "core/delivery/report.h"
 #include "style/theme.h"
 
+#include <QDesktopServices>
+#include <QDir>
+#include <QFileDialog>
 #include <QHBoxLayout>
 #include <QItemSelectionModel>
 #include <QLabel>
+#include <QMenu>
 #include <QProgressBar>
 #include <QPushButton>
+#include <QStandardPaths>
 #include <QVBoxLayout>
 
 namespace wembrix::app {
@@ -32,7 +40,10 @@ DeliverStation::DeliverStation(const StationContext& context, QWidget* parent)
     where_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
     top->addWidget(where_, 1);
     column->addLayout(top);
-    view_ = new BoardView(*model_, card);
+    rows_ = new BoardRows(*model_, this);
+    bar_ = new BoardBar(*model_, *rows_, card);
+    column->addWidget(bar_);
+    view_ = new BoardView(*rows_, card);
     column->addWidget(view_, 1);
     empty_ = offer(tr("Nothing to deliver yet. Import a rigged model: its files stand here, one row each, with a "
                       "column for every destination."),
@@ -64,6 +75,11 @@ DeliverStation::DeliverStation(const StationContext& context, QWidget* parent)
     all_->setObjectName(QStringLiteral("deliverAll"));
     all_->setToolTip(tr("Writes every file anew, up to date or not, and checks it"));
     foot_row->addWidget(all_);
+    report_ = new QPushButton(tr("Report"), foot);
+    report_->setObjectName(QStringLiteral("openReport"));
+    report_->setToolTip(tr("Opens the page that tells of this destination's delivery: what arrived, what changed, what "
+                           "stayed behind"));
+    foot_row->addWidget(report_);
     stop_ = new QPushButton(tr("Stop"), foot);
     stop_->setObjectName(QStringLiteral("stopDelivery"));
     stop_->setToolTip(tr("Ends after the file that is being written; what arrived stays"));
@@ -76,9 +92,12 @@ DeliverStation::DeliverStation(const StationContext& context, QWidget* parent)
     panel_ = new ArrivalPanel(session_, context.camera, context.clock, this);
     panel_->setFixedWidth(400);
     row->addWidget(panel_);
+    view_->setContextMenuPolicy(Qt::CustomContextMenu);
+    connect(view_, &QWidget::customContextMenuRequested, this, &DeliverStation::ask_about_row);
     connect(stop_, &QPushButton::clicked, &runner_, &DeliveryRunner::stop);
     connect(one_, &QPushButton::clicked, this, [this] { runner_.deliver_cells({chosen_}); });
-    connect(all_, &QPushButton::clicked, this, [this] { runner_.deliver_cells(model_->planned()); });
+    connect(all_, &QPushButton::clicked, this, [this] { runner_.deliver_cells(rows_->cells()); });
+    connect(report_, &QPushButton::clicked, this, &DeliverStation::open_report);
     connect(&runner_, &DeliveryRunner::progressed, this, &DeliverStation::refresh);
     connect(&runner_, &DeliveryRunner::finished, this, &DeliverStation::refresh);
     connect(&session_, &Session::changed, this, [this] {
@@ -88,12 +107,12 @@ DeliverStation::DeliverStation(const StationContext& context, QWidget* parent)
             playback_->offer_nothing();
         }
     });
-    connect(model_, &QAbstractItemModel::modelReset, this, [this] {
+    connect(rows_, &QAbstractItemModel::modelReset, this, [this] {
         keep_choice();
         refresh();
     });
     connect(view_->selectionModel(), &QItemSelectionModel::currentChanged, this, [this](const QModelIndex& now) {
-        if (const BoardEntry* cell = model_->cell(now)) {
+        if (const BoardEntry* cell = rows_->cell(now)) {
             chosen_ = cell->key;
             play_chosen();
             show_chosen();
@@ -143,26 +162,104 @@ void DeliverStation::play_chosen() {
 }
 
 void DeliverStation::keep_choice() {
-    for (int r = 0; r < model_->rowCount(); ++r) {
-        for (int c = 1; c < model_->columnCount(); ++c) {
-            const BoardEntry* cell = model_->cell(model_->index(r, c));
-            if (cell != nullptr && (cell->key == chosen_ || chosen_.first.empty())) {
-                chosen_ = cell->key;
-                view_->setCurrentIndex(model_->index(r, c));
-                show_chosen();
-                return;
-            }
+    QModelIndex at = rows_->index_of(chosen_);
+    for (int r = 0; r < rows_->rowCount() && !at.isValid() && model_->entry(chosen_) == nullptr; ++r) {
+        for (int c = 1; c < rows_->columnCount() && !at.isValid(); ++c) {
+            at = rows_->cell(rows_->index(r, c)) != nullptr ? rows_->index(r, c) : at;
         }
     }
-    chosen_ = {};
+    if (at.isValid()) {
+        chosen_ = rows_->cell(at)->key;
+        view_->setCurrentIndex(at);
+    } else if (model_->entry(chosen_) == nullptr) {
+        chosen_ = {};
+    }
     show_chosen();
 }
 
-void DeliverStation::show_chosen() {
-    const Destination* destination = nullptr;
+const Destination* DeliverStation::chosen_destination() const {
     for (const Destination& candidate : document_.job().destinations) {
-        destination = candidate.name == chosen_.first ? &candidate : destination;
+        if (candidate.name == chosen_.first) {
+            return &candidate;
+        }
     }
+    return nullptr;
+}
+
+void DeliverStation::set_own_picture(const QString& file) {
+    if (chosen_.second.empty()) {
+        return;
+    }
+    // Beside the job it is told from there, so that both can go elsewhere together.
+    const QDir folder(QString::fromStdString(document_.folder().string()));
+    const QString beside = folder.relativeFilePath(file);
+    const QString kept = file.isEmpty() || beside.startsWith(QStringLiteral("..")) ? file : beside;
+    document_.edit(file.isEmpty() ? tr("Draw the picture again") : tr("A picture of its own"),
+                   [&, id = chosen_.second](Job& job) {
+                       if (kept.isEmpty()) {
+                           job.pictures.erase(id);
+                       } else {
+                           job.pictures[id] = kept.toStdString();
+                       }
+                   });
+}
+
+void DeliverStation::ask_about_row(const QPoint& at) {
+    const BoardEntry* cell = rows_->cell(view_->indexAt(at));
+    if (cell == nullptr) {
+        return;
+    }
+    view_->setCurrentIndex(view_->indexAt(at));
+    QMenu menu(this);
+    menu.setObjectName(QStringLiteral("cellMenu"));
+    menu.addAction(tr("Deliver this one"), this, [this] { runner_.deliver_cells({chosen_}); })
+        ->setEnabled(!runner_.is_running());
+    menu.addSeparator();
+    const Destination* destination = chosen_destination();
+    QAction* own = menu.addAction(tr("A picture of its own…"), this, [this] {
+        const QString file = QFileDialog::getOpenFileName(this, tr("The picture that goes with it"),
+                                                          QString::fromStdString(document_.folder().string()),
+                                                          tr("Pictures (*.png *.jpg *.jpeg)"));
+        if (!file.isEmpty()) {
+            set_own_picture(file);
+        }
+    });
+    own->setEnabled(destination != nullptr && destination->pictures > 0);
+    own->setToolTip(tr("Its destination has to ask for thumbnails"));
+    menu.addAction(tr("The drawn picture again"), this, [this] { set_own_picture(QString()); })
+        ->setEnabled(document_.job().pictures.count(chosen_.second) > 0);
+    menu.setToolTipsVisible(true);
+    menu.exec(view_->viewport()->mapToGlobal(at));
+}
+
+void DeliverStation::open_report() {
+    const Destination* destination = chosen_destination();
+    if (destination == nullptr) {
+        return;
+    }
+    const std::filesystem::path folder = runner_.folder_of(*destination);
+    const nlohmann::json manifest = read_manifest(folder);
+    std::filesystem::path file = folder / report_file;
+    if (!lists_file(manifest, report_file)) {
+        // It asks for no page of its own: one is made to look at.
+        const QString place = QStandardPaths::writableLocation(QStandardPaths::TempLocation);
+        file =
+            place.toStdString() + "/" + file_name_safe(document_.job().name + "_" + destination->name) + "_report.html";
+        if (const Outcome written = write_file_whole(file, report_page(manifest, folder)); !written) {
+            progress_text_->setText(QString::fromStdString(written.problem().sentence()));
+            return;
+        }
+    }
+    const QUrl url = QUrl::fromLocalFile(QString::fromStdString(file.string()));
+    if (opener_) {
+        opener_(url);
+    } else if (!QDesktopServices::openUrl(url)) {
+        progress_text_->setText(tr("%1 tells of it; nothing here opens such pages.").arg(url.toLocalFile()));
+    }
+}
+
+void DeliverStation::show_chosen() {
+    const Destination* destination = chosen_destination();
     if (destination == nullptr) {
         panel_->show_cell(QString(), nullptr, nullptr, tr("Choose a cell of the board to see how its file arrived."));
         return;
@@ -192,7 +289,18 @@ void DeliverStation::refresh() {
     stop_->setVisible(running);
     one_->setVisible(!running);
     all_->setVisible(!running);
-    all_->setEnabled(session_.state() != nullptr && !model_->planned().empty());
+    const bool filtered = !rows_->filter().is_open();
+    const size_t shown = rows_->cells().size();
+    all_->setText(filtered ? tr("Deliver these %1").arg(shown) : tr("Deliver all"));
+    all_->setToolTip(filtered ? tr("Writes the files that are shown anew, up to date or not, and checks them")
+                              : tr("Writes every file anew, up to date or not, and checks it"));
+    all_->setEnabled(session_.state() != nullptr && shown > 0);
+    bar_->setVisible(!document_.is_empty());
+    std::error_code error;
+    const bool has_report = !running && chosen_destination() != nullptr &&
+                            std::filesystem::exists(runner_.folder_of(*chosen_destination()) / "delivery.json", error);
+    report_->setVisible(!running);
+    report_->setEnabled(has_report);
     one_->setEnabled(!chosen_.first.empty() && session_.state() != nullptr);
     progress_->setVisible(running);
     if (running) {

@@ -3,11 +3,14 @@
 
 #include "session/delivery_runner.h"
 #include "stations/deliver/arrival_panel.h"
+#include "stations/deliver/board_bar.h"
 #include "stations/deliver/board_view.h"
 #include "stations/station.h"
 #include "view/playback_bar.h"
 
+#include <QUrl>
 #include <QWidget>
+#include <functional>
 
 class QLabel;
 class QProgressBar;
@@ -22,19 +25,31 @@ class DeliverStation : public StationPage {
     [[nodiscard]] StationNote waits(const SessionState& state) const override;
     void take_view(TwinView& twin) override;
     BoardView& board_view() { return *view_; }
+    BoardRows& board_rows() { return *rows_; }
+    /// What opens a page, in the place of the desktop.
+    void set_opener(std::function<void(const QUrl&)> opener) { opener_ = std::move(opener); }
     ArrivalPanel& panel() { return *panel_; }
     PlaybackBar& playback() { return *playback_; }
+
+    /// Puts a picture of a person's own in the place of the chosen deliverable's thumbnail; an empty path: the drawn
+    /// one again.
+    void set_own_picture(const QString& file);
 
   private:
     void refresh();
     void show_chosen();
     void keep_choice();
+    void ask_about_row(const QPoint& at);                        ///< the menu of a cell
+    void open_report();                                          ///< of the chosen cell's destination
+    [[nodiscard]] const Destination* chosen_destination() const; ///< null where no cell is chosen
     void play_chosen(); ///< the clip of the chosen cell, while the board is in sight
 
     Document& document_;
     Session& session_;
     DeliveryRunner& runner_;
     BoardModel* model_;
+    BoardRows* rows_;
+    BoardBar* bar_;
     BoardView* view_;
     QWidget* empty_;
     ArrivalPanel* panel_;
@@ -45,8 +60,10 @@ class DeliverStation : public StationPage {
     QProgressBar* progress_;
     QPushButton* one_;
     QPushButton* all_;
+    QPushButton* report_;
     QPushButton* stop_;
     CellKey chosen_;
+    std::function<void(const QUrl&)> opener_;
     bool follows_ = false; ///< the twin view's choice of what is shown
 };
 

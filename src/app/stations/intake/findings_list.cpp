@@ -15,6 +15,7 @@
 #include <QTimer>
 #include <QVBoxLayout>
 #include <algorithm>
+#include <unordered_map>
 
 namespace wembrix::app {
 
@@ -142,14 +143,22 @@ QFrame* FindingsList::mended_card(const Finding& finding) {
 /// What stood in the list before keeps its place, mended or not; what is new stands behind its own grade.
 void FindingsList::merge(const std::vector<Finding>& now) {
     std::vector<char> placed(now.size(), 0);
+    std::unordered_multimap<std::string, size_t> by_id;
+    for (size_t i = now.size(); i-- > 0;) {
+        by_id.emplace(now[i].id + '\n' + now[i].where, i);
+    }
     for (Row& row : rows_) {
-        const auto same = std::find_if(now.begin(), now.end(), [&](const Finding& finding) {
-            return placed[static_cast<size_t>(&finding - now.data())] == 0 && finding.same_as(row.finding);
-        });
-        row.open = same != now.end();
+        const auto [first, last] = by_id.equal_range(row.finding.id + '\n' + row.finding.where);
+        auto same = last;
+        for (auto at = first; at != last; ++at) {
+            if (placed[at->second] == 0 && (same == last || at->second < same->second)) {
+                same = at;
+            }
+        }
+        row.open = same != last;
         if (row.open) {
-            row.finding = *same;
-            placed[static_cast<size_t>(same - now.begin())] = 1;
+            row.finding = now[same->second];
+            placed[same->second] = 1;
         }
     }
     for (size_t i = 0; i < now.size(); ++i) {
@@ -189,11 +198,24 @@ void FindingsList::rebuild() {
                                             : tr("Findings · %1 open").arg(state->findings.size()));
     if (document_.job().sources != sources_) {
         rows_.clear();
+        shown_ = page_rows;
         sources_ = document_.job().sources;
     }
     merge(state->findings);
-    for (const Row& row : rows_) {
-        column_->addWidget(row.open ? finding_card(row.finding) : mended_card(row.finding));
+    const auto shown = static_cast<size_t>(shown_);
+    for (size_t r = 0; r < std::min(rows_.size(), shown); ++r) {
+        column_->addWidget(rows_[r].open ? finding_card(rows_[r].finding) : mended_card(rows_[r].finding));
+    }
+    if (rows_.size() > shown) {
+        const auto left = static_cast<int>(rows_.size() - shown);
+        auto* more = new QPushButton(
+            left > page_rows ? tr("Show %1 more of %2").arg(page_rows).arg(left) : tr("Show %1 more").arg(left), list_);
+        more->setObjectName(QStringLiteral("moreFindings"));
+        connect(more, &QPushButton::clicked, this, [this] {
+            shown_ += page_rows;
+            rebuild();
+        });
+        column_->addWidget(more, 0, Qt::AlignLeft);
     }
     QStringList mended;
     for (const Finding& before : state->received_findings) {

@@ -31,7 +31,9 @@ class FindingsList : public QWidget {
     void ask_to_accept(const Finding& finding);
     void merge(const std::vector<Finding>& now);
     void rebuild();
+    static constexpr int page_rows = 200; ///< cards are widgets: thousands would stand still
     std::vector<Row> rows_;
+    int shown_ = page_rows;          ///< of the rows, from the first
     std::vector<JobSource> sources_; ///< of the job that the rows are about
     QScrollArea* scroll_;
     Document& document_;

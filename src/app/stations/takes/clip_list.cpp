@@ -315,8 +315,11 @@ void ClipList::fill_row(int row) {
     const Cut cut = cut_at(row);
     const Row& one = rows_[static_cast<size_t>(row)];
     const bool made = one.made >= 0;
-    const ListedTake take =
-        made ? ListedTake{QString(), cut.end + 1, made_[static_cast<size_t>(one.made)].rate, {}} : takes_[one.take];
+    ListedTake own;
+    if (made) {
+        own = {QString(), cut.end + 1, made_[static_cast<size_t>(one.made)].rate, {}};
+    }
+    const ListedTake& take = made ? own : takes_[one.take]; // with all its cuts: never copied for a row
     const bool whole = !made && one.clip < 0;
     const auto put_item = [&](int at, const QString& text, bool editable, const QString& tip = {}) {
         auto* item = new QTableWidgetItem(text);
