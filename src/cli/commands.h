@@ -34,12 +34,34 @@ struct DeliverOptions {
     std::string destination; ///< a name with a job, a file with a card
     std::string out;
     std::string takes;             ///< a folder: each take in it goes through the card, and clips alone are delivered
+    std::string listed;            ///< a file: only these of them, one a line, told from the folder
     bool all = false;              ///< what is up to date, too
     bool plan = false;             ///< only says how the files would be called
     std::vector<std::string> only; ///< deliverables, by id ("clip:wade") or by name; none: all
     bool json = false;
 };
 int deliver_files(const DeliverOptions& options);
+
+struct FarmOptions {
+    std::vector<std::string> jobs; ///< none: the run that the folder holds is taken on
+    std::string takes;
+    std::string out;
+    std::string destination;
+    std::string folder; ///< that all machines see: the plan, and what became of it
+    std::string on = "here";
+    int per_item = 50; ///< takes
+    int workers = 0;   ///< at a time on this machine; 0: one a core
+    int tries = 3;
+    double look_every_s = 1;
+    bool json = false;
+};
+int farm_run(const FarmOptions& options);
+int farm_status(const std::string& folder, bool as_json);
+/// With a batch, `item` is the number of its task.
+int farm_item(const std::string& folder, int item, int batch);
+
+/// What a real engine's importer makes of files, claim by claim.
+int ask_second_reader(const std::vector<std::string>& files, double longest_s, bool as_json);
 
 struct CompareOptions {
     std::string first;

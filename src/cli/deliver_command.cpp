@@ -22,8 +22,10 @@
 #include <cstdio>
 #include <filesystem>
 #include <fmt/format.h>
+#include <map>
 #include <optional>
 #include <span>
+#include <sstream>
 #include <unistd.h>
 
 namespace wembrix::cli {
@@ -333,10 +335,46 @@ Result<std::vector<std::string>> chosen_deliverables(const DeliveryRequest& requ
     return ids;
 }
 
-int deliver_over_takes(const DeliverOptions& options, const Plan& plan, LoadedSources sources) {
+/// The takes of a list, folder by folder as `folders_of_takes` has them.
+Result<std::map<fs::path, std::vector<fs::path>>> listed_takes(const fs::path& folder, const std::string& list) {
+    const Result<std::string> lines = read_file(list);
+    if (!lines) {
+        return lines.problem();
+    }
+    std::map<fs::path, std::vector<fs::path>> takes;
+    std::istringstream stream(*lines);
+    for (std::string line; std::getline(stream, line);) {
+        const fs::path take = fs::path(line).lexically_normal();
+        if (line.empty() || take.is_absolute() || *take.begin() == "..") {
+            return Problem{fmt::format("\"{}\" is no take below the folder.", line.substr(0, 200)), list, ""};
+        }
+        takes[take.parent_path()].push_back(folder / take);
+    }
+    if (takes.empty()) {
+        return Problem{"lists no takes.", list, ""};
+    }
+    return takes;
+}
+
+Result<std::map<fs::path, std::vector<fs::path>>> takes_of(const DeliverOptions& options) {
+    if (!options.listed.empty()) {
+        return listed_takes(options.takes, options.listed);
+    }
     const Result<std::vector<fs::path>> folders = folders_of_takes(options.takes);
     if (!folders) {
-        return refuse(folders.problem());
+        return folders.problem();
+    }
+    std::map<fs::path, std::vector<fs::path>> takes;
+    for (const fs::path& group : *folders) {
+        takes[group] = *takes_in(fs::path(options.takes) / group);
+    }
+    return takes;
+}
+
+int deliver_over_takes(const DeliverOptions& options, const Plan& plan, LoadedSources sources) {
+    const Result<std::map<fs::path, std::vector<fs::path>>> takes = takes_of(options);
+    if (!takes) {
+        return refuse(takes.problem());
     }
     TakesRequest request;
     request.made_from = sources.made_from(plan.job);
@@ -349,12 +387,12 @@ int deliver_over_takes(const DeliverOptions& options, const Plan& plan, LoadedSo
     nlohmann::json all = nlohmann::json::array();
     int code = all_well;
     for (const auto& [destination, folder] : plan.deliveries) {
-        for (const fs::path& group : *folders) {
+        for (const auto& [group, files] : *takes) {
             Progress progress;
             request.progress = [&progress](size_t done, size_t count, const std::string& what) {
                 progress.tell(done, count, what);
             };
-            request.takes = *takes_in(options.takes / group);
+            request.takes = files;
             request.destination = destination;
             request.folder = group.empty() ? folder : folder / group;
             const Result<TakesReport> report = deliver_takes(request);

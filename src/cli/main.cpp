@@ -36,12 +36,59 @@ int run(int count, char** arguments) {
     deliver_command->add_option(
         "--takes", deliver_options.takes,
         "A folder: each take in it goes through the card onto the model, and its clips are written");
+    deliver_command->add_option("--listed", deliver_options.listed,
+                                "Only these of them: a file with one a line, told from the folder");
     deliver_command->add_flag("--all", deliver_options.all,
                               "Write what is up to date, too: without it only what is missing, stale or was held");
     deliver_command->add_option("--only", deliver_options.only,
                                 "One deliverable: model, a clip's name, or clip:NAME; may be given several times");
     deliver_command->add_flag("--plan", deliver_options.plan, "Only say how the files would be called; write nothing");
     deliver_command->add_flag("--json", deliver_options.json, "As JSON");
+    FarmOptions farm_options;
+    CLI::App* farm_command =
+        app.add_subcommand("farm", "Deliver over many takes or jobs on several machines that share a folder");
+    farm_command->require_subcommand(1);
+    CLI::App* farm_run_command =
+        farm_command->add_subcommand("run", "See a run to its end; with --folder alone, take one on that was begun");
+    farm_run_command->add_option("jobs", farm_options.jobs, "One job with --takes, or many jobs");
+    farm_run_command->add_option("--folder", farm_options.folder, "The run's own folder, that every machine sees")
+        ->required();
+    farm_run_command->add_option("--takes", farm_options.takes, "A folder of takes, as with deliver");
+    farm_run_command->add_option("--out", farm_options.out, "Folder of the deliveries, if it is not the job's own");
+    farm_run_command->add_option("--destination", farm_options.destination, "Only for this one");
+    farm_run_command->add_option("--per-item", farm_options.per_item, "Takes of one item (50)");
+    farm_run_command->add_option("--on", farm_options.on,
+                                 "here; slurm; or a command that takes {command} and runs it elsewhere");
+    farm_run_command->add_option("--workers", farm_options.workers, "Items at a time on this machine; else one a core");
+    farm_run_command->add_option("--tries", farm_options.tries, "Of an item before it counts as failed (3)");
+    farm_run_command->add_option("--look-every", farm_options.look_every_s, "Seconds between two looks (1)")
+        ->check(CLI::Range(0.05, 3600.0));
+    farm_run_command->add_flag("--json", farm_options.json, "As JSON");
+    std::string farm_folder;
+    bool farm_json = false;
+    int farm_number = 0;
+    int farm_batch = -1;
+    CLI::App* farm_status_command = farm_command->add_subcommand("status", "How far it is, from its folder alone");
+    farm_status_command->add_option("folder", farm_folder, "The run's folder")->required();
+    farm_status_command->add_flag("--json", farm_json, "As JSON");
+    CLI::App* farm_item_command = farm_command->add_subcommand("item", "Run one item: what a scheduler is given");
+    farm_item_command->add_option("folder", farm_folder, "The run's folder")->required();
+    farm_item_command->add_option("item", farm_number, "Its number")->required();
+    CLI::App* farm_task_command = farm_command->add_subcommand("task", "Run the item of a task of an array");
+    farm_task_command->add_option("folder", farm_folder, "The run's folder")->required();
+    farm_task_command->add_option("batch", farm_batch, "Which array")->required();
+    farm_task_command->add_option("task", farm_number, "Its number in the array")->required();
+
+    std::vector<std::string> second_files;
+    double second_longest_s = 120;
+    bool second_json = false;
+    CLI::App* second_command =
+        app.add_subcommand("second-reader", "Ask a real engine's importer what it makes of delivered files");
+    second_command->add_option("files", second_files, "Files (.glb, .gltf)")->required();
+    second_command->add_option("--longest", second_longest_s, "Seconds before it is ended (120)")
+        ->check(CLI::Range(1.0, 86400.0));
+    second_command->add_flag("--json", second_json, "As JSON");
+
     CompareOptions compare_options;
     CLI::App* compare_command =
         app.add_subcommand("compare", "Drift between two files over the clips of the same name, in mm");
@@ -293,6 +340,18 @@ int run(int count, char** arguments) {
     }
     if (report_command->parsed()) {
         return report(report_folder, report_out);
+    }
+    if (second_command->parsed()) {
+        return ask_second_reader(second_files, second_longest_s, second_json);
+    }
+    if (farm_run_command->parsed()) {
+        return farm_run(farm_options);
+    }
+    if (farm_status_command->parsed()) {
+        return farm_status(farm_folder, farm_json);
+    }
+    if (farm_item_command->parsed() || farm_task_command->parsed()) {
+        return farm_item(farm_folder, farm_number, farm_task_command->parsed() ? farm_batch : -1);
     }
     if (package_command->parsed()) {
         return package(package_options);

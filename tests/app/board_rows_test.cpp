@@ -3,6 +3,7 @@
 #include "bench_fixture.h"
 #include "core/base/files.h"
 #include "core/delivery/manifest.h"
+#include "core/delivery/second_reader.h"
 
 #include <QComboBox>
 #include <QImage>
@@ -128,6 +129,36 @@ TEST_F(ManyFiles, TheReportOfADeliveryOpensFromItsBoard) {
         EXPECT_EQ(opened.toLocalFile().startsWith(folder.path()), of_its_own);
         EXPECT_EQ(page->find("data:image/png") != std::string::npos, of_its_own);
     }
+}
+
+TEST_F(ManyFiles, AnotherImporterIsAskedAndItsAnswerStandsUnderTheClaims) {
+    if (!second_reader()) {
+        GTEST_SKIP() << how_to_get_second_reader();
+    }
+    open_many(1);
+    auto* ask = child<QPushButton>("askSecondReader");
+    view().setCurrentIndex(rows().index(0, 2));
+    EXPECT_FALSE(ask->isVisible()) << "nothing was delivered";
+    window->runner().deliver_cells({window->board().planned()[1]});
+    ASSERT_TRUE(wait_for([&] { return !window->runner().is_running() && window->board().is_current(); }));
+    settle();
+    view().setCurrentIndex(rows().index(0, 2));
+    ASSERT_TRUE(wait_for([&] { return ask->isVisible() && ask->isEnabled(); }));
+    auto* claims = child<QTableWidget>("claims");
+    const int before = claims->rowCount();
+    QTest::mouseClick(ask, Qt::LeftButton);
+    EXPECT_EQ(ask->text(), "Asking…");
+    ASSERT_TRUE(wait_for([&] { return claims->rowCount() > before; }, 150));
+    QStringList names;
+    for (int row = 0; row < claims->rowCount(); ++row) {
+        names << claims->item(row, 0)->text();
+        EXPECT_TRUE(claims->item(row, 3)->text().contains("Pass"))
+            << names.back().toStdString() << ": " << claims->item(row, 2)->text().toStdString() << ", "
+            << claims->item(row, 2)->toolTip().toStdString();
+    }
+    EXPECT_TRUE(names.contains("Second reader: joints") && names.contains("Second reader: bounds"))
+        << names.join(", ").toStdString();
+    EXPECT_FALSE(ask->isEnabled()) << "it has answered";
 }
 
 } // namespace

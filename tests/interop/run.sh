@@ -41,6 +41,9 @@ sed 's/"name": "Lantern web view"/"name": "Lantern web view", "pictures": 128, "
 python3 "$here/report_page.py" "$work/props/Tidewater_runtime" "$work/browser"
 python3 "$here/report_page.py" "$work/told" "$work/browser"
 
+echo "== the second reader that the program asks"
+"$build/src/cli/wembrix-cli" second-reader "$work"/delivered/Tidewater_runtime/*.glb "$work"/props/Tidewater_runtime/props/*.glb
+
 echo "== the standard's validator"
 (cd "$work/js" && node validate.mjs "$work"/delivered/*/*.glb "$work"/kinds/*/*.glb "$work"/kinds/*/props/*.glb "$work"/sedge/*/*.glb "$work"/gltf/*.gltf "$work"/gltf_embedded/*.gltf "$work"/rigs/delivered*.glb)
 

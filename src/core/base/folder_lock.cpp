@@ -50,7 +50,14 @@ HeldFile::~HeldFile() {
 
 HeldFile HeldFile::create(const fs::path& file) {
     HeldFile made(::open(file.c_str(), O_RDWR | O_CREAT | O_EXCL | O_NOFOLLOW | O_CLOEXEC, 0644));
-    return made.holds() && try_to_lock(made.descriptor_) ? std::move(made) : HeldFile();
+    // Whoever asks just then whether it is free has it for a moment.
+    for (int turn = 0; made.holds() && turn < 100; ++turn) {
+        if (try_to_lock(made.descriptor_)) {
+            return made;
+        }
+        std::this_thread::sleep_for(std::chrono::milliseconds(2));
+    }
+    return {};
 }
 
 bool HeldFile::is_free(const fs::path& file) {

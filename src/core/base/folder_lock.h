@@ -20,6 +20,7 @@ class HeldFile {
     /// cannot.
     static HeldFile create(const std::filesystem::path& file);
     [[nodiscard]] bool holds() const { return descriptor_ >= 0; }
+    [[nodiscard]] int descriptor() const { return descriptor_; }
     /// True when the file is there and no process holds it.
     static bool is_free(const std::filesystem::path& file);
 

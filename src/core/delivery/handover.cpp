@@ -50,7 +50,7 @@ bool is_of_the_dead(const fs::directory_entry& entry) {
     if (!name.starts_with(prefix) || !fs::is_directory(entry.symlink_status(error))) {
         return false;
     }
-    return !fs::exists(entry.path() / held_file, error) || HeldFile::is_free(entry.path() / held_file);
+    return Lease::is_over(entry.path() / held_file);
 }
 
 /// Takes away what an earlier run that was killed left behind. The folder is locked: nobody is just making a staging
@@ -87,10 +87,10 @@ StagingFolder::StagingFolder(const fs::path& folder) {
         return;
     }
     sweep(folder);
-    std::string name = (folder / ".wembrix-staged-XXXXXX").string();
+    std::string name = (folder / (".wembrix-staged-" + host_name() + "-XXXXXX")).string();
     if (::mkdtemp(name.data()) != nullptr) {
         path_ = name;
-        held_ = HeldFile::create(path_ / held_file);
+        held_ = Lease::create(path_ / held_file);
     }
     if (!held_.holds()) {
         problem_ = Problem{"cannot be written to.", folder.string(),
@@ -214,12 +214,13 @@ Result<Scene> model_round_trip(const Scene& prepared, const Destination& destina
 
 Outcome put_in_place(const std::vector<Arrival*>& arrivals, const nlohmann::json& old, const fs::path& folder) {
     nlohmann::json coming = old;
+    const std::unordered_set<std::string> listed = files_in(old);
     bool any = false;
     for (Arrival* arrival : arrivals) {
         for (const std::string& file : arrival->files) {
             std::error_code error;
             if (arrival->state == CellState::arrived && fs::exists(fs::symlink_status(folder / file, error)) &&
-                !lists_file(old, file)) {
+                listed.count(file) == 0) {
                 arrival->state = CellState::held;
                 arrival->reason = fmt::format("“{}” is there already and was not written by Wembrix", file);
             }
@@ -232,7 +233,9 @@ Outcome put_in_place(const std::vector<Arrival*>& arrivals, const nlohmann::json
         if (arrival->state == CellState::arrived) {
             any = true;
             for (size_t f = 0; f < arrival->files.size(); ++f) {
-                note_coming(coming, arrival->files[f], arrival->facts[f].hash);
+                if (listed.count(arrival->files[f]) == 0) {
+                    note_coming(coming, arrival->files[f], arrival->facts[f].hash);
+                }
             }
         }
     }

@@ -2,7 +2,7 @@
 // checked.
 #pragma once
 
-#include "core/base/folder_lock.h"
+#include "core/base/lease.h"
 #include "core/delivery/delivery.h"
 
 #include <filesystem>
@@ -26,7 +26,7 @@ class StagingFolder {
 
   private:
     std::filesystem::path path_;
-    HeldFile held_;
+    Lease held_;
     std::optional<Problem> problem_;
 };
 

@@ -63,6 +63,17 @@ Outcome write_manifest(const json& manifest, const fs::path& folder) {
     return write_file_whole(folder / file_name, manifest.dump(2) + "\n");
 }
 
+std::unordered_set<std::string> files_in(const json& manifest) {
+    std::unordered_set<std::string> files;
+    for (const char* list : {"files", "earlier"}) {
+        for (const json& row : rows_under(manifest, list)) {
+            files.insert(text_in(row, "file"));
+        }
+    }
+    files.erase("");
+    return files;
+}
+
 bool lists_file(const json& manifest, const std::string& file) {
     for (const char* list : {"files", "earlier"}) {
         const json& files = rows_under(manifest, list);
@@ -80,9 +91,7 @@ constexpr const char* coming = "coming"; // the state of a file that is about to
 void note_coming(json& manifest, const std::string& file, const std::string& hash) {
     manifest["format"] = "wembrix delivery";
     manifest["version"] = file_version;
-    if (!lists_file(manifest, file)) {
-        manifest["files"].push_back({{"file", file}, {"state", coming}, {"xxh3_128", hash}});
-    }
+    manifest["files"].push_back({{"file", file}, {"state", coming}, {"xxh3_128", hash}});
 }
 
 void drop_coming(json& manifest) {
@@ -212,9 +221,10 @@ namespace {
 /// Files of earlier contents whose names count them: they stay, and stay ours.
 json earlier_rows(const json& old, const json& now, const Destination& destination) {
     json rows = json::array();
+    const std::unordered_set<std::string> listed = files_in(now);
     const auto keep = [&](const json& row) {
         const std::string file = text_in(row, "file");
-        if (is_plain_path(file) && !lists_file(now, file)) {
+        if (is_plain_path(file) && listed.count(file) == 0) {
             rows.push_back({{"file", file},
                             {"deliverable", text_in(row, "deliverable")},
                             {"number", row.value("number", json(1))},
@@ -379,9 +389,10 @@ json manifest_after_run(const json& head, const json& old, json files, json clip
 }
 
 void remove_retired(const json& old, const json& now, const fs::path& folder) {
+    const std::unordered_set<std::string> kept = files_in(now); // of ten thousand rows each is asked about
     for (const json& row : rows_under(old, "files")) {
         const std::string file = text_in(row, "file");
-        if (lists_file(now, file) || !is_plain_path(file) || !strange_folder(folder, file).empty()) {
+        if (kept.count(file) > 0 || !is_plain_path(file) || !strange_folder(folder, file).empty()) {
             continue;
         }
         const Result<std::string> hash = hash_of_file(folder / file);

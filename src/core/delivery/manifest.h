@@ -7,14 +7,18 @@
 #include <filesystem>
 #include <nlohmann/json.hpp>
 #include <string>
+#include <unordered_set>
 
 namespace wembrix {
 
 /// The manifest of a folder; an empty object when there is none or it is not ours.
 nlohmann::json read_manifest(const std::filesystem::path& folder);
 Outcome write_manifest(const nlohmann::json& manifest, const std::filesystem::path& folder);
+/// All that it lists, those of earlier contents too: for who asks about many.
+std::unordered_set<std::string> files_in(const nlohmann::json& manifest);
 bool lists_file(const nlohmann::json& manifest, const std::string& file);
 /// Adds a file that is about to be put in place, so that it is known as ours if the run ends before the next manifest.
+/// Precondition: it is not listed.
 void note_coming(nlohmann::json& manifest, const std::string& file, const std::string& hash);
 /// Forgets the files that were noted so and never became a deliverable's.
 void drop_coming(nlohmann::json& manifest);

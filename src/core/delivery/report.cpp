@@ -513,8 +513,9 @@ Outcome put_report(json& manifest, const json& old, const fs::path& folder) {
     if (!lists_file(old, report_file)) {
         // It is known as ours if the run ends before the manifest is written.
         json coming = old;
+        const std::unordered_set<std::string> listed = files_in(old);
         for (const json& row : list_in(manifest, "files")) {
-            if (const std::string file = text_at(row, "file"); !lists_file(coming, file)) {
+            if (const std::string file = text_at(row, "file"); listed.count(file) == 0) {
                 note_coming(coming, file, text_at(row, "xxh3_128"));
             }
         }

@@ -504,7 +504,9 @@ class Settling {
 
     void add(Through one) { waiting_.push_back(std::move(one)); }
     [[nodiscard]] bool is_time() const {
-        return waiting_.size() >= 256 || std::chrono::steady_clock::now() - last_ > std::chrono::seconds(1);
+        // Putting in place rewrites the manifest under its lock: where that is long, several runs would do little else.
+        const auto apart = std::max<std::chrono::steady_clock::duration>(std::chrono::seconds(1), 20 * cost_);
+        return waiting_.size() >= 2048 || std::chrono::steady_clock::now() - last_ > apart;
     }
 
     Outcome settle() {
@@ -515,6 +517,7 @@ class Settling {
         if (!lock) {
             return lock.problem();
         }
+        const auto locked = std::chrono::steady_clock::now();
         const json old = read_manifest(request_.folder);
         std::vector<Arrival*> arrivals;
         for (Through& one : some) {
@@ -555,7 +558,9 @@ class Settling {
         report_.manifest["left"] = ledger_to_json(report_.left);
         report_.manifest["left_of_takes"] = ledger_to_json(summed(report_.left_of_takes));
         report_.manifest["accepted"] = accepted_to_json(report_.accepted);
-        return settle_manifest(old, report_.manifest, request_.folder);
+        Outcome settled = settle_manifest(old, report_.manifest, request_.folder);
+        cost_ = std::chrono::steady_clock::now() - locked;
+        return settled;
     }
 
     TakesReport take() { return std::move(report_); }
@@ -582,6 +587,7 @@ class Settling {
     TakesReport report_;
     std::vector<Through> waiting_;
     std::chrono::steady_clock::time_point last_ = std::chrono::steady_clock::now();
+    std::chrono::steady_clock::duration cost_ = {}; ///< of putting in place, the last time
     std::set<std::string> files_ = {"delivery"};
     std::set<std::string> ids_;
 };

@@ -49,12 +49,12 @@ Result<std::vector<std::filesystem::path>> takes_in(const std::filesystem::path&
 Result<std::vector<std::filesystem::path>> folders_of_takes(const std::filesystem::path& folder);
 
 /// Reads each take onto the model, replays the card, and delivers its clips as `deliver` does: conformed, written
-/// aside, read back, checked, and put in place within a second or so: what arrived stays when a run is ended, and the
-/// next one does the rest. A take whose files were made from the same take, model, card and destination is passed over.
-/// A file with one take names its clip after itself, the takes of a file with several keep their names. A list of cuts
-/// beside a file (its name, .csv or .json) cuts it first. What is in the folder of an earlier delivery stays, and the
-/// manifest lists both. Memory holds as many takes as there are cores at work. A Problem means that nothing could be
-/// tried.
+/// aside, read back, checked, and put in place within a second or so, or twenty times as long as that takes: what
+/// arrived stays when a run is ended, and the next one does the rest. A take whose files were made from the same take,
+/// model, card and destination is passed over. A file with one take names its clip after itself, the takes of a file
+/// with several keep their names. A list of cuts beside a file (its name, .csv or .json) cuts it first. What is in the
+/// folder of an earlier delivery stays, and the manifest lists both. Memory holds as many takes as there are cores at
+/// work. A Problem means that nothing could be tried.
 Result<TakesReport> deliver_takes(const TakesRequest& request);
 
 } // namespace wembrix

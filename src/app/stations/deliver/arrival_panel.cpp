@@ -1,8 +1,8 @@
 #include "stations/deliver/arrival_panel.h"
 
+#include "core/delivery/second_reader.h"
 #include "stations/deliver/ledger_window.h"
 #include "style/numbers.h"
-
 #include "style/theme.h"
 
 #include <QHBoxLayout>
@@ -90,7 +90,15 @@ ArrivalPanel::ArrivalPanel(Session& session, Camera& camera, Clock& clock, QWidg
     left_->setObjectName(QStringLiteral("leftBehind"));
     left_->setToolTip(tr("Every thing that is not in the files, why, and who left it out"));
     left_->hide();
-    column->addWidget(left_, 0, Qt::AlignLeft);
+    auto* below = new QHBoxLayout;
+    below->addWidget(left_, 1);
+    second_ = new QPushButton(tr("Ask a second reader"), this);
+    second_->setObjectName(QStringLiteral("askSecondReader"));
+    second_->hide();
+    connect(second_, &QPushButton::clicked, this, &ArrivalPanel::ask_second);
+    below->addWidget(second_);
+    column->addLayout(below);
+    asking_.setMaxThreadCount(1);
     connect(left_, &QPushButton::clicked, this, [this] {
         LedgerWindow window(ledger_, tr("What stayed behind: %1").arg(title_->text()), this);
         window.exec();
@@ -108,10 +116,62 @@ ArrivalPanel::ArrivalPanel(Session& session, Camera& camera, Clock& clock, QWidg
     column->addWidget(footer_);
 }
 
+ArrivalPanel::~ArrivalPanel() {
+    closing_ = true;
+    asking_.waitForDone();
+}
+
+void ArrivalPanel::ask_second() {
+    if (file_.empty() || !asked_.empty()) {
+        return;
+    }
+    asked_ = content_;
+    show_second();
+    asking_.start([this, file = file_, content = content_] {
+        SecondReaderRequest request;
+        request.files = {file};
+        request.stop = [this] { return closing_.load(); };
+        Result<std::vector<std::vector<Claim>>> answer = ask_second_reader(request);
+        std::vector<Claim> claims =
+            answer ? answer->front()
+                   : std::vector<Claim>{{"Second reader", "answers", "no answer", false, answer.problem().sentence()}};
+        QMetaObject::invokeMethod(
+            this,
+            [this, content, claims = std::move(claims)] {
+                said_[content] = claims;
+                asked_.clear();
+                if (content == content_) {
+                    std::vector<Claim> all = shown_;
+                    all.insert(all.end(), claims.begin(), claims.end());
+                    show_claims(all);
+                    claims_->scrollToBottom();
+                }
+                show_second();
+            },
+            Qt::QueuedConnection);
+    });
+}
+
+void ArrivalPanel::show_second() {
+    const bool is_there = second_reader().has_value();
+    second_->setVisible(!file_.empty());
+    second_->setEnabled(is_there && asked_.empty() && said_.count(content_) == 0);
+    second_->setText(!asked_.empty() && asked_ == content_ ? tr("Asking…") : tr("Ask a second reader"));
+    second_->setToolTip(is_there
+                            ? tr("Has a real engine import the file, and holds what it makes of it against what is "
+                                 "in it")
+                            : QString::fromStdString(how_to_get_second_reader()));
+}
+
 void ArrivalPanel::show_cell(const QString& title, const Arrival* arrival, const Destination* destination,
                              const QString& why_empty) {
     title_->setText(title);
     claims_->setRowCount(0);
+    const bool has_file = arrival != nullptr && arrival->state == CellState::arrived && !arrival->files.empty() &&
+                          second_reader_reads(arrival->files.front());
+    file_ = has_file ? folder_ / arrival->files.front() : std::filesystem::path();
+    content_ = has_file ? arrival->content + arrival->files.front() : std::string();
+    show_second();
     const std::shared_ptr<const SessionState> state = session_.state();
     if (state) {
         prepared_->show_scene(state->replay.prepared_scene(), state->prepared, State::prepared);
@@ -125,7 +185,11 @@ void ArrivalPanel::show_cell(const QString& title, const Arrival* arrival, const
         footer_->setText(QString());
         return;
     }
-    show_claims(arrival->claims);
+    std::vector<Claim> claims = arrival->claims;
+    if (const auto said = said_.find(content_); said != said_.end()) {
+        claims.insert(claims.end(), said->second.begin(), said->second.end());
+    }
+    show_claims(claims);
     show_left(*arrival);
     if (arrival->scene) {
         arrived_->show_scene(arrival->scene, std::nullopt, State::arrived);

@@ -264,6 +264,7 @@ void DeliverStation::show_chosen() {
         panel_->show_cell(QString(), nullptr, nullptr, tr("Choose a cell of the board to see how its file arrived."));
         return;
     }
+    panel_->set_folder(runner_.folder_of(*destination));
     const BoardEntry* entry = model_->entry(chosen_);
     const Arrival* arrival = entry == nullptr ? nullptr : runner_.arrival(chosen_, entry->content);
     if (arrival == nullptr && entry != nullptr && entry->state == CellState::arrived && !runner_.is_running()) {
