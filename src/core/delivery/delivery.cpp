@@ -247,12 +247,12 @@ class Delivery {
             }
         }
         if (kind.make != nullptr) {
-            const Outcome made = in_its_folder(
-                deliverable.stem, staging_folder_, arrival, [&](const fs::path& folder, const std::string& stem) {
-                    Deliverable there = deliverable;
-                    there.stem = stem;
-                    return kind.make(prepared, there, request_.destination, folder, arrival);
-                });
+            Outcome made = in_its_folder(deliverable.stem, staging_folder_, arrival,
+                                         [&](const fs::path& folder, const std::string& stem) {
+                                             Deliverable there = deliverable;
+                                             there.stem = stem;
+                                             return kind.make(prepared, there, request_.destination, folder, arrival);
+                                         });
             if (!made) {
                 return made;
             }

@@ -90,14 +90,11 @@ ArrivalPanel::ArrivalPanel(Session& session, Camera& camera, Clock& clock, QWidg
     left_->setObjectName(QStringLiteral("leftBehind"));
     left_->setToolTip(tr("Every thing that is not in the files, why, and who left it out"));
     left_->hide();
-    auto* below = new QHBoxLayout;
-    below->addWidget(left_, 1);
+    column->addWidget(left_, 0, Qt::AlignLeft);
     second_ = new QPushButton(tr("Ask a second reader"), this);
     second_->setObjectName(QStringLiteral("askSecondReader"));
     second_->hide();
     connect(second_, &QPushButton::clicked, this, &ArrivalPanel::ask_second);
-    below->addWidget(second_);
-    column->addLayout(below);
     asking_.setMaxThreadCount(1);
     connect(left_, &QPushButton::clicked, this, [this] {
         LedgerWindow window(ledger_, tr("What stayed behind: %1").arg(title_->text()), this);
@@ -105,7 +102,10 @@ ArrivalPanel::ArrivalPanel(Session& session, Camera& camera, Clock& clock, QWidg
     });
     auto* drift = new QLabel(tr("Drift over the clip"), this);
     drift->setStyleSheet(QStringLiteral("font-weight: 600;"));
-    column->addWidget(drift);
+    auto* below = new QHBoxLayout;
+    below->addWidget(drift, 1);
+    below->addWidget(second_);
+    column->addLayout(below);
     curve_ = new FrameCurve(clock, this);
     column->addWidget(curve_);
     footer_ = new QLabel(this);
