@@ -175,7 +175,8 @@ TEST_F(Reports, APersonsOwnPictureTakesThePlaceOfTheDrawnOne) {
 TEST_F(Reports, LicenseAndCreditsStandInTheFilesAndOnThePage) {
     order.made_from.origin = {std::string(32, 'a'), "Towers", std::string(32, 'b'), "plain", "ours alone", "Maro"};
     const DeliveryReport report = deliver_now();
-    EXPECT_TRUE(report.arrivals[0].says->pass);
+    EXPECT_EQ(report.arrivals[0].claims.back().name, "Says what it is");
+    EXPECT_TRUE(report.arrivals[0].claims.back().pass);
     const json manifest = read_manifest(order.folder);
     EXPECT_EQ(manifest["license"], "ours alone");
     EXPECT_EQ(manifest["credits"], "Maro");
