@@ -8,6 +8,7 @@
 #include "core/delivery/handover.h"
 #include "core/delivery/pictures.h"
 #include "core/findings/finding.h"
+#include "core/formats/format.h"
 #include "core/job/card_findings.h"
 #include "core/job/card_ledger.h"
 #include "core/job/card_words.h"
@@ -345,7 +346,10 @@ Result<std::map<fs::path, std::vector<fs::path>>> listed_takes(const fs::path& f
     std::istringstream stream(*lines);
     for (std::string line; std::getline(stream, line);) {
         const fs::path take = fs::path(line).lexically_normal();
-        if (line.empty() || take.is_absolute() || *take.begin() == "..") {
+        const Format* format = format_of_file(take);
+        std::error_code error;
+        if (line.empty() || take.is_absolute() || *take.begin() == ".." || format == nullptr ||
+            !has(format->reads, Content::clips) || !fs::is_directory((folder / take).parent_path(), error)) {
             return Problem{fmt::format("\"{}\" is no take below the folder.", line.substr(0, 200)), list, ""};
         }
         takes[take.parent_path()].push_back(folder / take);

@@ -401,6 +401,13 @@ check "and named" python_says "d['damaged'] == ['Stall_goods/wet/Tidewater_runti
 check "the archive itself" ends 0 "$cli" verify "$work/packages/Stall_goods.zip"
 check "no package" ends 2 "$cli" verify "$work/demo"
 check "in one sentence" one_sentence
+# A list of takes that is none makes nothing.
+mkdir -p "$work/listed"
+check "a list that is none" ends 2 "$cli" deliver "$work/demo/tansy.wembrix" --takes "$work/demo" --listed /etc/passwd --out "$work/listed/out"
+check "in one sentence" one_sentence
+echo "../demo/tansy_market.gltf" > "$work/listed/outside"
+check "takes outside the folder" ends 2 "$cli" deliver "$work/demo/tansy.wembrix" --takes "$work/demo" --listed "$work/listed/outside" --out "$work/listed/out"
+check "nothing is made for them" [ ! -e "$work/listed/out" ]
 # Pictures, a page that tells of a delivery, license and credits.
 check "license and credits" ends 0 "$cli" variant "$work/family/goods_wet.wembrix" --license "ours alone" --credits "the stall"
 python3 - "$work/family/goods_wet.wembrix" << 'PY'
