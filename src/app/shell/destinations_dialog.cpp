@@ -224,7 +224,7 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
         tr("A picture beside each file, of so many pixels; of a clip its telling moments and, where it repeats, a "
            "moving one. Empty: none."));
     add_field(tr("Behind thumbnails"), "picture_ground",
-              tr("A colour such as #fbfbf8, or none: then they are transparent there."));
+              tr("A colour such as #fbfbf8, which it is if this is empty; or none: they are transparent there."));
     add_field(tr("Report"), "report",
               tr("A page beside the files: what arrived, what changed since the delivery before, what stayed behind."),
               {tr("None"), tr("With each delivery")}, {false, true});

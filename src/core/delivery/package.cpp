@@ -4,6 +4,7 @@
 #include "core/base/files.h"
 #include "core/base/hasher.h"
 #include "core/base/json_file.h"
+#include "core/base/own_folder.h"
 #include "core/delivery/manifest.h"
 #include "core/delivery/stamp.h"
 #include "core/delivery/zip_file.h"
@@ -30,31 +31,6 @@ std::string name_or(const std::string& name, const std::string& otherwise) {
     return file_name_safe(name.empty() ? otherwise : name);
 }
 
-/// A folder for this run only, within the one that the package comes into.
-class StagedPackage {
-  public:
-    explicit StagedPackage(const fs::path& into) {
-        std::error_code error;
-        fs::create_directories(into, error);
-        std::string name = (into / ".wembrix-package-XXXXXX").string();
-        if (::mkdtemp(name.data()) != nullptr) {
-            path_ = name;
-        }
-    }
-    StagedPackage(const StagedPackage&) = delete;
-    StagedPackage& operator=(const StagedPackage&) = delete;
-    ~StagedPackage() {
-        std::error_code error;
-        if (!path_.empty()) {
-            fs::remove_all(path_, error);
-        }
-    }
-    [[nodiscard]] const fs::path& path() const { return path_; }
-
-  private:
-    fs::path path_;
-};
-
 /// Puts it under the first free name of NAME, NAME_2, …, in one move that replaces nothing.
 Result<fs::path> put_under_free_name(const fs::path& staged, const fs::path& into, const std::string& name,
                                      const std::string& suffix) {
@@ -73,7 +49,7 @@ Result<fs::path> put_under_free_name(const fs::path& staged, const fs::path& int
 
 class Packing {
   public:
-    explicit Packing(const PackageRequest& request) : request_(request), staged_(request.into) {}
+    explicit Packing(const PackageRequest& request) : request_(request), staged_(request.into, ".wembrix-package-") {}
 
     Result<Package> run() {
         if (staged_.path().empty()) {
@@ -187,7 +163,7 @@ class Packing {
     }
 
     const PackageRequest& request_;
-    StagedPackage staged_;
+    OwnFolder staged_; ///< within the folder that the package comes into
     fs::path root_;
     json list_;
     std::set<std::string> taken_; ///< folders of variants

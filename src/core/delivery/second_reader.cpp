@@ -3,6 +3,7 @@
 #include "core/base/counted.h"
 #include "core/base/files.h"
 #include "core/base/json_file.h"
+#include "core/base/own_folder.h"
 #include "core/base/process.h"
 #include "core/delivery/second_reader_script.h"
 #include "core/formats/format.h"
@@ -25,29 +26,6 @@ namespace {
 
 constexpr const char* program = "godot3-server";
 constexpr double clip_slack_s = 1.0 / 60;
-
-/// A folder that is gone when this is.
-class OwnFolder {
-  public:
-    OwnFolder() {
-        std::string name = (fs::temp_directory_path() / "wembrix-second-XXXXXX").string();
-        if (::mkdtemp(name.data()) != nullptr) {
-            path_ = name;
-        }
-    }
-    OwnFolder(const OwnFolder&) = delete;
-    OwnFolder& operator=(const OwnFolder&) = delete;
-    ~OwnFolder() {
-        std::error_code error;
-        if (!path_.empty()) {
-            fs::remove_all(path_, error);
-        }
-    }
-    [[nodiscard]] const fs::path& path() const { return path_; }
-
-  private:
-    fs::path path_;
-};
 
 /// Runs it until `done` says so, it ends, or the time is over; false where the time was.
 bool run_until(const std::vector<std::string>& arguments, const fs::path& folder, const fs::path& said,
@@ -233,8 +211,11 @@ Result<std::vector<std::vector<Claim>>> ask_second_reader(const SecondReaderRequ
     if (!reader) {
         return Problem{how_to_get_second_reader(), program, ""};
     }
-    const OwnFolder own;
+    const OwnFolder own(fs::temp_directory_path(), "wembrix-second-");
     const fs::path& folder = own.path();
+    if (folder.empty()) {
+        return Problem{"cannot be written to.", fs::temp_directory_path().string(), ""};
+    }
     std::error_code error;
     fs::create_directories(folder / "home", error);
     std::vector<std::string> names;
