@@ -84,7 +84,7 @@ struct PackageOptions {
 };
 int package(const PackageOptions& options);
 /// The page of a delivery that lies in a folder.
-int report(const std::string& folder, const std::string& out);
+int report(const std::string& folder, const std::string& job, const std::string& out);
 /// Whether a package, a folder or an archive, is whole.
 int verify_package(const std::string& path, bool as_json);
 

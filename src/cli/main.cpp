@@ -99,10 +99,12 @@ int run(int count, char** arguments) {
     compare_command->add_option("--limit-mm", compare_options.limit_mm, "With --all: the most drift that passes");
     compare_command->add_flag("--json", compare_options.json, "As JSON");
     std::string report_folder;
+    std::string report_job;
     std::string report_out;
     CLI::App* report_command = app.add_subcommand(
         "report", "Tell a delivery on one page (HTML): what went out, what changed, what stayed behind, with pictures");
     report_command->add_option("folder", report_folder, "The folder with the delivery's delivery.json")->required();
+    report_command->add_option("--job", report_job, "Whose, where several jobs deliver into the folder");
     report_command->add_option("--out", report_out, "The file; else delivery_report.html");
     PackageOptions package_options;
     CLI::App* package_command = app.add_subcommand(
@@ -339,7 +341,7 @@ int run(int count, char** arguments) {
         return list_steps(steps_options);
     }
     if (report_command->parsed()) {
-        return report(report_folder, report_out);
+        return report(report_folder, report_job, report_out);
     }
     if (second_command->parsed()) {
         return ask_second_reader(second_files, second_longest_s, second_json);

@@ -7,6 +7,7 @@
 #include "core/job/cuts.h"
 #include "core/job/job.h"
 #include "core/measure/skeleton/contract.h"
+#include "first_manifest.h"
 #include "gltf_sheet.h"
 
 #include <filesystem>
@@ -122,7 +123,7 @@ TEST(HostileInput, DeepNestingIsRefusedInEveryFileOfOurOwn) {
         EXPECT_FALSE(read_contract(put("a.contract.json", R"({"version": 2, "joints": )" + inner + "}")).ok());
         EXPECT_FALSE(read_json_file(put("a.card.json", R"({"steps": )" + inner + "}")).ok());
         put("delivery.json", R"({"format": "wembrix delivery", "version": 2, "files": )" + inner + "}");
-        EXPECT_TRUE(read_manifest(folder).empty()) << "one that cannot be read lists nothing";
+        EXPECT_TRUE(first_manifest(folder).empty()) << "one that cannot be read lists nothing";
         EXPECT_FALSE(cuts_from_text(inner, "cuts", [](const std::string&) { return 30.0; }).ok());
     }
     // What is nested as deep as may be is read, and brackets in texts nest nothing.

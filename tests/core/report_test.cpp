@@ -7,6 +7,7 @@
 #include "core/delivery/pictures.h"
 #include "core/delivery/report.h"
 #include "core/formats/image/pixels.h"
+#include "first_manifest.h"
 #include "small_scenes.h"
 
 #include <filesystem>
@@ -46,7 +47,7 @@ class Reports : public ::testing::Test {
         EXPECT_TRUE(report->all_arrived());
         return report.take();
     }
-    [[nodiscard]] std::string page() const { return *read_file(order.folder / report_file); }
+    [[nodiscard]] std::string page() const { return *read_file(order.folder / "report.html"); }
     [[nodiscard]] bool is_there(const std::string& file) const { return fs::exists(order.folder / file); }
     [[nodiscard]] std::string bytes(const std::string& file) const { return *read_file(order.folder / file); }
     [[nodiscard]] Pixels picture(const std::string& file) const {
@@ -64,9 +65,9 @@ TEST_F(Reports, PicturesLieBesideWhatTheyShowAndTheManifestListsThem) {
     EXPECT_EQ(picture("pictures/tower_nod.glb_film.png").width, 8U * 96U);
     EXPECT_TRUE(is_there("pictures/tower_nod.glb.webp")) << "it repeats";
     EXPECT_FALSE(is_there("pictures/tower_model.glb_film.png"));
-    const json manifest = read_manifest(order.folder);
+    const json manifest = first_manifest(order.folder);
     for (const char* file : {"pictures/tower_model.glb.png", "pictures/tower_nod.glb.png",
-                             "pictures/tower_nod.glb_film.png", "pictures/tower_nod.glb.webp", report_file}) {
+                             "pictures/tower_nod.glb_film.png", "pictures/tower_nod.glb.webp", "report.html"}) {
         EXPECT_TRUE(lists_file(manifest, file)) << file;
         for (const json& row : manifest["files"]) {
             if (row["file"] == file) {
@@ -87,7 +88,7 @@ TEST_F(Reports, PicturesLieBesideWhatTheyShowAndTheManifestListsThem) {
     order.destination.report = false;
     deliver_now();
     EXPECT_FALSE(is_there("pictures"));
-    EXPECT_FALSE(is_there(report_file));
+    EXPECT_FALSE(is_there("report.html"));
 }
 
 TEST_F(Reports, TellWhatWasDeliveredAndHeldAgainstWhat) {
@@ -110,7 +111,7 @@ TEST_F(Reports, TellWhatWasDeliveredAndHeldAgainstWhat) {
     }
     EXPECT_EQ(pictures, 6U) << "two on top, a model's, and a clip's three";
     // From the folder alone comes the same page.
-    EXPECT_EQ(report_page(read_manifest(order.folder), order.folder), told);
+    EXPECT_EQ(report_page(first_manifest(order.folder), order.folder), told);
 }
 
 TEST_F(Reports, SayWhatChangedAndShowItBefore) {
@@ -152,9 +153,9 @@ TEST_F(Reports, APersonsOwnPictureTakesThePlaceOfTheDrawnOne) {
     };
     const std::vector<uint8_t> png = *encode_image(wide, "image/png");
     set({png.begin(), png.end()});
-    const std::string content = read_manifest(order.folder)["files"][0]["content"];
+    const std::string content = first_manifest(order.folder)["files"][0]["content"];
     deliver_now();
-    EXPECT_NE(read_manifest(order.folder)["files"][0]["content"], content) << "another picture makes it stale";
+    EXPECT_NE(first_manifest(order.folder)["files"][0]["content"], content) << "another picture makes it stale";
     const Pixels own = picture("pictures/tower_model.glb.png");
     EXPECT_EQ(own.width, 96U);
     const auto blue = [&](uint32_t x, uint32_t y) { return own.samples[(size_t{y} * 96 + x) * 3] == 0; };
@@ -177,7 +178,7 @@ TEST_F(Reports, LicenseAndCreditsStandInTheFilesAndOnThePage) {
     const DeliveryReport report = deliver_now();
     EXPECT_EQ(report.arrivals[0].claims.back().name, "Says what it is");
     EXPECT_TRUE(report.arrivals[0].claims.back().pass);
-    const json manifest = read_manifest(order.folder);
+    const json manifest = first_manifest(order.folder);
     EXPECT_EQ(manifest["license"], "ours alone");
     EXPECT_EQ(manifest["credits"], "Maro");
     EXPECT_NE(page().find("<dd>ours alone</dd>"), std::string::npos);
@@ -201,7 +202,7 @@ TEST_F(Reports, AStrangersNamesStayText) {
     order.card_words = {"\"><script>alert('a & b')</script>"};
     order.job_name = "tower";
     deliver_now();
-    json manifest = read_manifest(order.folder);
+    json manifest = first_manifest(order.folder);
     manifest["job"] = "<b>\"tower\" & 'sons'</b>";
     manifest["left"] = {{{"what", "<i>"}, {"name", 7}, {"count", "many"}, {"why", nullptr}}};
     manifest["clips"].push_back({{"name", {"nested"}}});
@@ -222,7 +223,7 @@ TEST_F(Reports, AStrangersNamesStayText) {
 
 TEST_F(Reports, AnothersPageIsNotWrittenOver) {
     fs::create_directories(order.folder);
-    std::ofstream(order.folder / report_file) << "theirs";
+    std::ofstream(order.folder / "report.html") << "theirs";
     const Result<DeliveryReport> report = deliver(order);
     ASSERT_FALSE(report.ok());
     EXPECT_NE(report.problem().sentence().find("report.html"), std::string::npos);

@@ -5,6 +5,7 @@
 #include "core/formats/format.h"
 #include "core/job/takes_run.h"
 #include "core/measure/skeleton/pose.h"
+#include "first_manifest.h"
 #include "small_scenes.h"
 
 #include <filesystem>
@@ -113,7 +114,7 @@ TEST_F(ManyTakes, EachBecomesAClipOfItsOwnNamedAfterItsFile) {
         const Vec3 up = pose.world[there->find_node("neck")].block<3, 1>(0, 1);
         EXPECT_NEAR(std::acos(up.y()), (0.1 + 0.05 * i) * 44 / 45.0, 0.01) << name;
     }
-    const json manifest = read_manifest(request.folder);
+    const json manifest = first_manifest(request.folder);
     ASSERT_EQ(manifest["clips"].size(), 12U);
     EXPECT_EQ(manifest["clips"][3]["frames"], 46);
     EXPECT_EQ(manifest["files"][3]["made_from"]["sources"][1]["file"], "nod_03.bvh");
@@ -129,7 +130,7 @@ TEST_F(ManyTakes, AreTheSameOnOneCoreAndOnTwo) {
     for (const size_t cores : {1U, 2U}) {
         const tbb::global_control limit(tbb::global_control::max_allowed_parallelism, cores);
         EXPECT_TRUE(run().all_arrived());
-        manifests[cores - 1] = read_manifest(request.folder);
+        manifests[cores - 1] = first_manifest(request.folder);
     }
     EXPECT_EQ(manifests[0].dump(), manifests[1].dump());
 }
@@ -230,12 +231,12 @@ TEST_F(ManyTakes, LiveBesideTheJobsOwnDelivery) {
     EXPECT_EQ(files(), all);
     ASSERT_TRUE(deliver(own).ok());
     EXPECT_EQ(files(), all) << "a delivery of the job leaves what the run put there";
-    EXPECT_EQ(read_manifest(request.folder)["files"].size(), 4U);
+    EXPECT_EQ(first_manifest(request.folder)["files"].size(), 4U);
     put_take("b.glb", 0.7);
     fs::remove(folder / "takes/a.glb");
     EXPECT_TRUE(run().all_arrived());
     EXPECT_EQ(files(), all) << "a run over fewer takes takes nothing away";
-    EXPECT_EQ(read_manifest(request.folder)["clips"].size(), 3U);
+    EXPECT_EQ(first_manifest(request.folder)["clips"].size(), 3U);
     // A file that somebody else put there stays as it is.
     put_take("c.glb", 0.7);
     ASSERT_TRUE(write_file_whole(request.folder / "tower_c.glb", "somebody's own").ok());
@@ -271,7 +272,7 @@ TEST_F(ManyTakes, WhatStaysBehindAndWhatIsAcceptedIsSaid) {
                row["why"].get<std::string>().find("antenna") != std::string::npos;
     })) << of_takes.dump(1);
     EXPECT_TRUE(has_row(ledger_to_json(report.left), {{"what", "joint"}, {"name", "neck"}, {"by", "card"}}));
-    const json manifest = read_manifest(request.folder);
+    const json manifest = first_manifest(request.folder);
     EXPECT_EQ(manifest["accepted"].size(), 1U);
     EXPECT_TRUE(has_row(manifest["left_of_takes"], {{"what", "clip length"}, {"name", ""}, {"count", 2}}))
         << "as one row: " << manifest["left_of_takes"].dump(1);
@@ -280,7 +281,7 @@ TEST_F(ManyTakes, WhatStaysBehindAndWhatIsAcceptedIsSaid) {
     const Scene prepared = *request.model;
     const DeliveryRequest own = delivery_of(prepared);
     ASSERT_TRUE(deliver(own).ok());
-    EXPECT_EQ(read_manifest(request.folder)["left_of_takes"], manifest["left_of_takes"]);
+    EXPECT_EQ(first_manifest(request.folder)["left_of_takes"], manifest["left_of_takes"]);
 }
 
 TEST_F(ManyTakes, ATakeThatAStepMovesThoughNobodyAskedItToIsHeld) {
@@ -357,7 +358,7 @@ TEST_F(ManyTakes, WhatArrivedStaysWhenARunIsEndedAndTheNextDoesTheRest) {
     EXPECT_EQ(rest.rows.size(), 9U);
     EXPECT_EQ(rest.up_to_date(), there) << "what was whole is passed over";
     EXPECT_EQ(files().size(), 10U);
-    EXPECT_EQ(rows_of(read_manifest(request.folder)).size(), 9U);
+    EXPECT_EQ(rows_of(first_manifest(request.folder)).size(), 9U);
 }
 
 TEST_F(ManyTakes, OnlyWhatChangedIsWrittenAgain) {

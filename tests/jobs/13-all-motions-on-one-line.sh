@@ -15,5 +15,7 @@ ends 0 cuts imp.wembrix
 holds "'run,45,120' in text"
 job_file whole "['imp.gltf']" "[{'step': 'bake', 'rate': 30}]"
 ends 0 deliver whole.wembrix --json
-holds "[c['frames'] for c in json.load(open(glob.glob('deliveries/*/delivery.json')[0]))['clips'] if c['name'] == 'line'] == [181]"
+both="json.load(open(glob.glob('deliveries/*/delivery.json')[0]))"
+holds "[(m['job'], len(m['clips'])) for m in [$both] + $both['others']] == [('imp', 3), ('whole', 1)]" # neither took the other's
+holds "[c['frames'] for c in $both['others'][0]['clips'] if c['name'] == 'line'] == [181]"
 done_with_job

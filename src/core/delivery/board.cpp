@@ -61,7 +61,7 @@ BoardColumn read_board(const DeliveryRequest& request) {
         column.problem = plan.problem();
         return column;
     }
-    const nlohmann::json manifest = read_manifest(request.folder);
+    const nlohmann::json manifest = read_manifest(request.folder, request.owner());
     const std::vector<ManifestRow> rows = rows_of(manifest);
     const std::vector<HeldRow> held = held_in(manifest);
     const std::string model = content_of_model(*request.prepared, request.destination, request.job_name);

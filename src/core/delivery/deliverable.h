@@ -39,6 +39,7 @@ struct Deliverable {
 struct Naming {
     std::string job;
     std::string variant;                         ///< the name of the job's variant, if it has one
+    std::string variant_id;                      ///< by which the job's files are told from others' in one folder
     std::map<std::string, std::string> pictures; ///< of deliverables with a person's own one, its hash
     Naming(std::string of_job, std::string of_variant = {}) : job(std::move(of_job)), variant(std::move(of_variant)) {}
     Naming(const char* of_job) : job(of_job) {}

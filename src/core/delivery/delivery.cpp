@@ -98,7 +98,7 @@ Result<std::vector<Deliverable>> plan_deliverables(const Scene& prepared, const 
                        destination.name, ""};
     }
     if (!folder.empty()) {
-        const nlohmann::json manifest = read_manifest(folder);
+        const nlohmann::json manifest = read_manifest(folder, {naming.job, naming.variant_id});
         const std::string model_content = content_of_model(prepared, destination, naming.job);
         for (Deliverable& one : plan) {
             one.content = content_of(prepared, *one.kind, one.name, {destination, naming, model_content});
@@ -148,7 +148,8 @@ namespace {
 class Delivery {
   public:
     Delivery(const DeliveryRequest& request, const fs::path& staging_folder)
-        : request_(request), staging_folder_(staging_folder), manifest_(read_manifest(request.folder)) {}
+        : request_(request), staging_folder_(staging_folder),
+          manifest_(read_manifest(request.folder, request.owner())) {}
 
     Outcome run(const std::vector<Deliverable>& plan, DeliveryReport& report) {
         std::vector<Finding> findings = look_for_findings({*request_.prepared, &request_.destination});
@@ -278,7 +279,7 @@ class Delivery {
         if (!lock) {
             return lock.problem();
         }
-        const nlohmann::json old = read_manifest(request_.folder);
+        const nlohmann::json old = read_manifest(request_.folder, request_.owner());
         if (const std::optional<Problem> problem =
                 request_.destination.report ? problem_with_report(old, request_.folder) : std::nullopt) {
             return *problem;
@@ -305,10 +306,15 @@ class Delivery {
 
 Naming DeliveryRequest::naming() const {
     Naming naming(job_name, made_from.origin.variant);
+    naming.variant_id = made_from.origin.variant_id;
     for (const OwnPicture& own : destination.pictures > 0 ? made_from.pictures : std::vector<OwnPicture>()) {
         naming.pictures[own.deliverable] = own.hash;
     }
     return naming;
+}
+
+Owner DeliveryRequest::owner() const {
+    return {job_name, made_from.origin.variant_id};
 }
 
 Ledger delivered_ledger(const DeliveryRequest& request) {
@@ -382,7 +388,7 @@ Result<Arrival> check_again(const DeliveryRequest& request, const Deliverable& d
         Result<Scene> read = Problem{};
         format = format_of(model_kind(), request.destination);
         std::string file;
-        for (const ManifestRow& row : rows_of(read_manifest(request.folder))) {
+        for (const ManifestRow& row : rows_of(read_manifest(request.folder, request.owner()))) {
             file = row.deliverable == deliverable_id(model_kind(), "") && file.empty() ? row.file : file;
         }
         if (has_all(format->writes, model_kind().needs) && takes_kind(request.destination, model_kind().id) &&

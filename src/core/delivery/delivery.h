@@ -57,6 +57,12 @@ struct Arrival {
     std::vector<Finding> accepted;      ///< stops that the route card accepts, each with its note
 };
 
+/// Whose files in a folder are told of: the variant's where both have an id, else the job's of that name.
+struct Owner {
+    std::string job;
+    std::string variant_id;
+};
+
 struct DeliveryRequest {
     const Scene* prepared = nullptr;
     Destination destination;
@@ -71,6 +77,7 @@ struct DeliveryRequest {
     std::function<void(int done, int all, const std::string& what)> progress;
     std::function<bool()> stop;
     [[nodiscard]] Naming naming() const;
+    [[nodiscard]] Owner owner() const;
 };
 
 struct DeliveryReport {

@@ -70,11 +70,13 @@ void sweep(const fs::path& folder) {
 
 /// What a run that was killed had coming, too. The folder is locked: no run is between its two manifests.
 void forget_coming(const fs::path& folder) {
-    const nlohmann::json old = read_manifest(folder);
-    nlohmann::json now = old;
-    drop_coming(now);
-    if (now != old) {
-        std::ignore = settle_manifest(old, now, folder); // else it stands there for the next run
+    for (const nlohmann::json& one : read_manifests(folder)) {
+        const nlohmann::json old = read_manifest(folder, owner_of(one));
+        nlohmann::json now = old;
+        drop_coming(now);
+        if (now != old) {
+            std::ignore = settle_manifest(old, now, folder); // else it stands there for the next run
+        }
     }
 }
 
@@ -221,8 +223,13 @@ Outcome put_in_place(const std::vector<Arrival*>& arrivals, const nlohmann::json
             std::error_code error;
             if (arrival->state == CellState::arrived && fs::exists(fs::symlink_status(folder / file, error)) &&
                 listed.count(file) == 0) {
+                const std::optional<std::string> other = job_with_file(old, file);
                 arrival->state = CellState::held;
-                arrival->reason = fmt::format("“{}” is there already and was not written by Wembrix", file);
+                arrival->reason =
+                    other ? fmt::format("“{}” is there already, delivered by the job “{}”: name the files apart, or "
+                                        "take that one away",
+                                        file, *other)
+                          : fmt::format("“{}” is there already and was not written by Wembrix", file);
             }
             if (const std::string strange = strange_folder(folder, file);
                 arrival->state == CellState::arrived && !strange.empty()) {

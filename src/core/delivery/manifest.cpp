@@ -17,6 +17,7 @@
 #include <map>
 #include <sys/stat.h>
 #include <unordered_set>
+#include <utility>
 
 namespace wembrix {
 
@@ -45,7 +46,10 @@ void manifest_from_1(json& manifest) {
 }
 } // namespace
 
-json read_manifest(const fs::path& folder) {
+namespace {
+constexpr const char* others_key = "others";
+
+json read_whole(const fs::path& folder) {
     const Result<std::string> bytes = read_file(folder / file_name);
     if (!bytes) {
         return json::object();
@@ -59,8 +63,115 @@ json read_manifest(const fs::path& folder) {
     return manifest;
 }
 
+std::string id_in(const json& manifest) {
+    const auto variant = manifest.find("variant");
+    return variant == manifest.end() ? std::string() : text_in(*variant, "id");
+}
+
+/// Each job's, of the whole or of one with its others.
+std::vector<json> parts_of(json manifest) {
+    std::vector<json> parts;
+    json others = json::array();
+    if (const auto found = manifest.find(others_key); found != manifest.end()) {
+        others = found->is_array() ? std::move(*found) : json::array();
+        manifest.erase(others_key);
+    }
+    if (!manifest.empty()) {
+        parts.push_back(std::move(manifest));
+    }
+    for (json& other : others) {
+        if (!text_in(other, "job").empty()) {
+            other.erase(others_key);
+            parts.push_back(std::move(other));
+        }
+    }
+    return parts;
+}
+
+/// What a run that was killed had coming before there was a manifest has no job: it is whoever's comes next.
+bool is_of(const json& manifest, const Owner& owner) {
+    const std::string id = id_in(manifest);
+    return !manifest.contains("job") ||
+           (id.empty() || owner.variant_id.empty() ? text_in(manifest, "job") == owner.job : id == owner.variant_id);
+}
+
+/// Files that another one's list has now: it got them where this one's were gone.
+void take_off(json& manifest, const std::unordered_set<std::string>& files) {
+    for (const char* list : {"files", "earlier"}) {
+        if (const auto rows = manifest.find(list); rows != manifest.end() && rows->is_array()) {
+            auto& all = rows->get_ref<json::array_t&>();
+            all.erase(std::remove_if(all.begin(), all.end(),
+                                     [&](const json& row) { return files.count(text_in(row, "file")) > 0; }),
+                      all.end());
+        }
+    }
+}
+
+void keep_others(json& manifest, const json& old) {
+    if (const auto others = old.find(others_key); others != old.end()) {
+        manifest[others_key] = *others;
+    }
+}
+} // namespace
+
+Owner owner_of(const json& manifest) {
+    return {text_in(manifest, "job"), id_in(manifest)};
+}
+
+std::vector<json> read_manifests(const fs::path& folder) {
+    return parts_of(read_whole(folder));
+}
+
+json read_manifest(const fs::path& folder, const Owner& owner) {
+    std::vector<json> parts = read_manifests(folder);
+    const auto found =
+        std::find_if(parts.begin(), parts.end(), [&](const json& manifest) { return is_of(manifest, owner); });
+    json own = json::object();
+    if (found != parts.end()) {
+        own = std::move(*found);
+        parts.erase(found);
+    } else if (!parts.empty()) {
+        own["job"] = owner.job;
+        if (!owner.variant_id.empty()) {
+            own["variant"] = {{"id", owner.variant_id}};
+        }
+    }
+    if (!parts.empty()) {
+        own[others_key] = std::move(parts);
+    }
+    return own;
+}
+
 Outcome write_manifest(const json& manifest, const fs::path& folder) {
-    return write_file_whole(folder / file_name, manifest.dump(2) + "\n");
+    if (!manifest.contains(others_key)) {
+        return write_file_whole(folder / file_name, manifest.dump(2) + "\n");
+    }
+    std::vector<json> parts = parts_of(manifest);
+    const std::unordered_set<std::string> own = files_in(manifest);
+    for (size_t p = 1; p < parts.size(); ++p) {
+        take_off(parts[p], own);
+    }
+    for (json& part : parts) {
+        part["format"] = "wembrix delivery";
+        part["version"] = file_version;
+    }
+    std::sort(parts.begin(), parts.end(), [](const json& a, const json& b) {
+        return std::pair(text_in(a, "job"), id_in(a)) < std::pair(text_in(b, "job"), id_in(b));
+    });
+    json whole = std::move(parts.front());
+    if (parts.erase(parts.begin()); !parts.empty()) {
+        whole[others_key] = std::move(parts);
+    }
+    return write_file_whole(folder / file_name, whole.dump(2) + "\n");
+}
+
+std::optional<std::string> job_with_file(const json& manifest, const std::string& file) {
+    for (const json& other : rows_under(manifest, others_key)) {
+        if (other.is_object() && lists_file(other, file)) {
+            return text_in(other, "job");
+        }
+    }
+    return std::nullopt;
 }
 
 std::unordered_set<std::string> files_in(const json& manifest) {
@@ -250,6 +361,7 @@ json make_manifest(const DeliveryRequest& request, const std::vector<Deliverable
     const Scene& prepared = *request.prepared;
     json manifest = manifest_head(prepared, request.destination, request.job_name);
     put_origin(manifest, request.made_from.origin);
+    keep_others(manifest, old);
     json files = json::array();
     std::map<std::string_view, json> lists; // of the kinds that have one
     for (const DeliverableKind& kind : deliverable_kinds()) {
@@ -376,6 +488,7 @@ json manifest_after_run(const json& head, const json& old, json files, json clip
         }
     }
     json manifest = head;
+    keep_others(manifest, old);
     manifest["files"] = std::move(files);
     manifest["clips"] = std::move(clips);
     manifest["held"] = std::move(held);
@@ -389,7 +502,10 @@ json manifest_after_run(const json& head, const json& old, json files, json clip
 }
 
 void remove_retired(const json& old, const json& now, const fs::path& folder) {
-    const std::unordered_set<std::string> kept = files_in(now); // of ten thousand rows each is asked about
+    std::unordered_set<std::string> kept = files_in(now); // of ten thousand rows each is asked about
+    for (const json& other : rows_under(now, others_key)) {
+        kept.merge(files_in(other));
+    }
     for (const json& row : rows_under(old, "files")) {
         const std::string file = text_in(row, "file");
         if (kept.count(file) > 0 || !is_plain_path(file) || !strange_folder(folder, file).empty()) {

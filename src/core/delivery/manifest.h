@@ -11,10 +11,17 @@
 
 namespace wembrix {
 
-/// The manifest of a folder; an empty object when there is none or it is not ours.
-nlohmann::json read_manifest(const std::filesystem::path& folder);
+/// What one job has in a folder; an empty object when there is nothing yet or it is not ours. What other jobs have
+/// there goes along in `others` and is kept by all that is done with it here; nothing else looks at that.
+nlohmann::json read_manifest(const std::filesystem::path& folder, const Owner& owner);
+/// What each job has there, alone.
+std::vector<nlohmann::json> read_manifests(const std::filesystem::path& folder);
+/// Writes it with `others`, in the order of the jobs' names. Files that it lists are on no other one's list any more.
 Outcome write_manifest(const nlohmann::json& manifest, const std::filesystem::path& folder);
-/// All that it lists, those of earlier contents too: for who asks about many.
+Owner owner_of(const nlohmann::json& manifest);
+/// The job that another one's list names the file in; nothing where none does.
+std::optional<std::string> job_with_file(const nlohmann::json& manifest, const std::string& file);
+/// All that it lists of its own, those of earlier contents too: for who asks about many.
 std::unordered_set<std::string> files_in(const nlohmann::json& manifest);
 bool lists_file(const nlohmann::json& manifest, const std::string& file);
 /// Adds a file that is about to be put in place, so that it is known as ours if the run ends before the next manifest.

@@ -93,7 +93,8 @@ class Packing {
         put_origin(row, variant.origin);
         for (const fs::path& folder : variant.deliveries) {
             json files = json::array();
-            const json manifest = read_manifest(folder);
+            json manifest = read_manifest(folder, {variant.job_name, variant.origin.variant_id});
+            manifest.erase("others"); // another job's files stay where they are
             std::vector<ManifestRow> rows = rows_of(manifest);
             if (rows.empty()) {
                 return Problem{"holds nothing that was delivered.", folder.string(), "Deliver first."};

@@ -498,10 +498,21 @@ std::string report_page(const json& manifest, const fs::path& folder) {
            "it.</footer>\n</body></html>\n";
 }
 
+std::string report_file(const json& manifest) {
+    for (const ManifestRow& row : rows_of(manifest)) {
+        if (row.deliverable == "report") {
+            return row.file;
+        }
+    }
+    return job_with_file(manifest, "report.html") ? "report_" + file_name_safe(text_at(manifest, "job")) + ".html"
+                                                  : "report.html";
+}
+
 std::optional<Problem> problem_with_report(const json& old, const fs::path& folder) {
     std::error_code error;
-    if (fs::exists(fs::symlink_status(folder / report_file, error)) && !lists_file(old, report_file)) {
-        return Problem{"is there already and was not written by Wembrix.", (folder / report_file).string(),
+    const std::string file = report_file(old);
+    if (fs::exists(fs::symlink_status(folder / file, error)) && !lists_file(old, file)) {
+        return Problem{"is there already and was not written by Wembrix.", (folder / file).string(),
                        "Move it elsewhere, or let the destination ask for no report."};
     }
     return std::nullopt;
@@ -510,7 +521,8 @@ std::optional<Problem> problem_with_report(const json& old, const fs::path& fold
 Outcome put_report(json& manifest, const json& old, const fs::path& folder) {
     const std::string page = report_page(manifest, folder);
     const std::string hash = hash_of(page);
-    if (!lists_file(old, report_file)) {
+    const std::string page_file = report_file(old);
+    if (!lists_file(old, page_file)) {
         // It is known as ours if the run ends before the manifest is written.
         json coming = old;
         const std::unordered_set<std::string> listed = files_in(old);
@@ -519,16 +531,16 @@ Outcome put_report(json& manifest, const json& old, const fs::path& folder) {
                 note_coming(coming, file, text_at(row, "xxh3_128"));
             }
         }
-        note_coming(coming, report_file, hash);
+        note_coming(coming, page_file, hash);
         if (Outcome noted = write_manifest(coming, folder); !noted) {
             return noted;
         }
     }
-    if (Outcome written = write_file_whole(folder / report_file, page); !written) {
+    if (Outcome written = write_file_whole(folder / page_file, page); !written) {
         return written;
     }
     manifest["files"].push_back(
-        {{"file", report_file}, {"deliverable", "report"}, {"bytes", page.size()}, {"xxh3_128", hash}});
+        {{"file", page_file}, {"deliverable", "report"}, {"bytes", page.size()}, {"xxh3_128", hash}});
     return Done{};
 }
 

@@ -9,7 +9,8 @@
 
 namespace wembrix {
 
-inline constexpr const char* report_file = "report.html";
+/// The page's file: "report.html", or one with the job's name where another job's page has that name.
+std::string report_file(const nlohmann::json& manifest);
 
 /// What a manifest keeps of a check so that a page can tell it: {facts, size, claims, drift_curve}.
 nlohmann::json check_row(const Scene& prepared, const Arrival& arrival, const Destination& destination);

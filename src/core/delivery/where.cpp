@@ -19,10 +19,11 @@ fs::path delivery_of(const fs::path& file, json& manifest) {
     constexpr int most_above = 16;
     fs::path folder = file.parent_path();
     for (int above = 0; above < most_above && !folder.empty(); ++above) {
-        json found = read_manifest(folder);
-        if (lists_file(found, file.lexically_relative(folder).generic_string())) {
-            manifest = std::move(found);
-            return folder;
+        for (json& found : read_manifests(folder)) {
+            if (lists_file(found, file.lexically_relative(folder).generic_string())) {
+                manifest = std::move(found);
+                return folder;
+            }
         }
         if (folder == folder.parent_path()) {
             break;

@@ -170,7 +170,7 @@ class TakesRun {
         : request_(request), staging_folder_(staging_folder) {
         base_ = *request.model;
         base_.clips.clear();
-        before_ = read_manifest(request.folder);
+        before_ = read_manifest(request.folder, {request.job_name, request.made_from.origin.variant_id});
         for (ManifestRow& row : rows_of(before_)) {
             const auto& sources = row.made_from.sources;
             for (size_t s = request.made_from.sources.size(); s < sources.size(); ++s) {
@@ -518,7 +518,7 @@ class Settling {
             return lock.problem();
         }
         const auto locked = std::chrono::steady_clock::now();
-        const json old = read_manifest(request_.folder);
+        const json old = read_manifest(request_.folder, {request_.job_name, request_.made_from.origin.variant_id});
         std::vector<Arrival*> arrivals;
         for (Through& one : some) {
             for (Arrival& arrival : one.arrivals) {

@@ -238,13 +238,13 @@ void DeliverStation::open_report() {
         return;
     }
     const std::filesystem::path folder = runner_.folder_of(*destination);
-    const nlohmann::json manifest = read_manifest(folder);
-    std::filesystem::path file = folder / report_file;
-    if (!lists_file(manifest, report_file)) {
+    const Job& job = document_.job();
+    const nlohmann::json manifest = read_manifest(folder, {job.name, job.origin.variant_id});
+    std::filesystem::path file = folder / report_file(manifest);
+    if (!lists_file(manifest, report_file(manifest))) {
         // It asks for no page of its own: one is made to look at.
         const QString place = QStandardPaths::writableLocation(QStandardPaths::TempLocation);
-        file =
-            place.toStdString() + "/" + file_name_safe(document_.job().name + "_" + destination->name) + "_report.html";
+        file = place.toStdString() + "/" + file_name_safe(job.name + "_" + destination->name) + "_report.html";
         if (const Outcome written = write_file_whole(file, report_page(manifest, folder)); !written) {
             progress_text_->setText(QString::fromStdString(written.problem().sentence()));
             return;
