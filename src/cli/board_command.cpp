@@ -44,10 +44,12 @@ int board(const BoardOptions& options) {
                              {"state", cell_state_name(cell.state)},
                              {"reason", cell.reason},
                              {"drift_mm", cell.drift_mm},
-                             {"bytes", cell.bytes}});
+                             {"bytes", cell.bytes},
+                             {"plain_bytes", cell.plain_bytes}});
             if (!options.json) {
                 fmt::print("  {:<8} {:<28} {}\n", cell_state_name(cell.state), cell.deliverable.stem,
-                           cell.state == CellState::arrived ? fmt::format("drift {:.4f} mm", cell.drift_mm)
+                           cell.state == CellState::arrived ? fmt::format("drift {:.4f} mm{}", cell.drift_mm,
+                                                                          said_of_plain(cell.bytes, cell.plain_bytes))
                                                             : cell.reason);
             }
         }

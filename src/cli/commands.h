@@ -19,6 +19,9 @@ constexpr int bad_input = 2;
 /// {claim, expected, actual, pass, detail} and, where it does not pass, differences[].
 nlohmann::json claim_json(const Claim& claim);
 
+/// " of 1.9 MB plain" where a file is smaller than it would be; nothing where that was not asked.
+std::string said_of_plain(uintmax_t bytes, uintmax_t plain);
+
 /// One clear sentence on standard error.
 int refuse(const Problem& problem);
 

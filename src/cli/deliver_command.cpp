@@ -108,6 +108,7 @@ nlohmann::json arrival_json(const Arrival& arrival) {
         {"up_to_date", arrival.up_to_date},
         {"files", arrival.files},
         {"bytes", arrival.bytes},
+        {"plain_bytes", arrival.plain_bytes},
         {"drift_mm", arrival.drift.largest_mm},
         {"between_frames", arrival.between.points_compared + arrival.between.joints_compared == 0
                                ? nlohmann::json()
@@ -151,14 +152,15 @@ void print_report(const DeliveryReport& report, const Destination& destination, 
         const std::string name = arrival.files.empty() ? arrival.deliverable.stem : arrival.files.front();
         fmt::print("  {:<8} {:<28} ", cell_state_name(arrival.state), name);
         if (arrival.up_to_date) {
-            fmt::print("up to date · drift {:.4f} mm · {} bytes\n", arrival.drift.largest_mm, arrival.bytes);
+            fmt::print("up to date · drift {:.4f} mm · {} bytes{}\n", arrival.drift.largest_mm, arrival.bytes,
+                       said_of_plain(arrival.bytes, arrival.plain_bytes));
             continue;
         }
         if (arrival.state == CellState::arrived) {
             const Drift& between = arrival.between;
             const auto passed = static_cast<size_t>(std::count_if(arrival.claims.begin(), arrival.claims.end(),
                                                                   [](const Claim& claim) { return claim.pass; }));
-            fmt::print("{} claims pass{} · drift {:.4f} mm{} · {} bytes\n", passed,
+            fmt::print("{} claims pass{} · drift {:.4f} mm{} · {} bytes{}\n", passed,
                        passed == arrival.claims.size()
                            ? ""
                            : fmt::format(", {} accepted as it is", arrival.claims.size() - passed),
@@ -167,7 +169,7 @@ void print_report(const DeliveryReport& report, const Destination& destination, 
                            ? fmt::format(", between frames {:.4f} mm at {}, frame {:g}", between.largest_mm,
                                          between.place, static_cast<double>(between.frame) / moments_a_frame)
                            : "",
-                       arrival.bytes);
+                       arrival.bytes, said_of_plain(arrival.bytes, arrival.plain_bytes));
         } else {
             fmt::print("{}\n", arrival.reason);
         }
@@ -327,6 +329,7 @@ Result<std::vector<std::string>> chosen_deliverables(const DeliveryRequest& requ
             arrival.up_to_date = true;
             arrival.files = {cell.file};
             arrival.bytes = cell.bytes;
+            arrival.plain_bytes = cell.plain_bytes;
             arrival.drift.largest_mm = cell.drift_mm;
             up_to_date.push_back(std::move(arrival));
             continue;

@@ -1,5 +1,6 @@
 // From Prepared to files and back: claims, atomicity, the manifest, and what must be held.
 #include "core/base/files.h"
+#include "core/delivery/board.h"
 #include "core/delivery/delivery.h"
 #include "core/delivery/manifest.h"
 #include "core/destination/conform.h"
@@ -372,6 +373,36 @@ TEST(SharedFolder, DestinationsWhoseFoldersFallTogetherAreRefused) {
         ASSERT_TRUE(problem) << name;
         EXPECT_EQ(problem->where, name);
         EXPECT_NE(problem->sentence().find("Lantern web view"), std::string::npos) << problem->sentence();
+    }
+}
+
+TEST_F(Delivering, LeanFilesArriveWithinTheLimitAndSayHowMuchSmallerTheyAre) {
+    request.destination.numbers = Numbers::rounded;
+    request.destination.clip_keys = ClipKeys::fewest;
+    request.destination.format_options = {{"glb", {{"compression", "meshopt"}}}};
+    const Result<DeliveryReport> report = deliver(request);
+    ASSERT_TRUE(report) << report.problem().sentence();
+    ASSERT_EQ(report->arrivals.size(), 3U);
+    for (const Arrival& arrival : report->arrivals) {
+        EXPECT_EQ(arrival.state, CellState::arrived) << arrival.deliverable.id() << ": " << arrival.reason;
+        EXPECT_LT(arrival.bytes * 2, arrival.plain_bytes) << arrival.deliverable.id();
+        EXPECT_LE(arrival.drift.largest_mm, request.destination.drift_limit_mm);
+        EXPECT_GT(arrival.drift.largest_mm, 0.001) << "what is rounded has moved";
+    }
+    for (const BoardCell& cell : read_board(request).cells) {
+        EXPECT_EQ(cell.state, CellState::arrived);
+        EXPECT_GT(cell.plain_bytes, cell.bytes) << "kept in the manifest";
+    }
+    // As plain files they are as large as was said.
+    DeliveryRequest plain = request;
+    plain.destination = request.destination.plain();
+    plain.folder = folder / "plain";
+    const Result<DeliveryReport> other = deliver(plain);
+    ASSERT_TRUE(other);
+    for (size_t i = 0; i < other->arrivals.size(); ++i) {
+        EXPECT_EQ(other->arrivals[i].plain_bytes, 0U);
+        EXPECT_NEAR(static_cast<double>(other->arrivals[i].bytes), static_cast<double>(report->arrivals[i].plain_bytes),
+                    8);
     }
 }
 

@@ -179,7 +179,7 @@ TEST(FormatOptions, TheTableOfTheDocumentationHasThemAll) {
             EXPECT_TRUE(found) << format.id << " " << option.key;
         }
     }
-    EXPECT_EQ(options, 4U);
+    EXPECT_EQ(options, 7U);
 }
 
 TEST(FormatOptions, ATextOnOneLineHoldsTheSame) {

@@ -25,6 +25,18 @@ job["steps"].append({"step": "make_hulls", "from": "joints", "shape": "capsule"}
 json.dump(job, open(sys.argv[2], "w"))
 PY
 "$build/src/cli/wembrix-cli" deliver "$work/demo/kinds.wembrix" --out "$work/kinds" | grep -v "  pass$"
+# Lean files: rounded, with fewer keys, packed in both ways.
+for job in tansy market_props stall_lid; do
+    python3 - "$work/demo/$job.wembrix" "$work/demo/${job}_lean.wembrix" << 'PY'
+import json, sys
+job = json.load(open(sys.argv[1]))
+plain = job["destinations"][0]
+job["destinations"] = [dict(plain, name=way, numbers="rounded", clip_keys="fewest", images="webp",
+                            format_options={"glb": {"compression": way}}) for way in ("none", "meshopt", "draco")]
+json.dump(job, open(sys.argv[2], "w"))
+PY
+    "$build/src/cli/wembrix-cli" deliver "$work/demo/${job}_lean.wembrix" --out "$work/lean/$job" | grep -v "  pass$"
+done
 for container in gltf gltf_embedded; do
     sed "s/\"container\": \"glb\"/\"container\": \"$container\"/" "$work/demo/Lantern_web_view.destination.json" > "$work/$container.json"
     python3 -c 'import json,sys; job=json.load(open(sys.argv[1])); json.dump({"steps": job["steps"]}, open(sys.argv[2], "w"))' \
@@ -45,11 +57,11 @@ echo "== the second reader that the program asks"
 "$build/src/cli/wembrix-cli" second-reader "$work"/delivered/Tidewater_runtime/*.glb "$work"/props/Tidewater_runtime/props/*.glb
 
 echo "== the standard's validator"
-(cd "$work/js" && node validate.mjs "$work"/delivered/*/*.glb "$work"/kinds/*/*.glb "$work"/kinds/*/props/*.glb "$work"/sedge/*/*.glb "$work"/gltf/*.gltf "$work"/gltf_embedded/*.gltf "$work"/rigs/delivered*.glb)
+(cd "$work/js" && node validate.mjs "$work"/delivered/*/*.glb "$work"/kinds/*/*.glb "$work"/kinds/*/props/*.glb "$work"/sedge/*/*.glb "$work"/gltf/*.gltf "$work"/gltf_embedded/*.gltf "$work"/rigs/delivered*.glb $(find "$work/lean" -name '*.glb'))
 
 echo "== three.js"
 pairs=()
-for file in "$work"/demo/tansy_model.glb "$work"/delivered/*/*.glb "$work"/kinds/*/kinds*.glb "$work"/sedge/*/*.glb "$work"/rigs/*.glb; do
+for file in "$work"/demo/tansy_model.glb "$work"/delivered/*/*.glb "$work"/kinds/*/kinds*.glb "$work"/sedge/*/*.glb "$work"/rigs/*.glb $(find "$work/lean" -name '*.glb'); do
     ours=$work/ours/$(basename "$(dirname "$file")")_$(basename "$file").json
     "$build/tests/wembrix-points" dump "$file" "$ours"
     pairs+=("$file" "$ours")

@@ -6,10 +6,38 @@ const THREE = await import('three');
 const {GLTFLoader} = await import('three/addons/loaders/GLTFLoader.js');
 export {THREE};
 
+// Packed files: meshoptimizer's own decoder, and Draco's, which a browser would run beside the page.
+const {MeshoptDecoder} = await import('three/addons/libs/meshopt_decoder.module.js');
+const draco = await (await import('draco3d')).default.createDecoderModule({});
+const unpackDraco = {
+  preload() {},
+  decodeDracoFile(bytes, done, ids, types) {
+    const decoder = new draco.Decoder();
+    const mesh = new draco.Mesh();
+    const status = decoder.DecodeArrayToMesh(new Int8Array(bytes), bytes.byteLength, mesh);
+    if (!status.ok()) throw new Error(`Draco: ${status.error_msg()}`);
+    const geometry = new THREE.BufferGeometry();
+    const kinds = {Int8Array: draco.DT_INT8, Uint8Array: draco.DT_UINT8, Int16Array: draco.DT_INT16,
+                   Uint16Array: draco.DT_UINT16, Uint32Array: draco.DT_UINT32, Float32Array: draco.DT_FLOAT32};
+    const heap = (size, get) => { const at = draco._malloc(size); get(at); const copy = draco.HEAPU8.slice(at, at + size); draco._free(at); return copy.buffer; };
+    for (const [name, id] of Object.entries(ids)) {
+      const Type = globalThis[types[name]];
+      const attribute = decoder.GetAttributeByUniqueId(mesh, id);
+      const width = attribute.num_components();
+      const size = mesh.num_points() * width * Type.BYTES_PER_ELEMENT;
+      const values = new Type(heap(size, (at) => decoder.GetAttributeDataArrayForAllPoints(mesh, attribute, kinds[types[name]], size, at)));
+      geometry.setAttribute(name, new THREE.BufferAttribute(values, width));
+    }
+    const size = mesh.num_faces() * 12;
+    geometry.setIndex(new THREE.BufferAttribute(new Uint32Array(heap(size, (at) => decoder.GetTrianglesUInt32Array(mesh, size, at))), 1));
+    return Promise.resolve(geometry).then(done);
+  },
+};
+
 export function parse(file) {
   const bytes = fs.readFileSync(file);
   const data = file.endsWith('.glb') ? bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength) : bytes.toString();
-  return new Promise((resolve, reject) => new GLTFLoader().parse(data, '', resolve, reject));
+  return new Promise((resolve, reject) => new GLTFLoader().setMeshoptDecoder(MeshoptDecoder).setDRACOLoader(unpackDraco).parse(data, '', resolve, reject));
 }
 
 // The loader keeps the first four influences and divides them by their sum in place, so all sets of weights are
@@ -22,8 +50,15 @@ function rawFloats(file, json, accessor) {
   return new Float32Array(bytes.buffer.slice(bytes.byteOffset + start, bytes.byteOffset + start + count * 16));
 }
 
-async function holders(parser, primitive, file) {
+async function holders(parser, primitive, file, object) {
   const sets = [];
+  const weights = parser.json.accessors[primitive.attributes.WEIGHTS_0];
+  const plain = weights?.componentType === 5126 && weights.bufferView !== undefined &&
+    !parser.json.bufferViews[weights.bufferView].extensions;
+  if (weights && !plain) { // rounded, so that they sum to 1, or packed: as the loader has them
+    const {skinIndex, skinWeight} = object.geometry.attributes;
+    return [[skinIndex, Float32Array.from({length: skinWeight.count * 4}, (_, i) => skinWeight.getComponent(i >> 2, i & 3))]];
+  }
   for (let n = 0; primitive.attributes[`JOINTS_${n}`] !== undefined; ++n) {
     sets.push([await parser.getDependency('accessor', primitive.attributes[`JOINTS_${n}`]),
                rawFloats(file, parser.json, primitive.attributes[`WEIGHTS_${n}`])]);
@@ -54,7 +89,7 @@ export async function parts(gltf, file) {
     const node = owner(object);
     if (!surfaces.has(node)) surfaces.set(node, []);
     const primitive = json.meshes[link.meshes].primitives[link.primitives ?? 0];
-    surfaces.get(node).push({object, order: link.primitives ?? 0, sets: await holders(gltf.parser, primitive, file)});
+    surfaces.get(node).push({object, order: link.primitives ?? 0, sets: await holders(gltf.parser, primitive, file, object)});
   }
   for (const [node, pieces] of surfaces) found.push({name: json.nodes[node].name, pieces: pieces.sort((a, b) => a.order - b.order)});
   return {surfaces: found, byNode, json};

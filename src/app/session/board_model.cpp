@@ -1,5 +1,6 @@
 #include "session/board_model.h"
 
+#include "core/base/counted.h"
 #include "core/delivery/board.h"
 
 #include <algorithm>
@@ -18,6 +19,11 @@ BoardEntry entry_of(const BoardCell& cell, const Destination& destination, const
     if (cell.state == CellState::arrived) {
         entry.detail =
             QString::fromStdString(cell.deliverable.kind->size(prepared, cell.deliverable.name, destination));
+        if (cell.plain_bytes > 0) {
+            entry.detail += QObject::tr(" · %1 of %2")
+                                .arg(QString::fromStdString(said_bytes(cell.bytes)),
+                                     QString::fromStdString(said_bytes(cell.plain_bytes)));
+        }
         entry.number = QObject::tr("%1 mm").arg(cell.drift_mm, 0, 'f', 3);
     } else {
         entry.detail = QString::fromStdString(cell.reason);

@@ -37,14 +37,15 @@ namespace {
 bool is_number(const char* key) {
     const std::string_view name(key);
     return name == "unit_m" || name == "max_influences" || name == "longest_name" || name == "rate" ||
-           name == "drift_limit_mm" || name == "longest_path" || name == "largest_image" || name == "pictures";
+           name == "drift_limit_mm" || name == "longest_path" || name == "largest_image" || name == "pictures" ||
+           name == "image_quality";
 }
 
 /// May be left empty: then there is no such limit or rule, and nothing of it stands in the file.
 bool may_be_empty(const char* key) {
     const std::string_view name(key);
     return name == "max_shapes" || name == "longest_path" || name == "largest_image" || name == "pictures" ||
-           name == "picture_ground" || name.ends_with("_file") || name.ends_with("_names");
+           name == "picture_ground" || name == "image_quality" || name.ends_with("_file") || name.ends_with("_names");
 }
 
 QString written_in(const nlohmann::json& json, const char* key) {
@@ -62,7 +63,7 @@ QString put_number(nlohmann::json& json, const char* key, const QString& text) {
     }
     const std::string_view name(key);
     if (name == "max_influences" || name == "longest_name" || name == "longest_path" || name == "max_shapes" ||
-        name == "largest_image" || name == "pictures") {
+        name == "largest_image" || name == "pictures" || name == "image_quality") {
         json[key] = static_cast<int>(value);
     } else {
         json[key] = value;
@@ -175,9 +176,14 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
     add_field(tr("Frame rate (fps)"), "rate", tr("Frames a second of clips that are keyed at every frame."));
     add_field(tr("Keys of clips"), "clip_keys",
               tr("At every frame of that rate, of the rate each clip was made at, or those that Prepared has: stepped "
-                 "and cubic keys stay, reduced ones stay few."),
-              {tr("Every frame"), tr("Every frame of its own rate"), tr("As prepared")},
-              {"every_frame", "own_rate", "as_prepared"});
+                 "and cubic keys stay, reduced ones stay few. Or the fewest of every frame's by which nothing moves "
+                 "farther than half the drift limit."),
+              {tr("Every frame"), tr("Every frame of its own rate"), tr("As prepared"), tr("The fewest")},
+              {"every_frame", "own_rate", "as_prepared", "fewest"});
+    add_field(tr("Numbers of surfaces"), "numbers",
+              tr("As prepared, or rounded: places within an eighth of the drift limit, directions, coordinates, "
+                 "colours and weights to 16 bits. What it costs is measured and stands under What stayed behind."),
+              {tr("As prepared"), tr("Rounded")}, {"as_prepared", "rounded"});
     add_field(tr("What does not move"), "still_channels",
               tr("Joints that a clip leaves alone: keyed all the same, or left out of its file."),
               {tr("Key it"), tr("Leave out")}, {true, false});
@@ -188,6 +194,11 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
         {tr("Keep"), tr("Leave out")}, {true, false});
     add_field(tr("Largest image (px)"), "largest_image",
               tr("Images with a longer side are made smaller, and the ledger says so. Empty: any size."));
+    add_field(tr("Kind of images"), "images",
+              tr("As they are, or all of one kind. JPEG has no transparency: an image with some becomes a PNG."),
+              {tr("As they are"), tr("PNG"), tr("JPEG"), tr("WebP")}, {"as_they_are", "png", "jpeg", "webp"});
+    add_field(tr("Image quality"), "image_quality",
+              tr("Of the JPEG or WebP that is made, 1 to 100. WebP of 100 keeps every pixel."));
     add_field(tr("Sides of images"), "power_of_two_images", tr("As they are, or powers of two, rounded down."),
               {tr("Any"), tr("Powers of two")}, {false, true});
     add_field(

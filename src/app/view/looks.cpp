@@ -1,5 +1,6 @@
 #include "view/looks.h"
 
+#include "core/formats/image/pixels.h"
 #include "style/theme.h"
 
 #include <QImage>
@@ -138,6 +139,25 @@ void Looks::destroy() {
     }
 }
 
+namespace {
+/// Qt alone knows no WebP.
+QImage picture_of(const Image& image) {
+    const QImage known = QImage::fromData(image.bytes.data(), static_cast<int>(image.bytes.size()));
+    if (!known.isNull()) {
+        return known.convertToFormat(QImage::Format_RGBA8888);
+    }
+    const Result<Pixels> pixels = decode_image(image.bytes.get());
+    if (!pixels) {
+        return {};
+    }
+    const bool alpha = pixels->channels == 4;
+    return QImage(pixels->samples.data(), static_cast<int>(pixels->width), static_cast<int>(pixels->height),
+                  static_cast<qsizetype>(pixels->width) * pixels->channels,
+                  alpha ? QImage::Format_RGBA8888 : QImage::Format_RGB888)
+        .convertToFormat(QImage::Format_RGBA8888); // a copy of its own
+}
+} // namespace
+
 Looks::Use Looks::use_of(const Scene& scene, const TextureUse& from, bool is_colour) {
     Use use;
     if (from.texture < 0 || scene.textures[static_cast<size_t>(from.texture)].image < 0) {
@@ -149,8 +169,7 @@ Looks::Use Looks::use_of(const Scene& scene, const TextureUse& from, bool is_col
         use.texture = static_cast<int>(known - texture_of_.begin());
     } else {
         const Image& image = scene.images[static_cast<size_t>(texture.image)];
-        const QImage pixels = QImage::fromData(image.bytes.data(), static_cast<int>(image.bytes.size()))
-                                  .convertToFormat(QImage::Format_RGBA8888);
+        const QImage pixels = picture_of(image);
         if (pixels.isNull()) {
             ++undecoded_;
             return use;

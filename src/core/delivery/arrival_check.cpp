@@ -292,6 +292,19 @@ void check_keys(const Scene& should, const Scene& arrived, Arrival& arrival) {
 }
 } // namespace
 
+namespace {
+/// How many keys are left of those at every frame.
+void check_fewer_keys(const Clip& is, int frames, Arrival& arrival) {
+    const size_t all = is.channels.size() * static_cast<size_t>(frames);
+    size_t keys = 0;
+    for (const Channel& channel : is.channels) {
+        keys += channel.times.size();
+    }
+    arrival.claims.push_back({"Keys", fmt::format("at most {} (every frame)", all), fmt::format("{}", keys),
+                              keys <= all && keys > 0, keys <= all ? "" : "more keys than frames"});
+}
+} // namespace
+
 void check_clip(const Scene& prepared, const Clip& whole, const Scene& arrived, const Scene& model,
                 const Destination& destination, Arrival& arrival) {
     const Clip clip = shown_part(whole, destination);
@@ -343,6 +356,8 @@ void check_clip(const Scene& prepared, const Clip& whole, const Scene& arrived, 
 
     if (keeps_keys(destination)) {
         check_keys(conform_clip(prepared, whole, destination).scene, arrived, arrival);
+    } else if (destination.clip_keys == ClipKeys::fewest && is != nullptr) {
+        check_fewer_keys(*is, frames, arrival);
     }
     Clip held_against = clip;
     if (!has_shapes) {
@@ -359,8 +374,14 @@ void check_clip(const Scene& prepared, const Clip& whole, const Scene& arrived, 
         request.matching = Matching::name;
         request.rate = rate;
         request.frames = static_cast<int>(std::floor(clip.seconds * rate + 1e-3)) + 1;
-        Claim nodes = compare_node_motion(
-            {&prepared, &held_against, &arrived, is, rate, request.frames, destination.drift_limit_mm});
+        MotionRequest motion{&prepared, &held_against, &arrived, is, rate, request.frames, destination.drift_limit_mm};
+        if (destination.clip_keys == ClipKeys::fewest) {
+            // By which nothing that is a tenth of the whole away from a node moves farther than the limit.
+            motion.limit_radians =
+                std::max(motion.limit_radians, destination.drift_limit_mm / 1000 /
+                                                   std::max(1e-6, 0.1 * whole_bounds(prepared).size().norm()));
+        }
+        Claim nodes = compare_node_motion(motion);
         if (joints_of(prepared).empty() && surfaces_of(prepared).empty() && nodes.compared > 0) {
             arrival.claims.push_back({"Drift", fmt::format("at most {:g} mm", destination.drift_limit_mm),
                                       "no joints, no surfaces: see its nodes", true, ""});

@@ -2,6 +2,7 @@
 
 #include "core/base/files.h"
 #include "core/delivery/manifest.h"
+#include "core/delivery/pictures.h"
 #include "core/steps/names.h"
 
 #include <algorithm>
@@ -81,7 +82,8 @@ BoardColumn read_board(const DeliveryRequest& request) {
                 break;
             }
             cell.drift_mm = row.drift_mm;
-            cell.bytes += row.bytes;
+            cell.bytes += row.file.starts_with(picture_folder) ? 0 : row.bytes;
+            cell.plain_bytes += row.plain_bytes;
             cell.file = cell.file.empty() ? row.file : cell.file;
             if (row.content != cell.content) {
                 cell.state = CellState::stale;

@@ -196,6 +196,7 @@ class Delivery {
                 return made.problem();
             }
             if (arrival.state == CellState::arrived) {
+                add_plain_size(deliverable, arrival);
                 if (Outcome made = add_pictures(request_, deliverable, staging_folder_, manifest_, arrival); !made) {
                     return made.problem();
                 }
@@ -222,6 +223,21 @@ class Delivery {
         }
         model_ = std::make_shared<const Scene>(arrived.take());
         return Done{};
+    }
+
+    /// Where files are lean: what they would weigh if they were not.
+    void add_plain_size(const Deliverable& deliverable, Arrival& arrival) const {
+        const DeliverableKind& kind = *deliverable.kind;
+        if (!request_.destination.is_lean() || kind.make != nullptr) {
+            return;
+        }
+        const Destination plain = request_.destination.plain();
+        Conformed conformed = kind.is_the_model ? conform_model(*request_.prepared, plain)
+                                                : kind.conform(*request_.prepared, deliverable.name, plain);
+        if (has_place_for_stamp(conformed.scene)) {
+            put_stamp(conformed.scene, stamp(deliverable));
+        }
+        arrival.plain_bytes = size_of_files(conformed.scene, deliverable.stem, plain);
     }
 
     [[nodiscard]] nlohmann::json stamp(const Deliverable& deliverable) const {

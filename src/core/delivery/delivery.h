@@ -51,6 +51,7 @@ struct Arrival {
     std::string reason;        ///< why it is held or stale, in one line
     std::shared_ptr<const Scene> scene; ///< what arrived: the model, or the model moved by the clip
     uintmax_t bytes = 0;
+    uintmax_t plain_bytes = 0;          ///< what it would have where nothing is rounded or packed; 0: not asked
     std::string hash;                   ///< of the first file
     std::string content;                ///< hash of what went into it
     std::shared_ptr<const Ledger> left; ///< what its destination does not take of what was prepared

@@ -153,6 +153,18 @@ Outcome in_its_folder(const std::string& stem, const fs::path& folder, Arrival& 
     return Done{};
 }
 
+uintmax_t size_of_files(const Scene& scene, const std::string& stem, const Destination& destination) {
+    const Format* format = format_with_id(destination.container);
+    const AxisSystem space = file_space(*format, destination);
+    const Result<std::vector<WrittenFile>> written =
+        format->write(to_space(scene, space), stem, destination.options_of(format->id), space);
+    uintmax_t bytes = 0;
+    for (const WrittenFile& file : written ? *written : std::vector<WrittenFile>()) {
+        bytes += file.bytes.size();
+    }
+    return bytes;
+}
+
 namespace {
 Outcome write_scene(const Scene& scene, const std::string& stem, const Destination& destination, const fs::path& folder,
                     Arrival& arrival) {

@@ -50,6 +50,9 @@ Result<Scene> round_trip(const Scene& scene, const std::string& stem, const Dest
                          const std::filesystem::path& staging_folder, Arrival& arrival,
                          const nlohmann::json& stamp = {});
 
+/// How many bytes the scene's files would have; 0 where they cannot be written. Nothing is put anywhere.
+uintmax_t size_of_files(const Scene& scene, const std::string& stem, const Destination& destination);
+
 /// The model that clips are checked on: conformed, and if the container holds models, written and read back. What was
 /// written is in `arrival`.
 Result<Scene> model_round_trip(const Scene& prepared, const Destination& destination, const std::string& stem,

@@ -8,6 +8,7 @@
 #include "core/destination/fit_images.h"
 #include "core/destination/limit_for.h"
 #include "core/destination/prune.h"
+#include "core/destination/round_numbers.h"
 #include "core/formats/format.h"
 
 #include <algorithm>
@@ -284,6 +285,18 @@ void add_fitted_images(Ledger& ledger, const Scene& prepared, const Destination&
         ledger.push_back({"image", image.name, 1, image.said, LedgerEntry::By::destination, -1, true});
     }
 }
+/// What rounding cost each surface.
+void add_rounded(Ledger& ledger, const Scene& prepared, const Destination& destination) {
+    const Format* format = format_with_id(destination.container);
+    if (format == nullptr || !has(format->writes, Content::surfaces)) {
+        return;
+    }
+    Scene out = prepared;
+    for (RoundedSurface& one : round_numbers(out, destination)) {
+        ledger.push_back({"numbers", out.meshes[static_cast<size_t>(one.mesh)].name, one.vertices, std::move(one.said),
+                          LedgerEntry::By::destination, -1, true});
+    }
+}
 } // namespace
 
 /// Caches that the card asks for and that go to no file of this destination.
@@ -311,6 +324,7 @@ Ledger destination_ledger(const Scene& prepared, const Destination& destination)
     add_lengthened(ledger, prepared, destination);
     add_limited(ledger, prepared, destination);
     add_fitted_images(ledger, prepared, destination);
+    add_rounded(ledger, prepared, destination);
     return ledger;
 }
 

@@ -285,6 +285,9 @@ json file_rows(const Arrival& arrival, const std::string& model_content, const M
                         {"number", arrival.deliverable.number},
                         {"model_content", model_content},
                         {"made_from", made_from_json(made_from, destination)}});
+        if (arrival.plain_bytes > 0 && f == 0) {
+            rows.back()["plain_bytes"] = arrival.plain_bytes;
+        }
         if (!arrival.deliverable.replaces.empty()) {
             rows.back()["replaces"] = arrival.deliverable.replaces;
         }
@@ -541,6 +544,9 @@ std::vector<ManifestRow> rows_of(const json& manifest) {
         }
         if (const auto bytes = from.find("bytes"); bytes != from.end() && bytes->is_number_unsigned()) {
             row.bytes = bytes->get<uintmax_t>();
+        }
+        if (const auto plain = from.find("plain_bytes"); plain != from.end() && plain->is_number_unsigned()) {
+            row.plain_bytes = plain->get<uintmax_t>();
         }
         if (const auto drift = from.find("drift_mm"); drift != from.end() && drift->is_number()) {
             row.drift_mm = drift->get<double>();

@@ -58,6 +58,7 @@ struct ManifestRow {
     std::string file;
     std::string deliverable; ///< id
     uintmax_t bytes = 0;
+    uintmax_t plain_bytes = 0; ///< of all files of a lean deliverable if they were not, in the row of its first; else 0
     std::string hash;
     double drift_mm = 0;
     std::string content; ///< hash of what went into it

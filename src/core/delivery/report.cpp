@@ -204,6 +204,11 @@ std::string said_claims(const Told& told) {
     return claims.empty() ? std::string("not kept") : fmt::format("{} of {}", passed(claims), claims.size());
 }
 
+std::string said_plain(const Told& told) {
+    const double plain = number_at(told.first(), "plain_bytes");
+    return plain > 0 ? fmt::format("<br><span class=\"soft\">of {} plain</span>", said_size(plain)) : "";
+}
+
 std::string deliverables_part(const json& manifest, const std::vector<Told>& all, const fs::path& folder) {
     std::string page =
         "<h2>What was delivered</h2>\n<table class=\"files\"><thead><tr><th></th><th>File</th><th>What it "
@@ -215,8 +220,9 @@ std::string deliverables_part(const json& manifest, const std::vector<Told>& all
             "<tr><td>{}</td><td><b>{}</b><br><span class=\"soft\">{}</span></td><td>{}</td><td class=\"n\">{}</td><td "
             "class=\"n\">{}</td><td class=\"n\">{:.0f}</td><td class=\"n\">{:.4f}</td><td class=\"n\">{}</td></tr>\n",
             picture(told, folder, picture_folder + file + ".png", "Picture", "small"), escaped(file), escaped(told.id),
-            escaped_at(told.check(), "facts"), escaped_at(told.check(), "size"), said_size(told.bytes()),
-            number_at(told.first(), "number"), number_at(told.first(), "drift_mm"), said_claims(told));
+            escaped_at(told.check(), "facts"), escaped_at(told.check(), "size"),
+            said_size(told.bytes()) + said_plain(told), number_at(told.first(), "number"),
+            number_at(told.first(), "drift_mm"), said_claims(told));
     }
     page += "</tbody></table>\n";
     const json& held = list_in(manifest, "held");

@@ -6,6 +6,7 @@
 #include "core/destination/pixel_coordinates.h"
 #include "core/destination/place_hulls.h"
 #include "core/destination/prune.h"
+#include "core/destination/round_numbers.h"
 #include "core/measure/skeleton/pose.h"
 #include "core/scene/content.h"
 
@@ -137,7 +138,7 @@ Drift drift_between_frames(const Scene& prepared, const Clip& clip, const Destin
     if (lies_on_frames(part, rate)) {
         return {};
     }
-    const Clip baked = keys_for(prepared, part, destination);
+    const Clip baked = keys_for(prepared, part, destination.plain()); // fewer keys are held against those at frames
     DriftRequest request;
     request.should = &prepared;
     request.should_clip = &part;
@@ -330,6 +331,7 @@ Conformed conform_model(const Scene& prepared, const Destination& destination) {
     drop_unplaced(result.scene);
     drop_unused_materials(result.scene);
     fit_images(result.scene, destination);
+    round_numbers(result.scene, destination);
     size_t vertices = 0;
     double largest = 0;
     for (const LimitedSurface& one : limited) {

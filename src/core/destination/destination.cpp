@@ -21,7 +21,7 @@ namespace wembrix {
 using nlohmann::json;
 
 std::string_view clip_keys_name(ClipKeys keys) {
-    constexpr std::array<std::string_view, 3> names = {"every_frame", "own_rate", "as_prepared"};
+    constexpr std::array<std::string_view, 4> names = {"every_frame", "own_rate", "as_prepared", "fewest"};
     return names.at(static_cast<size_t>(keys));
 }
 
@@ -30,9 +30,37 @@ std::string_view hulls_as_name(HullsAs as) {
     return names.at(static_cast<size_t>(as));
 }
 
+std::string_view numbers_name(Numbers numbers) {
+    return numbers == Numbers::rounded ? "rounded" : "as_prepared";
+}
+
+std::string_view images_as_name(ImagesAs as) {
+    constexpr std::array<std::string_view, 4> names = {"as_they_are", "png", "jpeg", "webp"};
+    return names.at(static_cast<size_t>(as));
+}
+
 std::string_view influences_kept_name(InfluencesKept kept) {
     constexpr std::array<std::string_view, 2> names = {"heaviest", "least_motion"};
     return names.at(static_cast<size_t>(kept));
+}
+
+Destination Destination::plain() const {
+    Destination plain = *this;
+    plain.numbers = Numbers::as_prepared;
+    plain.clip_keys = clip_keys == ClipKeys::fewest ? ClipKeys::every_frame : clip_keys;
+    plain.images = ImagesAs::as_they_are;
+    for (auto& [format, options] : plain.format_options.items()) {
+        if (options.is_object()) {
+            options.erase("compression");
+        }
+    }
+    return plain;
+}
+
+bool Destination::is_lean() const {
+    const json packed = options_of(container).value("compression", json("none"));
+    return numbers != Numbers::as_prepared || clip_keys == ClipKeys::fewest || images != ImagesAs::as_they_are ||
+           packed != "none";
 }
 
 AxisSystem Destination::takes_files_as() const {
@@ -242,6 +270,9 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
                                                    "largest_image",
                                                    "power_of_two_images",
                                                    "influences_kept",
+                                                   "numbers",
+                                                   "images",
+                                                   "image_quality",
                                                    "points_container",
                                                    "deliverables",
                                                    "pictures",
@@ -311,19 +342,40 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
     std::string keys(clip_keys_name(to.clip_keys));
     text("clip_keys", keys);
     bool known_keys = false;
-    for (const ClipKeys one : {ClipKeys::every_frame, ClipKeys::own_rate, ClipKeys::as_prepared}) {
+    for (const ClipKeys one : {ClipKeys::every_frame, ClipKeys::own_rate, ClipKeys::as_prepared, ClipKeys::fewest}) {
         if (keys == clip_keys_name(one)) {
             to.clip_keys = one;
             known_keys = true;
         }
     }
     if (!known_keys) {
-        wrong = "\"clip_keys\" is neither \"every_frame\" nor \"own_rate\" nor \"as_prepared\".";
+        wrong = "\"clip_keys\" is neither \"every_frame\" nor \"own_rate\" nor \"as_prepared\" nor \"fewest\".";
     }
     double largest_image = to.largest_image;
     number("largest_image", largest_image, 0, 16384);
     to.largest_image = static_cast<int>(largest_image);
     yes_or_no("power_of_two_images", to.power_of_two_images);
+    std::string numbers(numbers_name(to.numbers));
+    text("numbers", numbers);
+    if (numbers != numbers_name(Numbers::rounded) && numbers != numbers_name(Numbers::as_prepared)) {
+        wrong = "\"numbers\" is neither \"as_prepared\" nor \"rounded\".";
+    }
+    to.numbers = numbers == numbers_name(Numbers::rounded) ? Numbers::rounded : Numbers::as_prepared;
+    std::string images(images_as_name(to.images));
+    text("images", images);
+    bool known_images = false;
+    for (const ImagesAs one : {ImagesAs::as_they_are, ImagesAs::png, ImagesAs::jpeg, ImagesAs::webp}) {
+        if (images == images_as_name(one)) {
+            to.images = one;
+            known_images = true;
+        }
+    }
+    if (!known_images) {
+        wrong = "\"images\" is neither \"as_they_are\" nor \"png\" nor \"jpeg\" nor \"webp\".";
+    }
+    double image_quality = to.image_quality;
+    number("image_quality", image_quality, 1, 100);
+    to.image_quality = static_cast<int>(image_quality);
     double pictures = to.pictures;
     number("pictures", pictures, 0, 2048);
     to.pictures = static_cast<int>(pictures);
@@ -493,6 +545,13 @@ json destination_to_json(const Destination& from) {
     }
     if (from.power_of_two_images) {
         to["power_of_two_images"] = true;
+    }
+    if (from.numbers != Numbers::as_prepared) {
+        to["numbers"] = numbers_name(from.numbers);
+    }
+    if (from.images != ImagesAs::as_they_are) {
+        to["images"] = images_as_name(from.images);
+        to["image_quality"] = from.image_quality;
     }
     if (from.pictures > 0) {
         to["pictures"] = from.pictures;

@@ -21,6 +21,7 @@ enum class ClipKeys : uint8_t {
     every_frame, ///< of the destination's rate
     own_rate,    ///< at every frame of the rate that the clip was made at
     as_prepared, ///< those of the clip, as they are: cubic and stepped where the container can hold them
+    fewest,      ///< of those at every frame the fewest by which nothing moves half as far as the drift limit
 };
 std::string_view clip_keys_name(ClipKeys keys); ///< "every_frame"
 
@@ -39,6 +40,17 @@ enum class InfluencesKept : uint8_t {
     least_motion, ///< those, with weights fitted anew, by which the surface moves least over the job's clips
 };
 std::string_view influences_kept_name(InfluencesKept kept); ///< "least_motion"
+
+/// The numbers of surfaces.
+enum class Numbers : uint8_t {
+    as_prepared,
+    rounded, ///< within the drift limit (round_numbers.h)
+};
+std::string_view numbers_name(Numbers numbers); ///< "rounded"
+
+/// What kind of file images become.
+enum class ImagesAs : uint8_t { as_they_are, png, jpeg, webp };
+std::string_view images_as_name(ImagesAs as); ///< "webp"
 
 struct Destination {
     std::string name;
@@ -71,6 +83,9 @@ struct Destination {
     std::string points_container;
     int largest_image = 0;            ///< pixels of a side; 0: any
     bool power_of_two_images = false; ///< sides are made powers of two
+    ImagesAs images = ImagesAs::as_they_are;
+    int image_quality = 90; ///< of JPEG and WebP that are made, 1 to 100; WebP of 100 keeps every pixel
+    Numbers numbers = Numbers::as_prepared;
     HullsAs hulls = HullsAs::below;
     std::string hull_names = "{surface}_hull_{number}"; ///< tokens: {surface} {number} {kind}
     bool keep_last = true;                              ///< of a repeat whose last frame is its first once more
@@ -81,6 +96,10 @@ struct Destination {
     std::optional<Contract> contract;       ///< the skeleton that every delivery must have; one that differs is held
 
     bool operator==(const Destination& other) const;
+    /// Whether anything is set that makes files smaller at some cost, or packs them.
+    [[nodiscard]] bool is_lean() const;
+    /// The same with none of that set.
+    [[nodiscard]] Destination plain() const;
     /// How the engine takes a file: `reads`, or what stands for it.
     [[nodiscard]] AxisSystem takes_files_as() const;
     /// What is set of one format: an object, empty where nothing is.

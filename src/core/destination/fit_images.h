@@ -1,4 +1,4 @@
-// Images as large as a destination takes them.
+// Images as large, and of the kind, as a destination takes them.
 #pragma once
 
 #include "core/destination/destination.h"
@@ -16,7 +16,8 @@ struct FittedImage {
     bool as_it_was = false; ///< it could not be decoded
 };
 /// Makes those smaller that are larger than the destination takes, or whose sides are no powers of two where it wants
-/// those. Each that was changed, or could not be, is told.
+/// those, and makes them of its kind (one with transparent pixels becomes a PNG where that is JPEG). Each that was
+/// changed, or could not be, is told.
 std::vector<FittedImage> fit_images(Scene& scene, const Destination& destination);
 
 /// The size that an image goes out with.

@@ -32,10 +32,10 @@ const std::vector<Format>& rows() {
          gltf_contents,
          gltf_contents,
          FileSpace::standard,
-         {},
+         gltf_binary_options(),
          read_gltf,
-         [](const Scene& scene, const std::string& stem, const nlohmann::json&, const AxisSystem&) -> Written {
-             return write_glb(scene, stem);
+         [](const Scene& scene, const std::string& stem, const nlohmann::json& options, const AxisSystem&) -> Written {
+             return write_glb(scene, stem, options);
          }},
         {"gltf",
          "glTF 2.0, text with its buffer beside it",

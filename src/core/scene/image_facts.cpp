@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <array>
+#include <string_view>
 
 namespace wembrix {
 
@@ -49,11 +50,41 @@ std::optional<ImageFacts> jpeg_facts(std::span<const uint8_t> bytes) {
     return std::nullopt;
 }
 
+uint32_t little_endian(std::span<const uint8_t> bytes, size_t at, size_t count) {
+    uint32_t value = 0;
+    for (size_t i = count; i-- > 0;) {
+        value = value << 8U | bytes[at + i];
+    }
+    return value;
+}
+
+/// A simple file, lossy (RFC 6386, 9.1) or not, or one with a header of its own. (RFC 9649, 2)
+std::optional<ImageFacts> webp_facts(std::span<const uint8_t> bytes) {
+    const auto has = [&](size_t at, std::string_view mark) {
+        return std::equal(mark.begin(), mark.end(), bytes.begin() + static_cast<ptrdiff_t>(at));
+    };
+    if (bytes.size() < 30 || !has(0, "RIFF") || !has(8, "WEBP")) {
+        return std::nullopt;
+    }
+    if (has(12, "VP8X")) {
+        return ImageFacts{"image/webp", little_endian(bytes, 24, 3) + 1, little_endian(bytes, 27, 3) + 1};
+    }
+    if (has(12, "VP8L") && bytes[20] == 0x2F) {
+        const uint32_t sides = little_endian(bytes, 21, 4);
+        return ImageFacts{"image/webp", (sides & 0x3FFFU) + 1, (sides >> 14U & 0x3FFFU) + 1};
+    }
+    if (has(12, "VP8 ") && bytes[23] == 0x9D && bytes[24] == 0x01 && bytes[25] == 0x2A) {
+        return ImageFacts{"image/webp", little_endian(bytes, 26, 2) & 0x3FFFU, little_endian(bytes, 28, 2) & 0x3FFFU};
+    }
+    return std::nullopt;
+}
+
 } // namespace
 
 std::optional<ImageFacts> image_facts(std::span<const uint8_t> bytes) {
     const std::optional<ImageFacts> png = png_facts(bytes);
-    std::optional<ImageFacts> facts = png ? png : jpeg_facts(bytes);
+    const std::optional<ImageFacts> jpeg = png ? png : jpeg_facts(bytes);
+    std::optional<ImageFacts> facts = jpeg ? jpeg : webp_facts(bytes);
     return facts && facts->width > 0 && facts->height > 0 ? facts : std::nullopt;
 }
 

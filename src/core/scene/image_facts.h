@@ -9,7 +9,7 @@
 namespace wembrix {
 
 struct ImageFacts {
-    std::string_view mime; ///< "image/png" or "image/jpeg"
+    std::string_view mime; ///< "image/png", "image/jpeg" or "image/webp"
     uint32_t width = 0;
     uint32_t height = 0;
 };

@@ -102,13 +102,14 @@ struct Mesh {
     std::vector<Primitive> primitives;
     std::vector<MorphTarget> shapes;  ///< morph targets
     std::vector<float> shape_weights; ///< the mesh's own starting weights; may be empty
+    bool narrow = false;              ///< its numbers were rounded: a writer may use the narrow forms that they fit
     Carried carried;
 
     [[nodiscard]] size_t point_count() const { return positions.size(); }
     [[nodiscard]] size_t triangle_count() const;
     template <typename Self> static auto fields(Self& s) {
         return std::tie(s.name, s.positions, s.normals, s.tangents, s.attributes, s.indices, s.primitives, s.shapes,
-                        s.shape_weights, s.carried);
+                        s.shape_weights, s.narrow, s.carried);
     }
 };
 

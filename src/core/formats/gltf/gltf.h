@@ -10,12 +10,15 @@
 namespace wembrix {
 
 /// .glb and .gltf with embedded or neighbouring buffers. All accessor component types, normalised integers,
-/// sparse accessors, strides, any number of influences, quantised meshes.
+/// sparse accessors, strides, any number of influences, quantised and compressed meshes.
 Result<Scene> read_gltf(const std::filesystem::path& file);
 /// The same from memory (fuzzing, tests). Neighbouring files are looked up in `folder`.
 Result<Scene> read_gltf_bytes(std::string bytes, const std::filesystem::path& folder, const std::string& name);
 
-Result<std::vector<WrittenFile>> write_glb(const Scene& scene, const std::string& stem);
+/// What can be set of a binary file.
+std::vector<Parameter> gltf_binary_options();
+Result<std::vector<WrittenFile>> write_glb(const Scene& scene, const std::string& stem,
+                                           const nlohmann::json& options = nlohmann::json::object());
 /// As write_glb, but weights and normals go out as they are, whatever their sum and length: for making sources with
 /// faults.
 Result<std::vector<WrittenFile>> write_glb_unscaled(const Scene& scene, const std::string& stem);

@@ -13,8 +13,7 @@ using Becomes = KnownExtension::Becomes;
 
 constexpr std::array known = {
     KnownExtension{"KHR_animation_pointer", Becomes::left_out, false, "moves values of materials, lights and cameras"},
-    KnownExtension{"KHR_draco_mesh_compression", Becomes::left_out, false,
-                   "packed geometry; what stands unpacked beside it is read"},
+    KnownExtension{"KHR_draco_mesh_compression", Becomes::decoded, true, "packed geometry"},
     KnownExtension{"KHR_lights_punctual", Becomes::read, true, "lights, and which node has which"},
     KnownExtension{"KHR_materials_anisotropy", Becomes::carried, true, "of a material; names textures"},
     KnownExtension{"KHR_materials_clearcoat", Becomes::carried, true, "of a material; names textures"},
@@ -38,10 +37,10 @@ constexpr std::array known = {
     KnownExtension{"KHR_xmp_json_ld", Becomes::carried, false, "facts about the file or a piece; names a packet"},
     KnownExtension{"EXT_lights_image_based", Becomes::left_out, false, "light from pictures around the scene"},
     KnownExtension{"EXT_mesh_gpu_instancing", Becomes::left_out, false, "one surface at many places"},
-    KnownExtension{"EXT_meshopt_compression", Becomes::left_out, false,
-                   "packed data; what stands unpacked beside it is read"},
+    KnownExtension{"EXT_meshopt_compression", Becomes::decoded, true, "packed data"},
     KnownExtension{"EXT_texture_avif", Becomes::carried, true, "another image of a texture; names an image"},
-    KnownExtension{"EXT_texture_webp", Becomes::carried, true, "another image of a texture; names an image"},
+    KnownExtension{"EXT_texture_webp", Becomes::carried, true,
+                   "another image of a texture, names an image; read where it is the only one"},
 };
 
 bool ends_with(std::string_view key, std::string_view ending) {

@@ -1,7 +1,9 @@
 #include "core/base/counted.h"
 #include "core/base/files.h"
 #include "core/formats/gltf/accessor.h"
+#include "core/formats/gltf/draco.h"
 #include "core/formats/gltf/gltf.h"
+#include "core/formats/gltf/meshopt.h"
 #include "core/formats/gltf/read_parts.h"
 #include "core/formats/unique_names.h"
 
@@ -16,6 +18,12 @@ namespace wembrix {
 namespace gltf {
 
 namespace {
+
+/// An extension that is gone once the file is read: nothing of it has to go out again.
+bool is_decoded(const std::string& extension) {
+    const KnownExtension* row = known_extension(extension);
+    return row != nullptr && row->becomes == KnownExtension::Becomes::decoded;
+}
 
 /// Extensions that a file may require and that change nothing this reader relies on.
 bool harmless(const std::string& extension) {
@@ -320,17 +328,18 @@ Scene read_all(Document& document) {
             refuse("extensionsRequired",
                    "the file needs the extension \"" + extension.substr(0, 60) + "\", which Wembrix does not read.");
         }
-        if (extension != "KHR_mesh_quantization") {
+        if (!is_decoded(extension)) {
             scene.extensions_required.push_back(extension);
         }
     }
     for (const Json& name : array_of(root, "extensionsUsed", "extensionsUsed")) {
         const std::string extension = name.is_string() ? name.get<std::string>() : "";
-        if (extension != "KHR_mesh_quantization" && extension != "KHR_draco_mesh_compression" &&
-            extension != "EXT_meshopt_compression") {
+        if (!is_decoded(extension)) {
             scene.extensions_used.push_back(extension);
         }
     }
+    unpack_views(document);
+    unpack_primitives(document);
     read_materials(document, scene);
     read_cameras(document, scene);
     const size_t meshes = array_of(root, "meshes", "meshes").size();

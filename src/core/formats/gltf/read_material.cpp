@@ -28,6 +28,16 @@ std::string mime_of(const std::string& bytes) {
     return "";
 }
 
+/// What a texture says of a WebP image; null where it says nothing.
+const Json* webp_of(const Json& texture) {
+    const auto extensions = texture.is_object() ? texture.find("extensions") : texture.end();
+    if (!texture.is_object() || extensions == texture.end() || !extensions->is_object()) {
+        return nullptr;
+    }
+    const auto found = extensions->find(webp_extension);
+    return found != extensions->end() && found->is_object() ? &*found : nullptr;
+}
+
 /// The bytes that an image's address means. One whose file is not where it says is sought by its name below the folder
 /// of the source; nothing, and a note, where there is none.
 std::shared_ptr<const std::string> bytes_at(Document& document, const std::string& uri, const std::string& where,
@@ -237,11 +247,16 @@ void read_materials(Document& document, Scene& scene) {
         Taken taken(textures[i], where);
         taken.text("name", texture.name);
         texture.image = taken.index("source", images.size());
+        std::set<std::string> taken_extensions;
+        if (const Json* webp = webp_of(textures[i]); webp != nullptr && texture.image < 0) {
+            texture.image = static_cast<int>(index_of(*webp, "source", static_cast<int64_t>(images.size()), where));
+            taken_extensions.insert(webp_extension);
+        }
         if (texture.image >= 0 && scene.images[static_cast<size_t>(texture.image)].bytes.empty()) {
             texture.image = -1; // missing, which its note says
         }
         texture.sampler = taken.index("sampler", samplers.size());
-        texture.carried = taken.carried({}, scene, Owner::texture);
+        texture.carried = taken.carried(taken_extensions, scene, Owner::texture);
         for_image_references(texture, within(images.size(), where));
         for_sampler_references(texture, within(samplers.size(), where));
         scene.textures.push_back(std::move(texture));

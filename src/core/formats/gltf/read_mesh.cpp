@@ -208,23 +208,6 @@ size_t read_points(Document& document, const Json& attributes, const std::string
     return points;
 }
 
-/// A compressed primitive may hold plain data beside it, or nothing at all: then its accessors name no bytes.
-void refuse_compressed(const Document& document, const Json& primitive, const std::string& where) {
-    const auto extensions = primitive.find("extensions");
-    if (extensions == primitive.end() || !extensions->is_object() ||
-        !extensions->contains("KHR_draco_mesh_compression")) {
-        return;
-    }
-    const Json& accessors = array_of(document.root, "accessors", "accessors");
-    const int64_t position =
-        index_of(primitive["attributes"], "POSITION", static_cast<int64_t>(accessors.size()), where);
-    const Json& accessor = accessors[static_cast<size_t>(position)];
-    if (accessor.is_object() && !accessor.contains("bufferView") && !accessor.contains("sparse")) {
-        refuse(where,
-               "is compressed (KHR_draco_mesh_compression), and nothing that is not compressed stands beside it.");
-    }
-}
-
 void widen(GatheredShape::Others& others, int width) {
     if (width > others.width) {
         others.data = others.width == 0 ? std::vector<float>() : widened(others.data, others.width, width, 0.0F);
@@ -382,7 +365,6 @@ Mesh read_mesh(Document& document, size_t index, Scene& scene, Influences& influ
             scene.notes.push_back({here, "has no positions; the primitive is left out."});
             continue;
         }
-        refuse_compressed(document, entry, here);
         Primitive primitive;
         const uint64_t mode = count_of(entry, "mode", 4, here);
         if (mode > 6) {

@@ -22,6 +22,7 @@ void read_clips(Document& document, const std::vector<int>& nodes, Scene& scene)
 void read_materials(Document& document, Scene& scene);
 
 constexpr const char* lights_extension = "KHR_lights_punctual";
+constexpr const char* webp_extension = "EXT_texture_webp";
 /// Cameras and lights.
 void read_cameras(Document& document, Scene& scene);
 /// The place of a node's light, or -1.

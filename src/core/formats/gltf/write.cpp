@@ -1,6 +1,8 @@
 #include "core/base/files.h"
 #include "core/formats/gltf/buffer_builder.h"
+#include "core/formats/gltf/draco.h"
 #include "core/formats/gltf/gltf.h"
+#include "core/formats/gltf/meshopt.h"
 #include "core/formats/gltf/read_parts.h"
 #include "core/formats/gltf/write_material.h"
 #include "core/formats/gltf/write_mesh.h"
@@ -36,6 +38,34 @@ template <typename Vector> Json list_of(const Vector& vector) {
     return list;
 }
 
+/// Whether a surface has directions in whole numbers, which the standard alone does not take.
+bool has_narrow_directions(const Json& root) {
+    const auto is_narrow = [&](const Json& attributes) {
+        return std::any_of(attributes.items().begin(), attributes.items().end(), [&](const auto& one) {
+            return (one.key() == "NORMAL" || one.key() == "TANGENT") &&
+                   root["accessors"][one.value().template get<size_t>()]["componentType"] != 5126;
+        });
+    };
+    for (const Json& mesh : root.contains("meshes") ? root["meshes"] : Json::array()) {
+        for (const Json& primitive : mesh["primitives"]) {
+            const Json targets = primitive.value("targets", Json::array());
+            if (is_narrow(primitive["attributes"]) || std::any_of(targets.begin(), targets.end(), is_narrow)) {
+                return true;
+            }
+        }
+    }
+    return false;
+}
+
+/// Lists an extension as used, and as one without which the file cannot be read.
+void need_extension(Json& root, const char* name) {
+    for (const char* list : {"extensionsUsed", "extensionsRequired"}) {
+        std::set<std::string> names = root.value(list, std::set<std::string>());
+        names.insert(name);
+        root[list] = names;
+    }
+}
+
 /// Every extension named anywhere below `value`.
 void collect_extensions(const Json& value, std::set<std::string>& names) {
     if (!value.is_structured()) {
@@ -52,6 +82,29 @@ void collect_extensions(const Json& value, std::set<std::string>& names) {
         }
     }
 }
+
+/// Lists of numbers that several channels have: each is written once. Those of a baked clip are the very same list.
+class SharedAccessors {
+  public:
+    SharedAccessors(BufferBuilder& buffer, bool with_bounds) : buffer_(buffer), with_bounds_(with_bounds) {}
+    int place_of(const Shared<float>& values, int width) {
+        const auto [known, fresh] = by_place_.try_emplace({values.data(), width}, 0);
+        if (fresh) {
+            const auto [alike, is_new] = by_content_.try_emplace({width, values.get()}, 0);
+            if (is_new) {
+                alike->second = buffer_.add_floats(values.get(), width, BufferBuilder::Use::none, with_bounds_);
+            }
+            known->second = alike->second;
+        }
+        return known->second;
+    }
+
+  private:
+    BufferBuilder& buffer_;
+    bool with_bounds_;
+    std::map<std::pair<const float*, int>, int> by_place_;
+    std::map<std::pair<int, std::vector<float>>, int> by_content_;
+};
 
 class GltfWriter {
   public:
@@ -261,7 +314,8 @@ class GltfWriter {
     void write_clips() {
         Json animations = Json::array();
         for (const Clip& clip : scene_.clips) {
-            std::map<const float*, int> inputs; // channels of a baked clip share one list of times
+            SharedAccessors inputs(buffer, true);
+            SharedAccessors outputs(buffer, false);
             Json channels = Json::array();
             Json samplers = Json::array();
             for (const Channel& channel : clip.channels) {
@@ -271,14 +325,12 @@ class GltfWriter {
                     (channel.path == Path::weights && !has_mesh)) {
                     continue;
                 }
-                auto [input, fresh] = inputs.try_emplace(channel.times.data(), 0);
-                if (fresh) {
-                    input->second = buffer.add_floats(channel.times.get(), 1, BufferBuilder::Use::none, true);
-                }
                 const int width = channel.path == Path::weights ? 1 : channel.width;
-                Json sampler = {
-                    {"input", input->second},
-                    {"output", buffer.add_floats(channel.values.get(), width, BufferBuilder::Use::none, false)}};
+                const bool one_key = channel.times.size() == 1; // which many have alike
+                Json sampler = {{"input", inputs.place_of(channel.times, 1)},
+                                {"output", one_key ? outputs.place_of(channel.values, width)
+                                                   : buffer.add_floats(channel.values.get(), width,
+                                                                       BufferBuilder::Use::none, false)}};
                 if (channel.interpolation != Interpolation::linear) {
                     sampler["interpolation"] = channel.interpolation == Interpolation::step ? "STEP" : "CUBICSPLINE";
                 }
@@ -352,9 +404,38 @@ std::string word(uint32_t value) {
 struct Written {
     Json root;
     std::string bytes;
+    size_t unpacked = 0; ///< bytes of a second buffer that nothing fills: where packed views say that they would stand
+
+    /// The list of buffers, the first of which is `first`.
+    void put_buffers(Json first) {
+        first["byteLength"] = bytes.size();
+        root["buffers"] = Json::array({std::move(first)});
+        if (unpacked > 0) {
+            root["buffers"].push_back(
+                {{"byteLength", unpacked}, {"extensions", {{meshopt_extension, {{"fallback", true}}}}}});
+        }
+    }
 };
 
-Result<Written> write_document(const Scene& scene, const std::string& stem, Weights weights = Weights::sum_to_one) {
+enum class Compression { none, meshopt, draco };
+struct GltfOptions {
+    Compression compression = Compression::none;
+    bool one_line = false;
+};
+
+void pack(Written& written, Compression compression) {
+    if (compression == Compression::draco && pack_primitives(written.root, written.bytes)) {
+        need_extension(written.root, draco_extension);
+    }
+    if (compression == Compression::meshopt) {
+        written.unpacked = pack_views(written.root, written.bytes);
+        if (written.unpacked > 0) {
+            need_extension(written.root, meshopt_extension);
+        }
+    }
+}
+
+Result<Written> write_document(const Scene& scene, const std::string& stem, Weights weights, Compression compression) {
     for (const Clip& clip : scene.clips) {
         if (clip.start_s != 0) {
             return Problem{"clip \"" + clip.name + "\" is a cut that is not baked yet.", stem, ""};
@@ -366,6 +447,16 @@ Result<Written> write_document(const Scene& scene, const std::string& stem, Weig
         written.root = writer.run();
         written.bytes = writer.buffer.bytes();
         written.bytes.resize((written.bytes.size() + 3) / 4 * 4, '\0');
+        if (has_narrow_directions(written.root)) {
+            need_extension(written.root, "KHR_mesh_quantization");
+        }
+        for (const Json& texture : written.root.value("textures", Json::array())) {
+            if (!texture.contains("source") && texture.contains("extensions") &&
+                texture["extensions"].contains(webp_extension)) {
+                need_extension(written.root, webp_extension);
+            }
+        }
+        pack(written, compression);
         if (written.bytes.size() > UINT32_MAX / 2) {
             return Problem{"would be larger than a glTF file can be.", stem, ""};
         }
@@ -377,15 +468,11 @@ Result<Written> write_document(const Scene& scene, const std::string& stem, Weig
 
 enum class Buffer { embedded, beside, beside_by_content };
 
-struct TextOptions {
-    bool one_line = false;
-};
-
 Result<std::vector<WrittenFile>> write_text(const Scene& scene, const std::string& stem, Buffer place,
                                             const nlohmann::json& options) {
-    TextOptions settings;
+    GltfOptions settings;
     fill_settings(gltf_text_options(), options, &settings);
-    Result<Written> written = write_document(scene, stem);
+    Result<Written> written = write_document(scene, stem, Weights::sum_to_one, settings.compression);
     if (!written) {
         return written.problem();
     }
@@ -396,9 +483,8 @@ Result<std::vector<WrittenFile>> write_text(const Scene& scene, const std::strin
         name = stem + "_" + hash_of(written->bytes).substr(0, 8) + ".bin";
     }
     if (!written->bytes.empty()) {
-        Json buffer = {{"byteLength", written->bytes.size()}};
-        buffer["uri"] = embedded ? "data:application/octet-stream;base64," + base64(written->bytes) : name;
-        written->root["buffers"] = Json::array({buffer});
+        written->put_buffers(
+            {{"uri", embedded ? "data:application/octet-stream;base64," + base64(written->bytes) : name}});
     }
     files.push_back({stem + ".gltf", written->root.dump(settings.one_line ? -1 : 1) + "\n"});
     if (!embedded && !written->bytes.empty()) {
@@ -407,14 +493,17 @@ Result<std::vector<WrittenFile>> write_text(const Scene& scene, const std::strin
     return files;
 }
 
-Result<std::vector<WrittenFile>> write_binary(const Scene& scene, const std::string& stem, Weights weights) {
-    Result<Written> written = write_document(scene, stem, weights);
+Result<std::vector<WrittenFile>> write_binary(const Scene& scene, const std::string& stem, Weights weights,
+                                              const nlohmann::json& options) {
+    GltfOptions settings;
+    fill_settings(gltf_binary_options(), options, &settings);
+    Result<Written> written = write_document(scene, stem, weights, settings.compression);
     if (!written) {
         return written.problem();
     }
     const std::string& binary = written->bytes;
     if (!binary.empty()) {
-        written->root["buffers"] = Json::array({{{"byteLength", binary.size()}}});
+        written->put_buffers(Json::object());
     }
     std::string json = dump(written->root);
     json.resize((json.size() + 3) / 4 * 4, ' ');
@@ -433,17 +522,26 @@ Result<std::vector<WrittenFile>> write_binary(const Scene& scene, const std::str
 
 } // namespace gltf
 
-std::vector<Parameter> gltf_text_options() {
-    return {flag<&gltf::TextOptions::one_line>(
-        "one_line", "On one line", "All of the text on one line: smaller, and nothing that a person reads")};
+std::vector<Parameter> gltf_binary_options() {
+    return {choice<&gltf::GltfOptions::compression>(
+        "compression", "Compression", {"none", "meshopt", "draco"},
+        "Packs what is in the file; whoever reads it must know the way. It comes back bit by bit: much smaller where "
+        "numbers are rounded")};
 }
 
-Result<std::vector<WrittenFile>> write_glb(const Scene& scene, const std::string& stem) {
-    return gltf::write_binary(scene, stem, gltf::Weights::sum_to_one);
+std::vector<Parameter> gltf_text_options() {
+    std::vector<Parameter> options = gltf_binary_options();
+    options.push_back(flag<&gltf::GltfOptions::one_line>(
+        "one_line", "On one line", "All of the text on one line: smaller, and nothing that a person reads"));
+    return options;
+}
+
+Result<std::vector<WrittenFile>> write_glb(const Scene& scene, const std::string& stem, const nlohmann::json& options) {
+    return gltf::write_binary(scene, stem, gltf::Weights::sum_to_one, options);
 }
 
 Result<std::vector<WrittenFile>> write_glb_unscaled(const Scene& scene, const std::string& stem) {
-    return gltf::write_binary(scene, stem, gltf::Weights::as_they_are);
+    return gltf::write_binary(scene, stem, gltf::Weights::as_they_are, nlohmann::json::object());
 }
 
 Result<std::vector<WrittenFile>> write_gltf_beside(const Scene& scene, const std::string& stem,

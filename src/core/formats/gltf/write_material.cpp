@@ -1,5 +1,6 @@
 #include "core/formats/gltf/write_material.h"
 
+#include "core/formats/gltf/read_parts.h"
 #include "core/formats/gltf/typed_values.h"
 
 #include <map>
@@ -104,9 +105,14 @@ void write_materials(const Scene& scene, BufferBuilder& buffer, Json& root) {
     for (const Texture& texture : scene.textures) {
         Given to(texture.carried);
         to.text("name", texture.name);
-        to.number("source", texture.image, -1);
+        const bool is_webp =
+            texture.image >= 0 && scene.images[static_cast<size_t>(texture.image)].mime == "image/webp";
+        to.number("source", is_webp ? -1 : texture.image, -1);
         to.number("sampler", texture.sampler, -1);
         textures.push_back(to.take());
+        if (is_webp) {
+            textures.back()["extensions"][webp_extension]["source"] = texture.image;
+        }
     }
     Json samplers = Json::array();
     for (const Sampler& sampler : scene.samplers) {

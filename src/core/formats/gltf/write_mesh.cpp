@@ -1,6 +1,7 @@
 #include "core/formats/gltf/write_mesh.h"
 
 #include <algorithm>
+#include <cmath>
 #include <fmt/format.h>
 #include <map>
 #include <span>
@@ -17,7 +18,29 @@ struct Holder {
 };
 
 /// The holders of a point, each joint once, heaviest first, weights adding up to 1 in single precision.
-std::vector<Holder> holders_of(const Influences& rows, size_t point, Weights kind) {
+/// Shares that were rounded to 65535ths, and still are: as those, so that they are stored so. False where they are not.
+bool keep_rounded(std::vector<Holder>& holders) {
+    constexpr double whole = 65535;
+    double sum = 0;
+    std::vector<float> rounded;
+    for (const Holder& holder : holders) {
+        const double parts = std::round(static_cast<double>(holder.weight) * whole);
+        if (std::abs(parts / whole - holder.weight) > 1e-6) {
+            return false;
+        }
+        sum += parts;
+        rounded.push_back(static_cast<float>(parts / whole));
+    }
+    if (sum != whole) {
+        return false;
+    }
+    for (size_t i = 0; i < holders.size(); ++i) {
+        holders[i].weight = rounded[i];
+    }
+    return true;
+}
+
+std::vector<Holder> holders_of(const Influences& rows, size_t point, Weights kind, bool narrow) {
     std::map<uint32_t, double> merged;
     double sum = 0;
     for (uint32_t k = rows.offsets[point]; k < rows.offsets[point + 1]; ++k) {
@@ -33,7 +56,7 @@ std::vector<Holder> holders_of(const Influences& rows, size_t point, Weights kin
     }
     std::stable_sort(holders.begin(), holders.end(),
                      [](const Holder& a, const Holder& b) { return a.weight > b.weight; });
-    if (kind == Weights::as_they_are) {
+    if (kind == Weights::as_they_are || (narrow && keep_rounded(holders))) {
         return holders;
     }
     float rest = 1;
@@ -46,12 +69,22 @@ std::vector<Holder> holders_of(const Influences& rows, size_t point, Weights kin
     return holders;
 }
 
+constexpr NumberFormat shorts = {NumberFormat::Kind::shorts, true, false};
+constexpr NumberFormat unsigned_shorts = {NumberFormat::Kind::unsigned_shorts, true, false};
+
+/// In whole numbers of 16 bits where the surface was rounded to them, else as floats.
+int put_narrow(BufferBuilder& buffer, const std::vector<float>& values, int width, const NumberFormat& format,
+               bool narrow) {
+    return narrow ? buffer.add_numbers(values, width, format, Use::points)
+                  : buffer.add_floats(values, width, Use::points, false);
+}
+
 void put_influences(const Influences& influences, const Primitive& primitive, Json& attributes, BufferBuilder& buffer,
-                    Weights kind) {
+                    Weights kind, bool narrow) {
     std::vector<std::vector<Holder>> rows;
     size_t most = 1;
     for (size_t i = 0; i < primitive.point_count; ++i) {
-        rows.push_back(holders_of(influences, primitive.first_point + i, kind));
+        rows.push_back(holders_of(influences, primitive.first_point + i, kind, narrow));
         most = std::max(most, rows.back().size());
     }
     for (size_t set = 0; set * 4 < most; ++set) {
@@ -64,7 +97,7 @@ void put_influences(const Influences& influences, const Primitive& primitive, Js
             }
         }
         attributes[fmt::format("JOINTS_{}", set)] = buffer.add_whole(joints, 4, Use::points, 1);
-        attributes[fmt::format("WEIGHTS_{}", set)] = buffer.add_floats(weights, 4, Use::points, false);
+        attributes[fmt::format("WEIGHTS_{}", set)] = put_narrow(buffer, weights, 4, unsigned_shorts, narrow);
     }
 }
 
@@ -83,20 +116,21 @@ Json put_points(const Mesh& mesh, const Influences& influences, const Primitive&
     attributes["POSITION"] = buffer.add_floats(flat, 3, Use::points, true);
     if (primitive.has_normals && mesh.normals.size() == mesh.point_count()) {
         std::vector<Vec3f> unit = mesh.normals.get();
-        for (Vec3f& normal : kind == Weights::as_they_are ? std::span<Vec3f>() : std::span<Vec3f>(unit)) {
+        const bool as_is = kind == Weights::as_they_are || mesh.narrow;
+        for (Vec3f& normal : as_is ? std::span<Vec3f>() : std::span<Vec3f>(unit)) {
             normal = normal.squaredNorm() > 1e-12F ? Vec3f(normal.normalized()) : Vec3f(0, 1, 0);
         }
         range(unit);
-        attributes["NORMAL"] = buffer.add_floats(flat, 3, Use::points, false);
+        attributes["NORMAL"] = put_narrow(buffer, flat, 3, shorts, mesh.narrow);
         if (primitive.has_tangents && mesh.tangents.size() == mesh.point_count()) {
             std::vector<Vec4f> tangents = mesh.tangents.get();
-            for (Vec4f& tangent : tangents) {
+            for (Vec4f& tangent : mesh.narrow ? std::span<Vec4f>() : std::span<Vec4f>(tangents)) {
                 const Vec3f along = tangent.head<3>();
                 tangent.head<3>() = along.squaredNorm() > 1e-12F ? Vec3f(along.normalized()) : Vec3f(1, 0, 0);
                 tangent.w() = tangent.w() < 0 ? -1.0F : 1.0F;
             }
             range(tangents);
-            attributes["TANGENT"] = buffer.add_floats(flat, 4, Use::points, false);
+            attributes["TANGENT"] = put_narrow(buffer, flat, 4, shorts, mesh.narrow);
         }
     }
     for (const Attribute& attribute : mesh.attributes) {
@@ -106,10 +140,13 @@ Json put_points(const Mesh& mesh, const Influences& influences, const Primitive&
         }
         const auto first = attribute.data.begin() + static_cast<ptrdiff_t>(primitive.first_point) * attribute.width;
         const std::vector<float> values(first, first + static_cast<ptrdiff_t>(primitive.point_count) * attribute.width);
-        attributes[attribute.name] = buffer.add_numbers(values, attribute.width, attribute.format, Use::points);
+        const bool is_own = attribute.name.starts_with('_');
+        attributes[attribute.name] = is_own || !mesh.narrow
+                                         ? buffer.add_numbers(values, attribute.width, attribute.format, Use::points)
+                                         : put_narrow(buffer, values, attribute.width, unsigned_shorts, true);
     }
     if (!influences.empty()) {
-        put_influences(influences, primitive, attributes, buffer, kind);
+        put_influences(influences, primitive, attributes, buffer, kind, mesh.narrow);
     }
     return attributes;
 }
@@ -137,10 +174,10 @@ Json put_shapes(const Mesh& mesh, const Primitive& primitive, BufferBuilder& buf
         };
         Json target = {{"POSITION", buffer.add_floats(dense(shape.positions, 3), 3, Use::points, true)}};
         if (shape.has_normals && primitive.has_normals) {
-            target["NORMAL"] = buffer.add_floats(dense(shape.normals, 3), 3, Use::points, false);
+            target["NORMAL"] = put_narrow(buffer, dense(shape.normals, 3), 3, shorts, mesh.narrow);
         }
         if (shape.has_tangents && primitive.has_tangents) {
-            target["TANGENT"] = buffer.add_floats(dense(shape.tangents, 3), 3, Use::points, false);
+            target["TANGENT"] = put_narrow(buffer, dense(shape.tangents, 3), 3, shorts, mesh.narrow);
         }
         for (const Attribute& attribute : shape.attributes) {
             if (std::find(primitive.attributes.begin(), primitive.attributes.end(), attribute.name) !=

@@ -1,5 +1,6 @@
 #include "core/formats/image/pixels.h"
 
+#include "core/formats/image/webp.h"
 #include "core/scene/image_facts.h"
 
 #include <algorithm>
@@ -126,7 +127,7 @@ struct JpegWriter {
         jpeg_destroy_compress(&state);
         std::free(bytes);
     }
-    bool write(uint8_t* rgb, uint32_t width, uint32_t height) {
+    bool write(uint8_t* rgb, uint32_t width, uint32_t height, int quality) {
         if (setjmp(errors.out) != 0) {
             return false;
         }
@@ -137,7 +138,7 @@ struct JpegWriter {
         state.input_components = 3;
         state.in_color_space = JCS_RGB;
         jpeg_set_defaults(&state);
-        jpeg_set_quality(&state, 92, TRUE);
+        jpeg_set_quality(&state, quality, TRUE);
         jpeg_start_compress(&state, TRUE);
         while (state.next_scanline < height) {
             JSAMPROW row = rgb + static_cast<size_t>(state.next_scanline) * width * 3;
@@ -153,16 +154,21 @@ struct JpegWriter {
 Result<Pixels> decode_image(std::span<const uint8_t> bytes) {
     const std::optional<ImageFacts> facts = image_facts(bytes);
     if (!facts) {
-        return broken("is neither a PNG nor a JPEG");
+        return broken("is neither a PNG nor a JPEG nor a WebP");
     }
     constexpr uint64_t most = 1ULL << 26U; // a small file may say that it is of any size
     if (static_cast<uint64_t>(facts->width) * facts->height > most) {
         return broken("is larger than 8192 by 8192 pixels");
     }
-    return facts->mime == "image/png" ? decode_png(bytes) : decode_jpeg(bytes);
+    return facts->mime == "image/png"    ? decode_png(bytes)
+           : facts->mime == "image/webp" ? decode_webp(bytes)
+                                         : decode_jpeg(bytes);
 }
 
-Result<std::vector<uint8_t>> encode_image(const Pixels& pixels, std::string_view mime) {
+Result<std::vector<uint8_t>> encode_image(const Pixels& pixels, std::string_view mime, int quality) {
+    if (mime == "image/webp") {
+        return encode_webp(pixels, quality);
+    }
     if (mime == "image/png") {
         png_image image{};
         image.version = PNG_IMAGE_VERSION;
@@ -187,7 +193,7 @@ Result<std::vector<uint8_t>> encode_image(const Pixels& pixels, std::string_view
                    pixels.samples.begin() + static_cast<ptrdiff_t>(i) + 3);
     }
     const auto writer = std::make_unique<JpegWriter>();
-    if (!writer->write(rgb.data(), pixels.width, pixels.height)) {
+    if (!writer->write(rgb.data(), pixels.width, pixels.height, quality)) {
         return broken("cannot be written as JPEG");
     }
     return std::vector<uint8_t>(writer->bytes, writer->bytes + writer->size);

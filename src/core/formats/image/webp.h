@@ -1,4 +1,4 @@
-// Moving WebP pictures. The encoding is libwebp's.
+// WebP pictures, still and moving. Decoding and encoding are libwebp's.
 #pragma once
 
 #include "core/base/result.h"
@@ -7,6 +7,11 @@
 #include <memory>
 
 namespace wembrix {
+
+/// A still one. Precondition: its size was looked at.
+Result<Pixels> decode_webp(std::span<const uint8_t> bytes);
+/// At quality 100 every pixel comes back as it is, those of transparent ones too.
+Result<std::vector<uint8_t>> encode_webp(const Pixels& pixels, int quality);
 
 class MovingWebp {
   public:

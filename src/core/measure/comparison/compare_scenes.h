@@ -24,7 +24,8 @@ struct MotionRequest {
     const Clip* actual_clip = nullptr;
     double rate = 30; ///< frames per second
     int frames = 1;
-    double limit_mm = 0.5; ///< the furthest that a node may stand from its place
+    double limit_mm = 0.5;       ///< the furthest that a node may stand from its place
+    double limit_radians = 2e-4; ///< the largest angle that rounding to float explains
 };
 /// Where each node of a clip's file stands in the world and how it is rotated, at every frame.
 Claim compare_node_motion(const MotionRequest& request);

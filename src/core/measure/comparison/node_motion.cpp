@@ -13,9 +13,6 @@ namespace wembrix {
 
 namespace {
 
-/// The largest angle that rounding to float explains, radians.
-constexpr double most_rotation = 2e-4;
-
 struct Furthest {
     double moved_m = 0;
     int moved_at = 0;
@@ -68,7 +65,7 @@ Claim compare_node_motion(const MotionRequest& request) {
         if (!(furthest[p].moved_m * 1000 <= request.limit_mm)) {
             motion.differs(name,
                            fmt::format("{:.3f} mm away at frame {}", furthest[p].moved_m * 1000, furthest[p].moved_at));
-        } else if (!(furthest[p].rotated <= most_rotation)) {
+        } else if (!(furthest[p].rotated <= request.limit_radians)) {
             motion.differs(name, fmt::format("rotated by {:.3f}° at frame {}", furthest[p].rotated * degrees_per_radian,
                                              furthest[p].rotated_at));
         }
