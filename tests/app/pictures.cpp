@@ -4,6 +4,7 @@
 #include "picture_scenes.h"
 #include "shell/destination_differences.h"
 #include "shell/destinations_dialog.h"
+#include "shell/foreseen_panel.h"
 #include "shell/guide_window.h"
 #include "shell/main_window.h"
 #include "shell/origin_dialog.h"
@@ -408,9 +409,13 @@ int run(const QString& job, const QString& first_look, const QString& out, const
         take(window, out, QStringLiteral("deliver"));
     }
     if (wanted("destinations")) {
-        DestinationsDialog dialog(window.document().job().destinations,
-                                  contract_of(window.session().state()->replay.prepared(), "market_courier"),
-                                  window.names_of_files());
+        DestinationsDialog dialog(
+            window.document().job().destinations,
+            contract_of(window.session().state()->replay.prepared(), "market_courier"), window.names_of_files(),
+            std::shared_ptr<const Scene>(window.session().state(), &window.session().state()->replay.prepared()));
+        if (auto* foreseen = dialog.findChild<ForeseenPanel*>()) {
+            wait_for([&] { return !foreseen->is_at_work(); });
+        }
         dialog_picture(dialog, "destinations");
         if (only == QStringLiteral("destinations")) {
             auto* form = dialog.findChild<QScrollArea*>();

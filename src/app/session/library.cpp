@@ -57,6 +57,14 @@ std::optional<Destination> from_library(const std::string& name) {
     return std::nullopt;
 }
 
+QString team_folder() {
+    return QSettings().value(QStringLiteral("teamFolder")).toString();
+}
+
+void choose_team_folder(const QString& folder) {
+    QSettings().setValue(QStringLiteral("teamFolder"), folder.trimmed());
+}
+
 QStringList recent_jobs() {
     QStringList jobs = QSettings().value(QStringLiteral("recentJobs")).toStringList();
     jobs.erase(std::remove_if(jobs.begin(), jobs.end(), [](const QString& job) { return !QFileInfo::exists(job); }),

@@ -17,6 +17,10 @@ QString save_to_library(const Destination& destination);
 /// Null when neither the library nor Wembrix has one of that name.
 std::optional<Destination> from_library(const std::string& name);
 
+/// The folder that the team shares; empty: none is chosen.
+QString team_folder();
+void choose_team_folder(const QString& folder);
+
 QStringList recent_jobs(); ///< newest first, only those that are still there
 void add_recent_job(const QString& path);
 

@@ -1,11 +1,16 @@
 #include "shell/destinations_dialog.h"
 
 #include "core/base/files.h"
+#include "core/destination/conventions.h"
 #include "core/destination/file_kinds.h"
+#include "core/destination/team_library.h"
 #include "core/formats/format.h"
+#include "core/measure/scene/bounds.h"
 #include "session/library.h"
+#include "shell/axes_drawing.h"
 #include "shell/contract_row.h"
 #include "shell/destination_differences.h"
+#include "shell/foreseen_panel.h"
 #include "shell/parameter_field.h"
 #include "style/mnemonics.h"
 #include "style/theme.h"
@@ -74,10 +79,10 @@ QString put_number(nlohmann::json& json, const char* key, const QString& text) {
 } // namespace
 
 DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, std::optional<Contract> own,
-                                       NamesOfFiles names, QWidget* parent)
+                                       NamesOfFiles names, std::shared_ptr<const Scene> prepared, QWidget* parent)
     : QDialog(parent), before_(destinations), now_(std::move(destinations)), names_of_(std::move(names)) {
     setWindowTitle(tr("Destinations"));
-    resize(820, 620);
+    resize(1120, 660);
     auto* column = new QVBoxLayout(this);
     auto* why = new QLabel(tr("What each engine project expects of the files it is given. They are kept in the job; "
                               "in your library they are at hand for the next one."),
@@ -112,8 +117,11 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
     });
     menu->addSeparator();
     for (const Destination& one : library_destinations()) {
-        menu->addAction(tr("From the library: %1").arg(QString::fromStdString(one.name)), this,
+        menu->addAction(tr("From my library: %1").arg(QString::fromStdString(one.name)), this,
                         [this, one] { add(one); });
+    }
+    for (const Destination& one : team_destinations(team_folder().toStdString())) {
+        menu->addAction(tr("From the team: %1").arg(QString::fromStdString(one.name)), this, [this, one] { add(one); });
     }
     more->setMenu(menu);
     left->addWidget(more);
@@ -151,6 +159,7 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
     options_place_ = new QVBoxLayout;
     options_place_->setContentsMargins(0, 0, 0, 0);
     fields_->addRow(QString(), options_place_);
+    add_conventions();
     add_field(tr("Up axis"), "up", tr("Which axis points to the sky once the engine has read the file."), axes);
     add_field(tr("Forward axis"), "forward", tr("Which axis a character looks along there."), axes);
     add_field(tr("Handedness"), "handedness",
@@ -249,6 +258,7 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
     fields_->addRow(tr("Contract"), contract_);
     scroll->setWidget(form_);
     row->addWidget(scroll, 1);
+    row->addLayout(what_it_means(std::move(prepared)));
     column->addLayout(row, 1);
     problem_ = new QLabel(this);
     problem_->setObjectName(QStringLiteral("destinationProblem"));
@@ -281,6 +291,7 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
         }
     });
     foot->addWidget(keep_);
+    add_team_buttons(foot);
     save_ = new QPushButton(tr("Save as file…"), this);
     save_->setObjectName(QStringLiteral("saveDestination"));
     connect(save_, &QPushButton::clicked, this, [this] {
@@ -307,6 +318,12 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
         if (static_cast<size_t>(row_) < before_.size()) {
             others->addAction(tr("As the job had it"), this, [this] {
                 show_differences(now_[static_cast<size_t>(row_)], before_[static_cast<size_t>(row_)], this);
+            });
+        }
+        if (const std::optional<Destination> newer =
+                newer_in_team(team_folder().toStdString(), now_[static_cast<size_t>(row_)])) {
+            others->addAction(tr("As the team has it"), this, [this, newer = *newer] {
+                show_differences(now_[static_cast<size_t>(row_)], newer, this);
             });
         }
         others->addAction(tr("A file…"), this, [this] {
@@ -578,6 +595,118 @@ void DestinationsDialog::add_reads_fields(const QStringList& axes) {
            "Empty: the unit above."));
 }
 
+void DestinationsDialog::add_conventions() {
+    auto* box = new QComboBox(form_);
+    box->setObjectName(QStringLiteral("destination_convention"));
+    box->addItem(tr("Its own, as set below"));
+    for (const AxisSystem& one : conventions()) {
+        box->addItem(QString::fromStdString(convention_words(one)));
+    }
+    connect(box, &QComboBox::activated, this, [this](int at) {
+        if (at > 0 && row_ >= 0) {
+            follow_convention(now_[static_cast<size_t>(row_)], conventions()[static_cast<size_t>(at) - 1]);
+            choose(row_);
+        }
+    });
+    rows_.push_back({[](nlohmann::json&) { return QString(); },
+                     [this, box](const nlohmann::json&) {
+                         const Destination& now = now_[static_cast<size_t>(row_)];
+                         int at = 0;
+                         for (size_t i = 0; i < conventions().size(); ++i) {
+                             Destination by = now;
+                             follow_convention(by, conventions()[i]);
+                             at = by == now ? static_cast<int>(i) + 1 : at;
+                         }
+                         box->setCurrentIndex(at);
+                     }});
+    add_row(tr("Convention"), box, tr("Sets the axes, the hand, the unit and the front below by the usual ones."));
+}
+
+QVBoxLayout* DestinationsDialog::what_it_means(std::shared_ptr<const Scene> prepared) {
+    auto* column = new QVBoxLayout;
+    drawing_ = new AxesDrawing(this);
+    drawing_->setFixedWidth(250);
+    column->addWidget(drawing_);
+    auto* title = new QLabel(prepared ? tr("<b>What it makes of this job</b>") : QString(), this);
+    column->addWidget(title);
+    if (prepared) {
+        height_m_ = height_m(*prepared) > 0 ? height_m(*prepared) : height_m_;
+    }
+    foreseen_ = new ForeseenPanel(std::move(prepared), this);
+    foreseen_->setFixedWidth(250);
+    auto* scroll = new QScrollArea(this);
+    scroll->setWidget(foreseen_);
+    scroll->setWidgetResizable(true);
+    scroll->setFixedWidth(268);
+    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    column->addWidget(scroll, 1);
+    return column;
+}
+
+void DestinationsDialog::show_meaning() {
+    const bool any = row_ >= 0;
+    drawing_->setVisible(any);
+    foreseen_->setVisible(any);
+    if (!any) {
+        newer_->hide();
+        return;
+    }
+    const size_t at = static_cast<size_t>(row_);
+    const Destination& now = now_[at];
+    drawing_->show_axes(now.axes, height_m_);
+    foreseen_->show_change(at < before_.size() ? before_[at] : now, now);
+    const QString folder = team_folder();
+    const std::optional<Destination> newer = newer_in_team(folder.toStdString(), now);
+    team_->setVisible(!folder.isEmpty());
+    newer_->setVisible(newer.has_value());
+    if (newer) {
+        newer_words_->setText(
+            tr("The team has a newer one: revision %1, this is from %2.").arg(newer->revision).arg(now.revision));
+    }
+}
+
+void DestinationsDialog::add_team_buttons(QHBoxLayout* row) {
+    team_ = new QPushButton(tr("Save for the team"), this);
+    team_->setObjectName(QStringLiteral("keepForTeam"));
+    connect(team_, &QPushButton::clicked, this, &DestinationsDialog::keep_for_team);
+    row->addWidget(team_);
+    newer_ = new QWidget(this);
+    newer_->setObjectName(QStringLiteral("newerThere"));
+    auto* line = new QHBoxLayout(newer_);
+    line->setContentsMargins(0, 0, 0, 0);
+    newer_words_ = new QLabel(newer_);
+    newer_words_->setObjectName(QStringLiteral("newerWords"));
+    line->addWidget(newer_words_);
+    auto* take = new QPushButton(tr("Take it"), newer_);
+    take->setObjectName(QStringLiteral("takeNewer"));
+    connect(take, &QPushButton::clicked, this, [this] {
+        Destination& now = now_[static_cast<size_t>(row_)];
+        if (const std::optional<Destination> newer = newer_in_team(team_folder().toStdString(), now)) {
+            now = *newer;
+            list_names();
+            choose(row_);
+        }
+    });
+    line->addWidget(take);
+    line->addStretch(1);
+    static_cast<QVBoxLayout*>(layout())->addWidget(newer_);
+    newer_->hide();
+}
+
+void DestinationsDialog::keep_for_team() {
+    Destination& now = now_[static_cast<size_t>(row_)];
+    const Outcome done = save_to_team(team_folder().toStdString(), now, over_newer_);
+    // The second press after the warning saves over it.
+    over_newer_ = !done && newer_in_team(team_folder().toStdString(), now).has_value();
+    team_->setText(done          ? tr("Kept as revision %1").arg(now.revision)
+                   : over_newer_ ? tr("Save over it all the same")
+                                 : tr("Save for the team"));
+    problem_->setText(done ? QString() : QString::fromStdString(done.problem().sentence()));
+    if (done) {
+        newer_->hide();
+    }
+}
+
 void DestinationsDialog::list_names() {
     filling_ = true;
     list_->clear();
@@ -593,10 +722,12 @@ void DestinationsDialog::choose(int row) {
     row_ = row;
     list_->setCurrentRow(row);
     form_->setEnabled(row >= 0);
-    for (QPushButton* button : {reset_, keep_, remove_, save_, compare_}) {
+    for (QPushButton* button : {reset_, keep_, remove_, save_, compare_, team_}) {
         button->setEnabled(row >= 0);
     }
     keep_->setText(tr("Save to my library"));
+    team_->setText(tr("Save for the team"));
+    over_newer_ = false;
     if (row >= 0) {
         const nlohmann::json json = destination_to_json(now_[static_cast<size_t>(row)]);
         for (const Field& field : rows_) {
@@ -607,6 +738,7 @@ void DestinationsDialog::choose(int row) {
         show_options();
         show_preview();
     }
+    show_meaning();
     filling_ = false;
     read_fields();
 }
@@ -668,9 +800,20 @@ void DestinationsDialog::read_fields() {
     }
     if (json["container"] == options_of_ && !option_readers_.empty()) {
         nlohmann::json& options = json["format_options"].emplace(options_of_, nlohmann::json::object()).first.value();
+        const nlohmann::json before = options;
         for (const auto& read : option_readers_) {
             const QString one = read(options);
             wrong = wrong.isEmpty() ? one : wrong;
+        }
+        // What nobody set and is as it would be anyway is not set by looking at it: that would make files stale.
+        for (const Parameter& option : format_with_id(options_of_)->options) {
+            const std::string key(option.key);
+            if (!before.contains(key) && options.value(key, nlohmann::json()) == option.otherwise) {
+                options.erase(key);
+            }
+        }
+        if (options.empty()) {
+            json["format_options"].erase(options_of_);
         }
     }
     if (wrong.isEmpty()) {
@@ -687,6 +830,7 @@ void DestinationsDialog::read_fields() {
                 now_[static_cast<size_t>(row_)] = read.take();
                 show_options();
                 show_preview();
+                show_meaning();
                 filling_ = true;
                 list_->item(row_)->setText(QString::fromStdString(now_[static_cast<size_t>(row_)].name));
                 filling_ = false;

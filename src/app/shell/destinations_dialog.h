@@ -7,9 +7,11 @@
 #include <QStringList>
 #include <functional>
 #include <list>
+#include <memory>
 #include <vector>
 
 class QFormLayout;
+class QHBoxLayout;
 class QLabel;
 class QListWidget;
 class QPushButton;
@@ -17,7 +19,9 @@ class QVBoxLayout;
 
 namespace wembrix::app {
 
+class AxesDrawing;
 class ContractRow;
+class ForeseenPanel;
 
 class DestinationsDialog : public QDialog {
     Q_OBJECT
@@ -25,8 +29,10 @@ class DestinationsDialog : public QDialog {
     /// How the files are called that a destination would be given, or what is wrong with them.
     using NamesOfFiles = std::function<QStringList(const Destination&)>;
     /// `own`: the skeleton that the job has prepared, to be demanded as a contract.
+    /// `prepared`: what a change would be shown on.
     explicit DestinationsDialog(std::vector<Destination> destinations, std::optional<Contract> own = std::nullopt,
-                                NamesOfFiles names = {}, QWidget* parent = nullptr);
+                                NamesOfFiles names = {}, std::shared_ptr<const Scene> prepared = nullptr,
+                                QWidget* parent = nullptr);
     [[nodiscard]] const std::vector<Destination>& destinations() const { return now_; }
     /// A destination from a file joins the list, the chosen one goes into a file; what is wrong, or nothing.
     QString open_file(const QString& file);
@@ -43,6 +49,13 @@ class DestinationsDialog : public QDialog {
     void add_row(const QString& name, QWidget* field, const QString& why);
     /// How the engine takes a file.
     void add_reads_fields(const QStringList& axes);
+    /// The usual conventions of axes, hand and unit.
+    void add_conventions();
+    QVBoxLayout* what_it_means(std::shared_ptr<const Scene> prepared);
+    /// The drawing, what a change makes of the job, and whether the team has a newer one.
+    void show_meaning();
+    void add_team_buttons(QHBoxLayout* row);
+    void keep_for_team();
     /// Which kinds of files go out, how they are called, and what that comes to.
     void add_kinds_of_files();
     void show_preview();
@@ -65,6 +78,13 @@ class DestinationsDialog : public QDialog {
     QPushButton* remove_;
     QPushButton* save_;
     QPushButton* compare_;
+    QPushButton* team_ = nullptr;
+    QWidget* newer_ = nullptr; ///< shown where the team's is newer
+    QLabel* newer_words_ = nullptr;
+    bool over_newer_ = false;
+    AxesDrawing* drawing_ = nullptr;
+    ForeseenPanel* foreseen_ = nullptr;
+    double height_m_ = 1.7;
     struct Field {
         std::function<QString(nlohmann::json&)> read; ///< into the destination; returns what is wrong, or nothing
         std::function<void(const nlohmann::json&)> write;

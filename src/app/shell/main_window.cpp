@@ -302,7 +302,13 @@ void MainWindow::edit_destinations() {
         state && !joints_of(state->replay.prepared()).empty()) {
         own = contract_of(state->replay.prepared(), document_.job().name);
     }
-    DestinationsDialog dialog(document_.job().destinations, std::move(own), names_of_files(), this);
+    const std::shared_ptr<const SessionState> shown = session_.state();
+    std::shared_ptr<const Scene> prepared;
+    if (shown && !shown->replay.prepared().nodes.empty()) {
+        prepared = std::shared_ptr<const Scene>(shown, &shown->replay.prepared());
+    }
+    DestinationsDialog dialog(document_.job().destinations, std::move(own), names_of_files(), std::move(prepared),
+                              this);
     if (dialog.exec() == QDialog::Accepted) {
         document_.edit(tr("Edit destinations"), [&](Job& job) { job.destinations = dialog.destinations(); });
     }

@@ -1,14 +1,19 @@
 #include "shell/preferences.h"
 
+#include "session/library.h"
 #include "style/theme.h"
 
 #include <QCheckBox>
 #include <QComboBox>
 #include <QDialog>
 #include <QDialogButtonBox>
+#include <QFileDialog>
 #include <QFormLayout>
+#include <QHBoxLayout>
 #include <QLabel>
+#include <QLineEdit>
 #include <QMessageBox>
+#include <QPushButton>
 
 namespace wembrix::app {
 
@@ -16,7 +21,7 @@ void edit_preferences(QWidget* parent) {
     QDialog dialog(parent);
     dialog.setObjectName(QStringLiteral("preferences"));
     dialog.setWindowTitle(QObject::tr("Preferences"));
-    dialog.setMinimumWidth(380);
+    dialog.setMinimumWidth(440);
     auto* form = new QFormLayout(&dialog);
     auto* colours = new QComboBox(&dialog);
     colours->setObjectName(QStringLiteral("colours"));
@@ -30,12 +35,36 @@ void edit_preferences(QWidget* parent) {
     auto* when = new QLabel(QObject::tr("Used from the next start on."), &dialog);
     when->setObjectName(QStringLiteral("soft"));
     form->addRow(QString(), when);
+    auto* team = new QLineEdit(team_folder(), &dialog);
+    team->setObjectName(QStringLiteral("teamFolder"));
+    team->setPlaceholderText(QObject::tr("none"));
+    auto* choose = new QPushButton(QObject::tr("Choose…"), &dialog);
+    choose->setObjectName(QStringLiteral("chooseTeamFolder"));
+    QObject::connect(choose, &QPushButton::clicked, &dialog, [&dialog, team] {
+        const QString folder =
+            QFileDialog::getExistingDirectory(&dialog, QObject::tr("The team's folder"), team->text());
+        if (!folder.isEmpty()) {
+            team->setText(folder);
+        }
+    });
+    auto* team_row = new QHBoxLayout;
+    team_row->addWidget(team, 1);
+    team_row->addWidget(choose);
+    auto* team_label = new QLabel(QObject::tr("&Team's folder"), &dialog);
+    team_label->setBuddy(team);
+    form->addRow(team_label, team_row);
+    auto* shared =
+        new QLabel(QObject::tr("Destinations that are kept there are at hand for all who share it."), &dialog);
+    shared->setObjectName(QStringLiteral("soft"));
+    shared->setWordWrap(true);
+    form->addRow(QString(), shared);
     auto* buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel, &dialog);
     QObject::connect(buttons, &QDialogButtonBox::accepted, &dialog, &QDialog::accept);
     QObject::connect(buttons, &QDialogButtonBox::rejected, &dialog, &QDialog::reject);
     form->addRow(buttons);
     if (dialog.exec() == QDialog::Accepted) {
         choose_colours(static_cast<Colours>(colours->currentData().toInt()));
+        choose_team_folder(team->text());
     }
 }
 

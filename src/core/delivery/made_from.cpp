@@ -41,13 +41,16 @@ bool is_id(std::string_view text) {
 }
 
 std::string hash_of_destination(const Destination& destination) {
-    return hash_of(destination_to_json(destination).dump());
+    nlohmann::json said = destination_to_json(destination);
+    said.erase("revision"); // where it was kept is not what it asks for
+    return hash_of(said.dump());
 }
 
 std::string content_of_model(const Scene& prepared, const Destination& destination, const std::string& job_name) {
     Hasher hash;
     nlohmann::json said = destination_to_json(destination);
     said.erase("report");
+    said.erase("revision");
     said.erase("deliverables"); // which kinds of files there are, and how they are called, is not what is in them
     for (const FileKind& kind : file_kinds()) {
         said.erase(std::string(kind.id) + "_file");

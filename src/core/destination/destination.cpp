@@ -273,6 +273,7 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
                                                    "numbers",
                                                    "images",
                                                    "image_quality",
+                                                   "revision",
                                                    "points_container",
                                                    "deliverables",
                                                    "pictures",
@@ -376,6 +377,9 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
     double image_quality = to.image_quality;
     number("image_quality", image_quality, 1, 100);
     to.image_quality = static_cast<int>(image_quality);
+    double revision = to.revision;
+    number("revision", revision, 0, 1e9);
+    to.revision = static_cast<int>(revision);
     double pictures = to.pictures;
     number("pictures", pictures, 0, 2048);
     to.pictures = static_cast<int>(pictures);
@@ -552,6 +556,9 @@ json destination_to_json(const Destination& from) {
     if (from.images != ImagesAs::as_they_are) {
         to["images"] = images_as_name(from.images);
         to["image_quality"] = from.image_quality;
+    }
+    if (from.revision > 0) {
+        to["revision"] = from.revision;
     }
     if (from.pictures > 0) {
         to["pictures"] = from.pictures;

@@ -93,6 +93,7 @@ struct Destination {
     int pictures = 0;                       ///< pixels of the side of each deliverable's thumbnail; 0: none are made
     std::string picture_ground = "#fbfbf8"; ///< the colour behind them; "none": they are transparent there
     bool report = false;                    ///< whether each delivery tells of itself on a page
+    int revision = 0;                       ///< of the team's library (team_library.h); 0: it was never there
     std::optional<Contract> contract;       ///< the skeleton that every delivery must have; one that differs is held
 
     bool operator==(const Destination& other) const;
