@@ -2,10 +2,36 @@
 
 #include "core/base/files.h"
 #include "core/delivery/board.h"
+#include "core/delivery/delivery_folder.h"
 
+#include <chrono>
 #include <fmt/format.h>
+#include <thread>
 
 namespace wembrix::cli {
+
+namespace {
+/// Looks again and again, for so many seconds, whether the engine has taken what arrived.
+void wait_for_engine(BoardColumn& column, const DeliveryRequest& request, double seconds) {
+    const auto end = std::chrono::steady_clock::now() + std::chrono::duration<double>(seconds);
+    for (BoardCell& cell : column.cells) {
+        while (cell.taken == Taken::waiting && std::chrono::steady_clock::now() < end) {
+            std::this_thread::sleep_for(std::chrono::milliseconds(100));
+            cell.taken = taken_by_engine(request.folder, cell.file, request.destination);
+        }
+    }
+}
+
+std::string said_of_cell(const BoardCell& cell) {
+    if (cell.state != CellState::arrived) {
+        return cell.reason;
+    }
+    return fmt::format("drift {:.4f} mm{}{}", cell.drift_mm, said_of_plain(cell.bytes, cell.plain_bytes),
+                       cell.taken == Taken::taken     ? " · the engine has taken it"
+                       : cell.taken == Taken::waiting ? " · the engine has not taken it yet"
+                                                      : "");
+}
+} // namespace
 
 int board(const BoardOptions& options) {
     const Result<Opened> opened = open_and_replay(options.job);
@@ -15,8 +41,6 @@ int board(const BoardOptions& options) {
     if (opened->job.destinations.empty()) {
         return refuse({"has no destinations.", options.job, ""});
     }
-    const std::filesystem::path below =
-        options.out.empty() ? opened->folder / opened->job.deliveries : std::filesystem::path(options.out);
     nlohmann::json columns = nlohmann::json::array();
     int code = all_well;
     for (const Destination& destination : opened->job.destinations) {
@@ -24,9 +48,11 @@ int board(const BoardOptions& options) {
         request.prepared = &opened->replay.prepared();
         request.destination = destination;
         request.job_name = opened->job.name;
-        request.folder = below / file_name_safe(destination.name);
+        request.folder = options.out.empty() ? delivery_folder(opened->folder, opened->job.deliveries, destination)
+                                             : std::filesystem::path(options.out) / file_name_safe(destination.name);
         request.made_from = opened->sources.made_from(opened->job);
-        const BoardColumn column = read_board(request);
+        BoardColumn column = read_board(request);
+        wait_for_engine(column, request, options.wait_s);
         nlohmann::json cells = nlohmann::json::array();
         if (!options.json) {
             fmt::print("{} ({}) → {}\n", destination.name, destination.summary(), request.folder.string());
@@ -38,19 +64,19 @@ int board(const BoardOptions& options) {
             }
         }
         for (const BoardCell& cell : column.cells) {
-            code = cell.state == CellState::arrived ? code : held;
+            const bool is_waited_for = options.wait_s > 0 && cell.taken == Taken::waiting;
+            code = cell.state == CellState::arrived && !is_waited_for ? code : held;
             cells.push_back({{"deliverable", cell.deliverable.id()},
                              {"file", cell.deliverable.stem},
                              {"state", cell_state_name(cell.state)},
                              {"reason", cell.reason},
                              {"drift_mm", cell.drift_mm},
                              {"bytes", cell.bytes},
-                             {"plain_bytes", cell.plain_bytes}});
+                             {"plain_bytes", cell.plain_bytes},
+                             {"engine", taken_name(cell.taken)}});
             if (!options.json) {
                 fmt::print("  {:<8} {:<28} {}\n", cell_state_name(cell.state), cell.deliverable.stem,
-                           cell.state == CellState::arrived ? fmt::format("drift {:.4f} mm{}", cell.drift_mm,
-                                                                          said_of_plain(cell.bytes, cell.plain_bytes))
-                                                            : cell.reason);
+                           said_of_cell(cell));
             }
         }
         columns.push_back({{"destination", destination.name},

@@ -119,6 +119,7 @@ int picture(const PictureOptions& options);
 struct BoardOptions {
     std::string job;
     std::string out;
+    double wait_s = 0; ///< for the engine, where its records tell
     bool json = false;
 };
 int board(const BoardOptions& options);

@@ -5,6 +5,7 @@
 #include "core/base/json_file.h"
 #include "core/delivery/board.h"
 #include "core/delivery/delivery.h"
+#include "core/delivery/delivery_folder.h"
 #include "core/delivery/handover.h"
 #include "core/delivery/pictures.h"
 #include "core/findings/finding.h"
@@ -79,14 +80,17 @@ Result<Plan> plan_from_job(const DeliverOptions& options) {
     Plan plan;
     plan.job = job.take();
     plan.folder = fs::path(options.inputs[0]).parent_path();
-    const fs::path below = options.out.empty() ? plan.folder / plan.job.deliveries : fs::path(options.out);
+    const auto folder_of = [&](const Destination& destination) {
+        return options.out.empty() ? delivery_folder(plan.folder, plan.job.deliveries, destination)
+                                   : fs::path(options.out) / file_name_safe(destination.name);
+    };
     for (const Destination& destination : plan.job.destinations) {
         if (options.destination.empty()) {
-            plan.deliveries.emplace_back(destination, below / file_name_safe(destination.name));
+            plan.deliveries.emplace_back(destination, folder_of(destination));
         } else if (destination.name == options.destination) {
             // With one destination named, the folder given is the folder used.
             plan.deliveries.emplace_back(destination,
-                                         options.out.empty() ? below / file_name_safe(destination.name) : below);
+                                         options.out.empty() ? folder_of(destination) : fs::path(options.out));
         }
     }
     if (plan.deliveries.empty()) {

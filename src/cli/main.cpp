@@ -147,6 +147,11 @@ int run(int count, char** arguments) {
     CLI::App* board_command = app.add_subcommand("board", "Say of every file of a job: never, stale, held or arrived");
     board_command->add_option("job", board_options.job, "A job (.wembrix)")->required();
     board_command->add_option("--out", board_options.out, "Folder of the deliveries, if it is not the job's own");
+    board_command
+        ->add_option("--wait", board_options.wait_s,
+                     "Seconds to wait until the engine has taken what arrived, where it leaves records; 1 if it "
+                     "has not by then")
+        ->check(CLI::Range(0.0, 86400.0));
     board_command->add_flag("--json", board_options.json, "As JSON");
     TakesOptions takes_options;
     CLI::App* takes_command =

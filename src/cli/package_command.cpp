@@ -3,6 +3,7 @@
 #include "core/base/counted.h"
 #include "core/base/files.h"
 #include "core/delivery/board.h"
+#include "core/delivery/delivery_folder.h"
 #include "core/delivery/package.h"
 
 #include <algorithm>
@@ -29,7 +30,7 @@ Result<PackedVariant> packed(const std::string& file, const PackageOptions& opti
         request.prepared = &opened->replay.prepared();
         request.destination = destination;
         request.job_name = opened->job.name;
-        request.folder = opened->folder / opened->job.deliveries / file_name_safe(destination.name);
+        request.folder = delivery_folder(opened->folder, opened->job.deliveries, destination);
         request.made_from = opened->sources.made_from(opened->job);
         const BoardColumn column = read_board(request);
         if (column.problem) {

@@ -2,6 +2,7 @@
 
 #include "core/base/files.h"
 #include "core/delivery/board.h"
+#include "core/delivery/delivery_folder.h"
 #include "core/delivery/where.h"
 #include "core/formats/image/pixels.h"
 
@@ -53,7 +54,7 @@ std::optional<InJob> look_in_job(const fs::path& file, const json& stamp) {
         found.reason = fmt::format("the job has no destination “{}” any more", text_in(stamp, "destination"));
         return found;
     }
-    const fs::path folder = opened->folder / opened->job.deliveries / file_name_safe(destination->name);
+    const fs::path folder = delivery_folder(opened->folder, opened->job.deliveries, *destination);
     const auto plan = plan_deliverables(opened->replay.prepared(), *destination,
                                         {opened->job.name, opened->job.origin.variant}, folder);
     if (!plan) {

@@ -6,6 +6,8 @@
 #include "core/delivery/second_reader.h"
 
 #include <QComboBox>
+#include <QDir>
+#include <QFileInfo>
 #include <QImage>
 
 namespace wembrix::app {
@@ -88,6 +90,38 @@ TEST_F(ManyFiles, AreFoundFilteredGroupedAndFolded) {
     EXPECT_EQ(rows().file_count(), 2001) << "folded away is not left out";
     click_heading(2);
     EXPECT_EQ(rows().rowCount(), 2003);
+}
+
+TEST_F(ManyFiles, FilesGoIntoTheEnginesFolderAndTheBoardSaysWhenItHasTakenThem) {
+    open_many(1);
+    const QString game = folder.filePath("game/models");
+    ASSERT_TRUE(QDir().mkpath(folder.filePath("game")));
+    window->document().edit("hand over", [&](Job& job) {
+        job.destinations.resize(1);
+        job.destinations[0].folder = "game/models";
+        job.destinations[0].import_record = "{file}.import";
+    });
+    settle();
+    window->runner().deliver_cells(window->board().planned());
+    ASSERT_TRUE(wait_for([&] { return !window->runner().is_running() && window->board().is_current(); }));
+    settle();
+    ASSERT_TRUE(QFileInfo::exists(game + "/tansy_model.glb"));
+    EXPECT_FALSE(QFileInfo::exists(folder.filePath("deliveries/Tidewater_runtime")));
+    const auto detail = [&](int row) { return window->board().cell(window->board().index(row, 1))->detail; };
+    ASSERT_TRUE(detail(0).contains("not taken yet")) << detail(0).toStdString();
+    // The engine imports the model, and nothing else yet.
+    QFile record(game + "/tansy_model.glb.import");
+    ASSERT_TRUE(record.open(QIODevice::WriteOnly) && record.write("imported") > 0);
+    record.close();
+    ASSERT_TRUE(wait_for([&] { return detail(0).contains("taken by the engine"); })) << "by itself, within seconds";
+    EXPECT_TRUE(detail(1).contains("not taken yet")) << detail(1).toStdString();
+    // The next version waits again.
+    window->document().edit("scale", [](Job& job) { job.steps.push_back({"scale", {{"factor", 1.5}}}); });
+    settle();
+    window->runner().deliver_cells(window->board().due());
+    ASSERT_TRUE(wait_for([&] { return !window->runner().is_running() && window->board().is_current(); }));
+    settle();
+    EXPECT_TRUE(detail(0).contains("not taken yet")) << detail(0).toStdString();
 }
 
 TEST_F(ManyFiles, TheReportOfADeliveryOpensFromItsBoard) {

@@ -53,6 +53,9 @@ sed 's/"name": "Lantern web view"/"name": "Lantern web view", "pictures": 128, "
 python3 "$here/report_page.py" "$work/props/Tidewater_runtime" "$work/browser"
 python3 "$here/report_page.py" "$work/told" "$work/browser"
 
+echo "== a folder that an engine's project watches"
+python3 "$here/engine_folder.py" "$build" "$work/demo" "$work/engine_folder"
+
 echo "== the second reader that the program asks"
 "$build/src/cli/wembrix-cli" second-reader "$work"/delivered/Tidewater_runtime/*.glb "$work"/props/Tidewater_runtime/props/*.glb
 
@@ -67,6 +70,15 @@ for file in "$work"/demo/tansy_model.glb "$work"/delivered/*/*.glb "$work"/kinds
     pairs+=("$file" "$ours")
 done
 (cd "$work/js" && node three_points.mjs "${pairs[@]}")
+
+# Packed by others' encoders: read as three.js reads them, vertex by vertex.
+(cd "$work/js" && node packed_by_others.mjs "$work/others" "$work"/props/Tidewater_runtime/props/*.glb)
+pairs=()
+for file in "$work"/others/*.glb; do
+    "$build/tests/wembrix-points" dump "$file" "$file.json"
+    pairs+=("$file" "$file.json")
+done
+(cd "$work/js" && node three_points.mjs "${pairs[@]}" && node validate.mjs "$work"/others/*.glb)
 
 # Files made at random: what is in them arrives or stands in the ledger, and moves as it did.
 (cd "$work/js" && node conserved.mjs "$build/src/cli/wembrix-cli" "$work/demo/Lantern_web_view.destination.json" "$work/random" \

@@ -10,12 +10,20 @@ namespace wembrix::app {
 
 namespace {
 
+QString not_taken() {
+    return QObject::tr(" · not taken yet");
+}
+QString taken_words() {
+    return QObject::tr(" · taken by the engine");
+}
+
 BoardEntry entry_of(const BoardCell& cell, const Destination& destination, const Scene& prepared) {
     BoardEntry entry;
     entry.planned = true;
     entry.key = {destination.name, cell.deliverable.id()};
     entry.state = cell.state;
     entry.content = cell.content;
+    entry.file = cell.file;
     if (cell.state == CellState::arrived) {
         entry.detail =
             QString::fromStdString(cell.deliverable.kind->size(prepared, cell.deliverable.name, destination));
@@ -23,6 +31,10 @@ BoardEntry entry_of(const BoardCell& cell, const Destination& destination, const
             entry.detail += QObject::tr(" · %1 of %2")
                                 .arg(QString::fromStdString(said_bytes(cell.bytes)),
                                      QString::fromStdString(said_bytes(cell.plain_bytes)));
+        }
+        if (cell.taken != Taken::cannot_know) {
+            entry.waiting = cell.taken == Taken::waiting;
+            entry.detail += entry.waiting ? not_taken() : taken_words();
         }
         entry.number = QObject::tr("%1 mm").arg(cell.drift_mm, 0, 'f', 3);
     } else {
@@ -62,11 +74,37 @@ BoardModel::Table read_table(const std::vector<DeliveryRequest>& requests) {
 BoardModel::BoardModel(Document& document, Session& session, DeliveryRunner& runner, QObject* parent)
     : QAbstractTableModel(parent), document_(document), session_(session), runner_(runner) {
     worker_.setMaxThreadCount(1);
+    records_.setInterval(1000);
+    connect(&records_, &QTimer::timeout, this, &BoardModel::look_for_records);
+    connect(this, &QAbstractItemModel::modelReset, &records_, [this] { records_.start(); });
     connect(&session_, &Session::changed, this, &BoardModel::refresh);
     connect(&document_, &Document::jobChanged, this, &BoardModel::refresh);
     connect(&document_, &Document::pathChanged, this, &BoardModel::refresh);
     connect(&runner_, &DeliveryRunner::arrivalChanged, this, &BoardModel::refresh);
     connect(&runner_, &DeliveryRunner::finished, this, &BoardModel::refresh);
+}
+
+void BoardModel::look_for_records() {
+    bool any = false;
+    for (size_t r = 0; r < table_.rows.size(); ++r) {
+        for (size_t d = 0; d < table_.rows[r].cells.size(); ++d) {
+            BoardEntry& entry = table_.rows[r].cells[d];
+            if (!entry.waiting) {
+                continue;
+            }
+            const Destination& destination = table_.destinations[d];
+            entry.waiting = taken_by_engine(runner_.folder_of(destination), entry.file, destination) == Taken::waiting;
+            any = any || entry.waiting;
+            if (!entry.waiting) {
+                entry.detail.replace(not_taken(), taken_words());
+                const QModelIndex at = index(static_cast<int>(r), static_cast<int>(d) + 1);
+                Q_EMIT dataChanged(at, at);
+            }
+        }
+    }
+    if (!any) {
+        records_.stop();
+    }
 }
 
 BoardModel::~BoardModel() {

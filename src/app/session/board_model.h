@@ -6,6 +6,7 @@
 
 #include <QAbstractTableModel>
 #include <QThreadPool>
+#include <QTimer>
 #include <atomic>
 #include <vector>
 
@@ -15,9 +16,11 @@ struct BoardEntry {
     bool planned = false;
     CellKey key;
     CellState state = CellState::never;
-    std::string content; ///< hash of what would go into it now
-    QString detail;      ///< length, reason
-    QString number;      ///< drift
+    std::string content;  ///< hash of what would go into it now
+    QString detail;       ///< length, reason
+    QString number;       ///< drift
+    std::string file;     ///< the first of those that are there
+    bool waiting = false; ///< the engine has not taken it yet, as far as one can tell
 };
 
 class BoardModel : public QAbstractTableModel {
@@ -52,6 +55,8 @@ class BoardModel : public QAbstractTableModel {
     void refresh();
     /// False while what is shown is older than the job.
     [[nodiscard]] bool is_current() const { return shown_run_ == run_; }
+    /// Looks whether the engine has taken what it had not; done by itself as long as anything waits.
+    void look_for_records();
 
   private:
     Document& document_;
@@ -59,6 +64,7 @@ class BoardModel : public QAbstractTableModel {
     DeliveryRunner& runner_;
     Table table_;
     QThreadPool worker_;
+    QTimer records_;
     std::atomic<uint64_t> run_ = 0;
     uint64_t shown_run_ = 0;
 };

@@ -1,6 +1,7 @@
 #include "session/delivery_runner.h"
 
 #include "core/base/files.h"
+#include "core/delivery/delivery_folder.h"
 #include "core/job/card_findings.h"
 #include "core/job/card_words.h"
 
@@ -21,7 +22,7 @@ DeliveryRunner::~DeliveryRunner() {
 }
 
 std::filesystem::path DeliveryRunner::folder_of(const Destination& destination) const {
-    return document_.folder() / document_.job().deliveries / file_name_safe(destination.name);
+    return delivery_folder(document_.folder(), document_.job().deliveries, destination);
 }
 
 std::optional<DeliveryRequest> DeliveryRunner::request_for(const Destination& destination) const {

@@ -50,7 +50,8 @@ bool is_number(const char* key) {
 bool may_be_empty(const char* key) {
     const std::string_view name(key);
     return name == "max_shapes" || name == "longest_path" || name == "largest_image" || name == "pictures" ||
-           name == "picture_ground" || name == "image_quality" || name.ends_with("_file") || name.ends_with("_names");
+           name == "picture_ground" || name == "image_quality" || name == "folder" || name == "import_record" ||
+           name.ends_with("_file") || name.ends_with("_names");
 }
 
 QString written_in(const nlohmann::json& json, const char* key) {
@@ -159,6 +160,13 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
     options_place_ = new QVBoxLayout;
     options_place_->setContentsMargins(0, 0, 0, 0);
     fields_->addRow(QString(), options_place_);
+    add_field(
+        tr("Folder"), "folder",
+        tr("Where its files go: one that the engine's project watches, say. Files come there whole, in one move each. "
+           "Empty: a folder of its name below the job's deliveries."));
+    add_field(tr("Record of an import"), "import_record",
+              tr("What the engine leaves beside a file it took: {file}.import. By it the board tells whether it has "
+                 "taken each file. Empty: it leaves nothing, and nobody can know."));
     add_conventions();
     add_field(tr("Up axis"), "up", tr("Which axis points to the sky once the engine has read the file."), axes);
     add_field(tr("Forward axis"), "forward", tr("Which axis a character looks along there."), axes);

@@ -2,6 +2,7 @@
 
 #include "core/base/files.h"
 #include "core/delivery/delivery.h"
+#include "core/delivery/delivery_folder.h"
 #include "core/job/card_edits.h"
 #include "shell/destinations_dialog.h"
 #include "shell/guide_window.h"
@@ -285,7 +286,7 @@ std::function<QStringList(const Destination&)> MainWindow::names_of_files() cons
             return {};
         }
         const std::filesystem::path folder =
-            document_.folder() / document_.job().deliveries / file_name_safe(destination.name);
+            delivery_folder(document_.folder(), document_.job().deliveries, destination);
         const Result<std::vector<std::string>> files = planned_files(
             shown->replay.prepared(), destination, {document_.job().name, document_.job().origin.variant}, folder);
         QStringList list;

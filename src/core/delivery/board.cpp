@@ -98,6 +98,9 @@ BoardColumn read_board(const DeliveryRequest& request) {
             cell.state = CellState::arrived;
             cell.reason.clear();
         }
+        if (cell.state == CellState::arrived) {
+            cell.taken = taken_by_engine(request.folder, cell.file, request.destination);
+        }
         for (const HeldRow& row : held) {
             if (row.deliverable == deliverable.id() && row.content == cell.content &&
                 cell.state != CellState::arrived) {

@@ -3,6 +3,7 @@
 #pragma once
 
 #include "core/delivery/delivery.h"
+#include "core/delivery/taken.h"
 
 #include <optional>
 #include <string>
@@ -13,12 +14,13 @@ namespace wembrix {
 struct BoardCell {
     Deliverable deliverable;
     CellState state = CellState::never;
-    std::string file;          ///< the first that is there; empty where none is
-    std::string reason;        ///< why it is not arrived; empty when it is
-    std::string content;       ///< hash of what would go into the file now
-    double drift_mm = 0;       ///< of the file that is there
-    uintmax_t bytes = 0;       ///< of the file that is there
-    uintmax_t plain_bytes = 0; ///< what a lean one would have if it were not; 0: it is not, or it was not asked
+    std::string file;                 ///< the first that is there; empty where none is
+    std::string reason;               ///< why it is not arrived; empty when it is
+    Taken taken = Taken::cannot_know; ///< of the file that is there, where it arrived
+    std::string content;              ///< hash of what would go into the file now
+    double drift_mm = 0;              ///< of the file that is there
+    uintmax_t bytes = 0;              ///< of the file that is there
+    uintmax_t plain_bytes = 0;        ///< what a lean one would have if it were not; 0: it is not, or it was not asked
 };
 
 struct BoardColumn {

@@ -1,6 +1,7 @@
 #include "core/delivery/delivery.h"
 
 #include "core/delivery/arrival_check.h"
+#include "core/delivery/delivery_folder.h"
 #include "core/delivery/handover.h"
 #include "core/delivery/manifest.h"
 #include "core/delivery/pictures.h"
@@ -345,6 +346,9 @@ Result<DeliveryReport> deliver(const DeliveryRequest& request) {
         plan_deliverables(*request.prepared, request.destination, request.naming(), request.folder);
     if (!plan) {
         return plan.problem();
+    }
+    if (const std::optional<Problem> problem = problem_with_own_folder(request.destination, request.folder)) {
+        return *problem;
     }
     std::error_code error;
     fs::create_directories(request.folder, error);

@@ -42,7 +42,9 @@ bool is_id(std::string_view text) {
 
 std::string hash_of_destination(const Destination& destination) {
     nlohmann::json said = destination_to_json(destination);
-    said.erase("revision"); // where it was kept is not what it asks for
+    for (const char* key : {"revision", "folder", "import_record"}) {
+        said.erase(key); // where it is kept and where files go is not what it asks of them
+    }
     return hash_of(said.dump());
 }
 
@@ -50,7 +52,9 @@ std::string content_of_model(const Scene& prepared, const Destination& destinati
     Hasher hash;
     nlohmann::json said = destination_to_json(destination);
     said.erase("report");
-    said.erase("revision");
+    for (const char* key : {"revision", "folder", "import_record"}) {
+        said.erase(key);
+    }
     said.erase("deliverables"); // which kinds of files there are, and how they are called, is not what is in them
     for (const FileKind& kind : file_kinds()) {
         said.erase(std::string(kind.id) + "_file");

@@ -274,6 +274,8 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
                                                    "images",
                                                    "image_quality",
                                                    "revision",
+                                                   "folder",
+                                                   "import_record",
                                                    "points_container",
                                                    "deliverables",
                                                    "pictures",
@@ -377,6 +379,14 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
     double image_quality = to.image_quality;
     number("image_quality", image_quality, 1, 100);
     to.image_quality = static_cast<int>(image_quality);
+    text("folder", to.folder);
+    if (to.folder.find('\0') != std::string::npos || to.folder.size() > 4000) {
+        wrong = "\"folder\" is no path.";
+    }
+    text("import_record", to.import_record);
+    if (!to.import_record.empty() && to.import_record.find("{file}") == std::string::npos) {
+        wrong = "\"import_record\" does not say {file}: it would be the same for all.";
+    }
     double revision = to.revision;
     number("revision", revision, 0, 1e9);
     to.revision = static_cast<int>(revision);
@@ -557,6 +567,12 @@ json destination_to_json(const Destination& from) {
         to["images"] = images_as_name(from.images);
         to["image_quality"] = from.image_quality;
     }
+    if (!from.folder.empty()) {
+        to["folder"] = from.folder;
+    }
+    if (!from.import_record.empty()) {
+        to["import_record"] = from.import_record;
+    }
     if (from.revision > 0) {
         to["revision"] = from.revision;
     }
@@ -628,13 +644,15 @@ std::vector<Destination> built_in_destinations() {
 std::optional<Problem> shared_folder(const std::vector<Destination>& destinations) {
     std::map<std::string, std::string> seen;
     for (const Destination& destination : destinations) {
-        std::string folder = file_name_safe(destination.name);
+        std::string folder = destination.folder.empty()
+                                 ? file_name_safe(destination.name)
+                                 : "/" + std::filesystem::path(destination.folder).lexically_normal().string();
         std::transform(folder.begin(), folder.end(), folder.begin(),
                        [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
         const auto [other, is_new] = seen.emplace(folder, destination.name);
         if (!is_new) {
             return Problem{fmt::format("shares its folder with \"{}\".", other->second), destination.name,
-                           "Give one of the two destinations another name."};
+                           "Give one of the two destinations another name or folder."};
         }
     }
     return std::nullopt;

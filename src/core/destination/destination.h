@@ -93,8 +93,13 @@ struct Destination {
     int pictures = 0;                       ///< pixels of the side of each deliverable's thumbnail; 0: none are made
     std::string picture_ground = "#fbfbf8"; ///< the colour behind them; "none": they are transparent there
     bool report = false;                    ///< whether each delivery tells of itself on a page
-    int revision = 0;                       ///< of the team's library (team_library.h); 0: it was never there
-    std::optional<Contract> contract;       ///< the skeleton that every delivery must have; one that differs is held
+    /// Where its files go, a folder that an engine's project watches, say; relative ones count from the job's folder.
+    /// Empty: a folder of its name below the job's deliveries.
+    std::string folder;
+    /// What an engine leaves beside each file that it took: "{file}.import". Empty: it leaves nothing that tells.
+    std::string import_record;
+    int revision = 0;                 ///< of the team's library (team_library.h); 0: it was never there
+    std::optional<Contract> contract; ///< the skeleton that every delivery must have; one that differs is held
 
     bool operator==(const Destination& other) const;
     /// Whether anything is set that makes files smaller at some cost, or packs them.
