@@ -4,6 +4,7 @@
 #include "core/delivery/board.h"
 
 #include <algorithm>
+#include <cmath>
 #include <map>
 
 namespace wembrix::app {
@@ -11,10 +12,10 @@ namespace wembrix::app {
 namespace {
 
 QString not_taken() {
-    return QObject::tr(" · not taken yet");
+    return QObject::tr("not taken · ");
 }
 QString taken_words() {
-    return QObject::tr(" · taken by the engine");
+    return QObject::tr("taken · ");
 }
 
 BoardEntry entry_of(const BoardCell& cell, const Destination& destination, const Scene& prepared) {
@@ -28,13 +29,14 @@ BoardEntry entry_of(const BoardCell& cell, const Destination& destination, const
         entry.detail =
             QString::fromStdString(cell.deliverable.kind->size(prepared, cell.deliverable.name, destination));
         if (cell.plain_bytes > 0) {
-            entry.detail += QObject::tr(" · %1 of %2")
-                                .arg(QString::fromStdString(said_bytes(cell.bytes)),
-                                     QString::fromStdString(said_bytes(cell.plain_bytes)));
+            entry.detail =
+                QObject::tr("%1 (%2 %)")
+                    .arg(QString::fromStdString(said_bytes(cell.bytes)))
+                    .arg(std::lround(100.0 * static_cast<double>(cell.bytes) / static_cast<double>(cell.plain_bytes)));
         }
         if (cell.taken != Taken::cannot_know) {
             entry.waiting = cell.taken == Taken::waiting;
-            entry.detail += entry.waiting ? not_taken() : taken_words();
+            entry.detail.prepend(entry.waiting ? not_taken() : taken_words()); // first: what follows may be cut
         }
         entry.number = QObject::tr("%1 mm").arg(cell.drift_mm, 0, 'f', 3);
     } else {
