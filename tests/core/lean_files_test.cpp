@@ -150,6 +150,15 @@ TEST(LeanNumbers, TheLedgerSaysWhatRoundingCost) {
     EXPECT_TRUE(std::none_of(plain.begin(), plain.end(), [](const auto& one) { return one.what == "numbers"; }));
 }
 
+TEST(LeanNumbers, WhereNothingMovesNothingIsSaidAndNothingSmallIsPackedLarger) {
+    const Scene tube = tube_scene({{Vec3(0, 0, 0), Vec3(0, 1, 0)}}, 0.25, 4);
+    Scene rounded = conform_model(tube, lean("none")).scene;
+    EXPECT_TRUE(round_numbers(rounded, lean("none")).empty()) << "it is rounded already";
+    for (const char* way : {"meshopt", "draco"}) {
+        EXPECT_LE(written(rounded, {{"compression", way}}).size(), written(rounded, json::object()).size()) << way;
+    }
+}
+
 TEST(LeanKeys, TheFewestKeysStayWithinTheLimit) {
     for (uint32_t seed = 1; seed <= std::min<uint32_t>(seeds(), 8); ++seed) {
         SCOPED_TRACE(seed);

@@ -172,7 +172,9 @@ std::vector<RoundedSurface> round_numbers(Scene& scene, const Destination& desti
                 round_weights(node.influences, cost.weights);
             }
         }
-        rounded.push_back({static_cast<int>(m), mesh.point_count(), in_words(cost)});
+        if (cost.places_mm > 0 || cost.normals > 0 || cost.coordinates > 0 || cost.weights > 0) {
+            rounded.push_back({static_cast<int>(m), mesh.point_count(), in_words(cost)});
+        }
     }
     return rounded;
 }

@@ -420,7 +420,12 @@ std::optional<std::pair<std::string, Json>> packed_primitive(const Json& root, c
         return std::nullopt;
     }
     std::string packed(buffer.data(), buffer.size());
-    if (!is_the_same(packed, attributes, order)) {
+    constexpr size_t words = 200; // what is said of it in the JSON
+    size_t all_plain = plain.count * plain.stride;
+    for (const auto& [id, values] : attributes) {
+        all_plain += values.count * values.stride;
+    }
+    if (packed.size() + words >= all_plain || !is_the_same(packed, attributes, order)) {
         return std::nullopt;
     }
     return std::pair(std::move(packed), std::move(ids));
