@@ -51,7 +51,7 @@ Curve random_curve(uint32_t seed, bool plain) {
 }
 
 TEST(Curve, PlainSegmentsAreHermitesCubic) {
-    for (uint32_t seed = 0; seed < 200; ++seed) {
+    for (uint32_t seed = 0; seed < testing::share_of_seeds(200); ++seed) {
         const Curve curve = random_curve(seed, true);
         ASSERT_TRUE(is_plain_cubic(curve));
         for (size_t k = 0; k + 1 < curve.keys.size(); ++k) {
@@ -71,7 +71,7 @@ TEST(Curve, PlainSegmentsAreHermitesCubic) {
 }
 
 TEST(Curve, WeightedSegmentsLieOnTheirBezier) {
-    for (uint32_t seed = 0; seed < 200; ++seed) {
+    for (uint32_t seed = 0; seed < testing::share_of_seeds(200); ++seed) {
         const Curve curve = random_curve(seed, false);
         for (size_t k = 0; k + 1 < curve.keys.size(); ++k) {
             const CurveKey& a = curve.keys[k];
@@ -105,7 +105,7 @@ TEST(Curve, WeightedSegmentsLieOnTheirBezier) {
 }
 
 TEST(Curve, KeysPutInLeaveItAsItIs) {
-    for (uint32_t seed = 0; seed < 200; ++seed) {
+    for (uint32_t seed = 0; seed < testing::share_of_seeds(200); ++seed) {
         const Curve before = random_curve(seed, true);
         Curve after = before;
         std::mt19937 random(seed);
@@ -136,7 +136,7 @@ TEST(Curve, BeyondItsKeysItIsHeldRepeatedOrGoesOn) {
 }
 
 TEST(Curve, FirstEqualsLastExactlyAndWithoutACorner) {
-    for (uint32_t seed = 0; seed < 50; ++seed) {
+    for (uint32_t seed = 0; seed < testing::share_of_seeds(50); ++seed) {
         Curve curve = random_curve(seed, true);
         const double last = curve.keys.back().frame + (seed % 2 == 0 ? 4 : -0.5);
         close_curve(curve, last);
@@ -167,7 +167,7 @@ TEST(Curve, FewerKeysStayWithinTheTolerance) {
 }
 
 TEST(Curve, ScaledKeysKeepTheirFormAndTakeThePlaceOfThoseTheyMeet) {
-    for (uint32_t seed = 0; seed < 100; ++seed) {
+    for (uint32_t seed = 0; seed < testing::share_of_seeds(100); ++seed) {
         const Curve curve = random_curve(seed, false);
         std::vector<size_t> all(curve.keys.size());
         for (size_t k = 0; k < all.size(); ++k) {
@@ -198,7 +198,7 @@ TEST(Curve, ScaledKeysKeepTheirFormAndTakeThePlaceOfThoseTheyMeet) {
 }
 
 TEST(Curve, APulledTangentLeavesTheOtherSideOrTakesItAlong) {
-    for (uint32_t seed = 0; seed < 100; ++seed) {
+    for (uint32_t seed = 0; seed < testing::share_of_seeds(100); ++seed) {
         const Curve curve = random_curve(seed, false);
         const size_t key = curve.keys.size() / 2;
         Curve pulled = curve;
@@ -216,7 +216,7 @@ TEST(Curve, APulledTangentLeavesTheOtherSideOrTakesItAlong) {
 
 TEST(KeyLayer, ComesBackFromItsFileAndRefusesWhatIsNone) {
     KeyLayer layer;
-    for (uint32_t seed = 0; seed < 12; ++seed) {
+    for (uint32_t seed = 0; seed < testing::share_of_seeds(12); ++seed) {
         KeyedCurve one;
         one.of = "joint_" + std::to_string(seed);
         one.path = static_cast<Path>(seed % 4);
@@ -339,7 +339,7 @@ TEST(HandKeys, AClipFromNothingGoesOutAsItsCurve) {
 }
 
 TEST(HandKeys, AxesThatAreKeyedAtOtherFramesStayExactTogether) {
-    for (uint32_t seed = 0; seed < 40; ++seed) {
+    for (uint32_t seed = 0; seed < testing::share_of_seeds(40); ++seed) {
         KeyLayer layer;
         for (int axis = 0; axis < 3; ++axis) {
             KeyedCurve one;
@@ -392,7 +392,7 @@ TEST(HandKeys, RotationsAreBakedAtEveryFrameAndBothSidesOfAStep) {
 }
 
 TEST(HandKeys, NothingOnTopOfATakeIsNothingToTheBit) {
-    for (uint32_t seed = 1; seed < 20; ++seed) {
+    for (uint32_t seed = 1; seed < testing::share_of_seeds(20); ++seed) {
         const Scene scene = testing::random_rig(seed, {});
         if (scene.clips.empty() || joints_of(scene).empty()) {
             continue;
@@ -465,7 +465,7 @@ TEST(HandKeys, ALayerOnTopTurnsFadesAndSaysWhatItDoesNotFind) {
 }
 
 TEST(PoseEdits, KeysLeadWhereAJointIsPutAtAnyWeightAndFade) {
-    for (uint32_t seed = 1; seed < 60; ++seed) {
+    for (uint32_t seed = 1; seed < testing::share_of_seeds(60); ++seed) {
         std::mt19937 random(seed);
         Scene scene = testing::random_rig(seed, {});
         if (scene.clips.empty() || joints_of(scene).size() < 3) {
@@ -527,7 +527,7 @@ TEST(PoseEdits, WhereALayerDoesNotCountNothingIsKeyed) {
 }
 
 TEST(PoseMirror, TwiceIsThePoseItself) {
-    for (uint32_t seed = 1; seed < 30; ++seed) {
+    for (uint32_t seed = 1; seed < testing::share_of_seeds(30); ++seed) {
         const Scene scene = testing::random_rig(seed, {});
         if (scene.clips.empty()) {
             continue;

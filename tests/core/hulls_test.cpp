@@ -10,6 +10,7 @@
 #include "core/measure/hulls/split_by_concavity.h"
 #include "core/measure/surface/rest_places.h"
 #include "core/steps/step_kind.h"
+#include "random_rig.h"
 #include "random_skin.h"
 #include "through_a_file.h"
 
@@ -65,7 +66,7 @@ void expect_solid(const ConvexSolid& solid, std::span<const Vec3> points, double
 }
 
 TEST(ConvexHull, HoldsAllPointsAndHasNoDents) {
-    for (uint32_t seed = 0; seed < 16; ++seed) {
+    for (uint32_t seed = 0; seed < testing::share_of_seeds(16); ++seed) {
         const std::vector<Vec3> points = lump(seed, 5 + seed * 16);
         const std::optional<ConvexSolid> hull = convex_hull(points);
         ASSERT_TRUE(hull) << seed;
@@ -74,7 +75,7 @@ TEST(ConvexHull, HoldsAllPointsAndHasNoDents) {
 }
 
 TEST(ConvexHull, WithFewCornersStillHoldsAllPoints) {
-    for (uint32_t seed = 0; seed < 12; ++seed) {
+    for (uint32_t seed = 0; seed < testing::share_of_seeds(12); ++seed) {
         const std::vector<Vec3> points = lump(seed, 300);
         const double exact = convex_hull(points)->volume();
         double before = 1e300;

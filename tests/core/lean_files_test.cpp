@@ -96,7 +96,7 @@ TEST_P(LeanFiles, BrokenPackedBytesAreRefusedOrReadNeverMore) {
     const std::string whole = written(rounded, {{"compression", GetParam()}});
     uint32_t json_size = 0;
     std::memcpy(&json_size, whole.data() + 12, 4);
-    for (uint32_t seed = 1; seed <= 300; ++seed) {
+    for (uint32_t seed = 1; seed <= share_of_seeds(300); ++seed) {
         std::mt19937 draw(seed);
         std::string broken = whole;
         for (int changes = 0; changes < 1 + static_cast<int>(draw() % 4); ++changes) {
@@ -257,7 +257,7 @@ TEST(LeanImages, WebpOfQuality100KeepsEveryPixelAndBrokenOnesAreRefused) {
         noise.samples[i] = i % 4 == 3 ? 255 : static_cast<uint8_t>(lot());
     }
     EXPECT_LT(encode_webp(noise, 60)->size() * 2, encode_webp(noise, 100)->size());
-    for (uint32_t seed = 1; seed <= 200; ++seed) {
+    for (uint32_t seed = 1; seed <= share_of_seeds(200); ++seed) {
         std::mt19937 draw(seed);
         std::vector<uint8_t> broken = whole;
         broken.resize(1 + draw() % broken.size());

@@ -203,7 +203,7 @@ TEST_P(LedgerOnRandomRigs, WhatIsPreparedAndWhatIsLeftAreTheWhole) {
     }
 }
 
-INSTANTIATE_TEST_SUITE_P(Seeds, LedgerOnRandomRigs, ::testing::Range(0, 40));
+INSTANTIATE_TEST_SUITE_P(Seeds, LedgerOnRandomRigs, ::testing::Range(0, static_cast<int>(share_of_seeds(40))));
 
 TEST(Ledger, FilesOfMotionAloneHoldWhatIsMovedAndNoCameras) {
     Scene scene;

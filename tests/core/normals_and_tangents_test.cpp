@@ -38,7 +38,7 @@ double moved_mm(const Scene& before, const Scene& after) {
 }
 
 TEST(CornerNormals, AreWhatThePlainFormulaSays) {
-    for (uint32_t seed = 1; seed <= 20; ++seed) {
+    for (uint32_t seed = 1; seed <= share_of_seeds(20); ++seed) {
         const Mesh mesh = random_skin(seed).meshes[0];
         const Triangles triangles = triangles_in(mesh);
         const Neighbours neighbours = neighbours_of(mesh);
@@ -124,7 +124,7 @@ TEST(RecomputeNormals, HowFarTheyTurnDoesNotDependOnTheirLength) {
 }
 
 TEST(RecomputeNormals, HardEdgesSplitVerticesAndNothingMoves) {
-    for (uint32_t seed = 1; seed <= 20; ++seed) {
+    for (uint32_t seed = 1; seed <= share_of_seeds(20); ++seed) {
         Scene scene = random_skin(seed);
         MorphTarget shape;
         shape.name = "bump";
@@ -201,7 +201,7 @@ Scene with_coordinates(uint32_t seed, bool mirrored) {
 }
 
 TEST(Tangents, AreUnitUprightAndSplitWhereMirroredSidesMeet) {
-    for (uint32_t seed = 1; seed <= 20; ++seed) {
+    for (uint32_t seed = 1; seed <= share_of_seeds(20); ++seed) {
         const Scene scene = with_coordinates(seed, seed % 2 == 0);
         const StepResult result = done(scene, {"recompute_tangents"});
         const Mesh& mesh = result.scene.meshes[0];
@@ -230,7 +230,7 @@ TEST(Tangents, AreUnitUprightAndSplitWhereMirroredSidesMeet) {
 }
 
 TEST(Weld, UndoesASplitAndKeepsWhatDiffers) {
-    for (uint32_t seed = 1; seed <= 20; ++seed) {
+    for (uint32_t seed = 1; seed <= share_of_seeds(20); ++seed) {
         const Scene scene = done(random_skin(seed), {"recompute_normals", {{"hard_degrees", 180}}}).scene;
         const Neighbours neighbours = neighbours_of(scene.meshes[0]);
         const StepResult welded = done(scene, {"weld"});

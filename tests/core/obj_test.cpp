@@ -4,6 +4,7 @@
 #include "core/formats/obj/obj_text.h"
 #include "core/measure/surface/triangulate.h"
 #include "random_obj.h"
+#include "random_rig.h"
 #include "small_scenes.h"
 
 #include <algorithm>
@@ -184,7 +185,7 @@ TEST(Obj, LibrariesAndImagesAreReadFromBesideAndNeverFromElsewhere) {
 }
 
 TEST(ObjSeeds, WhatIsWrittenComesBackTheSame) {
-    for (uint32_t seed = 0; seed < 200; ++seed) {
+    for (uint32_t seed = 0; seed < share_of_seeds(200); ++seed) {
         const Scene scene = read(random_obj(seed));
         const Result<std::vector<WrittenFile>> written = write_obj(scene, "thing");
         ASSERT_TRUE(written.ok());
@@ -211,7 +212,7 @@ TEST(ObjSeeds, WhatIsWrittenComesBackTheSame) {
 }
 
 TEST(ObjSeeds, ChangedBytesGiveASceneOrOneSentence) {
-    for (uint32_t seed = 0; seed < 300; ++seed) {
+    for (uint32_t seed = 0; seed < share_of_seeds(300); ++seed) {
         std::string text = random_obj(seed % 20);
         std::mt19937 random(seed);
         for (int change = 0; change < 8; ++change) {

@@ -5,6 +5,7 @@
 #include "core/steps/step_data.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/surface/weight_brush.h"
+#include "random_rig.h"
 #include "random_skin.h"
 
 #include <cmath>
@@ -53,7 +54,7 @@ double sum_of(const WeightRow& row) {
 }
 
 TEST(WeightBrush, SumsStayOneAndLockedJointsStayAsTheyAreWhateverIsPainted) {
-    for (uint32_t seed = 0; seed < 60; ++seed) {
+    for (uint32_t seed = 0; seed < testing::share_of_seeds(60); ++seed) {
         const Painted on(seed);
         WeightBrush brush(on.scene, on.node);
         std::mt19937 random(seed);
@@ -190,7 +191,7 @@ Step stroke_on(const Painted& on, uint32_t middle, double radius_m = 0.3) {
 }
 
 TEST(PaintedWeights, AStrokeComesBackAsItWasPainted) {
-    for (uint32_t seed = 0; seed < 20; ++seed) {
+    for (uint32_t seed = 0; seed < testing::share_of_seeds(20); ++seed) {
         const Painted on(seed);
         WeightBrush brush(on.scene, on.node);
         BrushSettings settings;

@@ -2,6 +2,7 @@
 
 #include "core/measure/scene/bounds.h"
 #include <Eigen/LU>
+#include <algorithm>
 #include <cstdlib>
 #include <fmt/format.h>
 #include <functional>
@@ -336,6 +337,10 @@ double allowed_mm(const Scene& scene) {
 uint32_t seeds() {
     const char* wanted = std::getenv("WEMBRIX_SEEDS");
     return wanted == nullptr ? 60 : static_cast<uint32_t>(std::strtoul(wanted, nullptr, 10));
+}
+
+uint32_t share_of_seeds(uint32_t many) {
+    return std::max(std::min(many, 3U), std::min(many, many * seeds() / 60));
 }
 
 } // namespace wembrix::testing

@@ -28,5 +28,8 @@ double allowed_mm(const Scene& scene);
 
 /// How many seeds the tests try: WEMBRIX_SEEDS, else 60.
 uint32_t seeds();
+/// How many of `many` a test of its own number of seeds tries: all of them, or the share that WEMBRIX_SEEDS is of 60
+/// where that is less; three at least.
+uint32_t share_of_seeds(uint32_t many);
 
 } // namespace wembrix::testing

@@ -95,7 +95,7 @@ TEST(FileSpace, ThereAndBackMovesNothing) {
     space.up = Axis::pos_z;
     space.forward = Axis::neg_y;
     space.unit_m = 0.01;
-    for (uint32_t seed = 1; seed <= 20; ++seed) {
+    for (uint32_t seed = 1; seed <= share_of_seeds(20); ++seed) {
         const Scene scene = random_rig(seed, options_for(seed));
         const Scene there = to_space(scene, space);
         const Scene back = from_space(there, space);

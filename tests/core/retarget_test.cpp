@@ -223,7 +223,7 @@ double apart(const Retargeter& retargeter, const Scene& source, const Clip& clip
 }
 
 TEST(TwoBones, ReachWhatTheyCanAndBendInTheirPlane) {
-    for (uint32_t seed = 0; seed < 300; ++seed) {
+    for (uint32_t seed = 0; seed < testing::share_of_seeds(300); ++seed) {
         std::mt19937 random(seed);
         const auto place = [&] { return Vec3(drawn(random, -1, 1), drawn(random, -1, 1), drawn(random, -1, 1)); };
         const Vec3 first = place();

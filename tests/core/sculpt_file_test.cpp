@@ -3,6 +3,7 @@
 #include "core/formats/format.h"
 #include "core/measure/surface/deform.h"
 #include "core/steps/step_kind.h"
+#include "random_rig.h"
 #include "random_skin.h"
 
 #include <filesystem>
@@ -22,7 +23,7 @@ class SculptFiles : public ::testing::Test {
 };
 
 TEST_F(SculptFiles, WhatASculptorChangedOnAPoseStandsThereAgain) {
-    for (uint32_t seed = 1; seed <= 12; ++seed) {
+    for (uint32_t seed = 1; seed <= testing::share_of_seeds(12); ++seed) {
         const Scene scene = testing::random_skin(seed);
         const int frame = static_cast<int>(seed) % scene.clips[0].frames();
         const fs::path file = folder_ / "pose.obj";

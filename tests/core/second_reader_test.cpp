@@ -12,7 +12,7 @@ namespace {
 
 using nlohmann::json;
 
-Scene nodding() {
+Scene nodding_tower() {
     Scene scene = tower({"root", "arm", "hand"});
     add_nod(scene, "nod", 1, 0.5, true);
     return scene;
@@ -38,7 +38,7 @@ bool all_pass(const std::vector<Claim>& claims) {
 }
 
 TEST(SecondReader, AgreesWhereItHasWhatTheFileHas) {
-    const Scene scene = nodding();
+    const Scene scene = nodding_tower();
     const std::vector<Claim> claims = second_reader_claims(scene, right_answer(scene));
     EXPECT_TRUE(all_pass(claims));
     ASSERT_EQ(claims.size(), 3U) << "joints, bounds, one clip";
@@ -47,7 +47,7 @@ TEST(SecondReader, AgreesWhereItHasWhatTheFileHas) {
 }
 
 TEST(SecondReader, EachThingThatItMissesFailsAClaim) {
-    const Scene scene = nodding();
+    const Scene scene = nodding_tower();
     const std::vector<std::pair<const char*, std::function<void(json&)>>> damages = {
         {"it opened nothing", [](json& of) { of = nullptr; }},
         {"a joint is gone", [](json& of) { of["bones"].erase(0); }},

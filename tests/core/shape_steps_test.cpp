@@ -77,7 +77,7 @@ std::vector<std::string> shape_names(const Scene& scene) {
 }
 
 TEST(ShapeLists, EveryRewritingThatPromisesItLeavesEveryFrameAsItWas) {
-    for (uint32_t seed = 1; seed <= 40; ++seed) {
+    for (uint32_t seed = 1; seed <= share_of_seeds(40); ++seed) {
         const Scene scene = shaped_skin(seed, seed % 2 == 0);
         const Step steps[] = {{"order_shapes", {{"shapes", {"frown", "smile"}}}},
                               {"order_shapes", {{"by", "name"}}},
@@ -140,7 +140,7 @@ TEST(BakeShape, TheBaseStandsWhereTheShapeAtThatWeightStood) {
 }
 
 TEST(MirrorShape, ThereAndBackIsTheSameShape) {
-    for (uint32_t seed = 1; seed <= 20; ++seed) {
+    for (uint32_t seed = 1; seed <= share_of_seeds(20); ++seed) {
         const Scene scene = shaped_skin(seed);
         const StepResult there = done(scene, {"mirror_shape", {{"shapes", {"blink_l"}}, {"tolerance_mm", 0.1}}});
         EXPECT_TRUE(there.could_not.empty()) << there.could_not[0];
@@ -284,7 +284,7 @@ TEST(AddShape, APoseOfAClipBecomesAShape) {
 }
 
 TEST(Corrective, WhatWasSculptedOnThePoseComesOutThereAgain) {
-    for (uint32_t seed = 1; seed <= 30; ++seed) {
+    for (uint32_t seed = 1; seed <= share_of_seeds(30); ++seed) {
         const Scene scene = shaped_skin(seed);
         const int body = surfaces_of(scene)[0];
         const Clip& clip = scene.clips[0];

@@ -9,6 +9,7 @@
 #include "core/measure/surface/deform.h"
 #include "core/measure/surface/rest_places.h"
 #include "core/steps/step_kind.h"
+#include "random_rig.h"
 #include "random_skin.h"
 #include "small_scenes.h"
 #include "step_results.h"

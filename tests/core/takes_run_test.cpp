@@ -135,6 +135,30 @@ TEST_F(ManyTakes, AreTheSameOnOneCoreAndOnTwo) {
     EXPECT_EQ(manifests[0].dump(), manifests[1].dump());
 }
 
+TEST_F(ManyTakes, TheManifestIsTheSameInHoweverManyPartsItCameAbout) {
+    request.steps.push_back({"accept_finding", {{"finding", "illegal_name"}, {"note", "the engine takes spaces"}}});
+    request.steps[0].parameters["names"]["head"] = "skull cap";
+    request.destination.rate = 29; // cuts each take short
+    for (int i = 0; i < 6; ++i) {
+        put_take("nod_" + std::to_string(i) + ".glb", 0.1 + 0.1 * i);
+    }
+    EXPECT_TRUE(run().all_arrived());
+    const json whole = first_manifest(request.folder);
+    ASSERT_EQ(whole["left_of_takes"].size(), 1U) << whole["left_of_takes"].dump(1);
+    EXPECT_EQ(whole["left_of_takes"][0]["count"], 6);
+    EXPECT_EQ(whole["accepted"].size(), 1U);
+    fs::remove_all(request.folder);
+    const std::vector<fs::path> takes = request.takes;
+    for (const std::vector<size_t>& part : {std::vector<size_t>{4, 1}, {3}, {5, 0, 2}}) {
+        request.takes.clear();
+        for (const size_t t : part) {
+            request.takes.push_back(takes[t]);
+        }
+        EXPECT_TRUE(deliver_takes(request)->all_arrived());
+    }
+    EXPECT_EQ(first_manifest(request.folder).dump(1), whole.dump(1));
+}
+
 TEST_F(ManyTakes, AListBesideATakeCutsIt) {
     put_take("long.glb", 0.4);
     ASSERT_TRUE(write_file_whole(folder / "takes/long.csv",

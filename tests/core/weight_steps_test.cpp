@@ -127,7 +127,7 @@ TEST_P(RandomSkins, SumsAreOneLimitsHoldAndLockedJointsAreUntouched) {
         }
     }
 }
-INSTANTIATE_TEST_SUITE_P(Seeds, RandomSkins, ::testing::Range(0U, 50U));
+INSTANTIATE_TEST_SUITE_P(Seeds, RandomSkins, ::testing::Range(0U, share_of_seeds(50)));
 
 /// The distance of every vertex in every frame, computed with nothing of the fit's own.
 struct Errors {
@@ -259,7 +259,7 @@ TEST(LeastMotion, WithoutAClipTheHeaviestStayAndItSaysSo) {
 }
 
 TEST(MirrorWeights, TwiceIsTheIdentityWhereSidesAreAlike) {
-    for (uint32_t seed = 1; seed <= 60; ++seed) {
+    for (uint32_t seed = 1; seed <= share_of_seeds(60); ++seed) {
         SkinOptions options;
         options.symmetric = true;
         const Scene scene = random_skin(seed, options);

@@ -344,10 +344,11 @@ Ledger destination_ledger_of_takes(const Scene& prepared, const Destination& des
 }
 
 Ledger summed(const Ledger& ledger) {
-    std::map<std::tuple<std::string, std::string, LedgerEntry::By, int>, size_t> places;
+    std::map<std::tuple<std::string, std::string, LedgerEntry::By, int, bool>, size_t> places;
     Ledger sums;
     for (const LedgerEntry& entry : ledger) {
-        const auto [place, is_new] = places.try_emplace({entry.what, entry.why, entry.by, entry.step}, sums.size());
+        const auto [place, is_new] =
+            places.try_emplace({entry.what, entry.why, entry.by, entry.step, entry.altered}, sums.size());
         if (is_new) {
             sums.push_back(entry);
         } else {
@@ -375,6 +376,35 @@ nlohmann::json ledger_to_json(const Ledger& ledger) {
         rows.push_back(std::move(row));
     }
     return rows;
+}
+
+Ledger ledger_from_json(const nlohmann::json& rows) {
+    Ledger ledger;
+    for (const nlohmann::json& row : rows.is_array() ? rows : nlohmann::json::array()) {
+        const auto text = [&row](const char* key) {
+            const auto found = row.find(key);
+            return found != row.end() && found->is_string() ? found->get<std::string>() : std::string();
+        };
+        const auto is_whole = [&row](const char* key) {
+            return row.contains(key) && row[key].is_number_unsigned() && row[key] <= 1'000'000'000'000U;
+        };
+        if (!row.is_object()) {
+            continue;
+        }
+        LedgerEntry entry;
+        entry.what = text("what");
+        entry.name = text("name");
+        entry.why = text("why");
+        entry.count = is_whole("count") ? row["count"].get<size_t>() : 1;
+        for (const LedgerEntry::By by : {LedgerEntry::By::reader, LedgerEntry::By::card, LedgerEntry::By::destination,
+                                         LedgerEntry::By::container}) {
+            entry.by = text("by") == by_name(by) ? by : entry.by;
+        }
+        entry.step = is_whole("step") && row["step"] <= 100'000U ? row["step"].get<int>() : -1;
+        entry.altered = row.contains("altered") && row["altered"] == true;
+        ledger.push_back(std::move(entry));
+    }
+    return ledger;
 }
 
 std::string ledger_said(const Ledger& ledger) {

@@ -44,6 +44,8 @@ void add_left(Ledger& ledger, std::vector<Thing> things, LedgerEntry::By by, con
 
 /// [{what, name, count, why, by, step?, altered?}]
 nlohmann::json ledger_to_json(const Ledger& ledger);
+/// What ledger_to_json() wrote; of anything else what can be understood.
+Ledger ledger_from_json(const nlohmann::json& rows);
 /// "17 things stayed behind: 12 by your card, 5 the destination does not take; 2 are altered"; empty where nothing did.
 std::string ledger_said(const Ledger& ledger);
 

@@ -4,6 +4,7 @@
 #include "core/base/file_version.h"
 #include "core/base/files.h"
 #include "core/base/json_file.h"
+#include "core/delivery/ledger.h"
 #include "core/delivery/report.h"
 #include "core/delivery/stamp.h"
 #include "core/destination/conform.h"
@@ -460,41 +461,74 @@ json accepted_to_json(const std::vector<Finding>& accepted) {
     return rows;
 }
 
+namespace {
+/// What a run leaves of a list, then the rows of all runs, the new ones marked: take by take, so that a list reads the
+/// same in however many parts, and in whatever order, it came about.
+template <typename Stays>
+json rows_after_run(const json& old, json fresh, const std::unordered_set<std::string>& takes, const Stays& stays) {
+    json rows = json::array();
+    for (json& row : fresh) {
+        row[run_mark] = "takes";
+    }
+    for (const json& row : old) {
+        if (!stays(row)) {
+            continue;
+        }
+        json& kept = (is_of_a_run(row) ? fresh : rows).emplace_back(row);
+        if (takes.count(text_in(row, "take")) > 0) {
+            kept.erase("left"); // said anew
+            kept.erase("accepted");
+        }
+    }
+    std::stable_sort(fresh.begin(), fresh.end(),
+                     [](const json& a, const json& b) { return text_in(a, "take") < text_in(b, "take"); });
+    for (json& row : fresh) {
+        rows.push_back(std::move(row));
+    }
+    return rows;
+}
+} // namespace
+
 json manifest_after_run(const json& head, const json& old, json files, json clips, json held) {
     std::unordered_set<std::string> arrived;
-    for (json& row : files) {
-        row[run_mark] = "takes";
+    std::unordered_set<std::string> tried;
+    std::unordered_set<std::string> takes;
+    for (const json& row : files) {
         arrived.insert(text_in(row, "deliverable"));
+        takes.insert(text_in(row, "take"));
     }
-    std::unordered_set<std::string> tried = arrived;
-    for (json& row : clips) {
-        row[run_mark] = "takes";
-    }
-    for (json& row : held) {
-        row[run_mark] = "takes";
+    tried = arrived;
+    for (const json& row : held) {
         tried.insert(text_in(row, "deliverable"));
-    }
-    for (const json& row : rows_under(old, "files")) {
-        // A row without a deliverable is of a file that a run had coming when it was killed.
-        if (row.contains("deliverable") && arrived.count(text_in(row, "deliverable")) == 0) {
-            files.push_back(row);
-        }
-    }
-    for (const json& row : rows_under(old, "clips")) {
-        if (arrived.count(deliverable_id(clip_kind(), text_in(row, "name"))) == 0) {
-            clips.push_back(row);
-        }
-    }
-    for (const json& row : rows_under(old, "held")) {
-        if (tried.count(text_in(row, "deliverable")) == 0) {
-            held.push_back(row);
-        }
+        takes.insert(text_in(row, "take"));
     }
     json manifest = head;
     keep_others(manifest, old);
-    manifest["files"] = std::move(files);
-    manifest["clips"] = std::move(clips);
-    manifest["held"] = std::move(held);
+    // A row without a deliverable is of a file that a run had coming when it was killed.
+    manifest["files"] = rows_after_run(rows_under(old, "files"), std::move(files), takes, [&](const json& row) {
+        return row.contains("deliverable") && arrived.count(text_in(row, "deliverable")) == 0;
+    });
+    manifest["clips"] = rows_after_run(rows_under(old, "clips"), std::move(clips), takes, [&](const json& row) {
+        return arrived.count(deliverable_id(clip_kind(), text_in(row, "name"))) == 0;
+    });
+    manifest["held"] = rows_after_run(rows_under(old, "held"), std::move(held), takes,
+                                      [&](const json& row) { return tried.count(text_in(row, "deliverable")) == 0; });
+    Ledger left;
+    json accepted = json::array();
+    for (const char* list : {"files", "held"}) {
+        for (const json& row : manifest[list]) {
+            for (LedgerEntry& entry : ledger_from_json(rows_under(row, "left"))) {
+                left.push_back(std::move(entry));
+            }
+            for (const json& one : rows_under(row, "accepted")) {
+                if (std::find(accepted.begin(), accepted.end(), one) == accepted.end()) {
+                    accepted.push_back(one);
+                }
+            }
+        }
+    }
+    manifest["left_of_takes"] = ledger_to_json(summed(left));
+    manifest["accepted"] = std::move(accepted);
     for (const DeliverableKind& kind : deliverable_kinds()) {
         const std::string list(kind.manifest_list);
         if (!list.empty() && !manifest.contains(list) && old.contains(list)) {

@@ -46,7 +46,9 @@ nlohmann::json make_manifest(const DeliveryRequest& request, const std::vector<D
 /// [{finding, where, message, note}] of stops that are accepted.
 nlohmann::json accepted_to_json(const std::vector<Finding>& accepted);
 /// The manifest after a run over takes: its rows take the place of those of the same deliverables, all others stay. The
-/// rows are marked as a run's, so that a delivery of the job leaves them.
+/// rows are marked as a run's, so that a delivery of the job leaves them, and stand in the order of their takes. What
+/// was left of takes and accepted for them (`left`, `accepted` of the first row of each) is put together from all rows
+/// of runs: several that share the work end with the same manifest as one.
 nlohmann::json manifest_after_run(const nlohmann::json& head, const nlohmann::json& old, nlohmann::json files,
                                   nlohmann::json clips, nlohmann::json held);
 

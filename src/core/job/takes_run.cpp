@@ -536,28 +536,37 @@ class Settling {
         for (Through& one : some) {
             accept_once(report_.accepted, one.accepted);
             report_.left_of_takes.insert(report_.left_of_takes.end(), one.left.begin(), one.left.end());
+            json of_take = json::object(); // stands on the first of its rows
+            if (!one.left.empty()) {
+                of_take["left"] = ledger_to_json(summed(one.left));
+            }
+            if (!one.accepted.empty()) {
+                of_take["accepted"] = accepted_to_json(one.accepted);
+            }
             for (size_t a = 0; a < one.arrivals.size(); ++a) {
                 Arrival& arrival = one.arrivals[a];
                 if (arrival.up_to_date) {
                     // its rows are there
                 } else if (arrival.state == CellState::arrived) {
                     for (json& row : file_rows(arrival, one.model_content, one.made_from, request_.destination)) {
+                        row["take"] = one.take;
+                        row.update(std::exchange(of_take, json::object()));
                         files.push_back(std::move(row));
                     }
                     clips.push_back(std::move(one.clips[a]));
+                    clips.back()["take"] = one.take;
                 } else {
                     held.push_back({{"deliverable", arrival.deliverable.id()},
                                     {"content", arrival.content},
                                     {"reason", arrival.reason},
                                     {"take", one.take}});
+                    held.back().update(std::exchange(of_take, json::object()));
                 }
                 report_.rows.push_back({one.take, std::move(arrival)});
             }
         }
         report_.manifest = manifest_after_run(head_, old, std::move(files), std::move(clips), std::move(held));
         report_.manifest["left"] = ledger_to_json(report_.left);
-        report_.manifest["left_of_takes"] = ledger_to_json(summed(report_.left_of_takes));
-        report_.manifest["accepted"] = accepted_to_json(report_.accepted);
         Outcome settled = settle_manifest(old, report_.manifest, request_.folder);
         cost_ = std::chrono::steady_clock::now() - locked;
         return settled;
