@@ -7,6 +7,7 @@ headless=no
 [ "${1:-}" = "--headless" ] && headless=yes
 [ -n "${DISPLAY:-}${WAYLAND_DISPLAY:-}" ] || headless=yes
 setup/install.sh build
+setup/node.sh || true # for the page of the live hand-over; all else is built without it
 echo "Building (a first build takes some minutes)"
 cmake --preset release > build-log.txt 2>&1 || { cat build-log.txt; exit 1; }
 cmake --build --preset release >> build-log.txt 2>&1 || { tail -40 build-log.txt; exit 1; }

@@ -2,6 +2,7 @@
 
 #include "core/base/json_file.h"
 #include "core/delivery/manifest.h"
+#include "core/delivery/reader_claims.h"
 #include "core/formats/bvh/bvh.h"
 #include "core/formats/gltf/gltf.h"
 #include "core/formats/image/exr.h"
@@ -14,6 +15,7 @@
 #include "core/job/job.h"
 #include "core/job/replay.h"
 #include "core/keys/key_layer.h"
+#include "core/live/listener_messages.h"
 #include "core/measure/skeleton/contract.h"
 #include "core/plan/planned_skeleton.h"
 #include "core/retarget/joint_map.h"
@@ -237,6 +239,15 @@ void fuzz_steps(const std::string& bytes) {
                 require(channel.node >= 0 && channel.node < static_cast<int>(scene.nodes.size()));
             }
         }
+    }
+}
+
+void fuzz_listener(const std::string& bytes) {
+    static const Scene character = small_character();
+    const Result<ListenerMessage> message = listener_message(bytes);
+    const auto* made = message ? std::get_if<ListenerMade>(&*message) : nullptr;
+    if (made != nullptr) {
+        require(!claims_of_reader("fuzz", character, made->made).empty());
     }
 }
 

@@ -32,12 +32,14 @@ void fuzz_image(const std::string& bytes);
 void fuzz_exr(const std::string& bytes);
 /// A route card over a small scene with joints, weights, shapes and a clip.
 void fuzz_steps(const std::string& bytes);
+/// What a listener of the live hand-over says, and its answer held against a file.
+void fuzz_listener(const std::string& bytes);
 
 struct FuzzTarget {
     std::string_view name; ///< of its corpus folder, too
     void (*run)(const std::string& bytes);
 };
-inline constexpr std::array<FuzzTarget, 17> fuzz_targets = {{{"gltf", fuzz_gltf},
+inline constexpr std::array<FuzzTarget, 18> fuzz_targets = {{{"gltf", fuzz_gltf},
                                                              {"bvh", fuzz_bvh},
                                                              {"obj", fuzz_obj},
                                                              {"usd", fuzz_usd},
@@ -53,6 +55,7 @@ inline constexpr std::array<FuzzTarget, 17> fuzz_targets = {{{"gltf", fuzz_gltf}
                                                              {"strokes", fuzz_strokes},
                                                              {"image", fuzz_image},
                                                              {"exr", fuzz_exr},
-                                                             {"steps", fuzz_steps}}};
+                                                             {"steps", fuzz_steps},
+                                                             {"listener", fuzz_listener}}};
 
 } // namespace wembrix::testing

@@ -55,7 +55,7 @@ MainWindow::MainWindow(const std::vector<StationKind>& stations, QWidget* parent
         return one == nullptr ? nullptr : one->scene;
     };
     twin_ = new TwinView(camera_, clock_, selection_, arrived, bench);
-    const StationContext context{document_, session_, selection_, clock_, camera_, runner_, board_};
+    const StationContext context{document_, session_, selection_, clock_, camera_, runner_, board_, live_};
     for (const StationKind& kind : stations) {
         StationPage* page = kind.make(context, stations_);
         page->set_kind(kind);
@@ -201,6 +201,7 @@ int MainWindow::station() const {
 }
 
 void MainWindow::show_state() {
+    live_.set_destination(destination() == nullptr ? std::string() : destination()->name);
     for (StationPage* page : pages_) {
         page->show_destination(destination());
     }

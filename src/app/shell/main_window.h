@@ -1,6 +1,7 @@
 // The window: it holds the parts and connects them, and does nothing else.
 #pragma once
 
+#include "live/live_hub.h"
 #include "session/board_model.h"
 #include "session/clock.h"
 #include "session/delivery_runner.h"
@@ -66,6 +67,9 @@ class MainWindow : public QMainWindow {
     RouteCard& card() { return *card_; }
     TwinView& twin() { return *twin_; }
     BoardModel& board() { return board_; }
+    LiveHub& live() { return live_; }
+    /// The one whose terms the window speaks in; null while the job has none.
+    [[nodiscard]] const Destination* destination() const;
     [[nodiscard]] const std::vector<StationPage*>& pages() const { return pages_; }
     /// The one page of that class.
     template <typename Page> Page& page() {
@@ -90,7 +94,6 @@ class MainWindow : public QMainWindow {
     void show_status(const SessionState& state);
     void show_state();
     void show_what_waits();
-    [[nodiscard]] const Destination* destination() const;
 
     Document document_;
     Session session_{document_};
@@ -100,6 +103,7 @@ class MainWindow : public QMainWindow {
     DeliveryRunner runner_{document_, session_};
     SourceWatch watch_{document_, session_};
     BoardModel board_{document_, session_, runner_};
+    LiveHub live_{document_, session_, clock_, runner_};
     Recovery recovery_{document_};
     JobFiles* files_ = nullptr;
     Header* header_ = nullptr;

@@ -18,6 +18,8 @@
 
 namespace wembrix::app {
 
+class LiveHub;
+
 /// What a page works with. All of it outlives the page.
 struct StationContext {
     Document& document;
@@ -27,6 +29,7 @@ struct StationContext {
     Camera& camera;
     DeliveryRunner& runner;
     BoardModel& board;
+    LiveHub& live;
 };
 
 /// What waits in a station, as the rail says it; empty: nothing is known.

@@ -12,10 +12,47 @@
 #include <QPushButton>
 #include <QTableWidget>
 #include <QVBoxLayout>
+#include <algorithm>
+#include <string_view>
 
 namespace wembrix::app {
 
 namespace {
+
+enum Column { claim, should, is, engine, verdict, columns };
+
+/// Which claims of ours tell of what a listener says.
+struct Answered {
+    const char* listener; ///< what its claim is called, behind its name
+    std::vector<const char*> ours;
+};
+
+/// The row of ours that tells of the same, or -1.
+int row_of_answer(const QTableWidget& table, const std::string& about) {
+    static const std::vector<Answered> known = {{"joints", {"Joints, in order"}},
+                                                {"bounds", {"Height", "Size"}},
+                                                {"shapes", {"Shapes", "Shapes moved"}},
+                                                {"", {"Clip length"}}}; // a clip is called by its name
+    const auto row_called = [&](const char* name) {
+        for (int row = 0; row < table.rowCount(); ++row) {
+            if (table.item(row, claim)->text() == QString::fromUtf8(name)) {
+                return row;
+            }
+        }
+        return -1;
+    };
+    for (const Answered& one : known) {
+        if (one.listener == about || std::string_view(one.listener).empty()) {
+            for (const char* name : one.ours) {
+                if (const int row = row_called(name); row >= 0) {
+                    return row;
+                }
+            }
+            return -1;
+        }
+    }
+    return -1;
+}
 
 QWidget* titled(const QString& name, const QColor& colour, SceneView* view, QWidget* parent) {
     auto* frame = new QFrame(parent);
@@ -61,9 +98,9 @@ ArrivalPanel::ArrivalPanel(Session& session, Camera& camera, Clock& clock, QWidg
     views->addWidget(titled(tr("Prepared"), theme().prepared, prepared_, this));
     views->addWidget(titled(tr("Arrived"), theme().arrived, arrived_, this));
     column->addLayout(views, 3);
-    claims_ = new QTableWidget(0, 4, this);
+    claims_ = new QTableWidget(0, columns, this);
     claims_->setObjectName(QStringLiteral("claims"));
-    claims_->setHorizontalHeaderLabels({tr("Claim"), tr("Prepared"), tr("Arrived"), QString()});
+    claims_->setHorizontalHeaderLabels({tr("Claim"), tr("Prepared"), tr("Arrived"), tr("Engine"), QString()});
     claims_->verticalHeader()->hide();
     claims_->verticalHeader()->setDefaultSectionSize(23);
     claims_->setShowGrid(false);
@@ -71,11 +108,13 @@ ArrivalPanel::ArrivalPanel(Session& session, Camera& camera, Clock& clock, QWidg
     claims_->setSelectionMode(QAbstractItemView::NoSelection);
     claims_->setFocusPolicy(Qt::NoFocus);
     claims_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
-    claims_->horizontalHeader()->setSectionResizeMode(0, QHeaderView::ResizeToContents);
-    claims_->horizontalHeader()->setSectionResizeMode(1, QHeaderView::Stretch);
-    claims_->horizontalHeader()->setSectionResizeMode(2, QHeaderView::Stretch);
-    claims_->horizontalHeader()->setSectionResizeMode(3, QHeaderView::Fixed);
-    claims_->setColumnWidth(3, 56);
+    claims_->horizontalHeader()->setSectionResizeMode(claim, QHeaderView::ResizeToContents);
+    for (const int wide : {should, is, engine}) {
+        claims_->horizontalHeader()->setSectionResizeMode(wide, QHeaderView::Stretch);
+    }
+    claims_->horizontalHeader()->setSectionResizeMode(verdict, QHeaderView::Fixed);
+    claims_->setColumnWidth(verdict, 56);
+    claims_->setColumnHidden(engine, true);
     claims_->setWordWrap(false); // what is too long is cut at its end, not behind its first number
     claims_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     claims_->setMinimumHeight(236);
@@ -244,15 +283,16 @@ void ArrivalPanel::show_claims(const std::vector<Claim>& claims) {
     const auto add_row = [&](const QStringList& texts, const QString& detail, bool pass, bool opens) {
         const int row = claims_->rowCount();
         claims_->insertRow(row);
-        for (int column = 0; column < 4; ++column) {
-            auto* item = new QTableWidgetItem(texts[column]);
-            item->setToolTip(detail.isEmpty() ? texts[column] : detail);
+        for (int column = 0; column < columns; ++column) {
+            const QString text = column == engine ? QString() : texts[column > engine ? column - 1 : column];
+            auto* item = new QTableWidgetItem(text);
+            item->setToolTip(detail.isEmpty() ? text : detail);
             item->setData(Qt::UserRole, opens);
-            if (column == 0) {
+            if (column == claim) {
                 item->setForeground(theme().soft);
-            } else if (!pass && column > 1) {
+            } else if (!pass && column > should) {
                 item->setForeground(theme().stop);
-            } else if (column == 3) {
+            } else if (column == verdict) {
                 item->setForeground(theme().well);
             }
             claims_->setItem(row, column, item);
@@ -276,16 +316,59 @@ void ArrivalPanel::show_claims(const std::vector<Claim>& claims) {
             add_claim(claim);
         }
     }
-    if (!gathers) {
+    if (gathers) {
+        add_row({(opened_ ? tr("▾ Contents") : tr("▸ Contents")), counted(same.size(), tr("subject"), tr("subjects")),
+                 tr("the same"), tr("✓ Pass")},
+                same.join(QLatin1Char('\n')), true, true);
+        for (const Claim& claim : claims) {
+            if (opened_ && claim.compared > 0 && claim.pass) {
+                add_claim(claim);
+            }
+        }
+    }
+    add_answer();
+}
+
+void ArrivalPanel::show_answer(const std::vector<Claim>& claims) {
+    const bool same = claims.size() == answer_.size() &&
+                      std::equal(claims.begin(), claims.end(), answer_.begin(), [](const Claim& a, const Claim& b) {
+                          return a.name == b.name && a.actual == b.actual && a.pass == b.pass;
+                      });
+    answer_ = claims;
+    if (!same) {
+        show_claims(std::vector<Claim>(shown_));
+    }
+}
+
+void ArrivalPanel::add_answer() {
+    claims_->setColumnHidden(engine, answer_.empty() || claims_->rowCount() == 0);
+    if (claims_->isColumnHidden(engine)) {
         return;
     }
-    add_row({(opened_ ? tr("▾ Contents") : tr("▸ Contents")), counted(same.size(), tr("subject"), tr("subjects")),
-             tr("the same"), tr("✓ Pass")},
-            same.join(QLatin1Char('\n')), true, true);
-    for (const Claim& claim : claims) {
-        if (opened_ && claim.compared > 0 && claim.pass) {
-            add_claim(claim);
+    const QString by = QString::fromStdString(answer_.front().name.substr(0, answer_.front().name.rfind(": ")));
+    claims_->horizontalHeaderItem(engine)->setText(by);
+    claims_->horizontalHeaderItem(engine)->setToolTip(tr("What %1 says that it made of the file").arg(by));
+    for (const Claim& one : answer_) {
+        const std::string about = one.name.substr(one.name.rfind(": ") + 2);
+        int row = row_of_answer(*claims_, about);
+        if (row < 0) {
+            row = claims_->rowCount();
+            claims_->insertRow(row);
+            for (int column = 0; column < columns; ++column) {
+                claims_->setItem(row, column, new QTableWidgetItem);
+            }
+            QString name = QString::fromStdString(about);
+            name[0] = name[0].toUpper();
+            claims_->item(row, claim)->setText(name);
+            claims_->item(row, claim)->setForeground(theme().soft);
+            claims_->item(row, is)->setText(QString::fromStdString(one.expected));
+            claims_->item(row, verdict)->setText(one.pass ? tr("✓ Pass") : tr("✗ Fail"));
+            claims_->item(row, verdict)->setForeground(one.pass ? theme().well : theme().stop);
         }
+        QTableWidgetItem* said = claims_->item(row, engine);
+        said->setText((one.pass ? QString() : QStringLiteral("✗ ")) + QString::fromStdString(one.actual));
+        said->setToolTip(QString::fromStdString(one.pass ? one.expected + " → " + one.actual : one.detail));
+        said->setForeground(one.pass ? theme().well : theme().stop);
     }
 }
 

@@ -25,6 +25,8 @@ class ArrivalPanel : public QFrame {
     ~ArrivalPanel() override;
     void show_cell(const QString& title, const Arrival* arrival, const Destination* destination,
                    const QString& why_empty);
+    /// What a listener of the live hand-over says of the shown cell's file; nothing where none has it.
+    void show_answer(const std::vector<Claim>& claims);
     /// Where the files of the shown cell's destination lie.
     void set_folder(const std::filesystem::path& folder) { folder_ = folder; }
     SceneView& prepared_view() { return *prepared_; }
@@ -32,6 +34,7 @@ class ArrivalPanel : public QFrame {
 
   private:
     void show_claims(const std::vector<Claim>& claims);
+    void add_answer();
     void ask_second();
     void show_second();
     void show_left(const Arrival& arrival);
@@ -53,6 +56,7 @@ class ArrivalPanel : public QFrame {
     std::map<std::string, std::vector<Claim>> said_; ///< by contents: what it answered
     std::string asked_;                              ///< the content that it is being asked about
     std::vector<Claim> shown_;                       ///< the claims of the table
+    std::vector<Claim> answer_;                      ///< of a listener
     bool opened_ = false; ///< subjects that are the same have a row each, and not one together
     Ledger ledger_;
     FrameCurve* curve_;

@@ -3,6 +3,8 @@
 #include "core/base/files.h"
 #include "core/delivery/manifest.h"
 #include "core/delivery/report.h"
+#include "live/live_hub.h"
+#include "stations/deliver/live_window.h"
 #include "style/theme.h"
 
 #include <QDesktopServices>
@@ -21,7 +23,7 @@ namespace wembrix::app {
 
 DeliverStation::DeliverStation(const StationContext& context, QWidget* parent)
     : StationPage(parent), document_(context.document), session_(context.session), runner_(context.runner),
-      model_(&context.board) {
+      model_(&context.board), live_(context.live) {
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(10, 10, 10, 8);
     row->setSpacing(10);
@@ -80,6 +82,10 @@ DeliverStation::DeliverStation(const StationContext& context, QWidget* parent)
     report_->setToolTip(tr("Opens the page that tells of this destination's delivery: what arrived, what changed, what "
                            "stayed behind"));
     foot_row->addWidget(report_);
+    live_button_ = new QPushButton(tr("Live…"), foot);
+    live_button_->setObjectName(QStringLiteral("openLive"));
+    live_button_->setToolTip(tr("Hands model and clips to an engine that is open, and the pose while you scrub"));
+    foot_row->addWidget(live_button_);
     stop_ = new QPushButton(tr("Stop"), foot);
     stop_->setObjectName(QStringLiteral("stopDelivery"));
     stop_->setToolTip(tr("Ends after the file that is being written; what arrived stays"));
@@ -98,6 +104,12 @@ DeliverStation::DeliverStation(const StationContext& context, QWidget* parent)
     connect(one_, &QPushButton::clicked, this, [this] { runner_.deliver_cells({chosen_}); });
     connect(all_, &QPushButton::clicked, this, [this] { runner_.deliver_cells(rows_->cells()); });
     connect(report_, &QPushButton::clicked, this, &DeliverStation::open_report);
+    connect(live_button_, &QPushButton::clicked, this, &DeliverStation::open_live);
+    connect(&live_, &LiveHub::changed, this, [this] {
+        const size_t here = live_.listeners().size();
+        live_button_->setText(here == 0 ? tr("Live…") : tr("Live: %1…").arg(here));
+        show_answer();
+    });
     connect(&runner_, &DeliveryRunner::progressed, this, &DeliverStation::refresh);
     connect(&runner_, &DeliveryRunner::finished, this, &DeliverStation::refresh);
     connect(&session_, &Session::changed, this, [this] {
@@ -250,12 +262,31 @@ void DeliverStation::open_report() {
             return;
         }
     }
-    const QUrl url = QUrl::fromLocalFile(QString::fromStdString(file.string()));
+    open(QUrl::fromLocalFile(QString::fromStdString(file.string())));
+}
+
+void DeliverStation::open(const QUrl& url) {
     if (opener_) {
         opener_(url);
     } else if (!QDesktopServices::openUrl(url)) {
-        progress_text_->setText(tr("%1 tells of it; nothing here opens such pages.").arg(url.toLocalFile()));
+        progress_text_->setText(
+            tr("%1: nothing here opens such pages.").arg(url.isLocalFile() ? url.toLocalFile() : url.toString()));
     }
+}
+
+void DeliverStation::open_live() {
+    if (live_window_ == nullptr) {
+        live_window_ = new LiveWindow(
+            live_, [this](const QUrl& url) { open(url); }, this);
+    }
+    live_window_->show();
+    live_window_->raise();
+}
+
+void DeliverStation::show_answer() {
+    const BoardEntry* entry = model_->entry(chosen_);
+    const SentFile* answer = entry == nullptr ? nullptr : live_.answer(chosen_, entry->content);
+    panel_->show_answer(answer == nullptr ? std::vector<Claim>() : answer->claims);
 }
 
 void DeliverStation::show_chosen() {
@@ -277,6 +308,7 @@ void DeliverStation::show_chosen() {
                           ? tr("%1: %2. Deliver it, and what arrives is shown here.")
                                 .arg(QString::fromUtf8(cell_state_name(entry->state).data()), entry->detail)
                           : tr("Reading back what was delivered."));
+    show_answer();
 }
 
 void DeliverStation::refresh() {

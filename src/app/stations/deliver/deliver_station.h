@@ -18,6 +18,8 @@ class QPushButton;
 
 namespace wembrix::app {
 
+class LiveWindow;
+
 class DeliverStation : public StationPage {
     Q_OBJECT
   public:
@@ -39,7 +41,10 @@ class DeliverStation : public StationPage {
     void refresh();
     void show_chosen();
     void keep_choice();
-    void ask_about_row(const QPoint& at);                        ///< the menu of a cell
+    void ask_about_row(const QPoint& at); ///< the menu of a cell
+    void open_live();
+    void show_answer();                                          ///< of a listener, for the chosen cell
+    void open(const QUrl& url);                                  ///< a page, with what opens such here
     void open_report();                                          ///< of the chosen cell's destination
     [[nodiscard]] const Destination* chosen_destination() const; ///< null where no cell is chosen
     void play_chosen(); ///< the clip of the chosen cell, while the board is in sight
@@ -61,6 +66,9 @@ class DeliverStation : public StationPage {
     QPushButton* one_;
     QPushButton* all_;
     QPushButton* report_;
+    QPushButton* live_button_;
+    LiveHub& live_;
+    LiveWindow* live_window_ = nullptr;
     QPushButton* stop_;
     CellKey chosen_;
     std::function<void(const QUrl&)> opener_;
