@@ -186,7 +186,7 @@ TEST_F(ManyFiles, AnotherImporterIsAskedAndItsAnswerStandsUnderTheClaims) {
     QStringList names;
     for (int row = 0; row < claims->rowCount(); ++row) {
         names << claims->item(row, 0)->text();
-        EXPECT_TRUE(claims->item(row, 3)->text().contains("Pass"))
+        EXPECT_TRUE(claims->item(row, 4)->text().contains("Pass"))
             << names.back().toStdString() << ": " << claims->item(row, 2)->text().toStdString() << ", "
             << claims->item(row, 2)->toolTip().toStdString();
     }

@@ -167,7 +167,7 @@ TEST_F(Window, DeliversAndTheBoardSaysWhatArrived) {
     auto* claims = child<QTableWidget>("claims");
     ASSERT_TRUE(wait_for([&] { return claims->rowCount() == 9; }));
     for (int r = 0; r < claims->rowCount(); ++r) {
-        EXPECT_TRUE(claims->item(r, 3)->text().contains("Pass")) << claims->item(r, 0)->text().toStdString();
+        EXPECT_TRUE(claims->item(r, 4)->text().contains("Pass")) << claims->item(r, 0)->text().toStdString();
     }
     EXPECT_EQ(child<FrameCurve>("driftCurve")->frames(), 900U);
     EXPECT_TRUE(child<QLabel>("arrivalFooter")->text().contains("mm at"));
