@@ -1,4 +1,5 @@
 #include "commands.h"
+#include "interrupt.h"
 
 #include "core/base/counted.h"
 #include "core/base/files.h"
@@ -18,9 +19,7 @@
 #include "core/job/takes_run.h"
 
 #include <algorithm>
-#include <atomic>
 #include <chrono>
-#include <csignal>
 #include <cstdio>
 #include <filesystem>
 #include <fmt/format.h>
@@ -36,13 +35,13 @@ namespace {
 
 namespace fs = std::filesystem;
 
-struct Plan {
+struct DeliveryPlan {
     Job job;
     fs::path folder; ///< of the job: relative sources count from it
     std::vector<std::pair<Destination, fs::path>> deliveries;
 };
 
-Result<Plan> plan_from_card(const DeliverOptions& options) {
+Result<DeliveryPlan> plan_from_card(const DeliverOptions& options) {
     if (options.destination.empty() || options.out.empty()) {
         return Problem{"--card needs --destination and --out.", "usage", ""};
     }
@@ -58,7 +57,7 @@ Result<Plan> plan_from_card(const DeliverOptions& options) {
     if (!destination) {
         return destination.problem();
     }
-    Plan plan;
+    DeliveryPlan plan;
     plan.job.name = fs::path(options.inputs.front()).stem().string();
     plan.job.sources.assign(options.inputs.begin(), options.inputs.end());
     plan.job.steps = steps.take();
@@ -66,7 +65,7 @@ Result<Plan> plan_from_card(const DeliverOptions& options) {
     return plan;
 }
 
-Result<Plan> plan_from_job(const DeliverOptions& options) {
+Result<DeliveryPlan> plan_from_job(const DeliverOptions& options) {
     if (options.inputs.size() != 1 || fs::path(options.inputs[0]).extension() != ".wembrix") {
         return Problem{"deliver takes one job (.wembrix), or sources with --card.", "usage", ""};
     }
@@ -77,7 +76,7 @@ Result<Plan> plan_from_job(const DeliverOptions& options) {
     if (const std::optional<Problem> shared = shared_folder(job->destinations)) {
         return *shared;
     }
-    Plan plan;
+    DeliveryPlan plan;
     plan.job = job.take();
     plan.folder = fs::path(options.inputs[0]).parent_path();
     const auto folder_of = [&](const Destination& destination) {
@@ -235,13 +234,6 @@ void print_report(const TakesReport& report, const Destination& destination, con
     fmt::print("\n");
 }
 
-/// Ctrl+C ends a run after what is in hand: what arrived stays.
-std::atomic<bool> interrupted = false;
-void stop_when_interrupted() {
-    std::signal(SIGINT, [](int) { interrupted = true; });
-    std::signal(SIGTERM, [](int) { interrupted = true; });
-}
-
 /// On a terminal one line that changes; else a line each ten seconds.
 class Progress {
   public:
@@ -289,7 +281,7 @@ bool is_called(const Deliverable& deliverable, const std::string& name) {
 }
 
 /// The first name of --only that no destination has a deliverable of; nothing where each means one.
-std::optional<Problem> means_nothing(const DeliverOptions& options, const Plan& plan, const Scene& prepared) {
+std::optional<Problem> means_nothing(const DeliverOptions& options, const DeliveryPlan& plan, const Scene& prepared) {
     std::vector<Deliverable> all;
     for (const auto& [destination, folder] : plan.deliveries) {
         if (const auto planned =
@@ -382,7 +374,7 @@ Result<std::map<fs::path, std::vector<fs::path>>> takes_of(const DeliverOptions&
     return takes;
 }
 
-int deliver_over_takes(const DeliverOptions& options, const Plan& plan, LoadedSources sources) {
+int deliver_over_takes(const DeliverOptions& options, const DeliveryPlan& plan, LoadedSources sources) {
     const Result<std::map<fs::path, std::vector<fs::path>>> takes = takes_of(options);
     if (!takes) {
         return refuse(takes.problem());
@@ -394,7 +386,7 @@ int deliver_over_takes(const DeliverOptions& options, const Plan& plan, LoadedSo
     request.steps = plan.job.steps;
     request.job_name = plan.job.name;
     request.all = options.all;
-    request.stop = [] { return interrupted.load(); };
+    request.stop = [] { return was_interrupted(); };
     nlohmann::json all = nlohmann::json::array();
     int code = all_well;
     for (const auto& [destination, folder] : plan.deliveries) {
@@ -442,7 +434,7 @@ int deliver_over_takes(const DeliverOptions& options, const Plan& plan, LoadedSo
 }
 
 /// How each destination's files would be called; a name that cannot be is refused as it would be.
-int say_plan(const Plan& plan, const Scene& prepared, const MadeFrom& made_from, bool as_json) {
+int say_plan(const DeliveryPlan& plan, const Scene& prepared, const MadeFrom& made_from, bool as_json) {
     nlohmann::json all = nlohmann::json::array();
     int code = all_well;
     for (const auto& [destination, folder] : plan.deliveries) {
@@ -482,7 +474,7 @@ int say_plan(const Plan& plan, const Scene& prepared, const MadeFrom& made_from,
 } // namespace
 
 int deliver_files(const DeliverOptions& options) {
-    Result<Plan> plan = options.card.empty() ? plan_from_job(options) : plan_from_card(options);
+    Result<DeliveryPlan> plan = options.card.empty() ? plan_from_job(options) : plan_from_card(options);
     if (!plan) {
         return refuse(plan.problem());
     }
@@ -507,7 +499,7 @@ int deliver_files(const DeliverOptions& options) {
     if (const std::optional<Problem> nothing = means_nothing(options, *plan, replayed.prepared())) {
         return refuse(*nothing);
     }
-    measure_kept_motion(replayed, [] { return interrupted.load(); });
+    measure_kept_motion(replayed, [] { return was_interrupted(); });
     nlohmann::json all = nlohmann::json::array();
     int code = names_nothing ? held : all_well;
     for (const auto& [destination, folder] : plan->deliveries) {
@@ -521,7 +513,7 @@ int deliver_files(const DeliverOptions& options) {
         request.card_problems = replayed.problems();
         request.card_findings = card_findings(replayed, std::span(&destination, 1));
         request.made_from = sources->made_from(plan->job);
-        request.stop = [] { return interrupted.load(); };
+        request.stop = [] { return was_interrupted(); };
         Progress progress;
         request.progress = [&progress](int done, int count, const std::string& what) {
             progress.tell(static_cast<size_t>(done), static_cast<size_t>(count), what);

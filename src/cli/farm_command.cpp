@@ -1,4 +1,5 @@
 #include "commands.h"
+#include "interrupt.h"
 
 #include "core/base/counted.h"
 #include "core/base/files.h"
@@ -8,8 +9,6 @@
 #include "core/job/takes_run.h"
 
 #include <algorithm>
-#include <atomic>
-#include <csignal>
 #include <fmt/format.h>
 #include <thread>
 #include <unistd.h>
@@ -19,8 +18,6 @@ namespace wembrix::cli {
 namespace {
 
 namespace fs = std::filesystem;
-
-std::atomic<bool> interrupted = false;
 
 fs::path own_program() {
     std::error_code error;
@@ -88,26 +85,6 @@ Result<std::vector<FarmItem>> items_of(const FarmOptions& options) {
     return items;
 }
 
-std::string said_seconds(double seconds) {
-    return seconds < 0      ? std::string("no estimate yet")
-           : seconds < 90   ? fmt::format("about {:.0f} s left", seconds)
-           : seconds < 5400 ? fmt::format("about {:.0f} min left", seconds / 60)
-                            : fmt::format("about {:.1f} h left", seconds / 3600);
-}
-
-std::string said_status(const FarmStatus& status) {
-    int arrived = 0;
-    int held = 0;
-    for (const ItemStatus& item : status.items) {
-        arrived += item.arrived;
-        held += item.held;
-    }
-    return fmt::format("{} of {} items done, {} at work, {} failed · {} files arrived, {} held{}",
-                       status.count(ItemState::done), status.items.size(), status.count(ItemState::running),
-                       status.count(ItemState::failed), arrived, held,
-                       status.is_over() ? "" : " · " + said_seconds(status.seconds_left));
-}
-
 int say_status(const Farm& farm, const FarmStatus& status, bool as_json) {
     if (as_json) {
         nlohmann::json rows = nlohmann::json::array();
@@ -137,7 +114,7 @@ int say_status(const Farm& farm, const FarmStatus& status, bool as_json) {
                                   {"items", rows}}
                        .dump(2));
     } else {
-        fmt::print("{}\n", said_status(status));
+        fmt::print("{}\n", in_words(status));
         for (size_t i = 0; i < status.items.size(); ++i) {
             if (status.items[i].state == ItemState::failed) {
                 fmt::print("  failed {} ({}) on {}: {}\n", i, farm.items[i].name, status.items[i].host,
@@ -180,18 +157,17 @@ int farm_run(const FarmOptions& options) {
             return refuse(started.problem());
         }
     }
-    std::signal(SIGINT, [](int) { interrupted = true; });
-    std::signal(SIGTERM, [](int) { interrupted = true; });
+    stop_when_interrupted();
     FarmRun run;
     run.program = own_program();
     run.on = options.on;
     run.workers = options.workers > 0 ? options.workers : static_cast<int>(std::thread::hardware_concurrency());
     run.look_every_s = options.look_every_s;
-    run.stop = [] { return interrupted.load(); };
+    run.stop = [] { return was_interrupted(); };
     const bool is_seen = ::isatty(STDERR_FILENO) != 0;
     run.progress = [is_seen](const FarmStatus& status) {
         if (is_seen) {
-            fmt::print(stderr, "\r\033[K{}", said_status(status));
+            fmt::print(stderr, "\r\033[K{}", in_words(status));
         }
     };
     const Result<FarmStatus> status = run_farm(farm, run);

@@ -1,62 +1,18 @@
 #include "commands.h"
 
 #include "core/base/counted.h"
-#include "core/base/files.h"
-#include "core/delivery/board.h"
-#include "core/delivery/delivery_folder.h"
 #include "core/delivery/package.h"
+#include "core/job/packed_job.h"
 
-#include <algorithm>
 #include <fmt/format.h>
 
 namespace wembrix::cli {
 
-namespace {
-
-namespace fs = std::filesystem;
-
-/// The job's deliveries, all of them as the job would make them now; else what is not.
-Result<PackedVariant> packed(const std::string& file, const PackageOptions& options) {
-    const Result<Opened> opened = open_and_replay(file);
-    if (!opened) {
-        return opened.problem();
-    }
-    PackedVariant variant{opened->job.name, opened->job.origin, {}};
-    for (const Destination& destination : opened->job.destinations) {
-        if (!options.destination.empty() && destination.name != options.destination) {
-            continue;
-        }
-        DeliveryRequest request;
-        request.prepared = &opened->replay.prepared();
-        request.destination = destination;
-        request.job_name = opened->job.name;
-        request.folder = delivery_folder(opened->folder, opened->job.deliveries, destination);
-        request.made_from = opened->sources.made_from(opened->job);
-        const BoardColumn column = read_board(request);
-        if (column.problem) {
-            return *column.problem;
-        }
-        for (const BoardCell& cell : column.cells) {
-            if (cell.state != CellState::arrived) {
-                return Problem{
-                    fmt::format("{} is {}: {}.", cell.deliverable.stem, cell_state_name(cell.state), cell.reason),
-                    destination.name, "Deliver it first."};
-            }
-        }
-        variant.deliveries.push_back(request.folder);
-    }
-    if (variant.deliveries.empty()) {
-        return Problem{"has no such destination.", file, ""};
-    }
-    return variant;
-}
-
-} // namespace
-
 int package(const PackageOptions& options) {
     PackageRequest request;
     for (const std::string& job : options.jobs) {
-        Result<PackedVariant> variant = packed(job, options);
+        Result<PackedVariant> variant =
+            packed_variant(job, options.destination.empty() ? std::set<std::string>() : std::set{options.destination});
         if (!variant) {
             return refuse(variant.problem());
         }

@@ -2,6 +2,7 @@
 #include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 
+#include "shell/farm_window.h"
 #include "shell/main_window.h"
 #include "shell/pose_commands.h"
 #include "shell/preferences.h"
@@ -60,6 +61,11 @@ void make_job_menu(MainWindow& window) {
     add_action(job, tr("&Destinations…"), {}, [&window] { window.edit_destinations(); });
     add_action(job, tr("De&liver what is not up to date"), keys_of(Shortcut::deliver_stale),
                [&window] { window.header().go().click(); });
+    add_action(job, tr("&Watch a run on a farm…"), {}, [&window] {
+        auto* farm = new FarmWindow(&window);
+        farm->setAttribute(Qt::WA_DeleteOnClose);
+        farm->show();
+    });
     job->addSeparator();
     add_action(job, tr("&Quit"), QKeySequence::Quit, [&window] { window.close(); });
 }

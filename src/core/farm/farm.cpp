@@ -78,6 +78,23 @@ std::string_view item_state_name(ItemState state) {
     return names.at(static_cast<size_t>(state));
 }
 
+std::string in_words(const FarmStatus& status) {
+    int arrived = 0;
+    int held = 0;
+    for (const ItemStatus& item : status.items) {
+        arrived += item.arrived;
+        held += item.held;
+    }
+    const double left = status.seconds_left;
+    const std::string rest = left < 0      ? std::string("no estimate yet")
+                             : left < 90   ? fmt::format("about {:.0f} s left", left)
+                             : left < 5400 ? fmt::format("about {:.0f} min left", left / 60)
+                                           : fmt::format("about {:.1f} h left", left / 3600);
+    return fmt::format("{} of {} items done, {} at work, {} failed · {} files arrived, {} held{}",
+                       status.count(ItemState::done), status.items.size(), status.count(ItemState::running),
+                       status.count(ItemState::failed), arrived, held, status.is_over() ? "" : " · " + rest);
+}
+
 fs::path item_file(const Farm& farm, int item, const char* suffix) {
     // In folders of a thousand: a folder of a million names is slow on every file system.
     return farm.folder / "items" / fmt::format("{:03}", item / 1000) / fmt::format("{:06}{}", item, suffix);

@@ -5,6 +5,7 @@
 #include "core/delivery/report.h"
 #include "live/live_hub.h"
 #include "stations/deliver/live_window.h"
+#include "stations/deliver/package_dialog.h"
 #include "style/theme.h"
 
 #include <QDesktopServices>
@@ -82,6 +83,10 @@ DeliverStation::DeliverStation(const StationContext& context, QWidget* parent)
     report_->setToolTip(tr("Opens the page that tells of this destination's delivery: what arrived, what changed, what "
                            "stayed behind"));
     foot_row->addWidget(report_);
+    package_ = new QPushButton(tr("Package…"), foot);
+    package_->setObjectName(QStringLiteral("openPackage"));
+    package_->setToolTip(tr("Copies what was delivered into one archive or folder to give on, with a list of all"));
+    foot_row->addWidget(package_);
     live_button_ = new QPushButton(tr("Live…"), foot);
     live_button_->setObjectName(QStringLiteral("openLive"));
     live_button_->setToolTip(tr("Hands model and clips to an engine that is open, and the pose while you scrub"));
@@ -104,6 +109,7 @@ DeliverStation::DeliverStation(const StationContext& context, QWidget* parent)
     connect(one_, &QPushButton::clicked, this, [this] { runner_.deliver_cells({chosen_}); });
     connect(all_, &QPushButton::clicked, this, [this] { runner_.deliver_cells(rows_->cells()); });
     connect(report_, &QPushButton::clicked, this, &DeliverStation::open_report);
+    connect(package_, &QPushButton::clicked, this, &DeliverStation::open_package);
     connect(live_button_, &QPushButton::clicked, this, &DeliverStation::open_live);
     connect(&live_, &LiveHub::changed, this, [this] {
         const size_t here = live_.listeners().size();
@@ -283,6 +289,15 @@ void DeliverStation::open_live() {
     live_window_->raise();
 }
 
+void DeliverStation::open_package() {
+    // Made anew each time: the job, its folder and its name may be others now.
+    auto* dialog = new PackageDialog(
+        document_, session_, runner_, *model_, [this](const QUrl& url) { open(url); }, this);
+    dialog->setAttribute(Qt::WA_DeleteOnClose);
+    dialog->setModal(true);
+    dialog->show();
+}
+
 void DeliverStation::show_answer() {
     const BoardEntry* entry = model_->entry(chosen_);
     const SentFile* answer = entry == nullptr ? nullptr : live_.answer(chosen_, entry->content);
@@ -333,6 +348,8 @@ void DeliverStation::refresh() {
     const bool has_report = !running && chosen_destination() != nullptr &&
                             std::filesystem::exists(runner_.folder_of(*chosen_destination()) / "delivery.json", error);
     report_->setVisible(!running);
+    package_->setVisible(!running);
+    package_->setEnabled(session_.state() != nullptr && !document_.path().isEmpty());
     report_->setEnabled(has_report);
     one_->setEnabled(!chosen_.first.empty() && session_.state() != nullptr);
     progress_->setVisible(running);

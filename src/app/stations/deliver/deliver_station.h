@@ -42,6 +42,7 @@ class DeliverStation : public StationPage {
     void show_chosen();
     void keep_choice();
     void ask_about_row(const QPoint& at); ///< the menu of a cell
+    void open_package();
     void open_live();
     void show_answer();                                          ///< of a listener, for the chosen cell
     void open(const QUrl& url);                                  ///< a page, with what opens such here
@@ -66,6 +67,7 @@ class DeliverStation : public StationPage {
     QPushButton* one_;
     QPushButton* all_;
     QPushButton* report_;
+    QPushButton* package_;
     QPushButton* live_button_;
     LiveHub& live_;
     LiveWindow* live_window_ = nullptr;
