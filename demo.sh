@@ -8,8 +8,9 @@ headless=no
 [ -n "${DISPLAY:-}${WAYLAND_DISPLAY:-}" ] || headless=yes
 setup/install.sh build
 setup/node.sh || true # for the page of the live hand-over; all else is built without it
+export CMAKE_BUILD_PARALLEL_LEVEL=${CMAKE_BUILD_PARALLEL_LEVEL:-$(nproc)} # a large batch takes 2.5 GB of memory
 echo "Building (a first build takes some minutes)"
-cmake --preset release > build-log.txt 2>&1 || { cat build-log.txt; exit 1; }
+setup/configure.sh release > build-log.txt 2>&1 || { cat build-log.txt; exit 1; }
 cmake --build --preset release >> build-log.txt 2>&1 || { tail -40 build-log.txt; exit 1; }
 rm -f build-log.txt
 build/release/demo/wembrix-demo-maker demo-job

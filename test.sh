@@ -3,13 +3,14 @@
 set -euo pipefail
 cd "$(dirname "$0")"
 preset=${1:-dev}
+export CMAKE_BUILD_PARALLEL_LEVEL=${CMAKE_BUILD_PARALLEL_LEVEL:-$(nproc)} # a large batch takes 2.5 GB of memory
 setup/install.sh build test
 setup/node.sh
-cmake --preset "$preset"
+setup/configure.sh "$preset"
 cmake --build --preset "$preset"
 # The core's tests once more, under the address and undefined-behaviour sanitizers: built while the others run, many of
 # which wait for a window or a process.
-cmake --preset asan
+setup/configure.sh asan
 (nice -n 19 cmake --build --preset asan --target wembrix-core-tests > build/asan/build.txt 2>&1) &
 sanitized=$!
 ctest --preset "$preset"

@@ -13,7 +13,7 @@ using namespace wembrix;
 
 constexpr int across = 200;
 constexpr int down = 100;
-constexpr int frames = 300;
+constexpr int cache_frames = 300;
 
 /// A sheet under two joints, one of which waves.
 const Scene& sheet() {
@@ -67,14 +67,14 @@ const Scene& sheet() {
         made.skins = {std::move(skin)};
         Clip clip;
         clip.name = "wave";
-        clip.seconds = (frames - 1) / 30.0;
+        clip.seconds = (cache_frames - 1) / 30.0;
         Channel channel;
         channel.node = 1;
         channel.path = Path::rotation;
         channel.width = 4;
         std::vector<float> times;
         std::vector<float> values;
-        for (int f = 0; f < frames; ++f) {
+        for (int f = 0; f < cache_frames; ++f) {
             const Quat turn(Eigen::AngleAxisd(std::sin(f * 0.1), Vec3::UnitX()));
             times.push_back(static_cast<float>(f / 30.0));
             for (int k = 0; k < 4; ++k) {
@@ -143,7 +143,7 @@ void cache_of_points_checked(benchmark::State& state) {
 BENCHMARK(cache_of_points_checked)->UseRealTime()->Unit(benchmark::kMillisecond);
 
 void cache_plain_write_of_as_many_bytes(benchmark::State& state) {
-    const std::string bytes(size_t{across} * down * frames * 24, 'x');
+    const std::string bytes(size_t{across} * down * cache_frames * 24, 'x');
     for (auto _ : state) {
         emptied();
         benchmark::DoNotOptimize(write_file_whole(folder() / "plain", bytes).ok());

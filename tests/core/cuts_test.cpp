@@ -15,7 +15,7 @@ std::vector<Cut> three() {
             {"wade", 220, 396, true, "#2F8A72", "from the left, then right"}};
 }
 
-RateOfTake at_rate(double rate) {
+RateOfTake all_at_rate(double rate) {
     return [rate](const std::string&) { return rate; };
 }
 
@@ -81,17 +81,17 @@ TEST(Cuts, WhatStaysAtHomeIsAColumnOfItsOwn) {
 
 TEST(Cuts, SecondsBecomeTheTakesFrames) {
     const std::string text = "name,from_s,to_s\nrise,0,1.5\nfall,1.5,2.49\n";
-    const Result<std::vector<Cut>> list = cuts_from_text(text, "list", at_rate(30));
+    const Result<std::vector<Cut>> list = cuts_from_text(text, "list", all_at_rate(30));
     ASSERT_TRUE(list.ok()) << list.problem().sentence();
     EXPECT_EQ((*list)[0].end, 45);
     EXPECT_EQ((*list)[1].start, 45);
     EXPECT_EQ((*list)[1].end, 75);
-    EXPECT_EQ((*cuts_from_text(R"([{"name":"rise","from_s":0.5,"to_s":1}])", "list", at_rate(24)))[0].start, 12);
+    EXPECT_EQ((*cuts_from_text(R"([{"name":"rise","from_s":0.5,"to_s":1}])", "list", all_at_rate(24)))[0].start, 12);
     const Result<std::vector<Cut>> unknown = cuts_from_text(text, "list");
     ASSERT_FALSE(unknown.ok());
     EXPECT_NE(unknown.problem().sentence().find("in seconds"), std::string::npos);
-    EXPECT_FALSE(cuts_from_text("name,from_s,to_s\nrise,0,1e300\n", "list", at_rate(30)).ok());
-    EXPECT_FALSE(cuts_from_text("name,from_s\nrise,0\n", "list", at_rate(30)).ok());
+    EXPECT_FALSE(cuts_from_text("name,from_s,to_s\nrise,0,1e300\n", "list", all_at_rate(30)).ok());
+    EXPECT_FALSE(cuts_from_text("name,from_s\nrise,0\n", "list", all_at_rate(30)).ok());
 }
 
 TEST(Cuts, AListOfSeveralTakesNamesThem) {

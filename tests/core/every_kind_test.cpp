@@ -125,7 +125,7 @@ TEST(EveryKind, ReferencesFollowRenumberedNodes) {
 }
 
 TEST(EveryKind, IsCounted) {
-    const SceneCounts counts = counts_of(every_kind());
+    const SceneCounts counts = wembrix::counts_of(every_kind());
     EXPECT_EQ(counts.surfaces, 1U);
     EXPECT_EQ(counts.vertices, 6U);
     EXPECT_EQ(counts.curve_sets, 1U);

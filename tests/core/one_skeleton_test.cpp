@@ -40,7 +40,7 @@ template <typename Keeps> Scene only(Scene scene, const std::string& prefix, con
     return scene;
 }
 
-std::vector<Finding> found(const Scene& scene, const std::string& id) {
+std::vector<Finding> all_found(const Scene& scene, const std::string& id) {
     std::vector<Finding> findings = look_for_findings({scene});
     std::erase_if(findings, [&](const Finding& finding) { return finding.id != id; });
     return findings;
@@ -123,7 +123,7 @@ TEST(OneSkeleton, ThreeFilesOfTansyAreTansy) {
     for (const std::string& name : names) {
         EXPECT_GE(all.find_node(name), 0) << name;
     }
-    EXPECT_TRUE(found(all, "unlike_rest").empty());
+    EXPECT_TRUE(all_found(all, "unlike_rest").empty());
 }
 
 TEST(OneSkeleton, WhatOnlyThePartHasComesAlongBelowItsParent) {
@@ -205,12 +205,12 @@ TEST(OneSkeleton, WhereRestPosesDifferItIsMeasuredAndAsked) {
     EXPECT_EQ(asked.fits[0].apart_at, "c");
     EXPECT_NEAR(asked.fits[0].apart_m, 2 * std::sin(15 * std::acos(-1.0) / 180), 1e-6);
     EXPECT_NEAR(asked.fits[0].apart_degrees, 30, 1e-6);
-    ASSERT_EQ(found(asked, "unlike_rest").size(), 1U);
-    EXPECT_EQ(found(asked, "unlike_rest")[0].grade, Grade::stop);
+    ASSERT_EQ(all_found(asked, "unlike_rest").size(), 1U);
+    EXPECT_EQ(all_found(asked, "unlike_rest")[0].grade, Grade::stop);
 
     // The first holds: joints stay, the part's surface stands upright with them.
     const Scene first = joined(RestOf::first);
-    EXPECT_EQ(found(first, "unlike_rest")[0].grade, Grade::note);
+    EXPECT_EQ(all_found(first, "unlike_rest")[0].grade, Grade::note);
     EXPECT_LT((rest_world(first)[2] - rest_world(body)[2]).norm(), 1e-9);
     EXPECT_LE(farthest_mm(body, only(first, "", [](const std::string& name) { return name == "tower"; })), 1e-3);
 
@@ -319,7 +319,7 @@ TEST(TakesOnTheRightSkeleton, SixMetresOfARootThatIsNotThereAreGoneByWhatStandsB
     Pose is;
     Poser(both, &both.clips[0]).at(both.clips[0].seconds, is);
     EXPECT_NEAR(is.world[static_cast<size_t>(both.find_node("hips"))](2, 3), 6, 1e-4);
-    const std::vector<Finding> lost = found(both, "lost_motion");
+    const std::vector<Finding> lost = all_found(both, "lost_motion");
     ASSERT_EQ(lost.size(), 1U);
     EXPECT_EQ(lost[0].grade, Grade::note) << "nothing is lost of it";
     EXPECT_EQ(lost[0].nodes, std::vector<std::string>{"hips"});
@@ -332,12 +332,12 @@ TEST(TakesOnTheRightSkeleton, SixMetresOfARootThatIsNotThereAreGoneByWhatStandsB
         std::vector<NamedScene>{{"model.glb", still_walker()}, {"walk.glb", take}});
     sources.received = std::make_shared<const Scene>(both);
     const Replay forgotten = replay(sources, {make_root});
-    const std::vector<Finding> offered = found(forgotten.prepared(), "lost_motion");
+    const std::vector<Finding> offered = all_found(forgotten.prepared(), "lost_motion");
     ASSERT_EQ(offered.size(), 1U);
     EXPECT_EQ(offered[0].grade, Grade::look);
     ASSERT_TRUE(offered[0].step);
     const Replay mended = replay(sources, {make_root, *offered[0].step});
-    EXPECT_TRUE(found(mended.prepared(), "lost_motion").empty());
+    EXPECT_TRUE(all_found(mended.prepared(), "lost_motion").empty());
     Pose root;
     Poser(mended.prepared(), &mended.prepared().clips[0]).at(take.clips[0].seconds, root);
     EXPECT_NEAR(root.world[static_cast<size_t>(mended.prepared().find_node("root"))](2, 3), 6, 1e-4);
@@ -355,7 +355,7 @@ TEST(TakesOnTheRightSkeleton, MotionBesideTheSkeletonIsLostAndSaidWithMetresAndD
     wag.node = static_cast<int>(take.nodes.size()) - 1;
     take.clips[0].channels.push_back(wag);
     const std::vector<Finding> lost =
-        found(assemble({{"model.glb", still_walker()}, {"walk.glb", take}}), "lost_motion");
+        all_found(assemble({{"model.glb", still_walker()}, {"walk.glb", take}}), "lost_motion");
     ASSERT_EQ(lost.size(), 1U);
     EXPECT_EQ(lost[0].grade, Grade::look);
     EXPECT_NE(lost[0].message.find("34.4°"), std::string::npos) << lost[0].message; // 0.6 rad
@@ -368,10 +368,11 @@ TEST(TakesOnTheRightSkeleton, LongerLegsThanTheTakesAreSaidInMetres) {
             node.rest.translation *= 1.15;
         }
     }
-    const std::vector<Finding> legs = found(assemble({{"model.glb", model}, {"walk.glb", walker()}}), "unlike_legs");
+    const std::vector<Finding> legs =
+        all_found(assemble({{"model.glb", model}, {"walk.glb", walker()}}), "unlike_legs");
     ASSERT_EQ(legs.size(), 1U);
     EXPECT_NE(legs[0].message.find("0.121 m longer"), std::string::npos) << legs[0].message;
-    EXPECT_TRUE(found(assemble({{"model.glb", still_walker()}, {"walk.glb", walker()}}), "unlike_legs").empty());
+    EXPECT_TRUE(all_found(assemble({{"model.glb", still_walker()}, {"walk.glb", walker()}}), "unlike_legs").empty());
 }
 
 class SourceFiles : public ::testing::Test {
@@ -396,7 +397,7 @@ TEST_F(SourceFiles, OneThatIsMissingDoesNotRefuseTheRestAndHoldsTheDelivery) {
     EXPECT_EQ(all->received->clips.size(), 1U);
     EXPECT_TRUE(all->sources[1].problem.empty());
     EXPECT_FALSE(all->sources[2].problem.empty());
-    const std::vector<Finding> missing = found(*all->received, "unread_source");
+    const std::vector<Finding> missing = all_found(*all->received, "unread_source");
     ASSERT_EQ(missing.size(), 1U);
     EXPECT_EQ(missing[0].grade, Grade::stop);
     EXPECT_EQ(missing[0].where, "bag.glb");

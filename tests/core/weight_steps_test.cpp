@@ -25,13 +25,13 @@
 namespace wembrix::testing {
 namespace {
 
-const Influences& body(const Scene& scene) {
+const Influences& body_influences(const Scene& scene) {
     return influences_of(scene);
 }
 
 std::map<std::string, double> row_of(const Scene& scene, size_t vertex) {
     WeightRow row;
-    read_row(body(scene), vertex, row);
+    read_row(body_influences(scene), vertex, row);
     std::map<std::string, double> by_name;
     for (const Weight& one : row) {
         by_name[scene.nodes[static_cast<size_t>(scene.skins[0].joints[one.joint])].name] = one.weight;
@@ -40,7 +40,7 @@ std::map<std::string, double> row_of(const Scene& scene, size_t vertex) {
 }
 
 size_t vertices_of(const Scene& scene) {
-    return body(scene).offsets.size() - 1;
+    return body_influences(scene).offsets.size() - 1;
 }
 
 double largest_difference(const Scene& a, const Scene& b) {
@@ -60,7 +60,7 @@ double largest_difference(const Scene& a, const Scene& b) {
 /// What must hold of every row: a sum of 1 as floats, and exactly 255 and 65535 when it is quantised, each number
 /// within 1 of its own.
 void expect_sums(const Scene& scene, const std::string& what) {
-    const Influences& rows = body(scene);
+    const Influences& rows = body_influences(scene);
     for (size_t v = 0; v + 1 < rows.offsets.size(); ++v) {
         const std::span<const float> row(rows.weights.data() + rows.offsets[v], rows.offsets[v + 1] - rows.offsets[v]);
         float sum = 0;
@@ -113,7 +113,8 @@ TEST_P(RandomSkins, SumsAreOneLimitsHoldAndLockedJointsAreUntouched) {
                 expect_sums(result.scene, what);
                 ASSERT_EQ(vertices_of(result.scene), vertices_of(scene));
                 if (step.id == "limit_influences" && !lock) {
-                    EXPECT_LE(body(result.scene).largest_row(), step.parameters["max_influences"].get<size_t>())
+                    EXPECT_LE(body_influences(result.scene).largest_row(),
+                              step.parameters["max_influences"].get<size_t>())
                         << what;
                 }
                 for (size_t v = 0; lock && v < vertices_of(scene); ++v) {
@@ -377,7 +378,7 @@ TEST(WeightFindings, EachNamesThePlaceAndItsStepMendsIt) {
             if (v == vertex) {
                 builder.add(with);
             } else {
-                builder.copy(body(clean), v);
+                builder.copy(body_influences(clean), v);
             }
         }
         scene.nodes.back().influences = builder.take();
@@ -437,7 +438,7 @@ TEST(CopyWeights, ClothesAreHeldLikeTheBodyUnderThem) {
     double sum = 0;
     for (size_t v = 0; v < vertices_of(alone); ++v) {
         read_row(coat, v, own);
-        read_row(body(alone), v, under);
+        read_row(body_influences(alone), v, under);
         double apart = 0;
         for (const Weight& one : under) {
             apart = std::max(apart, std::abs(one.weight - weight_in(own, one.joint)));

@@ -16,7 +16,7 @@
 namespace wembrix::testing {
 namespace {
 
-double drift_of(const Scene& before, const Scene& after) {
+double shape_drift(const Scene& before, const Scene& after) {
     return measure_drift_all(before, after, Matching::identity, Mat4::Identity()).largest_mm;
 }
 
@@ -38,7 +38,7 @@ TEST(RescaleWeights, SumsAreOneAndNothingMoves) {
     for (const Node& node : result.scene.nodes) {
         EXPECT_EQ(weight_sums_of(node.influences).points, 0U);
     }
-    EXPECT_LT(drift_of(scene, result.scene), 0.1) << "of a bird that is 161 metres tall";
+    EXPECT_LT(shape_drift(scene, result.scene), 0.1) << "of a bird that is 161 metres tall";
     EXPECT_NE(result.account.find(std::to_string(before)), std::string::npos) << result.account;
     EXPECT_EQ(done(result.scene, {"normalize_weights"}).account, "all weights sum to 1 already");
 }
@@ -117,7 +117,7 @@ TEST(DropEmptyShapes, TakesNamesWeightsAndKeysAlong) {
     EXPECT_EQ(after.shape_weights, (std::vector<float>{0.1F, 0.3F, 0.4F}));
     EXPECT_EQ(result.scene.clips[0].channels[0].values.get(), (std::vector<float>{0, 2, 3, 4, 6, 7}));
     EXPECT_EQ(result.scene.clips[0].channels[0].width, 3);
-    EXPECT_EQ(drift_of(scene, result.scene), 0);
+    EXPECT_EQ(shape_drift(scene, result.scene), 0);
     const StepResult more = done(scene, {"remove_empty_shapes", {{"below_mm", 0.1}}});
     EXPECT_EQ(more.scene.meshes[0].shapes.size(), 2U);
     EXPECT_NE(more.account.find("unused, hair"), std::string::npos) << more.account;

@@ -206,7 +206,7 @@ std::optional<QString> BoardRows::heading(int row) const {
     }
     const Line& line = lines_[static_cast<size_t>(row)];
     return line.group + QStringLiteral(" · ") +
-           QString::fromStdString(counted(static_cast<size_t>(line.count), "file"));
+           QString::fromStdString(wembrix::counted(static_cast<size_t>(line.count), "file"));
 }
 
 bool BoardRows::is_folded(int row) const {

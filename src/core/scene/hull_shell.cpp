@@ -7,8 +7,8 @@ namespace wembrix {
 
 namespace {
 
-constexpr uint32_t around = 16; ///< sides of what is round
-constexpr uint32_t rings = 4;   ///< of half a ball, its pole aside
+constexpr uint32_t points_around = 16; ///< sides of what is round
+constexpr uint32_t rings = 4;          ///< of half a ball, its pole aside
 
 /// Rings about Y, from the top down, closed by a fan at both ends: of each its radius and its height.
 HullShell turned(const std::vector<std::pair<double, double>>& profile, const Mat4& frame) {
@@ -18,19 +18,19 @@ HullShell turned(const std::vector<std::pair<double, double>>& profile, const Ma
     };
     put(0, profile.front().second, 0);
     for (size_t r = 1; r + 1 < profile.size(); ++r) {
-        for (uint32_t i = 0; i < around; ++i) {
-            const double angle = 2 * M_PI * i / around;
+        for (uint32_t i = 0; i < points_around; ++i) {
+            const double angle = 2 * M_PI * i / points_around;
             put(profile[r].first * std::cos(angle), profile[r].second, profile[r].first * std::sin(angle));
         }
     }
     put(0, profile.back().second, 0);
-    const auto at = [](uint32_t ring, uint32_t i) { return 1 + ring * around + i % around; };
+    const auto at = [](uint32_t ring, uint32_t i) { return 1 + ring * points_around + i % points_around; };
     const auto last_ring = static_cast<uint32_t>(profile.size() - 3);
-    const uint32_t bottom = 1 + (last_ring + 1) * around;
+    const uint32_t bottom = 1 + (last_ring + 1) * points_around;
     const auto triangle = [&](uint32_t a, uint32_t b, uint32_t c) {
         shell.indices.insert(shell.indices.end(), {a, b, c});
     };
-    for (uint32_t i = 0; i < around; ++i) {
+    for (uint32_t i = 0; i < points_around; ++i) {
         triangle(0, at(0, i + 1), at(0, i));
         for (uint32_t r = 0; r < last_ring; ++r) {
             triangle(at(r, i), at(r, i + 1), at(r + 1, i + 1));

@@ -19,7 +19,7 @@ namespace wembrix::app {
 
 namespace {
 
-enum Column { claim, should, is, engine, verdict, columns };
+enum ClaimColumn { claim, should, is, engine, verdict, columns };
 
 /// Which claims of ours tell of what a listener says.
 struct Answered {

@@ -25,7 +25,7 @@ namespace wembrix::app {
 
 namespace {
 
-enum Column {
+enum ClipColumn {
     colour_column,
     name_column,
     take_column,
@@ -106,7 +106,7 @@ void ClipList::make_table() {
     wash.setAlpha(34);
     table_->setStyleSheet(QStringLiteral("QTableView { selection-background-color: %1; selection-color: %2; }")
                               .arg(wash.name(QColor::HexArgb), theme().ink.name()));
-    const std::pair<Column, QString> meanings[] = {
+    const std::pair<ClipColumn, QString> meanings[] = {
         {colour_column, tr("What is delivered as a file of its own")},
         {loop_column, tr("Whether it is played again and again")},
         {seam_column, tr("How far the last pose of a clip that repeats is from its first")},
@@ -236,7 +236,7 @@ void ClipList::resizeEvent(QResizeEvent* event) {
 
 void ClipList::fit_columns() {
     int wanted = std::accumulate(std::begin(widths), std::end(widths), 0);
-    const auto hide = [&](Column column, bool hidden) {
+    const auto hide = [&](ClipColumn column, bool hidden) {
         table_->setColumnHidden(column, hidden);
         wanted -= hidden ? widths[column] : 0;
     };
@@ -254,7 +254,7 @@ void ClipList::fit_columns() {
     for (int row = 0; row < table_->rowCount(); ++row) {
         QTableWidgetItem* name = table_->item(row, name_column);
         QStringList said = {name->data(Qt::UserRole).toString()};
-        for (const Column column : {travel_column, bake_error_column}) {
+        for (const ClipColumn column : {travel_column, bake_error_column}) {
             if (table_->isColumnHidden(column) && table_->item(row, column) != nullptr) {
                 said << QStringLiteral("%1: %2").arg(table_->horizontalHeaderItem(column)->text(),
                                                      table_->item(row, column)->text());

@@ -43,7 +43,7 @@ double focal(const Projection& projection) {
     return 0.5 * static_cast<double>(up.toVector3D().length());
 }
 
-Vec3f three(const QColor& colour) {
+Vec3f floats_of(const QColor& colour) {
     return {static_cast<float>(colour.redF()), static_cast<float>(colour.greenF()), static_cast<float>(colour.blueF())};
 }
 
@@ -210,9 +210,9 @@ void StrandLayer::draw(QOpenGLExtraFunctions& gl, ClayPrograms&, const Frame& fr
     }
     const Theme& l = theme();
     StrandColours colours;
-    colours.root = three(l.edge);
-    colours.tip = three(l.clay.darker(150));
-    colours.away = three(l.sky_top);
+    colours.root = floats_of(l.edge);
+    colours.tip = floats_of(l.clay.darker(150));
+    colours.away = floats_of(l.sky_top);
     colours.depth = std::max(1e-3F, (high_ - low_).norm());
     colours.near_at = static_cast<float>(distance_of(frame)) - colours.depth / 2;
     const QSize pixels = frame.size * frame.pixel_ratio;

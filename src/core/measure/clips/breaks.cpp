@@ -21,7 +21,7 @@ std::vector<double> bends_of(const std::vector<Vec3>& places) {
 }
 
 /// The largest of the frames two to four away on both sides: what the motion does by itself there.
-double around(const std::vector<double>& values, size_t frame, size_t last) {
+double bend_around(const std::vector<double>& values, size_t frame, size_t last) {
     double largest = 0;
     for (size_t away = 2; away <= 4; ++away) {
         if (frame >= away) {
@@ -48,7 +48,7 @@ void look_at_joint(const std::vector<Vec3>& places, int joint, double rate, doub
     for (size_t f = 1; f + 1 < places.size(); ++f) {
         // One frame away and back: it bends twice as much there as beside it.
         if (bends[f] > far && bends[f] > 1.5 * std::max(bends[f - 1], bends[f + 1]) &&
-            bends[f] > 5 * around(bends, f, f)) {
+            bends[f] > 5 * bend_around(bends, f, f)) {
             take({MotionBreak::Kind::pop, joint, static_cast<int>(f), bends[f], 0, 0});
         }
         // Elsewhere from then on: two bends one after the other, as large as each other, and a step between them.
@@ -65,7 +65,7 @@ void look_at_joint(const std::vector<Vec3>& places, int joint, double rate, doub
             const double after = (places[f + 2] - places[f]).norm() / 2 * rate;
             const double less = std::min(before, after);
             const double more = std::max(before, after);
-            if (more - less > 1.5 * height && more > 4 * less && bends[f] > 5 * around(bends, f, f) &&
+            if (more - less > 1.5 * height && more > 4 * less && bends[f] > 5 * bend_around(bends, f, f) &&
                 bends[f] > 5 * std::max(bends[f - 1], bends[f + 1])) {
                 MotionBreak found{MotionBreak::Kind::speed, joint, static_cast<int>(f), 0, before, after};
                 found.metres = (more - less) / rate;

@@ -23,17 +23,17 @@ struct Circle {
     [[nodiscard]] bool holds(const Eigen::Vector2d& p) const { return (p - middle).norm() <= radius * (1 + 1e-10); }
 };
 
-Circle around(const Eigen::Vector2d& a, const Eigen::Vector2d& b) {
+Circle circle_through(const Eigen::Vector2d& a, const Eigen::Vector2d& b) {
     return {(a + b) / 2, (a - b).norm() / 2};
 }
 
-Circle around(const Eigen::Vector2d& a, const Eigen::Vector2d& b, const Eigen::Vector2d& c) {
+Circle circle_through(const Eigen::Vector2d& a, const Eigen::Vector2d& b, const Eigen::Vector2d& c) {
     const Eigen::Vector2d ab = b - a;
     const Eigen::Vector2d ac = c - a;
     const double d = 2 * (ab.x() * ac.y() - ab.y() * ac.x());
     if (std::abs(d) < 1e-300) { // in one line: the two that are farthest apart
-        Circle widest = around(a, b);
-        for (const Circle& other : {around(a, c), around(b, c)}) {
+        Circle widest = circle_through(a, b);
+        for (const Circle& other : {circle_through(a, c), circle_through(b, c)}) {
             widest = other.radius > widest.radius ? other : widest;
         }
         return widest;
@@ -55,10 +55,10 @@ Circle smallest_circle(std::span<const Eigen::Vector2d> p) {
             if (circle.holds(p[j])) {
                 continue;
             }
-            circle = around(p[i], p[j]);
+            circle = circle_through(p[i], p[j]);
             for (size_t k = 0; k < j; ++k) {
                 if (!circle.holds(p[k])) {
-                    circle = around(p[i], p[j], p[k]);
+                    circle = circle_through(p[i], p[j], p[k]);
                 }
             }
         }

@@ -30,16 +30,16 @@ void shift_node(Scene& scene, int node, const Vec3& by) {
     }
 }
 
-struct RootSettings {
+struct MakeRootSettings {
     enum class Position : uint8_t { ground, origin };
     std::string name = "root";
     Position position = Position::ground;
 };
 
-Result<StepResult> apply_make_root(const StepContext& context, const RootSettings& settings) {
+Result<StepResult> apply_make_root(const StepContext& context, const MakeRootSettings& settings) {
     const Scene& scene = context.scene;
     const std::string& name = settings.name;
-    const bool on_ground = settings.position == RootSettings::Position::ground;
+    const bool on_ground = settings.position == MakeRootSettings::Position::ground;
     const std::vector<int> roots = root_joints(scene);
     if (roots.empty()) {
         return Problem{"there are no joints to put a root above.", "", ""};
@@ -118,13 +118,13 @@ Result<StepResult> apply_make_root(const StepContext& context, const RootSetting
 } // namespace
 
 StepKind make_root_step() {
-    return make_step<RootSettings>(
+    return make_step<MakeRootSettings>(
         {"make_root", "Make root",
          "An engine keeps one tree of joints; its root carries the character through the world.",
          StepSubject::skeleton},
-        {text<&RootSettings::name>("name", "Name", "What the root is called").not_empty().starting("root"),
-         choice<&RootSettings::position>("position", "Position", {"ground", "origin"},
-                                         "On the ground below the largest tree, or at the origin")
+        {text<&MakeRootSettings::name>("name", "Name", "What the root is called").not_empty().starting("root"),
+         choice<&MakeRootSettings::position>("position", "Position", {"ground", "origin"},
+                                             "On the ground below the largest tree, or at the origin")
              .starting("ground")},
         apply_make_root);
 }

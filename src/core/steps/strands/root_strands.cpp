@@ -13,7 +13,7 @@ namespace wembrix {
 
 namespace {
 
-struct RootSettings {
+struct RootStrandsSettings {
     std::string strands;
     std::string surface;
     double factor = 1;
@@ -23,7 +23,7 @@ struct RootSettings {
     bool moved = false;
 };
 
-Result<StepResult> apply_root_strands(const StepContext& context, const RootSettings& settings) {
+Result<StepResult> apply_root_strands(const StepContext& context, const RootStrandsSettings& settings) {
     StepResult result{context.scene, {}, {}};
     Scene& scene = result.scene;
     const Result<int> node = strands_named(scene, settings.strands);
@@ -37,10 +37,11 @@ Result<StepResult> apply_root_strands(const StepContext& context, const RootSett
     CurveSet& curves = scene.curve_sets[static_cast<size_t>(scene.nodes[static_cast<size_t>(*node)].curves)];
     // Turned and scaled about the world's origin, as the whole file would be.
     Mat4 by = scaling(settings.factor);
-    const Quat turn = settings.turn == RootSettings::Turn::z_up     ? shortest_turn(Vec3::UnitZ(), Vec3::UnitY())
-                      : settings.turn == RootSettings::Turn::y_down ? Quat(Eigen::AngleAxisd(M_PI, Vec3::UnitX()))
-                      : settings.turn == RootSettings::Turn::x_up   ? shortest_turn(Vec3::UnitX(), Vec3::UnitY())
-                                                                    : Quat(Quat::Identity());
+    const Quat turn = settings.turn == RootStrandsSettings::Turn::z_up ? shortest_turn(Vec3::UnitZ(), Vec3::UnitY())
+                      : settings.turn == RootStrandsSettings::Turn::y_down
+                          ? Quat(Eigen::AngleAxisd(M_PI, Vec3::UnitX()))
+                      : settings.turn == RootStrandsSettings::Turn::x_up ? shortest_turn(Vec3::UnitX(), Vec3::UnitY())
+                                                                         : Quat(Quat::Identity());
     by.topLeftCorner<3, 3>() = turn.toRotationMatrix() * by.topLeftCorner<3, 3>().eval();
     const Mat4 world = rest_world(scene)[static_cast<size_t>(*node)];
     const Mat4 own = world.inverse() * by * world;
@@ -94,21 +95,22 @@ Result<StepResult> apply_root_strands(const StepContext& context, const RootSett
 } // namespace
 
 StepKind root_strands_step() {
-    return make_step<RootSettings>(
+    return make_step<RootStrandsSettings>(
         {"root_strands", "Root strands on a surface",
          "Hair that somebody else made comes in another unit, on its side, and tied to nothing.", StepSubject::strands},
-        {text<&RootSettings::strands>("strands", "Strands", "Which; empty: the only ones"),
-         text<&RootSettings::surface>("surface", "Surface", "That they grow on; empty: the only one")
+        {text<&RootStrandsSettings::strands>("strands", "Strands", "Which; empty: the only ones"),
+         text<&RootStrandsSettings::surface>("surface", "Surface", "That they grow on; empty: the only one")
              .naming(NameOf::surface),
-         number<&RootSettings::factor>("factor", "Factor", "Times their size, about the origin")
+         number<&RootStrandsSettings::factor>("factor", "Factor", "Times their size, about the origin")
              .unit("×")
              .between(1e-6, 1e6),
-         choice<&RootSettings::turn>("turn", "Turn", {"none", "z_up", "y_down", "x_up"},
-                                     "Which axis was up where they were made, if not Y"),
-         number<&RootSettings::distance_mm>("distance_mm", "No farther than", "Strands that begin farther off are told")
+         choice<&RootStrandsSettings::turn>("turn", "Turn", {"none", "z_up", "y_down", "x_up"},
+                                            "Which axis was up where they were made, if not Y"),
+         number<&RootStrandsSettings::distance_mm>("distance_mm", "No farther than",
+                                                   "Strands that begin farther off are told")
              .unit("mm")
              .above(0),
-         flag<&RootSettings::moved>("moved", "Move onto the surface", "each strand to its root, as a whole")},
+         flag<&RootStrandsSettings::moved>("moved", "Move onto the surface", "each strand to its root, as a whole")},
         apply_root_strands);
 }
 

@@ -27,7 +27,7 @@ struct GuideSettings {
     int points = 0;
 };
 
-Result<std::vector<StrandGuideRow>> guides_in(const nlohmann::json& json) {
+Result<std::vector<StrandGuideRow>> strand_guides_in(const nlohmann::json& json) {
     return guide_rows_from_json(json);
 }
 
@@ -198,7 +198,7 @@ StepKind strand_guides_step() {
          "A few strands say how all others go: placed by hand, taken from curves, or spread to begin with.",
          StepSubject::strands},
         {text<&GuideSettings::strands>("strands", "Strands", "Which; empty: the only ones"),
-         object<&GuideSettings::guides, guides_in>(
+         object<&GuideSettings::guides, strand_guides_in>(
              "guides", "Guides",
              "`[{\"root_mm\": [x, y, z], \"points_mm\": [[x, y, z], …]}, …]`, points from the root"),
          text<&GuideSettings::from>("from", "From curves", "Curves that were brought in; each becomes a guide"),

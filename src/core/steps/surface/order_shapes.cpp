@@ -11,14 +11,14 @@ namespace wembrix {
 
 namespace {
 
-struct OrderSettings {
+struct OrderShapesSettings {
     enum class By : uint8_t { list, name };
     By by = By::list;
     std::vector<std::string> shapes;
     std::vector<std::string> surfaces;
 };
 
-Result<StepResult> apply_order_shapes(const StepContext& context, const OrderSettings& settings) {
+Result<StepResult> apply_order_shapes(const StepContext& context, const OrderShapesSettings& settings) {
     StepResult result;
     result.scene = context.scene;
     size_t moved = 0;
@@ -33,7 +33,7 @@ Result<StepResult> apply_order_shapes(const StepContext& context, const OrderSet
             return settings.shapes.size();
         };
         std::stable_sort(rows.begin(), rows.end(), [&](const ShapeRow& a, const ShapeRow& b) {
-            return settings.by == OrderSettings::By::name ? a.shape.name < b.shape.name : place(a) < place(b);
+            return settings.by == OrderShapesSettings::By::name ? a.shape.name < b.shape.name : place(a) < place(b);
         });
         size_t here = 0;
         for (size_t i = 0; i < rows.size(); ++i) {
@@ -52,15 +52,16 @@ Result<StepResult> apply_order_shapes(const StepContext& context, const OrderSet
 } // namespace
 
 StepKind order_shapes_step() {
-    return make_step<OrderSettings>(
+    return make_step<OrderShapesSettings>(
         {"order_shapes", "Order shapes",
          "An engine that counts shapes by place plays the wrong one when two files list them differently.",
          StepSubject::surface},
-        {choice<&OrderSettings::by>("by", "By", {"list", "name"}, "The list below, or the letters of their names"),
-         list<&OrderSettings::shapes>("shapes", "First",
-                                      "Shapes in the order they are to have; others follow as they stood")
+        {choice<&OrderShapesSettings::by>("by", "By", {"list", "name"},
+                                          "The list below, or the letters of their names"),
+         list<&OrderShapesSettings::shapes>("shapes", "First",
+                                            "Shapes in the order they are to have; others follow as they stood")
              .naming(NameOf::shape),
-         list<&OrderSettings::surfaces>("surfaces", "Surfaces", "Which surfaces; empty: all with shapes")
+         list<&OrderShapesSettings::surfaces>("surfaces", "Surfaces", "Which surfaces; empty: all with shapes")
              .naming(NameOf::surface)},
         apply_order_shapes);
 }
