@@ -55,6 +55,37 @@ for blocks in 2200 4000 9000; do # the model has room, the cache has not
     fi
     if ! cmp -s "$work/before" "$work/after"; then echo "not so: a cache with $blocks blocks leaves all as it was"; failed=1; fi
 done
+# A package, as one archive and as a folder: the earlier one stays, and nothing of the new one.
+"$cli" deliver "$work/tansy.wembrix" > /dev/null
+"$cli" package "$work/tansy.wembrix" --out "$work/packages" --zip > /dev/null
+find "$work/packages" | sort > "$work/before"
+for kind in --zip ""; do
+    for blocks in 1 64 600; do
+        (
+            trap '' XFSZ
+            ulimit -f "$blocks"
+            "$cli" package "$work/tansy.wembrix" --out "$work/packages" $kind > "$work/said" 2> "$work/err"
+        )
+        code=$?
+        find "$work/packages" | sort > "$work/after"
+        if [ "$code" -ne 2 ] || [ "$(wc -l < "$work/err")" -ne 1 ]; then
+            echo "not so: a package $kind with $blocks blocks ends with code 2 and one sentence: $code $(cat "$work/err")"; failed=1
+        fi
+        if ! cmp -s "$work/before" "$work/after"; then echo "not so: a package $kind with $blocks blocks leaves nothing"; failed=1; fi
+    done
+done
+"$cli" verify "$work/packages/"*.zip > /dev/null || { echo "not so: the earlier package is whole"; failed=1; }
+# Six at the same time into one folder: each under a name of its own, each whole.
+for n in 1 2 3 4 5 6; do
+    "$cli" package "$work/tansy.wembrix" --out "$work/at_once" $([ $((n % 2)) -eq 0 ] && echo --zip) > "$work/said_$n" 2>&1 &
+done
+wait
+if [ "$(ls "$work/at_once" | wc -l)" -ne 6 ] || [ "$(ls -A "$work/at_once" | grep -c '^\.')" -ne 0 ]; then
+    echo "not so: six packages at once are six: $(ls -A "$work/at_once" | tr '\n' ' ') $(cat "$work"/said_?)"; failed=1
+fi
+for package in "$work/at_once/"*; do
+    "$cli" verify "$package" > /dev/null || { echo "not so: $package is whole"; failed=1; }
+done
 cp "$work/tansy.wembrix" "$work/job.wembrix"
 python3 -c "print('name,first,last,note'); [print(f'c{k},{k*10},{k*10+8},' + 'x' * 200) for k in range(80)]" > "$work/cuts.csv"
 (
