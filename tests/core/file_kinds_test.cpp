@@ -419,6 +419,40 @@ TEST_F(FileKinds, EachFileSaysWhichFileItIsAndWhatItReplaces) {
     EXPECT_FALSE(where("nobody.glb").ok());
 }
 
+TEST_F(FileKinds, StagesSayItToo) {
+    for (const char* container : {"usda", "usdc"}) {
+        fs::remove_all(folder);
+        give({"model", "clip"});
+        request.destination.container = container;
+        request.made_from.origin = {new_id(), "Stall", new_id(), "evening"};
+        scene.copyright = "ours alone";
+        scene.asset.extras = R"({"kept by":"the harbour office"})";
+        const DeliveryReport report = delivered();
+        for (const Arrival& arrival : report.arrivals) {
+            EXPECT_EQ(std::count_if(arrival.claims.begin(), arrival.claims.end(),
+                                    [](const Claim& one) { return one.name == "Says what it is" && one.pass; }),
+                      1)
+                << arrival.files.front();
+        }
+        // From the file alone, wherever it is.
+        const fs::path elsewhere = folder.string() + "_engine." + container;
+        fs::copy_file(folder / (std::string("stall_nod.") + container), elsewhere,
+                      fs::copy_options::overwrite_existing);
+        const Result<Whereabouts> where = whereabouts_of(elsewhere);
+        ASSERT_TRUE(where.ok()) << where.problem().sentence();
+        EXPECT_TRUE(where->from_file);
+        EXPECT_EQ(where->stamp["deliverable"], "clip:nod");
+        EXPECT_EQ(where->stamp["number"], 1);
+        EXPECT_EQ(where->stamp["family"]["id"], request.made_from.origin.family_id);
+        // What somebody else said of the file is still there.
+        const Result<Scene> read = read_scene(elsewhere);
+        ASSERT_TRUE(read.ok());
+        EXPECT_EQ(json::parse(read->asset.extras).value("kept by", ""), "the harbour office");
+        EXPECT_EQ(read->copyright, "ours alone");
+        fs::remove(elsewhere);
+    }
+}
+
 TEST_F(FileKinds, AFileWithoutAPlaceForItIsToldByItsManifest) {
     give({"clip"});
     request.destination.container = "bvh";

@@ -387,7 +387,7 @@ Result<Arrival> check_again(const DeliveryRequest& request, const Deliverable& d
     if (!there) {
         return there.problem();
     }
-    if (kind.check_file == nullptr && has(format->writes, Content::carried) && has_place_for_stamp(prepared)) {
+    if (kind.check_file == nullptr && has(format->writes, Content::about) && has_place_for_stamp(prepared)) {
         // Whether its content is what the job would make now, the board tells; what it says is held against whose it
         // is.
         Deliverable there_now = deliverable;

@@ -195,7 +195,7 @@ Outcome write_scene(const Scene& scene, const std::string& stem, const Destinati
 Result<Scene> round_trip(const Scene& scene, const std::string& stem, const Destination& destination,
                          const fs::path& staging_folder, Arrival& arrival, const nlohmann::json& stamp) {
     const Format& format = *format_with_id(destination.container);
-    const bool is_stamped = !stamp.is_null() && has(format.writes, Content::carried) && has_place_for_stamp(scene);
+    const bool is_stamped = !stamp.is_null() && has(format.writes, Content::about) && has_place_for_stamp(scene);
     Scene stamped;
     if (is_stamped) {
         stamped = scene;

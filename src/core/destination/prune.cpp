@@ -81,7 +81,9 @@ void drop_not_held(Scene& scene, Contents holds) {
     for (const Node& node : scene.nodes) {
         extras.push_back(has(holds, Content::extras) ? node.carried.extras : std::string());
     }
+    std::string about = has(holds, Content::about) ? scene.asset.extras : std::string();
     for_each_carried(scene, [](Carried& carried) { carried = {}; });
+    scene.asset.extras = std::move(about);
     for (size_t n = 0; n < extras.size(); ++n) {
         scene.nodes[n].carried.extras = std::move(extras[n]);
     }

@@ -16,10 +16,10 @@ namespace {
 constexpr Contents gltf_contents = Content::skeleton | Content::surfaces | Content::skins | Content::shapes |
                                    Content::clips | Content::clip_names | Content::materials | Content::cameras |
                                    Content::lights | Content::curved_keys | Content::extras | Content::carried |
-                                   Content::several_clips;
+                                   Content::several_clips | Content::about;
 constexpr Contents usd_contents = Content::skeleton | Content::surfaces | Content::skins | Content::shapes |
                                   Content::clips | Content::clip_names | Content::materials | Content::curves |
-                                  Content::caches | Content::extras;
+                                  Content::caches | Content::extras | Content::about;
 constexpr Contents bvh_contents = Content::skeleton | Content::clips;
 
 using Written = Result<std::vector<WrittenFile>>;

@@ -40,6 +40,7 @@ enum class Content : uint32_t {
     extras = 1U << 13U,        ///< what somebody says of a node in words of their own
     several_clips = 1U << 15U, ///< in one file
     carried = 1U << 14U,       ///< all else that a source says beyond what core reads, as it stood there
+    about = 1U << 16U,         ///< what somebody says of the file as a whole
 };
 using Contents = uint32_t;
 constexpr Contents operator|(Content a, Content b) {

@@ -198,13 +198,15 @@ class StageReader {
             unique(mesh.shapes, "shape", "shapes");
         }
         if (const Value* data = find(stage_.layer.metadata, "customLayerData")) {
+            Dictionary about;
             for (const Entry& one : data->dictionary()) {
-                if (one.name == "copyright") {
-                    scene.copyright = one.value.as_text().value_or("");
+                if (one.name == "copyright" && one.value.as_text()) {
+                    scene.copyright = *one.value.as_text();
                 } else {
-                    reading_.note(reading_.name, fmt::format("its own “{}” stays behind.", one.name.substr(0, 60)));
+                    about.push_back(one);
                 }
             }
+            scene.asset.extras = json_of(about);
         }
         classify_nodes(scene);
         const std::string axis = metadata_text(stage_.layer.metadata, "upAxis");

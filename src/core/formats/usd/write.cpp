@@ -140,9 +140,14 @@ class StageWriter {
             root.properties.push_back(relation("skel:animationSource", root_ + "/" + clip_name_));
         }
         Layer layer;
+        // What the file says of itself; the writer's own key comes first.
+        Dictionary about = dictionary_of(scene_.asset.extras);
+        std::erase_if(about, [](const Entry& one) { return one.name == "copyright"; });
         if (!scene_.copyright.empty()) {
-            layer.metadata.push_back(
-                {"customLayerData", Value(Dictionary{{"copyright", Value::string(scene_.copyright)}})});
+            about.insert(about.begin(), {"copyright", Value::string(scene_.copyright)});
+        }
+        if (!about.empty()) {
+            layer.metadata.push_back({"customLayerData", Value(std::move(about))});
         }
         layer.metadata.push_back({"defaultPrim", Value::token(root.name)});
         if (writing_.has_time) {
