@@ -24,10 +24,6 @@ Plan shipped(const std::string& name) {
     return plan_called(name).take();
 }
 
-double drawn(std::mt19937& random, double low, double high) {
-    return std::uniform_real_distribution<double>(low, high)(random);
-}
-
 /// A body whose guides are known: a shipped plan with other numbers of joints, its guides thrown about.
 struct Creature {
     Plan plan;
@@ -50,17 +46,20 @@ Creature random_creature(uint32_t seed) {
     }
     creature.plan.bone_axis = random() % 2 == 0 ? Axis::pos_y : Axis::neg_x;
     creature.plan.rest = random() % 5 == 0 ? Plan::Rest::zero : Plan::Rest::aligned;
-    creature.middle_x = drawn(random, -0.5, 0.5);
-    const double size = std::exp(drawn(random, -2, 2));
+    creature.middle_x = testing::drawn(random, -0.5, 0.5);
+    const double size = std::exp(testing::drawn(random, -2, 2));
     for (const PlanChain& chain : creature.plan.chains) {
         for (int copy = 1; copy <= chain.copies; ++copy) {
-            const Vec3 step = size * Vec3(drawn(random, -0.1, 0.1), drawn(random, 0.05, 0.2), drawn(random, -0.1, 0.1));
-            Vec3 at = size * Vec3(drawn(random, 0.1, 1), drawn(random, 0.5, 2), drawn(random, -1, 1));
+            const Vec3 step = size * Vec3(testing::drawn(random, -0.1, 0.1), testing::drawn(random, 0.05, 0.2),
+                                          testing::drawn(random, -0.1, 0.1));
+            Vec3 at = size * Vec3(testing::drawn(random, 0.1, 1), testing::drawn(random, 0.5, 2),
+                                  testing::drawn(random, -1, 1));
             for (int point = 1; point <= static_cast<int>(chain.points()); ++point) {
                 // What is spread stands on a straight line, evenly: then its joints are known without the curve.
-                at += chain.spread_joints > 0 ? step
-                                              : Vec3(size * Vec3(drawn(random, -0.1, 0.1), drawn(random, 0.02, 0.2),
-                                                                 drawn(random, -0.1, 0.1)));
+                at += chain.spread_joints > 0
+                          ? step
+                          : Vec3(size * Vec3(testing::drawn(random, -0.1, 0.1), testing::drawn(random, 0.02, 0.2),
+                                             testing::drawn(random, -0.1, 0.1)));
                 Guide guide = {{chain.name, copy, point, chain.both_sides ? Side::left : Side::middle},
                                creature.middle_x * Vec3::UnitX() + at,
                                true};
@@ -356,13 +355,13 @@ TEST(MiddleOfALimb, OfCapsulesAndBentTubesWithinTwoPercentOfTheThickness) {
     for (uint32_t seed = 0; seed < count; ++seed) {
         SCOPED_TRACE(seed);
         std::mt19937 random(seed);
-        const double radius = drawn(random, 0.02, 0.2);
-        const double bend = seed % 3 == 0 ? 0 : drawn(random, 0.2, 2.0); // radians over the whole length
-        const double length = radius * drawn(random, 6, 14);
+        const double radius = testing::drawn(random, 0.02, 0.2);
+        const double bend = seed % 3 == 0 ? 0 : testing::drawn(random, 0.2, 2.0); // radians over the whole length
+        const double length = radius * testing::drawn(random, 6, 14);
         std::vector<Vec3> line;
         constexpr int rings = 60;
-        const Quat turned =
-            Quat(Eigen::AngleAxisd(drawn(random, 0, 3), Vec3(drawn(random, -1, 1), 1, 0.3).normalized()));
+        const Quat turned = Quat(
+            Eigen::AngleAxisd(testing::drawn(random, 0, 3), Vec3(testing::drawn(random, -1, 1), 1, 0.3).normalized()));
         const auto on_line = [&](double s) -> Vec3 {
             const double angle = bend * s;
             const double r = bend > 0 ? length / bend : 0;
@@ -375,11 +374,12 @@ TEST(MiddleOfALimb, OfCapsulesAndBentTubesWithinTwoPercentOfTheThickness) {
         const Scene scene = testing::tube_scene({line}, radius, 32);
         const BodyVolume body(scene);
         for (int i = 0; i < 6; ++i) {
-            const double s = drawn(random, 0.25, 0.75);
+            const double s = testing::drawn(random, 0.25, 0.75);
             const Vec3 tangent = (on_line(s + 1e-4) - on_line(s - 1e-4)).normalized();
-            const Vec3 aside = Quat(Eigen::AngleAxisd(drawn(random, 0, 6.3), tangent)) * tangent.unitOrthogonal();
+            const Vec3 aside =
+                Quat(Eigen::AngleAxisd(testing::drawn(random, 0, 6.3), tangent)) * tangent.unitOrthogonal();
             // From inside, and from a finger's breadth outside.
-            const double off = i % 3 == 2 ? drawn(random, 1.02, 1.2) : drawn(random, 0, 0.9);
+            const double off = i % 3 == 2 ? testing::drawn(random, 1.02, 1.2) : testing::drawn(random, 0, 0.9);
             const std::optional<LimbMiddle> middle = body.middle_near(on_line(s) + off * radius * aside);
             ASSERT_TRUE(middle.has_value());
             double nearest = 1e9;

@@ -50,7 +50,7 @@ Scene acting() {
     return scene;
 }
 
-Arrival checked(const Scene& clip_file) {
+Arrival checked_clip(const Scene& clip_file) {
     const Scene prepared = acting();
     Destination destination = any_destination();
     destination.root = "hips";
@@ -89,17 +89,17 @@ void delay(Channel& channel) {
     std::copy_n(values.begin() + channel.width, channel.width, values.begin());
 }
 
-struct Damage {
+struct ClipDamage {
     const char* name;
     const char* claim;
     void (*damage)(Scene&);
 };
 
-void PrintTo(const Damage& damage, std::ostream* out) {
+void PrintTo(const ClipDamage& damage, std::ostream* out) {
     *out << damage.name;
 }
 
-const Damage damages[] = {
+const ClipDamage clip_damages[] = {
     {"shifted_by_one_frame", "Drift",
      [](Scene& s) {
          for (Channel& channel : s.clips[0].channels) {
@@ -171,18 +171,18 @@ const Damage damages[] = {
 };
 
 TEST(ClipMutations, WhatIsNotDamagedArrives) {
-    const Arrival arrival = checked(right_file());
+    const Arrival arrival = checked_clip(right_file());
     EXPECT_EQ(arrival.state, CellState::arrived) << arrival.reason;
-    EXPECT_EQ(checked(through_a_file(right_file())).state, CellState::arrived);
+    EXPECT_EQ(checked_clip(through_a_file(right_file())).state, CellState::arrived);
     EXPECT_GT(arrival.drift.points_compared, 0U);
 }
 
-class ClipMutations : public ::testing::TestWithParam<Damage> {};
+class ClipMutations : public ::testing::TestWithParam<ClipDamage> {};
 
 TEST_P(ClipMutations, IsSeenAndNamed) {
     Scene arrived = right_file();
     GetParam().damage(arrived);
-    const Arrival arrival = checked(through_a_file(arrived));
+    const Arrival arrival = checked_clip(through_a_file(arrived));
     EXPECT_EQ(arrival.state, CellState::held);
     const auto claim = std::find_if(arrival.claims.begin(), arrival.claims.end(),
                                     [&](const Claim& one) { return one.name == GetParam().claim; });
@@ -191,7 +191,7 @@ TEST_P(ClipMutations, IsSeenAndNamed) {
     EXPECT_FALSE(claim->detail.empty());
 }
 
-INSTANTIATE_TEST_SUITE_P(All, ClipMutations, ::testing::ValuesIn(damages),
+INSTANTIATE_TEST_SUITE_P(All, ClipMutations, ::testing::ValuesIn(clip_damages),
                          [](const auto& one) { return std::string(one.param.name); });
 
 } // namespace

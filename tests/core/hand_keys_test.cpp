@@ -20,32 +20,28 @@ namespace {
 
 using nlohmann::json;
 
-double drawn(std::mt19937& random, double low, double high) {
-    return std::uniform_real_distribution<double>(low, high)(random);
-}
-
 Curve random_curve(uint32_t seed, bool plain) {
     std::mt19937 random(seed);
     Curve curve;
-    double frame = drawn(random, -5, 5);
+    double frame = testing::drawn(random, -5, 5);
     const int count = 2 + static_cast<int>(random() % 6);
     for (int k = 0; k < count; ++k) {
         CurveKey key;
         key.frame = frame;
-        key.value = drawn(random, -10, 10);
+        key.value = testing::drawn(random, -10, 10);
         constexpr Tangent kinds[] = {Tangent::smooth, Tangent::flat, Tangent::straight, Tangent::free,
                                      Tangent::stepped};
         key.tangent = kinds[random() % (plain ? 4 : 5)];
         if (key.tangent == Tangent::free) {
-            key.in_slope = drawn(random, -2, 2);
-            key.out_slope = drawn(random, -2, 2);
+            key.in_slope = testing::drawn(random, -2, 2);
+            key.out_slope = testing::drawn(random, -2, 2);
             if (!plain) {
-                key.in_weight = drawn(random, 0.02, 1);
-                key.out_weight = drawn(random, 0.02, 1);
+                key.in_weight = testing::drawn(random, 0.02, 1);
+                key.out_weight = testing::drawn(random, 0.02, 1);
             }
         }
         curve.keys.push_back(key);
-        frame += drawn(random, 1, 12);
+        frame += testing::drawn(random, 1, 12);
     }
     return curve;
 }
@@ -110,7 +106,7 @@ TEST(Curve, KeysPutInLeaveItAsItIs) {
         Curve after = before;
         std::mt19937 random(seed);
         for (int i = 0; i < 5; ++i) {
-            insert_key(after, drawn(random, before.keys.front().frame - 3, before.keys.back().frame + 3));
+            insert_key(after, testing::drawn(random, before.keys.front().frame - 3, before.keys.back().frame + 3));
         }
         EXPECT_GT(after.keys.size(), before.keys.size());
         for (double frame = before.keys.front().frame - 3; frame < before.keys.back().frame + 3; frame += 0.37) {
@@ -472,11 +468,11 @@ TEST(PoseEdits, KeysLeadWhereAJointIsPutAtAnyWeightAndFade) {
             continue;
         }
         const Clip& take = scene.clips[0];
-        const double frame = std::floor(drawn(random, 0, take.frames() - 1));
+        const double frame = std::floor(testing::drawn(random, 0, take.frames() - 1));
         Job job;
         const bool instead = random() % 2 == 0;
         const size_t place = add_key_layer(job, take.name, "layer", instead);
-        job.steps[place].parameters["weight"] = seed % 3 == 0 ? 1.0 : drawn(random, 0.3, 0.9);
+        job.steps[place].parameters["weight"] = seed % 3 == 0 ? 1.0 : testing::drawn(random, 0.3, 0.9);
         const auto posed = [&] {
             const Result<StepResult> made = apply_step(scene, "hand_keys", job.steps[place].parameters);
             EXPECT_TRUE(made.ok()) << made.problem().sentence();
@@ -494,10 +490,10 @@ TEST(PoseEdits, KeysLeadWhereAJointIsPutAtAnyWeightAndFade) {
             const Pose now = posed();
             PosedJoint wanted{joint, now.local[static_cast<size_t>(joint)]};
             wanted.is.rotation =
-                (wanted.is.rotation *
-                 Quat(Eigen::AngleAxisd(drawn(random, -0.6, 0.6), Vec3(drawn(random, -1, 1), 1, 0.3).normalized())))
+                (wanted.is.rotation * Quat(Eigen::AngleAxisd(testing::drawn(random, -0.6, 0.6),
+                                                             Vec3(testing::drawn(random, -1, 1), 1, 0.3).normalized())))
                     .normalized();
-            wanted.is.translation += Vec3(drawn(random, -0.1, 0.1), 0.05, 0);
+            wanted.is.translation += Vec3(testing::drawn(random, -0.1, 0.1), 0.05, 0);
             const std::vector<std::string> done = key_pose(job, {place, frame, take.frames(), 1}, scene, now, {wanted});
             ASSERT_EQ(done.size(), 1U);
             const Transform is = posed().local[static_cast<size_t>(joint)];

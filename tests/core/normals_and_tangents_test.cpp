@@ -33,7 +33,7 @@ Triangles triangles_in(const Mesh& mesh) {
     return all;
 }
 
-double moved_mm(const Scene& before, const Scene& after) {
+double normals_moved_mm(const Scene& before, const Scene& after) {
     return measure_drift_all(before, after, Matching::identity, Mat4::Identity()).largest_mm;
 }
 
@@ -163,7 +163,7 @@ TEST(RecomputeNormals, HardEdgesSplitVerticesAndNothingMoves) {
         }
         const StepResult kept = done(scene, {"recompute_normals", {{"hard_degrees", 20}, {"split", false}}});
         EXPECT_EQ(kept.scene.meshes[0].point_count(), scene.meshes[0].point_count());
-        EXPECT_LT(moved_mm(scene, kept.scene), 1e-6);
+        EXPECT_LT(normals_moved_mm(scene, kept.scene), 1e-6);
     }
 }
 

@@ -20,17 +20,17 @@ namespace {
 
 namespace fs = std::filesystem;
 
-Scene read(const std::string& text) {
+Scene scene_of_obj(const std::string& text) {
     Result<Scene> scene = read_obj_text(text, "thing");
     EXPECT_TRUE(scene.ok()) << (scene.ok() ? "" : scene.problem().sentence());
     return scene.ok() ? scene.take() : Scene();
 }
-std::string refused_text(const std::string& text) {
+std::string refused_obj(const std::string& text) {
     const Result<Scene> scene = read_obj_text(text, "thing");
     EXPECT_FALSE(scene.ok()) << text;
     return scene.ok() ? "" : scene.problem().sentence();
 }
-bool says(const Scene& scene, const std::string& what) {
+bool obj_says(const Scene& scene, const std::string& what) {
     return std::any_of(scene.notes.begin(), scene.notes.end(),
                        [&](const Note& note) { return note.what.find(what) != std::string::npos; });
 }
@@ -43,20 +43,20 @@ const Attribute* attribute(const Mesh& mesh, const std::string& name) {
 const std::string square = "v 0 0 0\nv 1 0 0\nv 1 1 0\nv 0 1 0\n";
 
 TEST(Obj, AQuadBecomesTwoTrianglesAlongItsShorterDiagonal) {
-    const Scene scene = read(square + "v 3 0.5 0\nf 1 5 3 4\n");
+    const Scene scene = scene_of_obj(square + "v 3 0.5 0\nf 1 5 3 4\n");
     ASSERT_EQ(scene.meshes.size(), 1U);
     const Mesh& mesh = scene.meshes[0];
     EXPECT_EQ(mesh.point_count(), 5U) << "the one that nothing uses keeps its number";
     EXPECT_EQ(mesh.indices.size(), 6U);
-    EXPECT_TRUE(says(scene, "became triangles"));
+    EXPECT_TRUE(obj_says(scene, "became triangles"));
     EXPECT_EQ(scene.nodes[0].name, "thing");
     EXPECT_EQ(scene.nodes[0].kind, NodeKind::surface);
     EXPECT_FALSE(mesh.primitives[0].has_normals);
 }
 
 TEST(Obj, IndicesOfAllKindsAndSeveralValuesAVertex) {
-    const Scene scene = read(square + "vt 0 0\nvt 0.5 0.25\nvn 0 0 1\nvn 0 1 0\n"
-                                      "f 1/1/1 2/1/1 3/2/1\nf -4/-2/-2 -2//-1 4\n");
+    const Scene scene = scene_of_obj(square + "vt 0 0\nvt 0.5 0.25\nvn 0 0 1\nvn 0 1 0\n"
+                                              "f 1/1/1 2/1/1 3/2/1\nf -4/-2/-2 -2//-1 4\n");
     const Mesh& mesh = scene.meshes[0];
     ASSERT_EQ(mesh.indices.size(), 6U);
     EXPECT_EQ(mesh.point_count(), 5U) << "vertex 3 stands with two coordinates";
@@ -64,7 +64,7 @@ TEST(Obj, IndicesOfAllKindsAndSeveralValuesAVertex) {
         EXPECT_EQ(mesh.positions[v], Vec3f(v == 1 || v == 2 ? 1 : 0, v >= 2 ? 1 : 0, 0)) << "in the order of the file";
     }
     EXPECT_FALSE(mesh.primitives[0].has_normals) << "one corner has none";
-    EXPECT_TRUE(says(scene, "with and without normals"));
+    EXPECT_TRUE(obj_says(scene, "with and without normals"));
     const Attribute* at = attribute(mesh, "TEXCOORD_0");
     ASSERT_NE(at, nullptr);
     EXPECT_EQ(at->data[2 * 2], 0.5F);
@@ -72,8 +72,9 @@ TEST(Obj, IndicesOfAllKindsAndSeveralValuesAVertex) {
 }
 
 TEST(Obj, ObjectsAreSurfacesAndGroupsWhereThereAreNone) {
-    const Scene objects = read(square + "o lid\nusemtl wood\nf 1 2 3\ng hinge\nusemtl iron\nf 1 3 4\no box\nf 2 3 4\n"
-                                        "o lid\nusemtl wood\nf 2 4 1\n");
+    const Scene objects =
+        scene_of_obj(square + "o lid\nusemtl wood\nf 1 2 3\ng hinge\nusemtl iron\nf 1 3 4\no box\nf 2 3 4\n"
+                              "o lid\nusemtl wood\nf 2 4 1\n");
     ASSERT_EQ(objects.nodes.size(), 2U);
     EXPECT_EQ(objects.nodes[0].name, "lid");
     EXPECT_EQ(objects.nodes[1].name, "box");
@@ -81,8 +82,8 @@ TEST(Obj, ObjectsAreSurfacesAndGroupsWhereThereAreNone) {
     EXPECT_EQ(objects.meshes[0].primitives[0].index_count, 6U) << "two runs of one material are one slot";
     EXPECT_EQ(objects.materials.size(), 2U);
     EXPECT_EQ(objects.materials[0].name, "wood");
-    EXPECT_TRUE(says(objects, "groups inside objects"));
-    const Scene groups = read(square + "g lid\nf 1 2 3\ng box parts\nf 1 3 4\n");
+    EXPECT_TRUE(obj_says(objects, "groups inside objects"));
+    const Scene groups = scene_of_obj(square + "g lid\nf 1 2 3\ng box parts\nf 1 3 4\n");
     ASSERT_EQ(groups.nodes.size(), 2U);
     EXPECT_EQ(groups.nodes[1].name, "box parts");
 }
@@ -90,23 +91,23 @@ TEST(Obj, ObjectsAreSurfacesAndGroupsWhereThereAreNone) {
 TEST(Obj, SmoothingLinesBecomeNormals) {
     // Two faces of a roof: of one group they share the ridge's normals, of none each has its own.
     const std::string roof = "v 0 0 0\nv 0 1 1\nv 1 1 1\nv 1 0 0\nv 0 0 2\nv 1 0 2\n";
-    const Scene smooth = read(roof + "s 1\nf 1 2 3 4\nf 2 5 6 3\n");
+    const Scene smooth = scene_of_obj(roof + "s 1\nf 1 2 3 4\nf 2 5 6 3\n");
     ASSERT_TRUE(smooth.meshes[0].primitives[0].has_normals);
     EXPECT_EQ(smooth.meshes[0].point_count(), 6U);
     EXPECT_NEAR(std::abs(smooth.meshes[0].normals[1].y()), 1, 1e-5) << "straight up on the ridge";
-    const Scene flat = read(roof + "s off\nf 1 2 3 4\nf 2 5 6 3\n");
+    const Scene flat = scene_of_obj(roof + "s off\nf 1 2 3 4\nf 2 5 6 3\n");
     EXPECT_EQ(flat.meshes[0].point_count(), 8U);
     for (const Vec3f& normal : flat.meshes[0].normals) {
         EXPECT_NEAR(std::abs(normal.y()), std::sqrt(0.5), 1e-5);
     }
-    const Scene apart = read(roof + "s 1\nf 1 2 3 4\ns 2\nf 2 5 6 3\n");
+    const Scene apart = scene_of_obj(roof + "s 1\nf 1 2 3 4\ns 2\nf 2 5 6 3\n");
     EXPECT_EQ(apart.meshes[0].point_count(), 8U);
-    EXPECT_FALSE(read(roof + "f 1 2 3 4\n").meshes[0].primitives[0].has_normals) << "it says nothing of them";
+    EXPECT_FALSE(scene_of_obj(roof + "f 1 2 3 4\n").meshes[0].primitives[0].has_normals) << "it says nothing of them";
 }
 
 TEST(Obj, ColoursLinesPointsAndWhatIsNotRead) {
-    const Scene scene = read("v 0 0 0 1 0.5 0\nv 1 0 0 0 1 0\nv 1 1 0\nv 0 0 1 0.5\nf 1 2 3\nl 1 2 3\np 4 1\n"
-                             "curv 0 1 1 2\nvp 1 2\nf 1 2\n# a comment\n");
+    const Scene scene = scene_of_obj("v 0 0 0 1 0.5 0\nv 1 0 0 0 1 0\nv 1 1 0\nv 0 0 1 0.5\nf 1 2 3\nl 1 2 3\np 4 1\n"
+                                     "curv 0 1 1 2\nvp 1 2\nf 1 2\n# a comment\n");
     const Attribute* colours = attribute(scene.meshes[0], "COLOR_0");
     ASSERT_NE(colours, nullptr);
     EXPECT_EQ(colours->data[1], 0.5F);
@@ -115,21 +116,21 @@ TEST(Obj, ColoursLinesPointsAndWhatIsNotRead) {
     EXPECT_EQ(scene.meshes[0].primitives[1].topology, Topology::lines);
     EXPECT_EQ(scene.meshes[0].primitives[1].index_count, 4U);
     EXPECT_EQ(scene.meshes[0].primitives[2].topology, Topology::points);
-    EXPECT_TRUE(says(scene, "“curv” in 1 line is not read"));
-    EXPECT_TRUE(says(scene, "too few corners"));
-    EXPECT_TRUE(says(scene, "1 vertex with a weight"));
+    EXPECT_TRUE(obj_says(scene, "“curv” in 1 line is not read"));
+    EXPECT_TRUE(obj_says(scene, "too few corners"));
+    EXPECT_TRUE(obj_says(scene, "1 vertex with a weight"));
 }
 
 TEST(Obj, BrokenFilesAreRefusedWithTheLine) {
-    EXPECT_NE(refused_text(square + "f 1 2 9\n").find("line 5"), std::string::npos);
-    EXPECT_NE(refused_text(square + "f 1 2 -5\n").find("points at nothing"), std::string::npos);
-    EXPECT_NE(refused_text(square + "f 0 1 2\n").find("points at nothing"), std::string::npos);
-    EXPECT_NE(refused_text(square + "f 1/1 2/1 3/1\n").find("points at nothing"), std::string::npos);
-    EXPECT_NE(refused_text(square + "f one two three\n").find("something else"), std::string::npos);
-    EXPECT_NE(refused_text("v 0 zero 0\n").find("line 1"), std::string::npos);
-    EXPECT_NE(refused_text("v 0 nan 0\n").find("no number"), std::string::npos);
-    EXPECT_NE(refused_text("").find("holds no vertices"), std::string::npos);
-    EXPECT_NE(refused_text(square + "f 99999999999999999999 1 2\n").find("line 5"), std::string::npos);
+    EXPECT_NE(refused_obj(square + "f 1 2 9\n").find("line 5"), std::string::npos);
+    EXPECT_NE(refused_obj(square + "f 1 2 -5\n").find("points at nothing"), std::string::npos);
+    EXPECT_NE(refused_obj(square + "f 0 1 2\n").find("points at nothing"), std::string::npos);
+    EXPECT_NE(refused_obj(square + "f 1/1 2/1 3/1\n").find("points at nothing"), std::string::npos);
+    EXPECT_NE(refused_obj(square + "f one two three\n").find("something else"), std::string::npos);
+    EXPECT_NE(refused_obj("v 0 zero 0\n").find("line 1"), std::string::npos);
+    EXPECT_NE(refused_obj("v 0 nan 0\n").find("no number"), std::string::npos);
+    EXPECT_NE(refused_obj("").find("holds no vertices"), std::string::npos);
+    EXPECT_NE(refused_obj(square + "f 99999999999999999999 1 2\n").find("line 5"), std::string::npos);
 }
 
 TEST(Obj, LibrariesAndImagesAreReadFromBesideAndNeverFromElsewhere) {
@@ -160,9 +161,9 @@ TEST(Obj, LibrariesAndImagesAreReadFromBesideAndNeverFromElsewhere) {
     EXPECT_EQ(oak.normal_texture.texture, -1) << "what lies above the folder is not read";
     EXPECT_EQ(read->images.size(), 1U);
     EXPECT_NEAR(read->materials[1].roughness, std::pow(0.25, 0.25), 1e-9);
-    EXPECT_TRUE(says(*read, "secret.png” is not there"));
-    EXPECT_TRUE(says(*read, "none.mtl” is not there"));
-    EXPECT_TRUE(says(*read, "not taken: Ka"));
+    EXPECT_TRUE(obj_says(*read, "secret.png” is not there"));
+    EXPECT_TRUE(obj_says(*read, "none.mtl” is not there"));
+    EXPECT_TRUE(obj_says(*read, "not taken: Ka"));
     EXPECT_EQ(read->beside.size(), 2U);
 
     // And out again: the same looks under the same names.
@@ -186,10 +187,10 @@ TEST(Obj, LibrariesAndImagesAreReadFromBesideAndNeverFromElsewhere) {
 
 TEST(ObjSeeds, WhatIsWrittenComesBackTheSame) {
     for (uint32_t seed = 0; seed < share_of_seeds(200); ++seed) {
-        const Scene scene = read(random_obj(seed));
+        const Scene scene = scene_of_obj(random_obj(seed));
         const Result<std::vector<WrittenFile>> written = write_obj(scene, "thing");
         ASSERT_TRUE(written.ok());
-        const Scene back = read(written->front().bytes);
+        const Scene back = scene_of_obj(written->front().bytes);
         ASSERT_EQ(back.nodes.size(), scene.nodes.size()) << seed;
         for (size_t m = 0; m < scene.meshes.size(); ++m) {
             const Mesh& a = scene.meshes[m];

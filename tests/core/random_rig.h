@@ -4,6 +4,7 @@
 #include "core/scene/scene.h"
 
 #include <cstdint>
+#include <random>
 
 namespace wembrix::testing {
 
@@ -31,5 +32,9 @@ uint32_t seeds();
 /// How many of `many` a test of its own number of seeds tries: all of them, or the share that WEMBRIX_SEEDS is of 60
 /// where that is less; three at least.
 uint32_t share_of_seeds(uint32_t many);
+
+inline double drawn(std::mt19937& random, double low, double high) {
+    return std::uniform_real_distribution<double>(low, high)(random);
+}
 
 } // namespace wembrix::testing

@@ -19,10 +19,6 @@
 namespace wembrix {
 namespace {
 
-double drawn(std::mt19937& random, double low, double high) {
-    return std::uniform_real_distribution<double>(low, high)(random);
-}
-
 Vec3 rest_place(const Scene& scene, const std::string& joint) {
     const int node = scene.find_node(joint);
     EXPECT_GE(node, 0) << joint;
@@ -225,14 +221,16 @@ double apart(const Retargeter& retargeter, const Scene& source, const Clip& clip
 TEST(TwoBones, ReachWhatTheyCanAndBendInTheirPlane) {
     for (uint32_t seed = 0; seed < testing::share_of_seeds(300); ++seed) {
         std::mt19937 random(seed);
-        const auto place = [&] { return Vec3(drawn(random, -1, 1), drawn(random, -1, 1), drawn(random, -1, 1)); };
+        const auto place = [&] {
+            return Vec3(testing::drawn(random, -1, 1), testing::drawn(random, -1, 1), testing::drawn(random, -1, 1));
+        };
         const Vec3 first = place();
         const Vec3 second = place();
         const Vec3 end = place();
         const double upper = (second - first).norm();
         const double lower = (end - second).norm();
         const double straight = 0.98 * (upper + lower);
-        const double far = drawn(random, std::abs(upper - lower) * 1.01 + 1e-6, straight);
+        const double far = testing::drawn(random, std::abs(upper - lower) * 1.01 + 1e-6, straight);
         const Vec3 to = first + far * place().normalized();
         const TwoBones bones = two_bones_to(first, second, end, to, Vec3::UnitX(), straight);
         const Vec3 bent = second + bones.lower * (end - second);
@@ -358,21 +356,21 @@ TEST(Retarget, OnRandomBodiesFeetStandAndNoBoneChanges) {
         SCOPED_TRACE(seed);
         std::mt19937 random(seed);
         BodyShape from;
-        from.thigh = drawn(random, 0.3, 0.5);
-        from.shin = drawn(random, 0.3, 0.5);
+        from.thigh = testing::drawn(random, 0.3, 0.5);
+        from.shin = testing::drawn(random, 0.3, 0.5);
         from.prefix = seed % 3 == 0 ? "scene:actor:" : "";
         const Scene source = body(from);
         const Clip clip = walk(source, from);
         BodyShape to;
-        to.size = std::exp(drawn(random, -1, 1));
-        to.thigh = drawn(random, 0.2, 0.6);
-        to.shin = drawn(random, 0.2, 0.6);
-        to.hips = drawn(random, 0.06, 0.18);
+        to.size = std::exp(testing::drawn(random, -1, 1));
+        to.thigh = testing::drawn(random, 0.2, 0.6);
+        to.shin = testing::drawn(random, 0.2, 0.6);
+        to.hips = testing::drawn(random, 0.06, 0.18);
         to.spine = 2 + static_cast<int>(random() % 6);
         to.neck = 1 + static_cast<int>(random() % 4);
-        to.arms_down = drawn(random, 0, 70);
+        to.arms_down = testing::drawn(random, 0, 70);
         to.other_names = seed % 2 == 1;
-        to.toes_out = drawn(random, -0.2, 0.4);
+        to.toes_out = testing::drawn(random, -0.2, 0.4);
         const Scene target = body(to);
         const JointMap map = propose_map(source, target, "pairs");
         const Retargeter retargeter(source, target, map, {});
@@ -472,10 +470,10 @@ TEST(Retarget, HandsStayAtEachOtherAndWhereTheyAreStillIfAsked) {
         SCOPED_TRACE(seed);
         std::mt19937 random(seed);
         BodyShape to;
-        to.size = std::exp(drawn(random, -0.7, 0.7));
-        to.thigh = drawn(random, 0.35, 0.5);
-        to.shin = drawn(random, 0.35, 0.5);
-        to.arms_down = drawn(random, 0, 60);
+        to.size = std::exp(testing::drawn(random, -0.7, 0.7));
+        to.thigh = testing::drawn(random, 0.35, 0.5);
+        to.shin = testing::drawn(random, 0.35, 0.5);
+        to.arms_down = testing::drawn(random, 0, 60);
         to.other_names = seed % 2 == 1;
         const Scene target = body(to);
         const JointMap map = propose_map(source, target, "hands");

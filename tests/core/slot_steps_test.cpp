@@ -13,7 +13,7 @@
 namespace wembrix::testing {
 namespace {
 
-Scene tansy() {
+Scene tansy_with_slots() {
     Scene scene = demo::tansy_model();
     scene.clips = demo::tansy_market_take().clips;
     return scene;
@@ -65,7 +65,7 @@ void expect_same_areas(const std::map<std::string, double>& a, const std::map<st
 }
 
 TEST(Slots, AreOrderedWithWeightsShapesAndKeysInPlace) {
-    const Scene scene = tansy();
+    const Scene scene = tansy_with_slots();
     const std::vector<std::string> before = slots_of(scene, body(scene));
     ASSERT_GT(before.size(), 2U);
     const StepResult result = done(scene, {"order_slots", {{"materials", {before.back(), before[1]}}}});
@@ -98,7 +98,7 @@ TEST(Slots, AreOrderedWithWeightsShapesAndKeysInPlace) {
 }
 
 TEST(Slots, OfOneMaterialBecomeOne) {
-    Scene scene = tansy();
+    Scene scene = tansy_with_slots();
     Mesh& mesh = scene.meshes[static_cast<size_t>(scene.nodes[static_cast<size_t>(body(scene))].mesh)];
     scene.materials.push_back(scene.materials[static_cast<size_t>(mesh.primitives[0].material)]);
     mesh.primitives[2].material = static_cast<int>(scene.materials.size()) - 1; // its twin, under the same name
@@ -114,7 +114,7 @@ TEST(Slots, OfOneMaterialBecomeOne) {
 }
 
 TEST(Materials, GetTheLooksThatAreSet) {
-    const Scene scene = tansy();
+    const Scene scene = tansy_with_slots();
     const std::string name = scene.materials[0].name;
     const StepResult result = done(scene, {"set_material",
                                            {{"materials", {name}},

@@ -18,14 +18,14 @@ namespace {
 
 constexpr double normals_off = 5 * M_PI / 180;
 
-struct Frame {
+struct KeptFrame {
     std::vector<Vec3f> points, normals;
 };
 
-std::vector<Frame> all_frames(const MovingPoints& moving) {
-    std::vector<Frame> frames(static_cast<size_t>(moving.frames));
+std::vector<KeptFrame> all_frames(const MovingPoints& moving) {
+    std::vector<KeptFrame> frames(static_cast<size_t>(moving.frames));
     for (int f = 0; f < moving.frames; ++f) {
-        Frame& frame = frames[static_cast<size_t>(f)];
+        KeptFrame& frame = frames[static_cast<size_t>(f)];
         if (!moving.at(f, frame.points, frame.normals)) {
             return {};
         }
@@ -33,7 +33,8 @@ std::vector<Frame> all_frames(const MovingPoints& moving) {
     return frames;
 }
 
-bool is_near(const Frame& from, const Frame& to, const Frame& between, float part, float limit_m, bool has_normals) {
+bool is_near(const KeptFrame& from, const KeptFrame& to, const KeptFrame& between, float part, float limit_m,
+             bool has_normals) {
     for (size_t v = 0; v < between.points.size(); ++v) {
         const Vec3f at = from.points[v] + part * (to.points[v] - from.points[v]);
         if (!((at - between.points[v]).squaredNorm() <= limit_m * limit_m)) {
@@ -49,7 +50,7 @@ bool is_near(const Frame& from, const Frame& to, const Frame& between, float par
     return true;
 }
 
-std::vector<int> needed(const std::vector<Frame>& frames, double limit_mm, bool has_normals) {
+std::vector<int> needed(const std::vector<KeptFrame>& frames, double limit_mm, bool has_normals) {
     if (frames.empty()) {
         return {};
     }
@@ -91,7 +92,7 @@ std::vector<int> needed(const std::vector<Frame>& frames, double limit_mm, bool 
 }
 
 /// What differs from rest alone.
-MorphTarget shape_of(const Frame& rest, const Frame& frame, bool has_normals, std::string name) {
+MorphTarget shape_of(const KeptFrame& rest, const KeptFrame& frame, bool has_normals, std::string name) {
     MorphTarget shape;
     shape.name = std::move(name);
     std::vector<uint32_t> points;
@@ -168,9 +169,9 @@ Conformed conform_shapes(const Scene& prepared, const MovingPart& part, const De
         mesh.primitives[p].has_tangents = false;
     }
     const MovingPoints moving = frames_of(prepared, part, destination);
-    const std::vector<Frame> frames = all_frames(moving);
+    const std::vector<KeptFrame> frames = all_frames(moving);
     const std::vector<int> kept = needed(frames, limit_of(part, destination), moving.has_normals);
-    const Frame rest{mesh.positions.get(), mesh.normals.get()};
+    const KeptFrame rest{mesh.positions.get(), mesh.normals.get()};
     for (const int f : kept) {
         mesh.shapes.push_back(
             shape_of(rest, frames[static_cast<size_t>(f)], moving.has_normals, fmt::format("frame_{:04}", f)));
@@ -221,8 +222,8 @@ void check_shapes(const Scene& prepared, const MovingPart& part, const Scene& ar
         Deformer deformer(arrived, {node});
         const Poser poser(arrived, clip);
         Pose pose;
-        Frame a;
-        Frame b;
+        KeptFrame a;
+        KeptFrame b;
         b.points.resize(deformer.point_count());
         b.normals.resize(deformer.point_count());
         for (int f = 0; f < moving.frames; ++f) {

@@ -404,7 +404,7 @@ DeliverableKind hulls_row() {
     return kind;
 }
 
-const std::array<DeliverableKind, 12>& rows() {
+const std::array<DeliverableKind, 12>& kind_rows() {
     static const std::array<DeliverableKind, 12> all = {{
         model_row(),
         whole_row(),
@@ -473,22 +473,22 @@ std::string content_of(const Scene& prepared, const DeliverableKind& kind, const
 }
 
 std::span<const DeliverableKind> deliverable_kinds() {
-    return rows();
+    return kind_rows();
 }
 
 const DeliverableKind* kind_of_deliverable(std::string_view id) {
     const std::string_view word = id.substr(0, id.find(':'));
-    const auto* found =
-        std::find_if(rows().begin(), rows().end(), [&](const DeliverableKind& row) { return row.id == word; });
-    return found == rows().end() ? nullptr : found;
+    const auto* found = std::find_if(kind_rows().begin(), kind_rows().end(),
+                                     [&](const DeliverableKind& row) { return row.id == word; });
+    return found == kind_rows().end() ? nullptr : found;
 }
 
 const DeliverableKind& model_kind() {
-    return rows()[0];
+    return kind_rows()[0];
 }
 
 const DeliverableKind& clip_kind() {
-    return rows()[2];
+    return kind_rows()[2];
 }
 
 std::string deliverable_id(const DeliverableKind& kind, const std::string& name) {

@@ -8,7 +8,7 @@ namespace wembrix {
 
 namespace {
 
-constexpr uint32_t widest_image = 4096;
+constexpr uint32_t widest_pixel_image = 4096;
 
 std::string free_set(const Mesh& mesh) {
     int next = 0;
@@ -24,7 +24,7 @@ std::string free_set(const Mesh& mesh) {
 
 TextureLayout texture_layout(size_t vertices) {
     TextureLayout layout;
-    layout.rows = static_cast<uint32_t>((vertices + widest_image - 1) / widest_image);
+    layout.rows = static_cast<uint32_t>((vertices + widest_pixel_image - 1) / widest_pixel_image);
     layout.width = layout.rows == 0 ? 0 : static_cast<uint32_t>((vertices + layout.rows - 1) / layout.rows);
     return layout;
 }

@@ -11,10 +11,10 @@ namespace wembrix {
 namespace fs = std::filesystem;
 
 namespace {
-constexpr std::string_view ending = ".destination.json";
+constexpr std::string_view destination_ending = ".destination.json";
 
 fs::path file_of_team(const fs::path& folder, const std::string& name) {
-    return folder / (file_name_safe(name) + std::string(ending));
+    return folder / (file_name_safe(name) + std::string(destination_ending));
 }
 
 bool say_the_same(const Destination& one, Destination other) {
@@ -28,7 +28,7 @@ std::vector<Destination> team_destinations(const fs::path& folder) {
     std::error_code error;
     for (fs::directory_iterator entry(folder, error), end; !error && entry != end; entry.increment(error)) {
         std::error_code none;
-        if (entry->path().filename().string().ends_with(ending) && entry->is_regular_file(none)) {
+        if (entry->path().filename().string().ends_with(destination_ending) && entry->is_regular_file(none)) {
             files.push_back(entry->path());
         }
     }

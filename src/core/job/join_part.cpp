@@ -20,18 +20,6 @@ namespace wembrix {
 
 namespace {
 
-Mat3 turn(const Mat4& matrix) {
-    return nearest_rotation(linear_of(matrix));
-}
-
-double size_of(const Mat4& matrix) {
-    return std::cbrt(std::abs(linear_of(matrix).determinant()));
-}
-
-Vec3 position_of(const Mat4& matrix) {
-    return matrix.topRightCorner<3, 1>();
-}
-
 /// Of the 24 rotations that lay axes on axes, the one within 10 degrees of `rotation`; else none, the identity.
 Quat rotation_of_axes(const Mat3& rotation) {
     const Quat meant(rotation);
@@ -72,8 +60,8 @@ class Placement {
         Eigen::Matrix3Xd to(3, count);
         for (size_t b = 0; b < count; ++b) {
             const auto column = static_cast<Eigen::Index>(b);
-            from.col(column) = position_of(match.other_world()[static_cast<size_t>(match.bones()[b].other)]);
-            to.col(column) = position_of(match.model_world()[static_cast<size_t>(match.bones()[b].model)]);
+            from.col(column) = place_of_matrix(match.other_world()[static_cast<size_t>(match.bones()[b].other)]);
+            to.col(column) = place_of_matrix(match.model_world()[static_cast<size_t>(match.bones()[b].model)]);
         }
         // Umeyama 1991, without its scale.
         rotation = rotation_of_axes(linear_of(Eigen::umeyama(from, to, false)));
@@ -93,9 +81,10 @@ class Placement {
     Vec3 aside = Vec3::Zero();
 };
 
-class Joining {
+class PartJoining {
   public:
-    Joining(Scene& base, NamedScene part, int64_t identity, RestOf rest, const std::vector<int>& leave, SourceFit& fit)
+    PartJoining(Scene& base, NamedScene part, int64_t identity, RestOf rest, const std::vector<int>& leave,
+                SourceFit& fit)
         : base_(base), name_(part.name), part_(std::move(part.scene)), identity_(identity), rest_(rest), fit_(fit) {
         for (const int node : leave) {
             left_.push_back(part_.nodes[static_cast<size_t>(node)].identity);
@@ -138,16 +127,16 @@ class Joining {
         const std::vector<Mat4>& here = match.model_world();
         const std::vector<Mat4>& there = match.other_world();
         for (const MatchedBone& bone : match.bones()) {
-            const double apart = (position_of(here[static_cast<size_t>(bone.model)]) -
-                                  position_of(there[static_cast<size_t>(bone.other)]))
+            const double apart = (place_of_matrix(here[static_cast<size_t>(bone.model)]) -
+                                  place_of_matrix(there[static_cast<size_t>(bone.other)]))
                                      .norm();
             double degrees = 0;
             if (bone.above >= 0) {
                 const MatchedBone& above = match.bones()[static_cast<size_t>(bone.above)];
-                const Vec3 is = position_of(here[static_cast<size_t>(bone.model)]) -
-                                position_of(here[static_cast<size_t>(above.model)]);
-                const Vec3 was = position_of(there[static_cast<size_t>(bone.other)]) -
-                                 position_of(there[static_cast<size_t>(above.other)]);
+                const Vec3 is = place_of_matrix(here[static_cast<size_t>(bone.model)]) -
+                                place_of_matrix(here[static_cast<size_t>(above.model)]);
+                const Vec3 was = place_of_matrix(there[static_cast<size_t>(bone.other)]) -
+                                 place_of_matrix(there[static_cast<size_t>(above.other)]);
                 if (is.norm() > 1e-6 && was.norm() > 1e-6) {
                     degrees =
                         std::acos(std::clamp(is.normalized().dot(was.normalized()), -1.0, 1.0)) * degrees_per_radian;
@@ -184,7 +173,7 @@ class Joining {
             const auto b = static_cast<size_t>(bone_of[n]);
             const Mat4& there = match.other_world()[static_cast<size_t>(match.bones()[b].other)];
             world[n] = there;
-            world[n].topLeftCorner<3, 3>() = turn(there) * fits[b] * size_of(match.model_world()[n]);
+            world[n].topLeftCorner<3, 3>() = turn_of_matrix(there) * fits[b] * scale_of_matrix(match.model_world()[n]);
             node.rest = decompose(above.inverse() * world[n]).transform;
         }
     }
@@ -257,9 +246,9 @@ class Joining {
             const Mat4& here = match.model_world()[static_cast<size_t>(bone.model)];
             const Mat4& there = match.other_world()[static_cast<size_t>(bone.other)];
             Mat4 stands = there; // exact where both rest alike
-            if ((position_of(here) - position_of(there)).norm() > near || fit_.apart_degrees > 0.5) {
-                stands.topRightCorner<3, 1>() = position_of(here);
-                stands.topLeftCorner<3, 3>() = turn(here) * fits[b].transpose() * size_of(there);
+            if ((place_of_matrix(here) - place_of_matrix(there)).norm() > near || fit_.apart_degrees > 0.5) {
+                stands.topRightCorner<3, 1>() = place_of_matrix(here);
+                stands.topLeftCorner<3, 3>() = turn_of_matrix(here) * fits[b].transpose() * scale_of_matrix(there);
             }
             into_[static_cast<size_t>(bone.other)] = here.inverse() * stands;
         }
@@ -416,7 +405,7 @@ int twin_of(const Scene& base, const Scene& other, int surface, bool by_vertices
 
 void join_part(Scene& base, NamedScene part, int64_t identity, RestOf rest, const std::vector<int>& leave,
                SourceFit& fit) {
-    Joining(base, std::move(part), identity, rest, leave, fit).run();
+    PartJoining(base, std::move(part), identity, rest, leave, fit).run();
 }
 
 size_t join_shapes(Scene& base, const NamedScene& from, bool by_vertices) {

@@ -84,4 +84,8 @@ bool is_similarity(const Mat3& linear, double tolerance) {
     return size > 0 && (gram - size * Mat3::Identity()).cwiseAbs().maxCoeff() <= tolerance * size;
 }
 
+double scale_of_matrix(const Mat4& matrix) {
+    return std::cbrt(std::abs(linear_of(matrix).determinant()));
+}
+
 } // namespace wembrix

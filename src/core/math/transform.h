@@ -46,6 +46,15 @@ inline Vec3 point_of(const Mat4& matrix, const Vec3& point) {
 inline Mat3 linear_of(const Mat4& matrix) {
     return matrix.topLeftCorner<3, 3>();
 }
+inline Vec3 place_of_matrix(const Mat4& matrix) {
+    return matrix.topRightCorner<3, 1>();
+}
+/// The rotation that is nearest to its linear part.
+inline Mat3 turn_of_matrix(const Mat4& matrix) {
+    return nearest_rotation(linear_of(matrix));
+}
+/// How much longer it makes things, on the whole.
+double scale_of_matrix(const Mat4& matrix);
 
 /// The matrix that carries normals: the inverse transpose of the linear part (unscaled on singular input).
 Mat3 normal_matrix(const Mat4& matrix);

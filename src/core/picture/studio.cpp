@@ -17,10 +17,10 @@ namespace wembrix {
 
 namespace {
 
-constexpr double aside = 0.62;     // radians from the front
-constexpr double above = 0.24;     // and from above
-constexpr double half_angle = 0.2; // of the view, in radians: a long lens
-constexpr double margin = 1.1;     // of what is shown, for its shadow and some air
+constexpr double aside = 0.62;       // radians from the front
+constexpr double above = 0.24;       // and from above
+constexpr double half_angle = 0.2;   // of the view, in radians: a long lens
+constexpr double frame_margin = 1.1; // of what is shown, for its shadow and some air
 
 const Vec3f clay(0.80F, 0.77F, 0.71F);
 const Vec3f ink(0.12F, 0.16F, 0.18F);
@@ -334,7 +334,7 @@ struct Studio::Held {
         const Vec3 centre = box.centre();
         middle = centre.x() * right + centre.y() * up + centre.z() * away;
         const Vec3 size = box.size();
-        const double reach = std::max({size.x(), size.y(), 1e-6}) / 2 * margin;
+        const double reach = std::max({size.x(), size.y(), 1e-6}) / 2 * frame_margin;
         distance = reach / std::tan(half_angle) + size.z() / 2;
         // It stands on the ground, or hangs where it hangs, with its shadow below.
         ground = std::min(low, std::max(0.0, low));

@@ -17,16 +17,16 @@ namespace {
 
 constexpr int most_of_a_kind = 200; ///< joints, guides, copies of one chain
 constexpr size_t most_chains = 500;
-constexpr size_t longest_name = 200;
+constexpr size_t longest_plan_name = 200;
 constexpr std::string_view format_name = "wembrix plan";
 
 const std::array<std::string_view, 3> root_names = {"none", "ground", "origin"};
 const std::array<std::string_view, 2> rest_names = {"aligned", "zero"};
 
 /// Reads one object key by key; the first thing that is wrong stays.
-class Reader {
+class PlanReader {
   public:
-    Reader(const json& object, std::string where) : object_(object), where_(std::move(where)) {}
+    PlanReader(const json& object, std::string where) : object_(object), where_(std::move(where)) {}
 
     void text(const char* key, std::string& to, bool may_be_empty = true) {
         const json* value = find(key);
@@ -36,7 +36,7 @@ class Reader {
             }
             return;
         }
-        if (!value->is_string() || value->get_ref<const std::string&>().size() > longest_name ||
+        if (!value->is_string() || value->get_ref<const std::string&>().size() > longest_plan_name ||
             (!may_be_empty && value->get_ref<const std::string&>().empty())) {
             fail(fmt::format("\"{}\" is not a text{}.", key, may_be_empty ? "" : " with something in it"));
             return;
@@ -155,7 +155,7 @@ bool read_guides(const json& value, PlanChain& chain) {
 }
 
 std::optional<Problem> read_chain(const json& object, const std::string& where, PlanChain& chain) {
-    Reader reader(object, where);
+    PlanReader reader(object, where);
     reader.text("chain", chain.name, false);
     chain.role = "other";
     reader.text("role", chain.role);
@@ -175,7 +175,7 @@ std::optional<Problem> read_chain(const json& object, const std::string& where, 
         if (!names->is_array() || names->size() > most_of_a_kind ||
             !std::all_of(names->begin(), names->end(), [](const json& name) {
                 return name.is_string() && !name.get_ref<const std::string&>().empty() &&
-                       name.get_ref<const std::string&>().size() <= longest_name;
+                       name.get_ref<const std::string&>().size() <= longest_plan_name;
             })) {
             reader.fail("\"names\" is not a list of names.");
         } else {
@@ -269,7 +269,7 @@ Result<Plan> plan_from_json(const json& given, const std::string& where) {
         return done.problem();
     }
     Plan plan;
-    Reader reader(object, where);
+    PlanReader reader(object, where);
     reader.find("format");
     reader.find("version");
     reader.text("name", plan.name, false);

@@ -45,7 +45,7 @@ const Parameter* parameter_of(const char* step, std::string_view key) {
     return nullptr;
 }
 
-QString text_of(std::string_view text) {
+QString text_from(std::string_view text) {
     return QString::fromUtf8(text.data(), static_cast<qsizetype>(text.size()));
 }
 
@@ -249,12 +249,12 @@ void StrandPanel::add_number(QFormLayout& form, const char* key) {
     box->setRange(std::max(parameter->least, -1e7), std::min(parameter->most, 1e7));
     box->setSingleStep(whole ? 10 : parameter->most <= 1 ? 0.05 : 0.5);
     if (!parameter->unit_text.empty()) {
-        box->setSuffix(QStringLiteral(" ") + text_of(parameter->unit_text));
+        box->setSuffix(QStringLiteral(" ") + text_from(parameter->unit_text));
     }
-    box->setToolTip(text_of(parameter->help));
+    box->setToolTip(text_from(parameter->help));
     box->setKeyboardTracking(false);
     connect(box, &QDoubleSpinBox::valueChanged, this,
-            [this, key, whole, label = text_of(parameter->label)](double value) {
+            [this, key, whole, label = text_from(parameter->label)](double value) {
                 nlohmann::json values;
                 if (whole) {
                     values[key] = static_cast<int64_t>(std::llround(value));
@@ -263,7 +263,7 @@ void StrandPanel::add_number(QFormLayout& form, const char* key) {
                 }
                 board_.set("grow_strands", label, values);
             });
-    auto* label = new QLabel(text_of(parameter->label), this);
+    auto* label = new QLabel(text_from(parameter->label), this);
     label->setMinimumWidth(104); // one edge through all forms
     form.addRow(label, box);
     numbers_[key] = box;

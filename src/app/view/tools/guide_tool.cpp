@@ -10,7 +10,7 @@ namespace wembrix::app {
 namespace {
 
 constexpr double ring = 6;          ///< pixels
-constexpr double reach = 10;        ///< pixels
+constexpr double handle_reach = 10; ///< pixels
 constexpr double arm_length = 44;   ///< pixels
 constexpr double least_slope = 0.3; ///< of what a metre across the view is long
 
@@ -46,7 +46,7 @@ std::vector<GuideTool::Arm> GuideTool::arms(const Frame& frame) const {
 
 const Guide* GuideTool::under(const Frame& frame, const QPointF& place) const {
     const Guide* nearest = nullptr;
-    double least = reach;
+    double least = handle_reach;
     if (hooks_.plan() == nullptr) {
         return nullptr;
     }
@@ -66,7 +66,7 @@ const Guide* GuideTool::under(const Frame& frame, const QPointF& place) const {
 
 std::optional<GuideTool::Arm> GuideTool::arm_under(const Frame& frame, const QPointF& place) const {
     for (const Arm& arm : arms(frame)) {
-        if (QLineF(place, arm.end).length() < reach) {
+        if (QLineF(place, arm.end).length() < handle_reach) {
             return arm;
         }
     }

@@ -35,7 +35,7 @@ constexpr std::array<std::string_view, 7> sampler_fields = {
     "name", "wrap across", "wrap along", "magnifying", "minifying", "between levels", "extras or extensions"};
 
 /// Gives textures, images and samplers that hold the same one number, whichever scene they are in.
-class Pictures {
+class DecodedImages {
   public:
     /// The number of the texture at that place.
     int texture(const Scene& scene, int place) {
@@ -114,7 +114,7 @@ std::string unlike_picture(const Scene& a, const Scene& b, const TextureUse& x, 
     return what.empty() ? "another texture" : fmt::format("other {}", what);
 }
 
-std::string unlike_material(const NodePairs& pairs, Pictures& pictures, const Material& a, const Material& b) {
+std::string unlike_material(const NodePairs& pairs, DecodedImages& pictures, const Material& a, const Material& b) {
     const std::string_view field =
         first_unlike(pictures.plain(pairs.expected(), a), pictures.plain(pairs.actual(), b), material_fields);
     if (field.empty()) {
@@ -139,7 +139,7 @@ std::string unlike_material(const NodePairs& pairs, Pictures& pictures, const Ma
 void compare_materials(const NodePairs& pairs, std::vector<Subject>& subjects) {
     Subject slots("Material slots", "primitive");
     Subject materials("Materials", "material");
-    Pictures pictures;
+    DecodedImages pictures;
     std::set<std::pair<const Material*, const Material*>> seen;
     const auto compare = [&](const std::string& where, int x, int y) {
         slots.compared();

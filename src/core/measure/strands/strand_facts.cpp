@@ -24,24 +24,24 @@ std::vector<int> strands_of(const Scene& scene) {
 
 namespace {
 
-struct Through {
+struct ThroughBody {
     size_t strands = 0;
     double deepest_m = 0;
     uint32_t deepest_strand = 0;
 };
 
 /// Strands that enter the surface after they have left it at their root.
-Through through_surface(const ClosestPoint& tree, const CurveSet& curves, std::span<const Vec3f> points) {
+ThroughBody through_surface(const ClosestPoint& tree, const CurveSet& curves, std::span<const Vec3f> points) {
     std::vector<uint32_t> first(curves.curve_count());
     uint32_t at = 0;
     for (size_t c = 0; c < first.size(); ++c) {
         first[c] = at;
         at += curves.counts[c];
     }
-    Through all;
+    ThroughBody all;
     std::mutex guard;
     tbb::parallel_for(tbb::blocked_range<size_t>(0, first.size(), 64), [&](const auto& range) {
-        Through own;
+        ThroughBody own;
         for (size_t c = range.begin(); c < range.end(); ++c) {
             bool inside = false;
             bool any = false;
@@ -144,7 +144,7 @@ StrandFacts strand_facts(const Scene& scene, int node) {
             at += curves.counts[c];
         }
     }
-    const Through through = through_surface(surface.tree(), curves, points);
+    const ThroughBody through = through_surface(surface.tree(), curves, points);
     facts.through = through.strands;
     facts.deepest_m = through.deepest_m;
     facts.deepest_strand = through.deepest_strand;

@@ -19,7 +19,7 @@ struct Held {
     uint32_t spot = 0;
     double weight = 0;
 };
-struct Part {
+struct HeldPart {
     std::vector<Held> spots;
     double weight = 0;
 };
@@ -48,17 +48,18 @@ std::vector<std::vector<Held>> spots_of_joints(const Influences& influences, con
     return held;
 }
 
-std::vector<Part> parts_of(const std::vector<Held>& held, const Neighbours& neighbours, std::vector<int>& place_of) {
+std::vector<HeldPart> parts_of(const std::vector<Held>& held, const Neighbours& neighbours,
+                               std::vector<int>& place_of) {
     for (size_t i = 0; i < held.size(); ++i) {
         place_of[held[i].spot] = static_cast<int>(i);
     }
-    std::vector<Part> parts;
+    std::vector<HeldPart> parts;
     std::vector<uint32_t> open;
     for (const Held& start : held) {
         if (place_of[start.spot] < 0) {
             continue;
         }
-        Part part;
+        HeldPart part;
         open.assign(1, start.spot);
         const auto take = [&](uint32_t spot) {
             const Held& one = held[static_cast<size_t>(place_of[spot])];
@@ -100,12 +101,12 @@ std::vector<StrayIsland> stray_weights(const Scene& scene, int surface) {
     std::vector<Bone> bones;
     std::vector<Vec3f> rest;
     for (size_t j = 0; j < held.size(); ++j) {
-        std::vector<Part> parts = parts_of(held[j], neighbours, place_of);
+        std::vector<HeldPart> parts = parts_of(held[j], neighbours, place_of);
         if (parts.size() < 2) {
             continue;
         }
         const auto main = std::max_element(parts.begin(), parts.end(),
-                                           [](const Part& a, const Part& b) { return a.weight < b.weight; });
+                                           [](const HeldPart& a, const HeldPart& b) { return a.weight < b.weight; });
         if (bones.empty()) {
             bones = bones_of(scene);
             rest = rest_places(scene, surface);
@@ -121,7 +122,7 @@ std::vector<StrayIsland> stray_weights(const Scene& scene, int surface) {
             reach = std::max(reach, to_bone(one));
         }
         const std::vector<double> along = distances_along(mesh, neighbours, from, 1e300);
-        for (const Part& part : parts) {
+        for (const HeldPart& part : parts) {
             if (&part == &*main || part.weight >= main->weight / 5) {
                 continue;
             }

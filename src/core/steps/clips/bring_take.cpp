@@ -21,14 +21,6 @@ namespace wembrix {
 
 namespace {
 
-double size_of(const Mat4& matrix) {
-    return std::cbrt(std::abs(linear_of(matrix).determinant()));
-}
-
-Mat3 turn(const Mat4& matrix) {
-    return nearest_rotation(linear_of(matrix));
-}
-
 class Bringing {
   public:
     Bringing(const Scene& model, const Scene& take, const BringOptions& options)
@@ -242,7 +234,7 @@ class Bringing {
             if (node < 0) {
                 continue;
             }
-            const double size = size_of(model_world()[static_cast<size_t>(bones()[b].model)]);
+            const double size = scale_of_matrix(model_world()[static_cast<size_t>(bones()[b].model)]);
             frames.correction[static_cast<size_t>(node)].topLeftCorner<3, 3>() = fits[b] * size;
             frames.parent[static_cast<size_t>(node)] =
                 bones()[b].above < 0 ? -1
@@ -277,7 +269,7 @@ class Bringing {
                 continue;
             }
             const Mat4 back = between(bone).inverse();
-            const Quat turned(turn(back));
+            const Quat turned(turn_of_matrix(back));
             const Node& to = model_.nodes[static_cast<size_t>(bone.model)];
             bool turns = false;
             for (Channel channel : clip.channels) {
@@ -319,7 +311,7 @@ class Bringing {
         if (by.isIdentity(1e-12)) {
             return;
         }
-        change_keys(channel, by, turned, size_of(by));
+        change_keys(channel, by, turned, scale_of_matrix(by));
     }
 
     /// A bone's length, and a scale, that never differ from those at rest: the model has its own.

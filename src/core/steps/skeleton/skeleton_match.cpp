@@ -14,14 +14,6 @@ namespace wembrix {
 
 namespace {
 
-Mat3 turn(const Mat4& matrix) {
-    return nearest_rotation(linear_of(matrix));
-}
-
-Vec3 position_of(const Mat4& matrix) {
-    return matrix.topRightCorner<3, 1>();
-}
-
 /// Places of the model's nodes by their names without prefixes; the first of equal ones.
 std::unordered_map<std::string, int> places_by_name(const std::vector<std::string>& names) {
     std::unordered_map<std::string, int> places;
@@ -89,7 +81,7 @@ double unit_said_by(std::vector<double> ratios) {
 }
 
 double length(const std::vector<Mat4>& world, int a, int b) {
-    return (position_of(world[static_cast<size_t>(a)]) - position_of(world[static_cast<size_t>(b)])).norm();
+    return (place_of_matrix(world[static_cast<size_t>(a)]) - place_of_matrix(world[static_cast<size_t>(b)])).norm();
 }
 
 } // namespace
@@ -153,7 +145,8 @@ void SkeletonMatch::compare_lengths(const std::optional<double>& asked) {
 
 Vec3 SkeletonMatch::bone_in(const std::vector<Mat4>& world, int upper, int lower) {
     const Mat4& frame = world[static_cast<size_t>(upper)];
-    return turn(frame).transpose() * (position_of(world[static_cast<size_t>(lower)]) - position_of(frame));
+    return turn_of_matrix(frame).transpose() *
+           (place_of_matrix(world[static_cast<size_t>(lower)]) - place_of_matrix(frame));
 }
 
 std::vector<Mat3> SkeletonMatch::fitting_turns(const std::vector<Mat4>& world) const {
@@ -166,14 +159,14 @@ std::vector<Mat3> SkeletonMatch::fitting_turns(const std::vector<Mat4>& world) c
     std::vector<Mat3> fits(bones_.size(), Mat3::Identity());
     for (size_t b = 0; b < bones_.size(); ++b) {
         const MatchedBone& bone = bones_[b];
-        const Mat3 was = turn(world[static_cast<size_t>(bone.other)]);
-        const Mat3 is = turn(model_world_[static_cast<size_t>(bone.model)]);
+        const Mat3 was = turn_of_matrix(world[static_cast<size_t>(bone.other)]);
+        const Mat3 is = turn_of_matrix(model_world_[static_cast<size_t>(bone.model)]);
         // As both rest under what is above them; at the top, as both rest in the world.
         Mat3 rests = was.transpose() * is;
         if (bone.above >= 0) {
             const MatchedBone& above = bones_[static_cast<size_t>(bone.above)];
-            const Mat3 was_above = turn(world[static_cast<size_t>(above.other)]);
-            const Mat3 is_above = turn(model_world_[static_cast<size_t>(above.model)]);
+            const Mat3 was_above = turn_of_matrix(world[static_cast<size_t>(above.other)]);
+            const Mat3 is_above = turn_of_matrix(model_world_[static_cast<size_t>(above.model)]);
             rests = was.transpose() * was_above * fits[static_cast<size_t>(bone.above)] * is_above.transpose() * is;
         }
         fits[b] = below[b].empty() ? rests : along_bones(below[b], bone, world, rests);

@@ -12,7 +12,7 @@ namespace wembrix {
 
 namespace {
 
-constexpr RotationOrder x_then_y_then_z = {2, 1, 0};
+constexpr RotationOrder hull_turn = {2, 1, 0};
 constexpr double thinnest_m = 1e-4; ///< from the middle to a side
 
 /// Whether it has a radius in place of X and Z.
@@ -28,7 +28,7 @@ HullAdjustment HullAdjustment::then(const HullAdjustment& next) const {
 
 HullAdjustment adjustment_from(const Vec3& move_mm, const Vec3& turn_deg, const Vec3& grow_mm) {
     const Vec3 angles = turn_deg.reverse() * radians_per_degree;
-    return {move_mm / 1000, turn_of(angles, x_then_y_then_z), grow_mm / 1000};
+    return {move_mm / 1000, turn_of(angles, hull_turn), grow_mm / 1000};
 }
 
 HullAdjustment adjustment_from_row(const nlohmann::json& row) {
@@ -53,7 +53,7 @@ nlohmann::json row_of_adjustment(const std::string& hull, const HullAdjustment& 
         }
     };
     put("move", "mm", by.move_m * 1000);
-    put("turn", "deg", angles_of(by.turn, x_then_y_then_z, Vec3::Zero()).reverse() * degrees_per_radian);
+    put("turn", "deg", angles_of(by.turn, hull_turn, Vec3::Zero()).reverse() * degrees_per_radian);
     put("grow", "mm", by.grow_m * 1000);
     return row;
 }

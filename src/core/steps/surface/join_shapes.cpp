@@ -12,7 +12,7 @@ namespace wembrix {
 
 namespace {
 
-struct JoinSettings {
+struct JoinShapesSettings {
     std::vector<std::string> shapes;
     std::string name;
     std::vector<std::string> surfaces;
@@ -78,7 +78,7 @@ bool are_keyed_apart(const Scene& scene, size_t mesh, const std::vector<size_t>&
     return false;
 }
 
-Result<StepResult> apply_join_shapes(const StepContext& context, const JoinSettings& settings) {
+Result<StepResult> apply_join_shapes(const StepContext& context, const JoinShapesSettings& settings) {
     StepResult result;
     result.scene = context.scene;
     size_t joined = 0;
@@ -133,12 +133,12 @@ Result<StepResult> apply_join_shapes(const StepContext& context, const JoinSetti
 } // namespace
 
 StepKind join_shapes_step() {
-    return make_step<JoinSettings>(
+    return make_step<JoinShapesSettings>(
         {"join_shapes", "Join shapes", "Shapes that always move together become one, and cost an engine once.",
          StepSubject::surface},
-        {list<&JoinSettings::shapes>("shapes", "Shapes", "Which ones").naming(NameOf::shape).items(1),
-         text<&JoinSettings::name>("name", "Name", "What the one is called").needed().not_empty(),
-         list<&JoinSettings::surfaces>("surfaces", "Surfaces", "Which surfaces; empty: all with shapes")
+        {list<&JoinShapesSettings::shapes>("shapes", "Shapes", "Which ones").naming(NameOf::shape).items(1),
+         text<&JoinShapesSettings::name>("name", "Name", "What the one is called").needed().not_empty(),
+         list<&JoinShapesSettings::surfaces>("surfaces", "Surfaces", "Which surfaces; empty: all with shapes")
              .naming(NameOf::surface)},
         apply_join_shapes);
 }

@@ -50,7 +50,7 @@ Hull::Kind kind_of(Shape shape) {
 }
 
 /// What one hull, or a few, are to stand for: places in the world at rest.
-struct Group {
+struct HullGroup {
     std::string name;
     int belongs_to = -1;
     std::vector<Vec3> points;
@@ -86,7 +86,7 @@ struct Chosen {
         return scene.meshes[static_cast<size_t>(scene.nodes[static_cast<size_t>(surface)].mesh)];
     }
     /// Adds the surface's triangles whose corners `in` takes all, or of which none is asked.
-    void add(Group& group, int surface, const Primitive& primitive, const std::vector<char>* in) const {
+    void add(HullGroup& group, int surface, const Primitive& primitive, const std::vector<char>* in) const {
         const std::vector<Vec3f>& at = places.at(surface);
         std::map<uint32_t, uint32_t> place;
         const auto corner = [&](uint32_t vertex) {
@@ -104,10 +104,11 @@ struct Chosen {
     }
 };
 
-std::vector<Group> groups_of_surfaces(const Chosen& chosen) {
-    std::vector<Group> groups;
+std::vector<HullGroup> groups_of_surfaces(const Chosen& chosen) {
+    std::vector<HullGroup> groups;
     for (const int surface : chosen.surfaces) {
-        Group group{chosen.scene.nodes[static_cast<size_t>(surface)].name, carrier_of(chosen.scene, surface), {}, {}};
+        HullGroup group{
+            chosen.scene.nodes[static_cast<size_t>(surface)].name, carrier_of(chosen.scene, surface), {}, {}};
         for (const Primitive& primitive : chosen.mesh_of(surface).primitives) {
             chosen.add(group, surface, primitive, nullptr);
         }
@@ -116,18 +117,18 @@ std::vector<Group> groups_of_surfaces(const Chosen& chosen) {
     return groups;
 }
 
-std::vector<Group> groups_of_slots(const Chosen& chosen) {
-    std::vector<Group> groups;
+std::vector<HullGroup> groups_of_slots(const Chosen& chosen) {
+    std::vector<HullGroup> groups;
     const NamePatterns wanted(chosen.settings.slots, chosen.scene);
     for (const int surface : chosen.surfaces) {
         for (const Primitive& primitive : chosen.mesh_of(surface).primitives) {
             const std::string slot =
                 primitive.material < 0 ? "" : chosen.scene.materials[static_cast<size_t>(primitive.material)].name;
             if (chosen.settings.slots.empty() || wanted.any_fits(slot)) {
-                Group group{chosen.scene.nodes[static_cast<size_t>(surface)].name + "_" + slot,
-                            carrier_of(chosen.scene, surface),
-                            {},
-                            {}};
+                HullGroup group{chosen.scene.nodes[static_cast<size_t>(surface)].name + "_" + slot,
+                                carrier_of(chosen.scene, surface),
+                                {},
+                                {}};
                 chosen.add(group, surface, primitive, nullptr);
                 groups.push_back(std::move(group));
             }
@@ -136,9 +137,9 @@ std::vector<Group> groups_of_slots(const Chosen& chosen) {
     return groups;
 }
 
-std::vector<Group> groups_of_joints(const Chosen& chosen) {
+std::vector<HullGroup> groups_of_joints(const Chosen& chosen) {
     const ChosenJoints joints = choose_joints(chosen.scene, chosen.settings.joints);
-    std::map<int, Group> groups;
+    std::map<int, HullGroup> groups;
     WeightRow row;
     for (const int surface : chosen.surfaces) {
         const Node& node = chosen.scene.nodes[static_cast<size_t>(surface)];
@@ -159,7 +160,7 @@ std::vector<Group> groups_of_joints(const Chosen& chosen) {
             }
         }
         for (const auto& [joint, marks] : in) {
-            Group& group = groups[joint];
+            HullGroup& group = groups[joint];
             group.name = chosen.scene.nodes[static_cast<size_t>(joint)].name;
             group.belongs_to = joint;
             for (const Primitive& primitive : chosen.mesh_of(surface).primitives) {
@@ -167,7 +168,7 @@ std::vector<Group> groups_of_joints(const Chosen& chosen) {
             }
         }
     }
-    std::vector<Group> all;
+    std::vector<HullGroup> all;
     for (auto& [joint, group] : groups) {
         all.push_back(std::move(group));
     }
@@ -219,9 +220,9 @@ std::string free_name(const std::set<std::string>& taken, const std::string& wan
 
 Result<StepResult> apply_make_hulls(const StepContext& context, const HullSettings& settings) {
     const Chosen chosen(context.scene, settings);
-    const std::vector<Group> groups = settings.from == From::surfaces ? groups_of_surfaces(chosen)
-                                      : settings.from == From::slots  ? groups_of_slots(chosen)
-                                                                      : groups_of_joints(chosen);
+    const std::vector<HullGroup> groups = settings.from == From::surfaces ? groups_of_surfaces(chosen)
+                                          : settings.from == From::slots  ? groups_of_slots(chosen)
+                                                                          : groups_of_joints(chosen);
     StepResult result{context.scene, {}, {}};
     std::set<std::string> taken;
     for (const Node& node : context.scene.nodes) {
@@ -231,7 +232,7 @@ Result<StepResult> apply_make_hulls(const StepContext& context, const HullSettin
     const auto first = static_cast<int>(context.scene.nodes.size());
     size_t flat = 0;
     std::vector<std::string> uneven;
-    for (const Group& group : groups) {
+    for (const HullGroup& group : groups) {
         const Mat4 above = group.belongs_to < 0 ? Mat4(Mat4::Identity()) : world[static_cast<size_t>(group.belongs_to)];
         if (settings.shape != Shape::convex && !is_even(above)) {
             uneven.push_back(context.scene.nodes[static_cast<size_t>(group.belongs_to)].name);

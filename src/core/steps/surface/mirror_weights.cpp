@@ -10,13 +10,13 @@ namespace wembrix {
 
 namespace {
 
-struct MirrorSettings : WeightScope {
+struct MirrorWeightsSettings : WeightScope {
     enum class From : uint8_t { left, right };
     From from = From::left;
     double tolerance_mm = 1;
 };
 
-Result<StepResult> apply_mirror_weights(const StepContext& context, const MirrorSettings& settings) {
+Result<StepResult> apply_mirror_weights(const StepContext& context, const MirrorWeightsSettings& settings) {
     StepResult result;
     result.scene = context.scene;
     const Sides sides = find_sides(context.scene);
@@ -24,7 +24,7 @@ Result<StepResult> apply_mirror_weights(const StepContext& context, const Mirror
         return Problem{"no joint has one that answers it on the other side.", "", "Name the two sides first."};
     }
     const std::vector<int> other = mirrored_joints(context.scene, sides);
-    const float to_side = settings.from == MirrorSettings::From::left ? -1 : 1;
+    const float to_side = settings.from == MirrorWeightsSettings::From::left ? -1 : 1;
     ScopedWeights scope = choose_weights(context.scene, settings);
     size_t changed = 0;
     size_t unanswered = 0;
@@ -94,17 +94,18 @@ Result<StepResult> apply_mirror_weights(const StepContext& context, const Mirror
 } // namespace
 
 StepKind mirror_weights_step() {
-    return make_step<MirrorSettings>(
+    return make_step<MirrorWeightsSettings>(
         {"mirror_weights", "Mirror weights", "One side is painted, the other one follows joint for joint.",
          StepSubject::surface},
-        with_weight_scope({choice<&MirrorSettings::from>("from", "From", {"left", "right"}, "The side that is right")
-                               .starting("left"),
-                           number<&MirrorSettings::tolerance_mm>(
-                               "tolerance_mm", "Tolerance",
-                               "How far a vertex may be from the mirror image of the one that answers it")
-                               .unit("mm")
-                               .above(0)
-                               .starting(1.0)}),
+        with_weight_scope(
+            {choice<&MirrorWeightsSettings::from>("from", "From", {"left", "right"}, "The side that is right")
+                 .starting("left"),
+             number<&MirrorWeightsSettings::tolerance_mm>(
+                 "tolerance_mm", "Tolerance",
+                 "How far a vertex may be from the mirror image of the one that answers it")
+                 .unit("mm")
+                 .above(0)
+                 .starting(1.0)}),
         apply_mirror_weights);
 }
 

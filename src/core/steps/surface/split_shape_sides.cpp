@@ -12,7 +12,7 @@ namespace wembrix {
 
 namespace {
 
-struct SplitSettings {
+struct SplitShapeSettings {
     std::vector<std::string> shapes;
     double soft_mm = 10;
     std::string left = "_l";
@@ -32,7 +32,7 @@ std::vector<float> shares_of_left(const SurfaceMirror& mirror, double soft_m) {
     return shares;
 }
 
-Result<StepResult> apply_split_shape_sides(const StepContext& context, const SplitSettings& settings) {
+Result<StepResult> apply_split_shape_sides(const StepContext& context, const SplitShapeSettings& settings) {
     StepResult result;
     result.scene = context.scene;
     const Sides sides = find_sides(context.scene);
@@ -77,19 +77,21 @@ Result<StepResult> apply_split_shape_sides(const StepContext& context, const Spl
 } // namespace
 
 StepKind split_shape_sides_step() {
-    return make_step<SplitSettings>(
+    return make_step<SplitShapeSettings>(
         {"split_shape_sides", "Split shapes by side",
          "A smile sculpted on both sides becomes two that an animator moves apart; together they are what it was.",
          StepSubject::surface},
-        {list<&SplitSettings::shapes>("shapes", "Shapes", "Which ones").naming(NameOf::shape).items(1),
-         number<&SplitSettings::soft_mm>("soft_mm", "Soft across", "How wide the edge between the sides is; 0: sharp")
+        {list<&SplitShapeSettings::shapes>("shapes", "Shapes", "Which ones").naming(NameOf::shape).items(1),
+         number<&SplitShapeSettings::soft_mm>("soft_mm", "Soft across",
+                                              "How wide the edge between the sides is; 0: sharp")
              .unit("mm")
              .at_least(0)
              .starting(10.0),
-         text<&SplitSettings::left>("left", "Left ending", "What stands behind the name of the left one").not_empty(),
-         text<&SplitSettings::right>("right", "Right ending", "What stands behind the name of the right one")
+         text<&SplitShapeSettings::left>("left", "Left ending", "What stands behind the name of the left one")
              .not_empty(),
-         list<&SplitSettings::surfaces>("surfaces", "Surfaces", "Which surfaces; empty: all with shapes")
+         text<&SplitShapeSettings::right>("right", "Right ending", "What stands behind the name of the right one")
+             .not_empty(),
+         list<&SplitShapeSettings::surfaces>("surfaces", "Surfaces", "Which surfaces; empty: all with shapes")
              .naming(NameOf::surface)},
         apply_split_shape_sides);
 }

@@ -18,9 +18,9 @@ template <typename Value> void put(std::string& bytes, const Value& value) {
 }
 
 /// Takes values off bytes, as long as there are any.
-class Taker {
+class StrokeTaker {
   public:
-    Taker(const std::string& bytes, size_t from) : bytes_(bytes), at_(from) {}
+    StrokeTaker(const std::string& bytes, size_t from) : bytes_(bytes), at_(from) {}
     template <typename Value> bool take(Value& value) {
         if (left() < sizeof value) {
             return false;
@@ -36,7 +36,7 @@ class Taker {
     size_t at_;
 };
 
-Problem broken(const char* what) {
+Problem broken_stroke(const char* what) {
     return {std::string("what was painted ") + what + ".", "",
             "Take the folder beside the job from where it was whole."};
 }
@@ -59,39 +59,39 @@ std::string stroke_to_bytes(const PaintedRows& rows) {
 
 Result<PaintedRows> stroke_from_bytes(const std::string& bytes) {
     if (!bytes.starts_with(stroke_mark)) {
-        return broken("is no stroke");
+        return broken_stroke("is no stroke");
     }
-    Taker from(bytes, stroke_mark.size());
+    StrokeTaker from(bytes, stroke_mark.size());
     uint32_t count = 0;
     if (!from.take(count)) {
-        return broken("ends too early");
+        return broken_stroke("ends too early");
     }
     PaintedRows rows;
     for (uint32_t i = 0; i < count; ++i) {
         uint32_t vertex = 0;
         uint16_t joints = 0;
         if (!from.take(vertex) || !from.take(joints)) {
-            return broken("ends too early");
+            return broken_stroke("ends too early");
         }
         if (!rows.empty() && vertex <= rows.rbegin()->first) {
-            return broken("has vertices out of order");
+            return broken_stroke("has vertices out of order");
         }
         WeightRow row;
         for (uint16_t k = 0; k < joints; ++k) {
             uint16_t joint = 0;
             float weight = 0;
             if (!from.take(joint) || !from.take(weight)) {
-                return broken("ends too early");
+                return broken_stroke("ends too early");
             }
             if (!(weight > 0) || weight > 1) {
-                return broken("has a weight that is not between 0 and 1");
+                return broken_stroke("has a weight that is not between 0 and 1");
             }
             row.push_back({joint, static_cast<double>(weight)});
         }
         rows.emplace_hint(rows.end(), vertex, std::move(row));
     }
     if (from.left() != 0) {
-        return broken("is longer than it says");
+        return broken_stroke("is longer than it says");
     }
     return rows;
 }
@@ -124,14 +124,14 @@ std::string surface_to_bytes(const PaintedSurface& surface) {
 
 Result<PaintedSurface> surface_from_bytes(const std::string& bytes) {
     if (!bytes.starts_with(surface_mark)) {
-        return broken("is no painted surface");
+        return broken_stroke("is no painted surface");
     }
-    Taker from(bytes, surface_mark.size());
+    StrokeTaker from(bytes, surface_mark.size());
     uint32_t vertices = 0;
     uint32_t triangles = 0;
     if (!from.take(vertices) || !from.take(triangles) ||
         from.left() != (static_cast<uint64_t>(vertices) + triangles) * 12) {
-        return broken("is not as long as it says");
+        return broken_stroke("is not as long as it says");
     }
     PaintedSurface surface;
     surface.places.resize(vertices);
@@ -140,14 +140,14 @@ Result<PaintedSurface> surface_from_bytes(const std::string& bytes) {
             from.take(place[axis]);
         }
         if (!place.allFinite()) {
-            return broken("has a vertex that is nowhere");
+            return broken_stroke("has a vertex that is nowhere");
         }
     }
     surface.triangles.resize(triangles);
     for (std::array<uint32_t, 3>& triangle : surface.triangles) {
         from.take(triangle);
         if (triangle[0] >= vertices || triangle[1] >= vertices || triangle[2] >= vertices) {
-            return broken("has a triangle of vertices that are not there");
+            return broken_stroke("has a triangle of vertices that are not there");
         }
     }
     return surface;
