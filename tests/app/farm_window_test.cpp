@@ -60,6 +60,9 @@ TEST_F(WatchedFarm, SaysHowFarItIsAndWhatFailed) {
     auto* items = child<QTableWidget>("farmItems");
     QTest::mouseClick(items->viewport(), Qt::LeftButton, {}, items->visualItemRect(items->item(0, 0)).center());
     EXPECT_EQ(child<QLabel>("farmSaid")->text(), "no such take");
+    if (const QString to = qEnvironmentVariable("WEMBRIX_DIALOG_SHOTS"); !to.isEmpty()) {
+        window.grab().save(to + QStringLiteral("/farm.png"));
+    }
     auto* filter = child<QComboBox>("farmFilter");
     filter->setCurrentIndex(1);
     EXPECT_EQ(items->rowCount(), 1);

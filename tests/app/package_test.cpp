@@ -90,6 +90,10 @@ TEST_F(Packing, WhatArrivedGoesIntoAnArchiveThatReadsBackWhole) {
                   .entryList(QDir::AllEntries | QDir::Hidden | QDir::NoDotAndDotDot)
                   .size(),
               2);
+    if (const QString to = qEnvironmentVariable("WEMBRIX_DIALOG_SHOTS"); !to.isEmpty()) {
+        dialog()->grab().save(to + QStringLiteral("/package.png"));
+        window->grab().save(to + QStringLiteral("/board.png"));
+    }
     parts->setCurrentItem(parts->topLevelItem(2));
     QTest::mouseClick(in_dialog<QPushButton>("packageRemove"), Qt::LeftButton);
     EXPECT_EQ(parts->topLevelItemCount(), 2);

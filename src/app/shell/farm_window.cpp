@@ -64,6 +64,7 @@ FarmWindow::FarmWindow(QWidget* parent) : QDialog(parent) {
     top->addWidget(folder_, 1);
     auto* choose = new QPushButton(tr("Choose…"), this);
     choose->setObjectName(QStringLiteral("farmChoose"));
+    choose->setAutoDefault(false); // Return in the field takes the folder
     top->addWidget(choose);
     column->addLayout(top);
     state_ = new QLabel(this);
@@ -114,6 +115,7 @@ FarmWindow::FarmWindow(QWidget* parent) : QDialog(parent) {
     auto* row = new QHBoxLayout;
     row->addStretch(1);
     auto* close = new QPushButton(tr("Close"), this);
+    close->setAutoDefault(false);
     row->addWidget(close);
     column->addLayout(row);
     connect(close, &QPushButton::clicked, this, &QDialog::close);
