@@ -2,6 +2,7 @@
 #pragma once
 
 #include "core/base/result.h"
+#include "core/delivery/delivery.h"
 #include "core/job/job.h"
 #include "core/job/replay.h"
 #include "core/measure/comparison/claim.h"
@@ -18,6 +19,15 @@ constexpr int bad_input = 2;
 
 /// {claim, expected, actual, pass, detail} and, where it does not pass, differences[].
 nlohmann::json claim_json(const Claim& claim);
+
+/// What a real engine makes of delivered files.
+struct SecondReaderSaid {
+    bool is_well = true; ///< nothing that it says is otherwise than in the files
+    nlohmann::json as_json;
+    std::vector<std::string> lines; ///< for a terminal
+};
+/// Of those of a report that arrived and that it reads. Where there is no such reader the line says how to get one.
+SecondReaderSaid second_reader_on(const std::vector<Arrival>& arrivals, const std::filesystem::path& folder);
 
 /// " of 1.9 MB plain" where a file is smaller than it would be; nothing where that was not asked.
 std::string said_of_plain(uintmax_t bytes, uintmax_t plain);
@@ -41,6 +51,9 @@ struct DeliverOptions {
     bool all = false;              ///< what is up to date, too
     bool plan = false;             ///< only says how the files would be called
     std::vector<std::string> only; ///< deliverables, by id ("clip:wade") or by name; none: all
+    bool second_reader = false;    ///< a real engine is asked what it makes of what arrived
+    bool is_plain = false;         ///< no destination: everything as it is, in metres, Y up
+    std::string container = "glb"; ///< of a plain one: a format's id
     bool json = false;
 };
 int deliver_files(const DeliverOptions& options);
@@ -215,6 +228,7 @@ struct StepsOptions {
     bool json = false;
 };
 int list_steps(const StepsOptions& options);
+int list_formats(const StepsOptions& options);
 
 /// Sources and route card of a job, replayed; or a source alone, as it is.
 struct WeightsOptions {

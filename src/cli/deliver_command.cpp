@@ -41,8 +41,25 @@ struct DeliveryPlan {
     std::vector<std::pair<Destination, fs::path>> deliveries;
 };
 
+/// A destination that changes nothing; its root is named when the card has been replayed.
+Result<Destination> plain_destination(const std::string& container) {
+    const Format* format = format_with_id(container);
+    if (format == nullptr || format->is_read_only()) {
+        return Problem{fmt::format("\"{}\" is no kind of file that is written.", container), "--as",
+                       "See wembrix-cli formats."};
+    }
+    Destination plain;
+    plain.name = "as it is";
+    plain.container = container;
+    plain.influences = 255;
+    plain.joint_names = "^.*$";
+    plain.longest_name = 1000;
+    plain.clip_keys = ClipKeys::own_rate;
+    return plain;
+}
+
 Result<DeliveryPlan> plan_from_card(const DeliverOptions& options) {
-    if (options.destination.empty() || options.out.empty()) {
+    if ((options.destination.empty() && !options.is_plain) || options.out.empty()) {
         return Problem{"--card needs --destination and --out.", "usage", ""};
     }
     const Result<nlohmann::json> parsed = read_json_file(options.card);
@@ -53,7 +70,8 @@ Result<DeliveryPlan> plan_from_card(const DeliverOptions& options) {
     if (!steps) {
         return steps.problem();
     }
-    Result<Destination> destination = read_destination(options.destination);
+    Result<Destination> destination =
+        options.is_plain ? plain_destination(options.container) : read_destination(options.destination);
     if (!destination) {
         return destination.problem();
     }
@@ -483,6 +501,10 @@ int deliver_files(const DeliverOptions& options) {
         return refuse(sources.problem());
     }
     stop_when_interrupted();
+    if (options.second_reader && (!options.takes.empty() || options.plan)) {
+        return refuse({"--second-reader goes with neither --takes nor --plan.", "usage",
+                       "Ask it about single files: wembrix-cli second-reader FILE…"});
+    }
     if (!options.takes.empty()) {
         return deliver_over_takes(options, *plan, sources.take());
     }
@@ -492,6 +514,11 @@ int deliver_files(const DeliverOptions& options) {
         if (outcome.problem && outcome.problem->malformed) {
             return refuse(*outcome.problem);
         }
+    }
+    if (options.is_plain) {
+        const std::vector<int> roots = root_joints(replayed.prepared());
+        Destination& plain = plan->deliveries.front().first;
+        plain.root = roots.empty() ? plain.root : replayed.prepared().nodes[static_cast<size_t>(roots.front())].name;
     }
     if (options.plan) {
         return say_plan(*plan, replayed.prepared(), sources->made_from(plan->job), options.json);
@@ -544,11 +571,22 @@ int deliver_files(const DeliverOptions& options) {
         }
         const DeliveryReport* report = &report_now;
         code = report->all_arrived() ? code : held;
+        SecondReaderSaid said;
+        if (options.second_reader) {
+            said = second_reader_on(report->arrivals, folder);
+            code = said.is_well ? code : held;
+        }
         if (options.json) {
             all.push_back(report_json(*report, destination, folder));
+            if (options.second_reader) {
+                all.back()["second_reader"] = said.as_json;
+            }
         } else {
             print_report(*report, destination, folder);
             print_left(report->left);
+            for (const std::string& line : said.lines) {
+                fmt::print("  {}\n", line);
+            }
         }
     }
     if (options.json) {

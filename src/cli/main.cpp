@@ -1,4 +1,5 @@
 #include "commands.h"
+#include "help.h"
 
 #include <CLI/CLI.hpp>
 #include <cstdio>
@@ -21,6 +22,7 @@ namespace {
 int run(int count, char** arguments) {
     CLI::App app{"Wembrix: characters made ready for an engine, and checked on arrival."};
     app.require_subcommand(1);
+    app.set_version_flag("--version", "Wembrix " WEMBRIX_VERSION);
     InspectOptions inspect_options;
     CLI::App* inspect_command =
         app.add_subcommand("inspect", "Say what a source file, or a job after its route card, holds");
@@ -43,7 +45,19 @@ int run(int count, char** arguments) {
     deliver_command->add_option("--only", deliver_options.only,
                                 "One deliverable: model, a clip's name, or clip:NAME; may be given several times");
     deliver_command->add_flag("--plan", deliver_options.plan, "Only say how the files would be called; write nothing");
+    deliver_command->add_flag("--second-reader", deliver_options.second_reader,
+                              "Then ask a real engine's importer what it makes of what arrived");
     deliver_command->add_flag("--json", deliver_options.json, "As JSON");
+    DeliverOptions run_options;
+    CLI::App* run_command = app.add_subcommand(
+        "run", "Put sources through a route card into files that say what they are: no job is needed");
+    run_command->add_option("card", run_options.card, "Route card (.json)")->required();
+    run_command->add_option("sources", run_options.inputs, "Files: the model first")->required();
+    run_command->add_option("--out", run_options.out, "Folder to write to")->required();
+    run_command->add_option("--destination", run_options.destination,
+                            "A destination's file; else everything goes out as it is, in metres, Y up");
+    run_command->add_option("--as", run_options.container, "Without a destination: which kind of file (glb)");
+    run_command->add_flag("--json", run_options.json, "As JSON");
     FarmOptions farm_options;
     CLI::App* farm_command =
         app.add_subcommand("farm", "Deliver over many takes or jobs on several machines that share a folder");
@@ -294,17 +308,43 @@ int run(int count, char** arguments) {
     CLI::App* steps_command = app.add_subcommand("steps", "List the steps that a route card can hold");
     steps_command->add_flag("--markdown", steps_options.markdown, "As the table of the documentation");
     steps_command->add_flag("--json", steps_options.json, "As JSON, with all parameters");
+    StepsOptions formats_options;
+    CLI::App* formats_command = app.add_subcommand("formats", "List the kinds of files that are read and written");
+    formats_command->add_flag("--markdown", formats_options.markdown, "As the table of the guide");
+    formats_command->add_flag("--json", formats_options.json, "As JSON");
+    CLI::App* completion_command =
+        app.add_subcommand("completion", "Write the completion of commands and options for bash");
+    CLI::App* manual_command = app.add_subcommand("manual", "Write this help as a page for man");
     try {
         app.parse(count, arguments);
     } catch (const CLI::CallForHelp&) {
-        fmt::print("{}", app.help());
-        for (const CLI::App* command : app.get_subcommands()) {
-            fmt::print("{}", command->help());
+        const CLI::App* command = &app;
+        std::string name;
+        while (!command->get_subcommands().empty()) {
+            command = command->get_subcommands().front();
+            name += (name.empty() ? "" : " ") + command->get_name();
         }
+        fmt::print("{}", name.empty() ? general_help(app) : command_help(*command, name));
+        return all_well;
+    } catch (const CLI::CallForVersion&) {
+        fmt::print("{}\n", app.version());
         return all_well;
     } catch (const CLI::ParseError& error) {
         return refuse({std::string(error.what()) + (std::string(error.what()).ends_with('.') ? "" : "."), "usage",
                        "Try --help."});
+    }
+    if (completion_command->parsed()) {
+        fmt::print("{}", bash_completion(app));
+        return all_well;
+    }
+    if (manual_command->parsed()) {
+        fmt::print("{}", manual_page(app));
+        return without_help(app).empty() ? all_well : held;
+    }
+    if (run_command->parsed()) {
+        run_options.is_plain = run_options.destination.empty();
+        run_options.all = true;
+        return deliver_files(run_options);
     }
     if (inspect_command->parsed()) {
         return inspect(inspect_options);
@@ -344,6 +384,9 @@ int run(int count, char** arguments) {
     }
     if (steps_command->parsed()) {
         return list_steps(steps_options);
+    }
+    if (formats_command->parsed()) {
+        return list_formats(formats_options);
     }
     if (report_command->parsed()) {
         return report(report_folder, report_job, report_out);

@@ -4,16 +4,21 @@
 #include "shell/destinations_dialog.h"
 #include "shell/guide_window.h"
 #include "shell/origin_dialog.h"
+#include "shell/palette.h"
 #include "shell/preferences.h"
 #include "shell/step_dialog.h"
 #include "style/theme.h"
 
 #include <QCheckBox>
 #include <QDialogButtonBox>
+#include <QDir>
 #include <QLabel>
 #include <QLineEdit>
+#include <QListWidget>
 #include <QMenuBar>
 #include <QMessageBox>
+#include <QPushButton>
+#include <QScrollBar>
 #include <QStandardPaths>
 #include <QTextBrowser>
 #include <map>
@@ -307,12 +312,14 @@ TEST_F(Bench, ADestinationHasTheOptionsOfItsContainer) {
 TEST_F(Bench, TheGuideIsInTheProgram) {
     GuideWindow guide;
     std::set<QString> seen;
-    for (const char* page :
-         {"README", "intake", "joints", "takes", "deliver", "route-card", "view", "job", "findings"}) {
-        guide.show_page(QString::fromUtf8(page));
-        EXPECT_GT(guide.text().size(), 300) << page;
-        EXPECT_TRUE(seen.insert(guide.text()).second) << page << " shows the page before it";
-        EXPECT_TRUE(page == std::string("README") || guide.text().contains("Why")) << page;
+    EXPECT_EQ(guide.pages().size(), QDir(":/guide").entryList({"*.md"}).size());
+    for (const char* station : {"intake", "joints", "surface", "takes", "strands", "deliver", "trouble", "formats"}) {
+        EXPECT_TRUE(guide.pages().contains(station)) << station;
+    }
+    for (const QString& page : guide.pages()) {
+        guide.show_page(page);
+        EXPECT_GT(guide.text().size(), 300) << page.toStdString();
+        EXPECT_TRUE(seen.insert(guide.text()).second) << page.toStdString() << " shows the page before it";
     }
     guide.show_page(QStringLiteral("takes"));
     auto* browser = guide.findChild<QTextBrowser*>("guideText");
@@ -320,6 +327,80 @@ TEST_F(Bench, TheGuideIsInTheProgram) {
         const QVariant shown = browser->loadResource(QTextDocument::ImageResource, QUrl(QString::fromUtf8(picture)));
         EXPECT_GT(shown.value<QImage>().height(), 100) << picture;
     }
+}
+
+TEST_F(Bench, TheGuideIsSearchedAndItsLinksLeadOn) {
+    GuideWindow guide;
+    guide.show();
+    QApplication::setActiveWindow(&guide);
+    auto* list = guide.findChild<QListWidget*>("guidePages");
+    auto* search = guide.findChild<QLineEdit*>("guideSearch");
+    auto* browser = guide.findChild<QTextBrowser*>("guideText");
+    auto* back = guide.findChild<QPushButton*>("guideBack");
+    QTest::keyClick(&guide, Qt::Key_F, Qt::ControlModifier);
+    EXPECT_TRUE(search->hasFocus());
+    QTest::keyClicks(search, "lying down");
+    ASSERT_GT(list->count(), 0);
+    QTest::keyClick(search, Qt::Key_Return);
+    EXPECT_TRUE(guide.text().startsWith("By trouble")) << guide.text().left(40).toStdString();
+    EXPECT_FALSE(browser->extraSelections().isEmpty()) << "the words are marked";
+    search->clear();
+    QTest::keyClicks(search, "qwertyuiop");
+    EXPECT_TRUE(list->item(0)->text().contains("Nothing"));
+    EXPECT_FALSE(list->item(0)->flags().testFlag(Qt::ItemIsSelectable));
+    search->clear();
+    EXPECT_EQ(list->count(), guide.pages().size());
+    // A link to a heading of another page goes there, and back.
+    guide.show_page("trouble");
+    Q_EMIT browser->anchorClicked(QUrl("joints.md#build"));
+    EXPECT_TRUE(guide.text().startsWith("Joints"));
+    EXPECT_GT(browser->verticalScrollBar()->value(), 100);
+    QTest::mouseClick(back, Qt::LeftButton);
+    EXPECT_TRUE(guide.text().startsWith("By trouble"));
+}
+
+TEST_F(Bench, EverythingIsFoundByTyping) {
+    open_cut();
+    const auto open_palette = [&] {
+        QTest::keyClick(window.get(), Qt::Key_K, Qt::ControlModifier);
+        auto* palette = window->findChild<Palette*>("palette");
+        EXPECT_NE(palette, nullptr);
+        return palette;
+    };
+    const auto type = [&](const char* words) {
+        Palette* palette = open_palette();
+        auto* field = palette->findChild<QLineEdit*>("paletteField");
+        QTest::keyClicks(field, QString::fromUtf8(words));
+        const auto* list = palette->findChild<QListWidget*>("paletteList");
+        const QString first = list->count() == 0 ? QString() : list->item(0)->text();
+        QTest::keyClick(field, Qt::Key_Return);
+        QApplication::sendPostedEvents(nullptr, QEvent::DeferredDelete);
+        QTest::qWait(20);
+        return first;
+    };
+    // A station, a command, a joint, a clip and a finding.
+    EXPECT_TRUE(type("deliver").contains("Deliver"));
+    EXPECT_EQ(window->pages()[static_cast<size_t>(window->station())]->kind().id, std::string("deliver"));
+    EXPECT_TRUE(type("names of the joints").contains("View › Names of the joints"));
+    EXPECT_TRUE(window->twin().shown().names);
+    const Scene& prepared = window->session().state()->replay.prepared();
+    const int head = joints_of(prepared).back();
+    EXPECT_TRUE(type(prepared.nodes[static_cast<size_t>(head)].name.c_str()).startsWith("Joint"));
+    EXPECT_EQ(window->selection().current(), prepared.nodes[static_cast<size_t>(head)].identity);
+    EXPECT_EQ(window->pages()[static_cast<size_t>(window->station())]->kind().id, std::string("joints"));
+    ASSERT_FALSE(prepared.clips.empty());
+    EXPECT_TRUE(type(prepared.clips.back().name.c_str()).contains(QString::fromStdString(prepared.clips.back().name)));
+    EXPECT_EQ(window->clock().clip().toStdString(), prepared.clips.back().name);
+    // Down chooses the next one, Escape leaves everything as it is, nonsense finds nothing and does nothing.
+    Palette* palette = open_palette();
+    auto* list = palette->findChild<QListWidget*>("paletteList");
+    QTest::keyClick(palette->findChild<QLineEdit*>("paletteField"), Qt::Key_Down);
+    EXPECT_EQ(list->currentRow(), 1);
+    QTest::keyClick(palette, Qt::Key_Escape);
+    QTest::qWait(20);
+    EXPECT_EQ(window->findChild<Palette*>("palette"), nullptr);
+    EXPECT_EQ(type("qwertyuiop"), "");
+    QTest::keyClick(window->findChild<Palette*>("palette"), Qt::Key_Escape);
 }
 
 TEST_F(Bench, PreferencesAreKept) {

@@ -441,5 +441,42 @@ check "in one sentence" one_sentence
 check "a file of somebody else's" ends 2 "$cli" where "$work/demo/market_props.glb"
 check "in one sentence" one_sentence
 
+# Help: of all, of one, as a page and for a shell; each command stands in it with an example.
+check "help of all" ends 0 "$cli" --help
+check "by what it is for" grep -q "^Look at files and jobs" "$work/out"
+check "help of one" ends 0 "$cli" deliver --help
+check "with examples" grep -q "wembrix-cli deliver heron.wembrix --plan" "$work/out"
+check "flags take no word" grep -q -- "--plan  " "$work/out"
+check "and nothing of the others" bash -c "! grep -q 'Motion energy' '$work/out'"
+check "help of one below another" ends 0 "$cli" farm run --help
+check "says what it needs" grep -q "usage: wembrix-cli farm run .*--folder" "$work/out"
+check "a version" ends 0 "$cli" --version
+check "in one line" grep -qx "Wembrix [0-9.]*" "$work/out"
+check "a page for man, with each command" ends 0 "$cli" manual
+cp "$work/out" "$work/wembrix-cli.1"
+if command -v man > /dev/null; then
+    check "that man reads without a warning" bash -c "[ -z \"\$(man --warnings=all -l '$work/wembrix-cli.1' 2>&1 > /dev/null)\" ]"
+fi
+check "completion" ends 0 "$cli" completion
+cp "$work/out" "$work/completion.bash"
+check "of commands" bash -c ". '$work/completion.bash'; COMP_WORDS=(wembrix-cli de); COMP_CWORD=1; _wembrix_cli; [ \"\${COMPREPLY[*]}\" = deliver ]"
+check "of options" bash -c ". '$work/completion.bash'; COMP_WORDS=(wembrix-cli board --w); COMP_CWORD=2; _wembrix_cli; [ \"\${COMPREPLY[*]}\" = --wait ]"
+# Ten seconds: a card, its sources, a folder; no job and no destination.
+echo '{"steps": [{"step": "strip_prefix"}, {"step": "bake_parent_transforms"}, {"step": "scale", "factor": 0.01}, {"step": "make_root", "name": "root"}]}' > "$work/ten.json"
+check "a card over sources" ends 0 "$cli" run "$work/ten.json" "$work/demo/tansy_model.glb" --out "$work/ten" --json
+check "arrives" python_says "[r['state'] for x in d['deliveries'] for r in x['deliverables']] == ['arrived']"
+check "as another kind of file" ends 0 "$cli" run "$work/ten.json" "$work/demo/tansy_model.glb" --as dae --out "$work/ten_dae"
+check "that is there" test -s "$work/ten_dae/tansy_model_model.dae"
+check "and is read again" ends 0 "$cli" inspect "$work/ten_dae/tansy_model_model.dae"
+check "a kind that is not written" ends 2 "$cli" run "$work/ten.json" "$work/demo/tansy_model.glb" --as obj --out "$work/ten_obj"
+check "in one sentence" one_sentence
+check "the kinds of files" ends 0 "$cli" formats --json
+check "with this one" python_says "[f['writes'] for f in d['formats'] if f['format'] == 'dae'] == [True]"
+# A real engine is asked about what arrived; without one a line says how to get it.
+check "a second reader after a delivery" ends 0 "$cli" deliver "$work/demo/market_props.wembrix" --out "$work/second" --second-reader --json
+check "says what it made of each file" python_says "all('missing' in x['second_reader'] or len(x['second_reader']['files']) > 0 for x in d['deliveries'])"
+check "not over takes" ends 2 "$cli" deliver "$work/demo/market_props.wembrix" --takes "$work" --second-reader
+check "in one sentence" one_sentence
+
 echo "$passed passed, $failed failed"
 [ "$failed" -eq 0 ]

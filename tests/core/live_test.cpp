@@ -3,6 +3,7 @@
 #include "core/live/hand_over.h"
 #include "core/live/listener_messages.h"
 #include "core/live/posed_file.h"
+#include "core/live/program_messages.h"
 #include "core/measure/scene/bounds.h"
 #include "random_rig.h"
 #include "small_scenes.h"
@@ -171,6 +172,19 @@ TEST_F(HandingOver, IsWhatADeliveryWouldMake) {
         EXPECT_EQ(made->files[i].file_name, delivered->arrivals[i].files.front());
         EXPECT_EQ(made->files[i].bytes, fs::file_size(made->files[i].file));
     }
+}
+
+TEST_F(HandingOver, TheColourOfASpanGoesAlong) {
+    scene.clips[0].colour = "#2F8A72";
+    const Result<HandOver> made = hand_over(request);
+    ASSERT_TRUE(made.ok()) << made.problem().sentence();
+    ASSERT_EQ(made->files.size(), 3U);
+    EXPECT_EQ(made->files[0].colour, "") << "a model has none";
+    EXPECT_EQ(made->files[1].colour, "#2F8A72");
+    LiveFile told;
+    told.colour = made->files[1].colour;
+    EXPECT_NE(file_message(told).find(R"("colour":"#2F8A72")"), std::string::npos);
+    EXPECT_EQ(file_message({}).find("colour"), std::string::npos);
 }
 
 TEST_F(HandingOver, MakesOnlyWhatChanged) {

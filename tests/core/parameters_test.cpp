@@ -1,6 +1,7 @@
 // What follows from the one declaration of a parameter.
 #include "core/base/counted.h"
 #include "core/base/files.h"
+#include "core/formats/format_table.h"
 #include "core/steps/names_in_step.h"
 #include "core/steps/step.h"
 #include "core/steps/step_kind.h"
@@ -158,7 +159,14 @@ TEST(StepTable, TheDocumentationHasTheOneThatTheStepsGive) {
     const Result<std::string> page = read_file(std::filesystem::path(WEMBRIX_SOURCE) / "docs/cli.md");
     ASSERT_TRUE(page.ok());
     EXPECT_NE(page->find("\n" + step_table() + "<!-- end of steps -->"), std::string::npos)
-        << "run docs/make-step-table.sh";
+        << "run docs/make-tables.sh";
+}
+
+TEST(FormatTable, TheGuideHasTheOneThatTheFormatsGive) {
+    const Result<std::string> page = read_file(std::filesystem::path(WEMBRIX_SOURCE) / "docs/guide/formats.md");
+    ASSERT_TRUE(page.ok());
+    EXPECT_NE(page->find("\n" + format_table() + "<!-- end of formats -->"), std::string::npos)
+        << "run docs/make-tables.sh";
 }
 
 TEST(Words, WhatIsCountedIsInTheSingularOrPlural) {

@@ -461,6 +461,26 @@ def Xform "own" ( customData = { string who = "me" int[] n = [1, 2] } ) {}
               R"({"n":[1,2],"who":"me"})");
 }
 
+TEST(UsdScene, ExtrasOfEveryKindComeBack) {
+    for (const char* extras :
+         {R"({"a":null,"b":[1,"two",null],"c":{"d":null,"e":1.5}})", R"({"big":5000000000,"m":[0.5,1],"n":[1,2]})",
+          R"({"deep":[[1],[2,[3]]],"none":[],"yes":true})", R"([1,"two"])", R"("only a word")",
+          R"({"huge":18446744073709551615,"mixed":[1,2.5]})"}) {
+        Scene scene;
+        Node node;
+        node.name = "thing";
+        node.carried.extras = extras;
+        scene.nodes.push_back(node);
+        scene.asset.extras = extras;
+        for (const bool as_text : {false, true}) {
+            const Scene read = through(scene, as_text);
+            ASSERT_EQ(read.nodes.size(), 1U);
+            EXPECT_EQ(read.nodes[0].carried.extras, extras) << as_text;
+            EXPECT_EQ(read.asset.extras, extras) << as_text;
+        }
+    }
+}
+
 TEST(UsdScene, TansyAndHerTakeComeBack) {
     const Scene scene = fit_for_usd(demo::tansy_market_take());
     const Scene read = through(scene, false);

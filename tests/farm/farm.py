@@ -58,8 +58,10 @@ def make_takes():
     (work / "over.wembrix").write_text(json.dumps(job))
 
 
-def coordinator(folder, out, *more):
-    return subprocess.Popen([cli, "farm", "run", work / "over.wembrix", "--takes", work / "takes", "--out", work / out,
+def coordinator(folder, out, *more, skewed=False):
+    """`skewed`: it and its workers are on machines whose clock is an hour ahead; the files' own clock is not."""
+    before = ["env", "NO_FAKE_STAT=1", "faketime", "-f", "+1h"] if skewed else []
+    return subprocess.Popen([*before, cli, "farm", "run", work / "over.wembrix", "--takes", work / "takes", "--out", work / out,
                              "--folder", work / folder, "--on", "slurm", "--look-every", "0.2", "--per-item", "4",
                              "--tries", "60", *more],
                             stdout=subprocess.DEVNULL, stderr=subprocess.PIPE)
@@ -151,7 +153,8 @@ try:
     again = max(item["attempts"] for item in now["items"])
 
     # Two farms into one folder at a time, of the same takes.
-    both = [coordinator(name, "out_both") for name in ("first", "second")]
+    # The second one's machines are an hour ahead, where that can be made.
+    both = [coordinator("first", "out_both"), coordinator("second", "out_both", skewed=bool(shutil.which("faketime")))]
     codes = [one.wait(timeout=600) for one in both]
     check(codes == [0, 0], f"both end well: {codes}")
     check_all("out_both", whole)
@@ -163,6 +166,27 @@ try:
     second = coordinator("twice", "out_twice")
     check(second.wait(timeout=60) == 2 and b"already" in second.stderr.read(), "a second coordinator is refused")
     check(first.wait(timeout=600) == 0, "the first one ends well")
+
+    # One node's disk is full: what it is given fails, with the reason; with room again all arrives.
+    os.kill(int((cluster / "n2.started").read_text()), signal.SIGKILL)
+    subprocess.run(["bash", here / "two_nodes.sh", "full", cluster, "n2"], check=True)
+    full = coordinator("full", "out_full")
+    said = ""
+    end = time.monotonic() + 300
+    while not said and full.poll() is None and time.monotonic() < end:
+        time.sleep(0.3)
+        if (work / "full/plan.json").exists() or (work / "full").exists():
+            try:
+                said = " ".join(item.get("problem", "") for item in status("full")["items"])
+            except (ValueError, KeyError):
+                pass
+            said = said.strip()
+    check(said != "", f"a node without room says so: {said[:200]!r}")
+    os.kill(int((cluster / "n2.started").read_text()), signal.SIGKILL)
+    time.sleep(0.3)
+    subprocess.run(["bash", here / "two_nodes.sh", "node", cluster, "n2"], check=True)
+    check(full.wait(timeout=600) == 0, "with room again it ends well")
+    check_all("out_full", whole)
 finally:
     subprocess.run(["bash", here / "two_nodes.sh", "stop", cluster])
 print(f"farm: {takes} takes in {len(now['items'])} items, killed {counts}, at most {again} tries of an item; {len(wrong)} wrong")

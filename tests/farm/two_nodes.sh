@@ -1,6 +1,6 @@
 #!/usr/bin/env bash
 # A real scheduler (Slurm) with two nodes of one core each on this machine, for the tests of a farm. Needs root.
-# usage: two_nodes.sh start DIR | stop DIR | node DIR n1|n2
+# usage: two_nodes.sh start DIR | stop DIR | node DIR n1|n2 | full DIR n1|n2 (no file of it may be longer than 8 kB)
 set -euo pipefail
 what=$1 dir=$2
 export SLURM_CONF=$dir/slurm.conf
@@ -60,6 +60,11 @@ CONF
     exit 1
     ;;
 node) start_node "$3" ;;
+full)
+    trap '' XFSZ
+    ulimit -f 8
+    start_node "$3"
+    ;;
 stop)
     for one in "$dir"/*.started; do kill "$(cat "$one")" 2> /dev/null || true; done
     kill "$(cat "$dir/munge/pid")" 2> /dev/null || true

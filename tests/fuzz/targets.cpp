@@ -4,6 +4,7 @@
 #include "core/delivery/manifest.h"
 #include "core/delivery/reader_claims.h"
 #include "core/formats/bvh/bvh.h"
+#include "core/formats/collada/collada.h"
 #include "core/formats/gltf/gltf.h"
 #include "core/formats/image/exr.h"
 #include "core/formats/image/pixels.h"
@@ -81,6 +82,16 @@ void fuzz_usd(const std::string& bytes) {
     }
     if (const Result<Scene> scene = read_usd_bytes(bytes, "fuzz")) {
         (void)write_usd(*scene, "fuzz", {}, false);
+    }
+}
+
+void fuzz_collada(const std::string& bytes) {
+    const Result<Scene> scene = read_collada_bytes(bytes, "fuzz");
+    if (!scene) {
+        return;
+    }
+    if (const auto files = write_collada(*scene, "fuzz", {})) {
+        require(read_collada_bytes(files->front().bytes, "fuzz").ok());
     }
 }
 

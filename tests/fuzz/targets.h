@@ -13,6 +13,7 @@ void fuzz_bvh(const std::string& bytes);
 void fuzz_obj(const std::string& bytes);
 /// Text and crate: as layers, which come back from what is written of them, and as scenes.
 void fuzz_usd(const std::string& bytes);
+void fuzz_collada(const std::string& bytes);
 void fuzz_job(const std::string& bytes);
 void fuzz_card(const std::string& bytes);
 void fuzz_destination(const std::string& bytes);
@@ -39,10 +40,11 @@ struct FuzzTarget {
     std::string_view name; ///< of its corpus folder, too
     void (*run)(const std::string& bytes);
 };
-inline constexpr std::array<FuzzTarget, 18> fuzz_targets = {{{"gltf", fuzz_gltf},
+inline constexpr std::array<FuzzTarget, 19> fuzz_targets = {{{"gltf", fuzz_gltf},
                                                              {"bvh", fuzz_bvh},
                                                              {"obj", fuzz_obj},
                                                              {"usd", fuzz_usd},
+                                                             {"collada", fuzz_collada},
                                                              {"job", fuzz_job},
                                                              {"card", fuzz_card},
                                                              {"destination", fuzz_destination},

@@ -1,11 +1,13 @@
 // wembrix-points: our own evaluation, for other people's readers to be held against.
 //   wembrix-points dump FILE OUT.json   surface points and joints of sampled frames
 //   wembrix-points objs DIR COUNT       random .obj files and the corners that we find in them
+//   wembrix-points daes DIR COUNT       the same as .dae, without curves
 //   wembrix-points usds DIR COUNT       random rigs with curves as .usdc and .usda, and where their corners are over
 //   time wembrix-points usdsame FILE TEXT    whether two USD layers say the same, number for number wembrix-points rigs
 //   DIR COUNT       random rigs as .glb: as received, and as delivered after a mending card
 #include "core/base/files.h"
 #include "core/destination/conform.h"
+#include "core/formats/collada/collada.h"
 #include "core/formats/format.h"
 #include "core/formats/gltf/gltf.h"
 #include "core/formats/obj/obj.h"
@@ -247,8 +249,23 @@ json corners_of(const Scene& scene) {
     return surfaces;
 }
 
-/// What USD's readers know: four influences, no shapes, joints with one bind pose; and a few curves with widths.
-int usds(const std::filesystem::path& folder, uint32_t count) {
+void add_plumes(Scene& scene) {
+    CurveSet curves;
+    curves.name = "plumes";
+    curves.counts = std::vector<uint32_t>{2, 3};
+    curves.points = std::vector<Vec3f>{{0, 0, 0}, {0, 1, 0}, {1, 0, 0}, {1, 1, 0}, {1, 2, 0.25F}};
+    curves.widths = std::vector<float>{0.01F, 0.005F, 0.02F, 0.01F, 0.005F};
+    Node plumes;
+    plumes.name = "plumes";
+    plumes.curves = 0;
+    scene.curve_sets = {std::move(curves)};
+    plumes.kind = NodeKind::surface;
+    scene.nodes.push_back(std::move(plumes));
+}
+
+/// What others' readers of USD and COLLADA know: four influences, no shapes, joints with one bind pose; for USD a few
+/// curves with widths. With each file what our own reading has at several moments.
+int in_frames(const std::filesystem::path& folder, uint32_t count, bool is_usd) {
     std::filesystem::create_directories(folder);
     for (uint32_t seed = 1; seed <= count; ++seed) {
         testing::RigOptions options;
@@ -276,19 +293,11 @@ int usds(const std::filesystem::path& folder, uint32_t count) {
         for (Node& node : scene.nodes) {
             node.shape_weights.clear();
         }
-        CurveSet curves;
-        curves.name = "plumes";
-        curves.counts = std::vector<uint32_t>{2, 3};
-        curves.points = std::vector<Vec3f>{{0, 0, 0}, {0, 1, 0}, {1, 0, 0}, {1, 1, 0}, {1, 2, 0.25F}};
-        curves.widths = std::vector<float>{0.01F, 0.005F, 0.02F, 0.01F, 0.005F};
-        Node plumes;
-        plumes.name = "plumes";
-        plumes.curves = 0;
-        scene.curve_sets = {std::move(curves)};
-        plumes.kind = NodeKind::surface;
-        scene.nodes.push_back(std::move(plumes));
+        if (is_usd) {
+            add_plumes(scene);
+        }
         const std::string stem = fmt::format("rig_{:03}", seed);
-        const auto files = write_usd(scene, stem, {}, seed % 2 == 0);
+        const auto files = is_usd ? write_usd(scene, stem, {}, seed % 2 == 0) : write_collada(scene, stem, {});
         if (!files) { // two bind poses
             continue;
         }
@@ -451,12 +460,15 @@ int main(int count, char** arguments) {
         return objs(arguments[2], static_cast<uint32_t>(std::stoul(arguments[3])));
     }
     if (count == 4 && command == "usds") {
-        return usds(arguments[2], static_cast<uint32_t>(std::stoul(arguments[3])));
+        return in_frames(arguments[2], static_cast<uint32_t>(std::stoul(arguments[3])), true);
+    }
+    if (count == 4 && command == "daes") {
+        return in_frames(arguments[2], static_cast<uint32_t>(std::stoul(arguments[3])), false);
     }
     if (count == 4 && command == "usdsame") {
         return usdsame(arguments[2], arguments[3]);
     }
     fmt::print(stderr, "usage: wembrix-points dump FILE OUT.json | rigs DIR COUNT | objs DIR COUNT | usds DIR COUNT | "
-                       "usdsame FILE TEXT\n");
+                       "daes DIR COUNT | usdsame FILE TEXT\n");
     return 2;
 }

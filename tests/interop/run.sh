@@ -138,6 +138,12 @@ for clip in wade stand; do
         "$work/strands/Tidewater_runtime/strands_model.glb" "$work/usd_text/strands_post_bag_$clip.usdc.usda")
 done
 
+# COLLADA, by three.js's own reader: random rigs, and Tansy as she is delivered.
+"$build/tests/wembrix-points" daes "$work/daes" "${WEMBRIX_INTEROP_RIGS:-40}"
+(cd "$work/js" && node collada_frames.mjs "$work/daes")
+sed 's/"container": "glb"/"container": "dae"/' "$work/demo/tansy.wembrix" > "$work/demo/tansy_dae.wembrix"
+"$build/src/cli/wembrix-cli" deliver "$work/demo/tansy_dae.wembrix" --out "$work/dae" | grep -v "  pass$"
+
 # Tangents against the reference implementation of the standard tangent space, value for value.
 (cd "$work/js" && node tangents.mjs "$build/src/cli/wembrix-cli" "$work/demo/Lantern_web_view.destination.json" "$work/tangents")
 

@@ -58,5 +58,18 @@ holds "[(c['name'], c['frames'], c['loop']) for c in json.load(open('lid/deliver
 holds "[n['name'] for n in gltf('lid/stall_lid_model.glb')['nodes'] if 'mesh' not in n] == ['base', 'lid']"
 ends 0 inspect demo/stall_lid.wembrix --json
 holds "{f['id'] for f in d['findings']} == {'expected_size'}"
-later "normals and tangents at the Surface station"
+# Normals, coordinates and tangents arrive: those that came in value for value, those that the card makes of length one.
+make "
+f = File()
+corners, sides = box([-.2, 0, -.2], [.2, .5, .2])
+normals = [[0.6, 0.8, 0] for _ in corners]
+f.node('crate', mesh=f.mesh('crate', corners, sides, {'NORMAL': f.accessor(normals, 'VEC3'),
+    'TEXCOORD_0': f.accessor([[c[0], c[1]] for c in corners], 'VEC2')}))
+f.save('crate.gltf')"
+job_file kept "['crate.gltf']" "[]"
+ends 0 deliver kept.wembrix --json
+holds "all(max(abs(a - b) for a, b in zip(n, (0.6, 0.8, 0))) < 1e-6 for n in values(glob.glob('deliveries/*/kept_model.glb')[0], 'NORMAL'))"
+job_file made "['crate.gltf']" "[{'step': 'recompute_normals', 'hard_degrees': 30}, {'step': 'recompute_tangents'}]"
+ends 0 deliver made.wembrix --json
+holds "all(abs(sum(x * x for x in t[:3]) - 1) < 1e-5 and abs(t[3]) == 1 for t in values(glob.glob('deliveries/*/made_model.glb')[0], 'TANGENT'))"
 done_with_job

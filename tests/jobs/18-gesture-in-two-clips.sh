@@ -9,5 +9,4 @@ mkdir -p Game/Anims
 ends 2 deliver guard.wembrix --all --destination "Quay engine" --out game/anims
 holds "'“Game”' in text"
 ends 0 deliver guard.wembrix --all --destination "Quay engine" --out Game/Anims
-later "folders of the game read from its project"
 done_with_job

@@ -47,6 +47,17 @@ try:
 except ValueError:
     d = None
 text = open("said").read() + open("said.err").read()
+def values(name, attribute):
+    """The floats of an attribute of the first mesh of a .glb, a row a vertex."""
+    data = open(name, "rb").read()
+    size = struct.unpack("<I", data[12:16])[0]
+    file, start = gltf(name), 20 + size + 8
+    accessor = file["accessors"][file["meshes"][0]["primitives"][0]["attributes"][attribute]]
+    view = file["bufferViews"][accessor["bufferView"]]
+    width = {"VEC2": 2, "VEC3": 3, "VEC4": 4}[accessor["type"]]
+    at = start + view.get("byteOffset", 0) + accessor.get("byteOffset", 0)
+    step = view.get("byteStride", width * 4)
+    return [struct.unpack_from(f"<{width}f", data, at + i * step) for i in range(accessor["count"])]
 def arrived():
     return [r["deliverable"] for x in d["deliveries"] for r in x["deliverables"] if r["state"] == "arrived"]
 def joints(name):

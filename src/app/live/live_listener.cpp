@@ -96,6 +96,7 @@ void LiveListener::send_next() {
     told.name = file.file.name;
     told.file_name = file.file.file_name;
     told.content = file.file.content;
+    told.colour = file.file.colour;
     told.bytes = file.file.bytes;
     numbers_[told.number] = &file;
     since_.start();

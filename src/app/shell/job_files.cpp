@@ -258,7 +258,8 @@ void JobFiles::open_demo() {
     const QString folder = QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) + QStringLiteral("/demo");
     // Beside the program, as it is installed; or where a build puts it.
     QString maker;
-    for (const char* place : {"/wembrix-demo-maker", "/../../demo/wembrix-demo-maker"}) {
+    for (const char* place :
+         {"/wembrix-demo-maker", "/../libexec/wembrix/wembrix-demo-maker", "/../../demo/wembrix-demo-maker"}) {
         const QString candidate = QCoreApplication::applicationDirPath() + QString::fromUtf8(place);
         if (maker.isEmpty() && QFileInfo::exists(candidate)) {
             maker = candidate;

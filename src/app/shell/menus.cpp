@@ -4,6 +4,7 @@
 
 #include "shell/farm_window.h"
 #include "shell/main_window.h"
+#include "shell/palette.h"
 #include "shell/pose_commands.h"
 #include "shell/preferences.h"
 #include "style/shortcuts.h"
@@ -82,6 +83,7 @@ void make_edit_menu(MainWindow& window) {
     edit->addSeparator();
     add_action(edit, tr("&Find…"), QKeySequence::Find,
                [&window] { window.pages().at(static_cast<size_t>(window.station()))->start_search(); });
+    add_action(edit, tr("&Go to or do…"), keys_of(Shortcut::palette), [&window] { (new Palette(window))->show(); });
     edit->addSeparator();
     add_action(edit, tr("&Preferences…"), keys_of(Shortcut::preferences), [&window] { edit_preferences(&window); });
 }

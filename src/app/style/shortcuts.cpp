@@ -28,6 +28,7 @@ const std::vector<ShortcutRow>& shortcut_rows() {
         {Shortcut::fold_card, QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_R),
          QObject::tr("Fold the route card away or back")},
         {Shortcut::bring_in, QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_O), QObject::tr("Import files")},
+        {Shortcut::palette, QKeySequence(Qt::CTRL | Qt::Key_K), QObject::tr("Go to or do: find everything by typing")},
         {Shortcut::preferences, QKeySequence(Qt::CTRL | Qt::Key_Comma), QObject::tr("Preferences")},
     };
     return rows;

@@ -29,6 +29,7 @@ enum class Shortcut {
     fold_card,
     preferences,
     bring_in,
+    palette,
 };
 
 struct ShortcutRow {

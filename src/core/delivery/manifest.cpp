@@ -305,16 +305,20 @@ json clip_row(const Clip& whole, const Destination& destination, const std::stri
     const double rate = rate_for(whole, destination);
     const int frames = static_cast<int>(std::ceil(clip.seconds * rate - 1e-3)) + 1;
     const bool doubled = clip.loop && ends_on_its_first_pose(whole);
-    return {{"name", clip.name},
-            {"file", file},
-            {"frames", frames},
-            {"rate", rate},
-            {"keys", clip_keys_name(keeps_keys(destination) ? ClipKeys::as_prepared : destination.clip_keys)},
-            {"seconds", seconds_in_file(clip, destination)},
-            {"loop", clip.loop},
-            {"last_frame", !doubled                ? "its own"
-                           : destination.keep_last ? "the first once more"
-                                                   : "the first once more, left out"}};
+    json row = {{"name", clip.name},
+                {"file", file},
+                {"frames", frames},
+                {"rate", rate},
+                {"keys", clip_keys_name(keeps_keys(destination) ? ClipKeys::as_prepared : destination.clip_keys)},
+                {"seconds", seconds_in_file(clip, destination)},
+                {"loop", clip.loop},
+                {"last_frame", !doubled                ? "its own"
+                               : destination.keep_last ? "the first once more"
+                                                       : "the first once more, left out"}};
+    if (!clip.colour.empty()) {
+        row["colour"] = clip.colour;
+    }
+    return row;
 }
 
 json part_row(const Scene& prepared, const MovingPart& part, const Destination& destination, const std::string& file) {

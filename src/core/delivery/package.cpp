@@ -240,7 +240,13 @@ Result<Package> write_package(const PackageRequest& request) {
     if (!request.name.empty() && file_name_safe(request.name) != request.name) {
         return Problem{fmt::format("\"{}\" cannot be a file name.", request.name), "", ""};
     }
-    return Packing(request).run();
+    std::error_code error;
+    const bool was_there = fs::exists(request.into, error);
+    Result<Package> made = Packing(request).run();
+    if (!made && !was_there) {
+        fs::remove(request.into, error); // while it is empty
+    }
+    return made;
 }
 
 Result<PackageCheck> check_package(const fs::path& path) {

@@ -1,6 +1,7 @@
 #include "core/formats/format.h"
 
 #include "core/formats/bvh/bvh.h"
+#include "core/formats/collada/collada.h"
 #include "core/formats/gltf/gltf.h"
 #include "core/formats/obj/obj.h"
 #include "core/formats/usd/usd.h"
@@ -20,6 +21,9 @@ constexpr Contents gltf_contents = Content::skeleton | Content::surfaces | Conte
 constexpr Contents usd_contents = Content::skeleton | Content::surfaces | Content::skins | Content::shapes |
                                   Content::clips | Content::clip_names | Content::materials | Content::curves |
                                   Content::caches | Content::extras | Content::about;
+constexpr Contents collada_contents = Content::skeleton | Content::surfaces | Content::skins | Content::shapes |
+                                      Content::clips | Content::clip_names | Content::materials | Content::extras |
+                                      Content::about;
 constexpr Contents bvh_contents = Content::skeleton | Content::clips;
 
 using Written = Result<std::vector<WrittenFile>>;
@@ -82,6 +86,17 @@ const std::vector<Format>& rows() {
          read_usd,
          [](const Scene& scene, const std::string& stem, const nlohmann::json&, const AxisSystem& space) -> Written {
              return write_usd(scene, stem, space, true);
+         }},
+        {"dae",
+         "COLLADA 1.4, text with its images beside it",
+         {".dae"},
+         collada_contents,
+         collada_contents,
+         FileSpace::stated,
+         {},
+         read_collada,
+         [](const Scene& scene, const std::string& stem, const nlohmann::json&, const AxisSystem& space) -> Written {
+             return write_collada(scene, stem, space);
          }},
         {"bvh",
          "BVH, joints and motion as text",

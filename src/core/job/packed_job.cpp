@@ -36,9 +36,11 @@ Result<PackedVariant> packed_variant(const Job& job, const fs::path& folder, con
         }
         for (const BoardCell& cell : column.cells) {
             if (cell.state != CellState::arrived) {
-                return Problem{
-                    fmt::format("{} is {}: {}.", cell.deliverable.stem, cell_state_name(cell.state), cell.reason),
-                    job.name + ", " + destination.name, "Deliver it first."};
+                const std::string what =
+                    cell.state == CellState::never
+                        ? fmt::format("{} was never delivered.", cell.deliverable.stem)
+                        : fmt::format("{} is {}: {}.", cell.deliverable.stem, cell_state_name(cell.state), cell.reason);
+                return Problem{what, job.name + ", " + destination.name, "Deliver it first."};
             }
         }
         variant.deliveries.push_back(request.folder);

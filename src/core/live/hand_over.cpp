@@ -80,6 +80,9 @@ Result<HandOver> hand_over(const HandOverRequest& request) {
         file.deliverable = id;
         file.kind = std::string(arrival.deliverable.kind->id);
         file.name = arrival.deliverable.name;
+        if (const Clip* clip = prepared.find_clip(file.name); clip != nullptr && file.kind == "clip") {
+            file.colour = clip->colour;
+        }
         for (size_t p = 0; p < plan->size(); ++p) {
             if ((*plan)[p].id() == id) {
                 file.content = contents[p];

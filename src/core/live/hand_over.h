@@ -17,6 +17,7 @@ struct HandedFile {
     std::string name;
     std::string file_name; ///< as a delivery calls it, below its folder
     std::string content;   ///< as the board of the job's own destination knows it
+    std::string colour{};  ///< of a clip's span on the strip, "#RRGGBB"; empty: none
     std::filesystem::path file;
     uintmax_t bytes = 0;
     std::shared_ptr<const Scene> as_read; ///< by its own reader, in its axes and unit: as another program has it

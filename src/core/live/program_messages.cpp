@@ -11,9 +11,13 @@ using nlohmann::json;
 namespace {
 
 json file_json(const char* message, const LiveFile& file) {
-    return {{"message", message},      {"file", file.number}, {"deliverable", file.deliverable},
-            {"kind", file.kind},       {"name", file.name},   {"file_name", file.file_name},
-            {"content", file.content}, {"bytes", file.bytes}};
+    json said = {{"message", message},      {"file", file.number}, {"deliverable", file.deliverable},
+                 {"kind", file.kind},       {"name", file.name},   {"file_name", file.file_name},
+                 {"content", file.content}, {"bytes", file.bytes}};
+    if (!file.colour.empty()) {
+        said["colour"] = file.colour;
+    }
+    return said;
 }
 
 std::string dumped(const json& message) {

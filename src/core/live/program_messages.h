@@ -27,6 +27,7 @@ struct LiveFile {
     std::string name;        ///< "stand"
     std::string file_name;   ///< as a delivery calls it
     std::string content;     ///< the hash of what went into it
+    std::string colour{};    ///< of a clip's span on the strip, "#RRGGBB"; empty: none
     uint64_t bytes = 0;
 };
 std::string file_message(const LiveFile& file);
