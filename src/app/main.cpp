@@ -1,7 +1,9 @@
+#include "session/log.h"
 #include "shell/main_window.h"
 #include "style/theme.h"
 
 #include <QApplication>
+#include <QCommandLineParser>
 #include <QMessageBox>
 #include <QTimer>
 
@@ -10,10 +12,28 @@ int main(int count, char** arguments) {
     QApplication application(count, arguments);
     QApplication::setApplicationName(QStringLiteral("wembrix"));
     QApplication::setApplicationDisplayName(QStringLiteral("Wembrix"));
+    QApplication::setApplicationVersion(QStringLiteral(WEMBRIX_VERSION));
+    QApplication::setDesktopFileName(QStringLiteral("io.wembrix.Wembrix"));
+    QCommandLineParser parser;
+    parser.setApplicationDescription(
+        QObject::tr("Opens a job, or a new one over files; without any it offers three ways in."));
+    parser.addHelpOption();
+    parser.addVersionOption();
+    const QCommandLineOption level(QStringLiteral("log"),
+                                   QObject::tr("How much is kept in the log: off, warning, info or debug."),
+                                   QStringLiteral("level"), QStringLiteral("info"));
+    parser.addOption(level);
+    parser.addPositionalArgument(QStringLiteral("files"), QObject::tr("A job, or files and folders."),
+                                 QStringLiteral("[files…]"));
+    parser.process(application);
+    wembrix::app::begin_log(wembrix::app::log_folder(), parser.value(level));
+    wembrix::app::log_what_is_shown();
+    wembrix::app::note_crashes();
+    wembrix::app::take_crash_note();
     wembrix::app::apply_theme(application);
     wembrix::app::MainWindow window;
     window.show();
-    const QStringList paths = QApplication::arguments().mid(1);
+    const QStringList paths = parser.positionalArguments();
     QTimer::singleShot(0, &window, [&] {
         const QString problem = window.open_paths(paths);
         if (!problem.isEmpty()) {
@@ -21,5 +41,7 @@ int main(int count, char** arguments) {
         }
         window.offer_recovery();
     });
-    return QApplication::exec();
+    const int code = QApplication::exec();
+    wembrix::app::end_log();
+    return code;
 }

@@ -98,7 +98,7 @@ int run(int count, char** arguments) {
     bool second_json = false;
     CLI::App* second_command =
         app.add_subcommand("second-reader", "Ask a real engine's importer what it makes of delivered files");
-    second_command->add_option("files", second_files, "Files (.glb, .gltf)")->required();
+    second_command->add_option("files", second_files, "Files (.glb, .gltf, .dae)")->required();
     second_command->add_option("--longest", second_longest_s, "Seconds before it is ended (120)")
         ->check(CLI::Range(1.0, 86400.0));
     second_command->add_flag("--json", second_json, "As JSON");

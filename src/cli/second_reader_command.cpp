@@ -56,7 +56,7 @@ SecondReaderSaid second_reader_on(const std::vector<Arrival>& arrivals, const st
     }
     request.stop = [] { return was_interrupted(); };
     if (request.files.empty()) {
-        said.lines.emplace_back("nothing arrived that the second reader reads: it takes .glb and .gltf");
+        said.lines.emplace_back("nothing arrived that the second reader reads: it takes .glb, .gltf and .dae");
         said.as_json = {{"files", nlohmann::json::array()}};
         return said;
     }

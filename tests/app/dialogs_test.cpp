@@ -1,6 +1,7 @@
 // The view in its three ways, the destinations, the guide.
 #include "bench_fixture.h"
 #include "session/library.h"
+#include "session/log.h"
 #include "shell/destinations_dialog.h"
 #include "shell/guide_window.h"
 #include "shell/origin_dialog.h"
@@ -18,9 +19,12 @@
 #include <QMenuBar>
 #include <QMessageBox>
 #include <QPushButton>
+#include <QRegularExpression>
 #include <QScrollBar>
 #include <QStandardPaths>
+#include <QTemporaryDir>
 #include <QTextBrowser>
+#include <csignal>
 #include <map>
 #include <set>
 
@@ -401,6 +405,44 @@ TEST_F(Bench, EverythingIsFoundByTyping) {
     EXPECT_EQ(window->findChild<Palette*>("palette"), nullptr);
     EXPECT_EQ(type("qwertyuiop"), "");
     QTest::keyClick(window->findChild<Palette*>("palette"), Qt::Key_Escape);
+}
+
+TEST_F(Bench, TheLogSaysWhatWasOpenedHowLongItTookAndWhatWasRefused) {
+    QTemporaryDir folder(QDir::homePath() + "/log-XXXXXX");
+    begin_log(folder.path(), "debug");
+    log_what_is_shown();
+    open_cut();
+    QMessageBox box(QMessageBox::Warning, "Wembrix", QDir::homePath() + "/secret/place.glb: cannot be read.");
+    box.show();
+    box.close();
+    EXPECT_EQ(log_file(), folder.path() + "/wembrix.log");
+    end_log();
+    EXPECT_EQ(log_file(), "");
+    QFile file(folder.path() + "/wembrix.log");
+    ASSERT_TRUE(file.open(QIODevice::ReadOnly));
+    const QString text = QString::fromUtf8(file.readAll());
+    EXPECT_TRUE(text.contains("info: Wembrix " WEMBRIX_VERSION));
+    EXPECT_TRUE(text.contains(QRegularExpression("info: opens .*\\.wembrix")));
+    EXPECT_TRUE(text.contains(QRegularExpression("info: replayed \\d+ steps in \\d+\\.\\d+ s")));
+    EXPECT_TRUE(text.contains(QRegularExpression("debug: step 1, \\w+: \\d+\\.\\d+ s")));
+    EXPECT_TRUE(text.contains("warning: ~/secret/place.glb: cannot be read."));
+    EXPECT_FALSE(text.contains(QDir::homePath())) << "no home folder stands in it";
+}
+
+TEST_F(Bench, ARunThatDiesLeavesANote) {
+    QTemporaryDir folder;
+    begin_log(folder.path(), "info");
+    EXPECT_EXIT(
+        {
+            note_crashes();
+            std::raise(SIGSEGV);
+        },
+        ::testing::KilledBySignal(SIGSEGV), "");
+    const QString note = take_crash_note();
+    EXPECT_TRUE(note.startsWith("Wembrix " WEMBRIX_VERSION " ended by a place in memory")) << note.toStdString();
+    EXPECT_GT(note.count('\n'), 3) << "and where it was";
+    EXPECT_EQ(take_crash_note(), "") << "told once";
+    end_log();
 }
 
 TEST_F(Bench, PreferencesAreKept) {

@@ -491,6 +491,32 @@ TEST(Collada, NodesAreInstancedAndLookWhereTheyLook) {
     EXPECT_TRUE(is_told(scene, "is skewed"));
 }
 
+TEST(Collada, PointsComeBackAsPoints) {
+    Scene scene;
+    Mesh mesh;
+    mesh.name = "dust";
+    mesh.positions = std::vector<Vec3f>{{0, 0, 0}, {1, 0, 0}, {0, 2, 0}};
+    mesh.indices = std::vector<uint32_t>{0, 1, 2};
+    Primitive points;
+    points.point_count = 3;
+    points.index_count = 3;
+    points.topology = Topology::points;
+    points.has_normals = false;
+    mesh.primitives = {points};
+    scene.meshes = {mesh};
+    Node node;
+    node.name = "dust";
+    node.kind = NodeKind::surface;
+    node.mesh = 0;
+    scene.nodes = {node};
+    const Scene read = through_collada(scene);
+    EXPECT_EQ(read.meshes.at(0).primitives.at(0).topology, Topology::points);
+    EXPECT_EQ(read.meshes[0].indices.get(), mesh.indices.get());
+    for (const Claim& claim : compare_scenes(scene, read)) {
+        EXPECT_TRUE(claim.pass) << claim.name << ": " << claim.detail;
+    }
+}
+
 TEST(Collada, JointsWithoutASkinAreJoints) {
     const Scene scene = read_of("", placed_node);
     EXPECT_EQ(scene.nodes[0].kind, NodeKind::joint);

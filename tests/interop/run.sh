@@ -1,5 +1,5 @@
 #!/usr/bin/env bash
-# Our files held against readers that are not ours: the standard's validator, three.js, and an engine's importer.
+# Our files held against readers that are not ours: the standard's validator, three.js, Babylon.js, and an engine's importer.
 # usage: run.sh BUILD_FOLDER
 set -euo pipefail
 here=$(cd "$(dirname "$0")" && pwd)
@@ -70,6 +70,13 @@ for file in "$work"/demo/tansy_model.glb "$work"/delivered/*/*.glb "$work"/kinds
     pairs+=("$file" "$ours")
 done
 (cd "$work/js" && node three_points.mjs "${pairs[@]}")
+
+# The same by a third reader, the files that are not packed: points and joints at rest and at frames.
+third=()
+for (( i = 0; i < ${#pairs[@]}; i += 2 )); do
+    case ${pairs[i]} in "$work"/lean/*) ;; *) third+=("${pairs[i]}" "${pairs[i + 1]}") ;; esac
+done
+(cd "$work/js" && node babylon_points.mjs "${third[@]}")
 
 # Packed by others' encoders: read as three.js reads them, vertex by vertex.
 (cd "$work/js" && node packed_by_others.mjs "$work/others" "$work"/props/Tidewater_runtime/props/*.glb)

@@ -8,10 +8,13 @@
 #include "core/measure/scene/facing.h"
 #include "core/steps/step_kind.h"
 
+#include "session/log.h"
+
 #include <QDeadlineTimer>
 #include <QMetaObject>
 #include <algorithm>
 #include <atomic>
+#include <chrono>
 #include <cmath>
 #include <iterator>
 
@@ -40,6 +43,30 @@ SceneFacts facts_of(const Scene& scene) {
     }
     return facts;
 }
+
+namespace {
+
+/// What a replay did, and how long each step that ran took.
+void log_replay(const Replay& replay, const std::vector<std::chrono::steady_clock::time_point>& began,
+                std::chrono::steady_clock::time_point first) {
+    const auto now = std::chrono::steady_clock::now();
+    const auto seconds = [](auto from, auto to) { return std::chrono::duration<double>(to - from).count(); };
+    log_info(
+        QStringLiteral("replayed %1 steps in %2 s").arg(replay.outcomes.size()).arg(seconds(first, now), 0, 'f', 3));
+    for (size_t s = 0; s < replay.outcomes.size(); ++s) {
+        const StepOutcome& outcome = replay.outcomes[s];
+        const QString name = QStringLiteral("step %1, %2").arg(s + 1).arg(QString::fromStdString(outcome.step.id));
+        if (s < began.size()) {
+            const double took = seconds(began[s], s + 1 < began.size() ? began[s + 1] : now);
+            log_debug(name + QStringLiteral(": %1 s").arg(took, 0, 'f', 3));
+        }
+        if (outcome.problem) {
+            log_warning(name + QStringLiteral(": ") + QString::fromStdString(outcome.problem->sentence()));
+        }
+    }
+}
+
+} // namespace
 
 Session::Session(Document& document, QObject* parent) : QObject(parent), document_(document) {
     worker_.setMaxThreadCount(1);
@@ -84,24 +111,31 @@ void Session::restart() {
         if (stale()) {
             return;
         }
+        // When each step began: for the log.
+        const auto began = std::make_shared<std::vector<std::chrono::steady_clock::time_point>>();
+        const auto replay_begins = std::chrono::steady_clock::now();
         // A step that takes long says how far it is, a few times a second.
-        const ReplayWatch watch = {stale,
-                                   [this, run, kinds = job.steps,
-                                    said = std::make_shared<std::atomic<int64_t>>(0)](size_t step, double share) {
-                                       const int64_t now = QDeadlineTimer::current().deadline();
-                                       int64_t last = *said;
-                                       constexpr int64_t every_ms = 150;
-                                       const StepKind* kind = step < kinds.size() ? step_kind(kinds[step].id) : nullptr;
-                                       if (kind == nullptr || share <= 0 || now - last < every_ms ||
-                                           !said->compare_exchange_strong(last, now)) {
-                                           return;
-                                       }
-                                       const QString words = tr("%1: %2 %")
-                                                                 .arg(QString::fromStdString(std::string(kind->label)))
-                                                                 .arg(static_cast<int>(share * 100));
-                                       QMetaObject::invokeMethod(
-                                           this, [this, run, words] { report_busy(run, words); }, Qt::QueuedConnection);
-                                   }};
+        const ReplayWatch watch = {
+            stale, [this, run, kinds = job.steps, began,
+                    said = std::make_shared<std::atomic<int64_t>>(0)](size_t step, double share) {
+                const int64_t now = QDeadlineTimer::current().deadline();
+                int64_t last = *said;
+                constexpr int64_t every_ms = 150;
+                if (share == 0) {
+                    began->resize(std::max(began->size(), step), std::chrono::steady_clock::now());
+                    began->push_back(std::chrono::steady_clock::now());
+                }
+                const StepKind* kind = step < kinds.size() ? step_kind(kinds[step].id) : nullptr;
+                if (kind == nullptr || share <= 0 || now - last < every_ms ||
+                    !said->compare_exchange_strong(last, now)) {
+                    return;
+                }
+                const QString words = tr("%1: %2 %")
+                                          .arg(QString::fromStdString(std::string(kind->label)))
+                                          .arg(static_cast<int>(share * 100));
+                QMetaObject::invokeMethod(
+                    this, [this, run, words] { report_busy(run, words); }, Qt::QueuedConnection);
+            }};
         auto next = std::make_shared<SessionState>();
         next->source_paths = job.sources;
         next->folder = folder;
@@ -116,6 +150,7 @@ void Session::restart() {
             Result<LoadedSources> loaded = load_sources(job.sources, folder, job.steps);
             if (!loaded) {
                 const QString problem = QString::fromStdString(loaded.problem().sentence());
+                log_warning(problem);
                 QMetaObject::invokeMethod(
                     this, [this, run, problem] { fail(run, problem); }, Qt::QueuedConnection);
                 return;
@@ -131,6 +166,7 @@ void Session::restart() {
                 next->source_changes = describe_changes(*earlier->replay.received, *next->replay.received);
             }
         }
+        log_replay(next->replay, *began, replay_begins);
         if (stale()) {
             return;
         }

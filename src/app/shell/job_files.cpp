@@ -1,5 +1,7 @@
 #include "shell/job_files.h"
 
+#include "session/log.h"
+
 #include "core/formats/format.h"
 #include "core/job/card_edits.h"
 #include "session/library.h"
@@ -57,6 +59,9 @@ QStringList with_folders_open(const QStringList& given) {
 
 QString JobFiles::open_paths(const QStringList& given) {
     const QStringList paths = with_folders_open(given);
+    if (!given.isEmpty()) {
+        log_info(QStringLiteral("opens ") + given.join(QStringLiteral(", ")));
+    }
     if (paths.isEmpty() && !given.isEmpty()) {
         return tr("%1 holds no scene. %2").arg(given.front(), QString::fromStdString(what_is_read()));
     }
@@ -251,7 +256,7 @@ void JobFiles::ask_for_folder() {
     }
 }
 
-void JobFiles::open_demo() {
+void JobFiles::open_demo(const QString& job) {
     if (!may_lose_changes()) {
         return;
     }
@@ -267,9 +272,9 @@ void JobFiles::open_demo() {
     }
     QDir().mkpath(folder);
     auto* making = new QProcess(this);
-    const auto ended = [this, making, folder](bool well) {
+    const auto ended = [this, making, folder, job](bool well) {
         making->deleteLater();
-        report(well ? open_paths({folder + QStringLiteral("/tansy.wembrix")})
+        report(well ? open_paths({folder + QLatin1Char('/') + job})
                     : tr("The demo job could not be made in %1.").arg(folder));
     };
     connect(making, &QProcess::finished, this,

@@ -34,8 +34,8 @@ class JobFiles : public QObject {
     /// Into the job that is open, or a new one where there is none.
     void ask_to_bring_in();
     void ask_for_folder(); ///< of takes: all files of it that can be read
-    /// Makes the demo job in the person's own folder, and opens it.
-    void open_demo();
+    /// Makes the demo jobs in the person's own folder, and opens one.
+    void open_demo(const QString& job = QStringLiteral("tansy.wembrix"));
     void fill_recent(QMenu* menu);
     /// Says what went wrong in a message; nothing for an empty text.
     void report(const QString& problem);

@@ -96,7 +96,7 @@ void MainWindow::connect_parts() {
         connect(page, &StationPage::findingAsked, this, &MainWindow::go_to);
         connect(page, &StationPage::filesAsked, files_, &JobFiles::ask_to_bring_in);
         connect(page, &StationPage::folderAsked, files_, &JobFiles::ask_for_folder);
-        connect(page, &StationPage::demoAsked, files_, &JobFiles::open_demo);
+        connect(page, &StationPage::demoAsked, files_, [this] { files_->open_demo(); });
     }
     for (Pane* pane : {&twin_->left(), &twin_->right()}) {
         connect(&pane->view(), &SceneView::heightAsked, this, [this](double height_m) {

@@ -2,7 +2,9 @@
 #include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 
+#include "session/log.h"
 #include "shell/farm_window.h"
+#include "shell/first_delivery.h"
 #include "shell/main_window.h"
 #include "shell/palette.h"
 #include "shell/pose_commands.h"
@@ -10,12 +12,16 @@
 #include "style/shortcuts.h"
 
 #include <QActionGroup>
+#include <QDesktopServices>
 #include <QDialog>
+#include <QFileInfo>
 #include <QFormLayout>
 #include <QLabel>
 #include <QMenuBar>
+#include <QMessageBox>
 #include <QPushButton>
 #include <QUndoStack>
+#include <QUrl>
 #include <map>
 
 namespace wembrix::app {
@@ -207,10 +213,31 @@ void show_shortcuts(MainWindow& window) {
     dialog.exec();
 }
 
+void show_where_log_is(MainWindow& window) {
+    const QString file = log_file();
+    QMessageBox box(
+        QMessageBox::Information, tr("Log"),
+        file.isEmpty()
+            ? tr("No log is kept in this run.")
+            : tr("What was opened, how long each step took, and what was refused, stands in\n%1\n\nSend it along "
+                 "when you report a fault. Your home folder stands as ~ in it.")
+                  .arg(file),
+        QMessageBox::Close, &window);
+    box.setObjectName(QStringLiteral("whereLogIs"));
+    box.setTextInteractionFlags(Qt::TextSelectableByMouse);
+    QAbstractButton* open = file.isEmpty() ? nullptr : box.addButton(tr("&Open its folder"), QMessageBox::ActionRole);
+    box.exec();
+    if (open != nullptr && box.clickedButton() == open) {
+        QDesktopServices::openUrl(QUrl::fromLocalFile(QFileInfo(file).path()));
+    }
+}
+
 void make_help_menu(MainWindow& window) {
     QMenu* help = window.menuBar()->addMenu(tr("&Help"));
     add_action(help, tr("&Guide"), QKeySequence::HelpContents, [&window] { window.show_guide(); });
+    add_action(help, tr("A first &delivery…"), {}, [&window] { FirstDelivery::of(window); });
     add_action(help, tr("All &shortcuts"), {}, [&window] { show_shortcuts(window); });
+    add_action(help, tr("Where the &log is…"), {}, [&window] { show_where_log_is(window); });
     help->addSeparator();
     add_action(help, tr("&About Wembrix"), {}, [&window] { show_about(&window); });
 }

@@ -72,7 +72,7 @@ std::string how_to_get_second_reader() {
 }
 
 bool second_reader_reads(const fs::path& file) {
-    return file.extension() == ".glb" || file.extension() == ".gltf";
+    return file.extension() == ".glb" || file.extension() == ".gltf" || file.extension() == ".dae";
 }
 
 std::vector<Claim> second_reader_claims(const Scene& file, const json& answer) {
@@ -95,7 +95,7 @@ Result<std::vector<std::vector<Claim>>> ask_second_reader(const SecondReaderRequ
     for (size_t f = 0; f < request.files.size(); ++f) {
         const fs::path& file = request.files[f];
         if (!second_reader_reads(file)) {
-            return Problem{"is nothing that the second reader reads: a .glb or a .gltf.", file.string(), ""};
+            return Problem{"is nothing that the second reader reads: a .glb, .gltf or .dae.", file.string(), ""};
         }
         // A text with its buffer beside it needs that under its name.
         names.push_back(fmt::format("file_{}{}", f, file.extension().string()));
@@ -158,7 +158,16 @@ Result<std::vector<std::vector<Claim>>> ask_second_reader(const SecondReaderRequ
         if (!scene) {
             return scene.problem();
         }
-        all.push_back(second_reader_claims(*scene, answers->value(names[f], json())));
+        json answer = answers->value(names[f], json());
+        // Where joints rest it takes from the skin of a .dae: without one it knows no rest pose, and means nothing by
+        // it.
+        const bool knows_rest =
+            format_of_file(request.files[f])->id != "dae" ||
+            std::any_of(scene->nodes.begin(), scene->nodes.end(), [](const Node& node) { return node.skin >= 0; });
+        if (!knows_rest && answer.is_object()) {
+            answer.erase("bones");
+        }
+        all.push_back(second_reader_claims(*scene, answer));
     }
     return all;
 }

@@ -19,7 +19,7 @@ namespace wembrix {
 std::optional<std::filesystem::path> second_reader();
 /// One line that says how to get one.
 std::string how_to_get_second_reader();
-/// Whether it reads such files: .glb and .gltf.
+/// Whether it reads such files: .glb, .gltf and .dae.
 bool second_reader_reads(const std::filesystem::path& file);
 
 struct SecondReaderRequest {

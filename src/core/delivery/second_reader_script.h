@@ -12,7 +12,7 @@ func _init():
 	folder.list_dir_begin(true, true)
 	var name = folder.get_next()
 	while name != "":
-		if name.ends_with(".glb") or name.ends_with(".gltf"):
+		if name.ends_with(".glb") or name.ends_with(".gltf") or name.ends_with(".dae"):
 			var packed = load("res://" + name)
 			result[name] = null
 			if packed:

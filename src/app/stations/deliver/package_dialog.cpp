@@ -1,5 +1,6 @@
 #include "stations/deliver/package_dialog.h"
 
+#include "core/base/files.h"
 #include "core/destination/file_kinds.h"
 #include "core/job/packed_job.h"
 #include "style/mnemonics.h"

@@ -1,12 +1,12 @@
 #include "core/base/counted.h"
 #include "core/base/files.h"
 #include "core/formats/bvh/bvh.h"
+#include "core/formats/bvh/words.h"
 #include "core/math/angles.h"
 #include "core/math/axis_turns.h"
 
 #include <algorithm>
 #include <array>
-#include <charconv>
 #include <cmath>
 #include <fmt/format.h>
 #include <limits>
@@ -18,10 +18,8 @@ namespace wembrix {
 
 namespace {
 
-struct Bad {
-    std::string what;
-    int line = 0;
-};
+using bvh::Bad;
+using bvh::Words;
 
 struct BvhJoint {
     std::string name;
@@ -31,87 +29,6 @@ struct BvhJoint {
     size_t first_value = 0;    ///< of its channels in a row of the motion
 };
 
-/// Words of a text, and the lines they stand on.
-class Words {
-  public:
-    explicit Words(std::string_view text) : text_(text) {}
-
-    /// The next word, or nothing at the end.
-    std::string_view next() {
-        skip();
-        const size_t first = at_;
-        while (at_ < text_.size() && !is_space(text_[at_])) {
-            ++at_;
-        }
-        return text_.substr(first, at_ - first);
-    }
-    /// The rest of the line, without the spaces around it.
-    std::string_view rest_of_line() {
-        const size_t first = at_;
-        while (at_ < text_.size() && text_[at_] != '\n') {
-            ++at_;
-        }
-        std::string_view rest = text_.substr(first, at_ - first);
-        while (!rest.empty() && is_space(rest.front())) {
-            rest.remove_prefix(1);
-        }
-        while (!rest.empty() && is_space(rest.back())) {
-            rest.remove_suffix(1);
-        }
-        return rest;
-    }
-    double number(const char* of) {
-        const std::string_view word = next();
-        double value = 0;
-        const char* first = word.data();
-        if (!word.empty() && word.front() == '+') {
-            ++first;
-        }
-        const auto [end, error] = std::from_chars(first, word.data() + word.size(), value);
-        if (word.empty() || error != std::errc() || end != word.data() + word.size() || !std::isfinite(value) ||
-            std::abs(value) > 1e12) {
-            throw Bad{word.empty() ? fmt::format("the file ends where {} is expected", of)
-                                   : fmt::format("\"{}\" stands where {} is expected", some(word), of),
-                      line_};
-        }
-        return value;
-    }
-    void expect(std::string_view wanted) {
-        const std::string_view word = next();
-        if (!same(word, wanted)) {
-            throw Bad{word.empty() ? fmt::format("the file ends where \"{}\" is expected", wanted)
-                                   : fmt::format("\"{}\" stands where \"{}\" is expected", some(word), wanted),
-                      line_};
-        }
-    }
-    [[nodiscard]] int line() const { return line_; }
-    [[nodiscard]] size_t left() const { return text_.size() - at_; }
-    static bool same(std::string_view a, std::string_view b) {
-        return a.size() == b.size() && std::equal(a.begin(), a.end(), b.begin(), [](unsigned char x, unsigned char y) {
-                   return std::tolower(x) == std::tolower(y);
-               });
-    }
-    static std::string some(std::string_view word) {
-        std::string text(word.substr(0, 40));
-        std::replace_if(
-            text.begin(), text.end(), [](unsigned char c) { return c < 32 || c > 126; }, '?');
-        return text;
-    }
-
-  private:
-    static bool is_space(char c) { return c == ' ' || c == '\t' || c == '\r' || c == '\n' || c == '\f' || c == '\v'; }
-    void skip() {
-        while (at_ < text_.size() && is_space(text_[at_])) {
-            line_ += text_[at_] == '\n' ? 1 : 0;
-            ++at_;
-        }
-    }
-
-    std::string_view text_;
-    size_t at_ = 0;
-    int line_ = 1;
-};
-
 class Reader {
   public:
     Reader(std::string_view text, std::string name) : words_(text), name_(std::move(name)) {}
@@ -119,8 +36,12 @@ class Reader {
     Scene run() {
         words_.expect("HIERARCHY");
         words_.expect("ROOT");
-        read_joints();
-        read_motion();
+        std::string_view word;
+        do { // several figures in one file stand one after the other
+            read_joints();
+            word = words_.next();
+        } while (Words::same(word, "ROOT"));
+        read_motion(word);
         return make_scene();
     }
 
@@ -179,7 +100,7 @@ class Reader {
 
     void read_joints() {
         begin_joint(name_here("root"), -1);
-        int open = 0; // the joint that is being read
+        int open = static_cast<int>(joints_.size()) - 1; // the joint that is being read
         while (open >= 0) {
             const std::string_view word = words_.next();
             if (Words::same(word, "OFFSET")) {
@@ -212,10 +133,20 @@ class Reader {
         BvhJoint end;
         end.name = joints_[static_cast<size_t>(parent)].name + "_end";
         end.parent = parent;
-        words_.expect("{");
-        words_.expect("OFFSET");
-        read_offset(end);
-        words_.expect("}");
+        std::string_view word = words_.next();
+        while (!word.empty() && word != "{" && !word.ends_with('{')) {
+            word = words_.next(); // some give it a name
+        }
+        while ((word = words_.next()) != "}") {
+            if (Words::same(word, "OFFSET")) {
+                read_offset(end);
+            } else if (Words::same(word, "CHANNELS") && words_.number("a number of channels") == 0) {
+                continue;
+            } else {
+                fail(word.empty() ? "the file ends inside an End Site"
+                                  : fmt::format("\"{}\" is nothing an End Site has", Words::some(word)));
+            }
+        }
         if (!end.offset.isZero(0) && joints_.size() < most_joints) {
             joints_.push_back(end);
         }
@@ -226,8 +157,8 @@ class Reader {
             fail(fmt::format("\"{}\" has channels twice", joint.name));
         }
         const double count = words_.number("a number of channels");
-        if (count != 0 && count != 3 && count != 6) {
-            fail(fmt::format("\"{}\" has {:g} channels; there are 3 or 6", joint.name, count));
+        if (count < 0 || count > 6 || count != std::floor(count)) {
+            fail(fmt::format("\"{}\" has {:g} channels; there are six at most", joint.name, count));
         }
         constexpr std::string_view known[] = {"Xposition", "Yposition", "Zposition",
                                               "Xrotation", "Yrotation", "Zrotation"};
@@ -247,51 +178,85 @@ class Reader {
         }
     }
 
-    void read_motion() {
-        std::string_view word = words_.next();
-        if (Words::same(word, "ROOT")) {
-            fail("there is a second ROOT: a BVH holds one skeleton. Split it into a file each");
+    /// What stands behind a label and its colon, however they are spaced: "Frames: 3", "Frames:3", "Frames : 3".
+    std::string behind(std::string_view label) {
+        std::string_view rest = words_.rest_of_line();
+        const size_t word = rest.find_first_not_of(" \t");
+        rest.remove_prefix(word == std::string_view::npos ? rest.size() : word);
+        if (!Words::same(rest.substr(0, label.size()), label)) {
+            fail(fmt::format("\"{}\" stands where \"{}\" is expected", Words::some(rest.substr(0, rest.find(' '))),
+                             label));
         }
+        rest.remove_prefix(label.size());
+        const size_t value = rest.find_first_not_of(" \t:");
+        return std::string(value == std::string_view::npos ? std::string_view() : rest.substr(value));
+    }
+
+    void read_motion(std::string_view word) {
         if (!Words::same(word, "MOTION")) {
             fail(word.empty() ? std::string("there is no MOTION")
                               : fmt::format("\"{}\" stands where MOTION is expected", Words::some(word)));
         }
-        words_.expect("Frames:");
-        const double frames = words_.number("the number of frames");
-        words_.expect("Frame");
-        words_.expect("Time:");
-        read_frame_time();
+        words_.to_next_word();
+        const std::string said = behind("Frames");
+        const std::optional<double> frames = words_.as_number(said);
+        if (!frames || *frames < 1 || *frames != std::floor(*frames) || *frames > 1e7) {
+            fail(fmt::format("\"{}\" is no number of frames", Words::some(said)));
+        }
+        words_.to_next_word();
+        read_frame_time(behind("Frame Time"));
         for (BvhJoint& joint : joints_) {
             joint.first_value = width_;
             width_ += joint.channels.size();
         }
+        frames_ = static_cast<size_t>(*frames);
         // Every value takes a digit and a space at least.
-        if (frames < 1 || frames != std::floor(frames) || frames > 1e7) {
-            fail(fmt::format("{:g} is no number of frames", frames));
+        values_.reserve(std::min(frames_ * width_, words_.left() / 2 + 1));
+        while (values_.size() < frames_ * width_) {
+            const std::string_view value = words_.next();
+            if (value.empty()) {
+                break;
+            }
+            if (const std::optional<double> number = words_.as_number(value)) {
+                values_.push_back(*number);
+            } else if (is_broken(value)) {
+                values_.push_back(values_.size() < width_ ? 0 : values_[values_.size() - width_]);
+                ++broken_values_;
+            } else {
+                fail(fmt::format("\"{}\" stands where a value of the motion is expected", Words::some(value)));
+            }
         }
-        if (frames * static_cast<double>(width_) * 2 > static_cast<double>(words_.left()) + 2) {
-            fail(fmt::format("{:g} frames of {} values are said to follow, but the file is too short for them", frames,
-                             width_));
+        if (width_ > 0 && values_.size() < frames_ * width_) {
+            missing_frames_ = frames_ - values_.size() / width_;
+            frames_ = values_.size() / width_;
+            values_.resize(frames_ * width_);
         }
-        frames_ = static_cast<size_t>(frames);
-        values_.reserve(frames_ * width_);
-        for (size_t i = 0; i < frames_ * width_; ++i) {
-            values_.push_back(words_.number("a value of the motion"));
+        if (frames_ == 0) {
+            fail("the file ends before the first frame");
         }
-        if (const std::string_view more = words_.next(); !more.empty()) {
-            fail(fmt::format("\"{}\" stands behind the last of {}", Words::some(more), counted(frames_, "frame")));
+        for (std::string_view more = words_.next(); !more.empty(); more = words_.next()) {
+            if (!words_.as_number(more)) {
+                fail(fmt::format("\"{}\" stands behind the last of {}", Words::some(more), counted(frames_, "frame")));
+            }
+            ++values_behind_;
         }
     }
 
+    /// How programs write what is no number: "nan", "-nan(ind)", "1.#QNAN".
+    static bool is_broken(std::string_view word) {
+        std::string text(word.substr(0, 20));
+        std::transform(text.begin(), text.end(), text.begin(), [](unsigned char c) { return std::tolower(c); });
+        return text.find("nan") != std::string::npos || text.find("inf") != std::string::npos ||
+               text.find('#') != std::string::npos;
+    }
+
     /// A frame time is written with a few digits: of the usual rates, the one that it may stand for.
-    void read_frame_time() {
-        const std::string word(words_.rest_of_line());
-        double time = 0;
-        const auto [end, error] = std::from_chars(word.data(), word.data() + word.size(), time);
-        if (error != std::errc() || end != word.data() + word.size() || !(time > 1e-5) || !(time < 100)) {
+    void read_frame_time(const std::string& word) {
+        const double time = words_.as_number(word).value_or(0);
+        if (!(time > 1e-5) || !(time < 100)) {
             fail(fmt::format("\"{}\" is no frame time in seconds", Words::some(word)));
         }
-        const size_t point = word.find('.');
+        const size_t point = word.find_first_of(".,");
         const size_t digits =
             point == std::string::npos || word.find_first_of("eE") != std::string::npos ? 0 : word.size() - point - 1;
         const double half = digits == 0 ? 1e-9 : 0.5 * std::pow(10.0, -static_cast<double>(digits));
@@ -343,6 +308,19 @@ class Reader {
             scene.notes.push_back({name_, fmt::format("{} had letters that are not UTF-8; they are read as Latin-1.",
                                                       counted(converted_names_, "name"))});
         }
+        const auto note = [&](size_t count, const std::string& what) {
+            if (count > 0) {
+                scene.notes.push_back({name_, what, {}});
+            }
+        };
+        note(missing_frames_, fmt::format("it says {} more than it holds; those that are there are taken.",
+                                          counted(missing_frames_, "frame")));
+        note(values_behind_,
+             fmt::format("{} stand behind its last frame; they are left out.", counted(values_behind_, "number")));
+        note(broken_values_,
+             fmt::format("{} no numbers; those of the frame before stand in.",
+                         broken_values_ == 1 ? "1 value is" : counted(broken_values_, "value") + " are"));
+        note(words_.has_commas() ? 1 : 0, "its numbers are written with commas; they are read as points.");
         scene.notes.push_back({name_, "a BVH says no unit: its numbers are taken for metres."});
         return scene;
     }
@@ -465,6 +443,9 @@ class Reader {
     std::vector<BvhJoint> joints_;
     size_t width_ = 0;
     size_t frames_ = 0;
+    size_t missing_frames_ = 0;
+    size_t values_behind_ = 0;
+    size_t broken_values_ = 0;
     double rate_ = 30;
     std::vector<double> values_;
 };

@@ -257,8 +257,37 @@ class GeometryReader {
                 begin = end;
             }
         }
+        for (const Element technique : part.child("extra").children("technique")) {
+            if (std::strcmp(technique.attribute("profile").value(), "wembrix") == 0 && technique.child("points")) {
+                // Faces without area that this program wrote for points.
+                made.topology = Topology::points;
+                std::vector<uint32_t> firsts;
+                for (size_t c = 0; c < made.order.size(); c += 3) {
+                    firsts.push_back(made.order[c]);
+                }
+                made.order = std::move(firsts);
+            }
+        }
+        normals_of_points(made);
         groups_.push_back(std::move(made));
         return true;
+    }
+
+    /// Normals that corners have by their points' own indices are the points'.
+    void normals_of_points(const CornerGroup& group) {
+        for (const CornerStream& stream : group.streams) {
+            if (stream.name != "NORMAL" || stream.source->rows != made_.points.size() ||
+                (!made_.point_normals.empty() && point_normals_ != stream.source) || stream.rows != group.points) {
+                continue;
+            }
+            point_normals_ = stream.source;
+            if (made_.point_normals.empty()) {
+                for (size_t p = 0; p < made_.points.size(); ++p) {
+                    const double* row = stream.source->row(p);
+                    made_.point_normals.emplace_back(row[0], row[1], row[2]);
+                }
+            }
+        }
     }
 
     void faces_by_counts(const std::vector<int64_t>& counts, CornerGroup& made) {
@@ -424,6 +453,9 @@ class GeometryReader {
         for (const Element technique : element_.child("extra").children("technique")) {
             if (std::strcmp(technique.attribute("profile").value(), "wembrix") != 0) {
                 continue;
+            }
+            if (technique.child("normals")) {
+                made_.point_normals.clear();
             }
             const std::vector<int64_t> rows = integers_in(technique.child("points").text().get());
             const std::vector<double> numbers = numbers_in(technique.child("differences").text().get());

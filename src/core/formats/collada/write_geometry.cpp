@@ -18,12 +18,24 @@ template <typename Vector> std::vector<float> flat(const Shared<Vector>& rows) {
     return numbers;
 }
 
-/// Faces of a primitive as one element; its corners have one index for all.
-void faces(Writing& writing, const Mesh& mesh, const Primitive& part, const std::string& id) {
+bool is_numbered(const std::string& name) {
+    return name.starts_with("TEXCOORD_") || name.starts_with("COLOR_");
+}
+
+/// Faces of a primitive as one element; its corners have one index for all. A form has of the inputs those that readers
+/// tell vertices apart by.
+void faces(Writing& writing, const Mesh& mesh, const Primitive& part, const std::string& id, bool is_form) {
     const bool is_lines = part.topology == Topology::lines || part.topology == Topology::line_strip ||
                           part.topology == Topology::line_loop;
+    const bool is_points = part.topology == Topology::points;
     std::vector<uint32_t> corners;
-    if (is_lines) {
+    if (is_points) {
+        // There are no points there: a face without area each, and a word that says so.
+        for (uint32_t i = 0; i < (part.index_count > 0 ? part.index_count : part.point_count); ++i) {
+            const uint32_t point = part.index_count > 0 ? mesh.indices[part.first_index + i] : part.first_point + i;
+            corners.insert(corners.end(), 3, point);
+        }
+    } else if (is_lines) {
         const auto at = [&](uint32_t i) { return mesh.indices[part.first_index + i]; };
         const bool is_pairs = part.topology == Topology::lines;
         for (uint32_t i = 0; i + 1 < part.index_count; i += is_pairs ? 2 : 1) {
@@ -49,7 +61,7 @@ void faces(Writing& writing, const Mesh& mesh, const Primitive& part, const std:
     if (part.has_normals && !mesh.normals.empty()) {
         xml.empty("input", {{"semantic", "NORMAL"}, {"source", "#" + id + "-normals"}, {"offset", "0"}});
     }
-    if (part.has_tangents && !mesh.tangents.empty()) {
+    if (part.has_tangents && !mesh.tangents.empty() && !is_form) {
         xml.empty("input", {{"semantic", "TANGENT"}, {"source", "#" + id + "-tangents"}, {"offset", "0"}});
     }
     for (size_t a = 0; a < mesh.attributes.size(); ++a) {
@@ -57,23 +69,78 @@ void faces(Writing& writing, const Mesh& mesh, const Primitive& part, const std:
         if (std::find(part.attributes.begin(), part.attributes.end(), name) == part.attributes.end()) {
             continue;
         }
-        const size_t under = name.rfind('_');
-        const bool is_numbered = name.starts_with("TEXCOORD_") || name.starts_with("COLOR_");
         const std::string from = fmt::format("#{}-attribute-{}", id, a);
-        if (is_numbered) {
+        if (is_numbered(name)) {
+            const size_t under = name.rfind('_');
             xml.empty("input", {{"semantic", name.substr(0, under)},
                                 {"source", from},
                                 {"offset", "0"},
                                 {"set", name.substr(under + 1)}});
-        } else {
+        } else if (!is_form) {
             xml.empty("input", {{"semantic", name}, {"source", from}, {"offset", "0"}});
         }
     }
     xml.numbers("p", corners);
+    if (is_points) {
+        xml.open("extra");
+        xml.open("technique", {{"profile", "wembrix"}});
+        xml.empty("points");
+        xml.close();
+        xml.close();
+    }
     xml.close();
 }
 
-void positions_of_shape(Writing& writing, const Mesh& mesh, const MorphTarget& shape, const std::string& id) {
+void attribute_source(XmlText& xml, const Attribute& one, const std::string& id) {
+    const auto width = static_cast<size_t>(one.width);
+    if (one.name.starts_with("TEXCOORD_") && width == 2) {
+        std::vector<float> flipped(one.data.begin(), one.data.end());
+        for (size_t i = 1; i < flipped.size(); i += 2) {
+            flipped[i] = 1 - flipped[i]; // counted from the bottom there
+        }
+        write_source(xml, id, flipped, 2, {"S", "T"});
+    } else if (one.name.starts_with("COLOR_")) {
+        static const std::vector<std::string> letters = {"R", "G", "B", "A"};
+        write_source(xml, id, one.data.get(), width,
+                     {letters.begin(), letters.begin() + static_cast<ptrdiff_t>(std::min<size_t>(width, 4))});
+    } else {
+        std::vector<std::string> params;
+        for (size_t p = 0; p < width; ++p) {
+            params.push_back(fmt::format("V{}", p));
+        }
+        write_source(xml, id, one.data.get(), width, params);
+    }
+}
+
+/// What a `mesh` element holds: sources, vertices, faces. Places and normals are the mesh's own or a form's.
+template <typename Numbers>
+void mesh_element(Writing& writing, const Mesh& mesh, const std::string& id, const Numbers& places,
+                  const Numbers& normals, bool is_form) {
+    XmlText& xml = writing.xml;
+    xml.open("mesh");
+    write_source(xml, id + "-positions", places, 3, {"X", "Y", "Z"});
+    if (!mesh.normals.empty()) {
+        write_source(xml, id + "-normals", normals, 3, {"X", "Y", "Z"});
+    }
+    if (!mesh.tangents.empty() && !is_form) {
+        write_source(xml, id + "-tangents", flat(mesh.tangents), 4, {"X", "Y", "Z", "W"});
+    }
+    for (size_t a = 0; a < mesh.attributes.size(); ++a) {
+        if (!is_form || is_numbered(mesh.attributes[a].name)) {
+            attribute_source(xml, mesh.attributes[a], fmt::format("{}-attribute-{}", id, a));
+        }
+    }
+    xml.open("vertices", {{"id", id + "-vertices"}});
+    xml.empty("input", {{"semantic", "POSITION"}, {"source", "#" + id + "-positions"}});
+    xml.close();
+    for (const Primitive& part : mesh.primitives) {
+        faces(writing, mesh, part, id, is_form);
+    }
+    xml.close();
+}
+
+/// A shape as a whole surface, with the same faces: readers hold it against the base corner for corner.
+void form_of_shape(Writing& writing, const Mesh& mesh, const MorphTarget& shape, const std::string& id) {
     // As doubles: what a shape moves is then given back as it is.
     std::vector<double> places;
     std::vector<double> normals;
@@ -81,6 +148,9 @@ void positions_of_shape(Writing& writing, const Mesh& mesh, const MorphTarget& s
         places.insert(places.end(), point.data(), point.data() + 3);
     }
     const bool has_normals = shape.has_normals && shape.normals.size() == shape.points.size() && !mesh.normals.empty();
+    for (const Vec3f& normal : mesh.normals) {
+        normals.insert(normals.end(), normal.data(), normal.data() + 3);
+    }
     // What is so small beside its place that even double figures lose some of it is said besides.
     std::vector<uint32_t> lost;
     std::vector<float> differences;
@@ -88,14 +158,16 @@ void positions_of_shape(Writing& writing, const Mesh& mesh, const MorphTarget& s
         return static_cast<float>((static_cast<double>(rest) + static_cast<double>(difference)) -
                                   static_cast<double>(rest)) == difference;
     };
-    for (const Vec3f& normal : mesh.normals) {
-        normals.insert(normals.end(), normal.data(), normal.data() + 3);
-    }
     for (size_t i = 0; i < shape.points.size(); ++i) {
         bool is_whole = true;
         for (Eigen::Index c = 0; c < 3; ++c) {
             is_whole = is_whole && comes_back(mesh.positions[shape.points[i]][c], shape.positions[i][c]) &&
                        (!has_normals || comes_back(mesh.normals[shape.points[i]][c], shape.normals[i][c]));
+            const size_t at = shape.points[i] * size_t{3} + static_cast<size_t>(c);
+            places[at] += static_cast<double>(shape.positions[i][c]);
+            if (has_normals) {
+                normals[at] += static_cast<double>(shape.normals[i][c]);
+            }
         }
         if (!is_whole) {
             lost.push_back(shape.points[i]);
@@ -103,33 +175,20 @@ void positions_of_shape(Writing& writing, const Mesh& mesh, const MorphTarget& s
             const Vec3f turn = has_normals ? shape.normals[i] : Vec3f(Vec3f::Zero());
             differences.insert(differences.end(), turn.data(), turn.data() + 3);
         }
-        for (Eigen::Index c = 0; c < 3; ++c) {
-            const size_t at = shape.points[i] * size_t{3} + static_cast<size_t>(c);
-            places[at] += static_cast<double>(shape.positions[i][c]);
-            if (has_normals) {
-                normals[at] += static_cast<double>(shape.normals[i][c]);
-            }
-        }
     }
     XmlText& xml = writing.xml;
     xml.open("geometry", {{"id", id}, {"name", shape.name}});
-    xml.open("mesh");
-    write_source(xml, id + "-positions", places, 3, {"X", "Y", "Z"});
-    if (has_normals) {
-        write_source(xml, id + "-normals", normals, 3, {"X", "Y", "Z"});
-    }
-    xml.open("vertices", {{"id", id + "-vertices"}});
-    xml.empty("input", {{"semantic", "POSITION"}, {"source", "#" + id + "-positions"}});
-    if (has_normals) {
-        xml.empty("input", {{"semantic", "NORMAL"}, {"source", "#" + id + "-normals"}});
-    }
-    xml.close();
-    xml.close();
-    if (!lost.empty()) {
+    mesh_element(writing, mesh, id, places, normals, true);
+    if (!lost.empty() || !has_normals) {
         xml.open("extra");
         xml.open("technique", {{"profile", "wembrix"}});
-        xml.numbers("points", lost);
-        xml.numbers("differences", differences);
+        if (!has_normals) {
+            xml.words("normals", "as the base's");
+        }
+        if (!lost.empty()) {
+            xml.numbers("points", lost);
+            xml.numbers("differences", differences);
+        }
         xml.close();
         xml.close();
     }
@@ -154,46 +213,10 @@ void write_geometries(Writing& writing) {
         writing.mesh_ids.push_back(own_id(writing, mesh.name, "mesh"));
         const std::string& id = writing.mesh_ids.back();
         xml.open("geometry", {{"id", id}, {"name", mesh.name}});
-        xml.open("mesh");
-        write_source(xml, id + "-positions", flat(mesh.positions), 3, {"X", "Y", "Z"});
-        if (!mesh.normals.empty()) {
-            write_source(xml, id + "-normals", flat(mesh.normals), 3, {"X", "Y", "Z"});
-        }
-        if (!mesh.tangents.empty()) {
-            write_source(xml, id + "-tangents", flat(mesh.tangents), 4, {"X", "Y", "Z", "W"});
-        }
-        for (size_t a = 0; a < mesh.attributes.size(); ++a) {
-            const Attribute& one = mesh.attributes[a];
-            const std::string of = fmt::format("{}-attribute-{}", id, a);
-            const auto width = static_cast<size_t>(one.width);
-            if (one.name.starts_with("TEXCOORD_") && width == 2) {
-                std::vector<float> flipped(one.data.begin(), one.data.end());
-                for (size_t i = 1; i < flipped.size(); i += 2) {
-                    flipped[i] = 1 - flipped[i]; // counted from the bottom there
-                }
-                write_source(xml, of, flipped, 2, {"S", "T"});
-            } else if (one.name.starts_with("COLOR_")) {
-                static const std::vector<std::string> letters = {"R", "G", "B", "A"};
-                write_source(xml, of, one.data.get(), width,
-                             {letters.begin(), letters.begin() + static_cast<ptrdiff_t>(std::min<size_t>(width, 4))});
-            } else {
-                std::vector<std::string> params;
-                for (size_t p = 0; p < width; ++p) {
-                    params.push_back(fmt::format("V{}", p));
-                }
-                write_source(xml, of, one.data.get(), width, params);
-            }
-        }
-        xml.open("vertices", {{"id", id + "-vertices"}});
-        xml.empty("input", {{"semantic", "POSITION"}, {"source", "#" + id + "-positions"}});
-        xml.close();
-        for (const Primitive& part : mesh.primitives) {
-            faces(writing, mesh, part, id);
-        }
-        xml.close();
+        mesh_element(writing, mesh, id, flat(mesh.positions), flat(mesh.normals), false);
         xml.close();
         for (size_t s = 0; s < mesh.shapes.size(); ++s) {
-            positions_of_shape(writing, mesh, mesh.shapes[s], shape_id(writing, m, s));
+            form_of_shape(writing, mesh, mesh.shapes[s], shape_id(writing, m, s));
         }
     }
     xml.close();
