@@ -48,6 +48,7 @@ struct DeliverOptions {
     std::string out;
     std::string takes;             ///< a folder: each take in it goes through the card, and clips alone are delivered
     std::string listed;            ///< a file: only these of them, one a line, told from the folder
+    std::string models;            ///< a folder: each model in it goes through the job in the place of its first source
     bool all = false;              ///< what is up to date, too
     bool plan = false;             ///< only says how the files would be called
     std::vector<std::string> only; ///< deliverables, by id ("clip:wade") or by name; none: all

@@ -489,57 +489,60 @@ int say_plan(const DeliveryPlan& plan, const Scene& prepared, const MadeFrom& ma
     return code;
 }
 
-} // namespace
+/// What came of one job: its exit code, and, where it was asked for, what is said of it as JSON.
+struct DeliveredJob {
+    int code = all_well;
+    nlohmann::json json;
+};
 
-int deliver_files(const DeliverOptions& options) {
-    Result<DeliveryPlan> plan = options.card.empty() ? plan_from_job(options) : plan_from_card(options);
-    if (!plan) {
-        return refuse(plan.problem());
-    }
-    Result<LoadedSources> sources = load_sources(plan->job.sources, plan->folder, plan->job.steps);
+DeliveredJob refused(const Problem& problem) {
+    return {refuse(problem), nullptr};
+}
+
+DeliveredJob deliver_plan(const DeliverOptions& options, DeliveryPlan plan) {
+    Result<LoadedSources> sources = load_sources(plan.job.sources, plan.folder, plan.job.steps);
     if (!sources) {
-        return refuse(sources.problem());
+        return refused(sources.problem());
     }
-    stop_when_interrupted();
     if (options.second_reader && (!options.takes.empty() || options.plan)) {
-        return refuse({"--second-reader goes with neither --takes nor --plan.", "usage",
-                       "Ask it about single files: wembrix-cli second-reader FILE…"});
+        return refused({"--second-reader goes with neither --takes nor --plan.", "usage",
+                        "Ask it about single files: wembrix-cli second-reader FILE…"});
     }
     if (!options.takes.empty()) {
-        return deliver_over_takes(options, *plan, sources.take());
+        return {deliver_over_takes(options, plan, sources.take()), nullptr};
     }
-    Replay replayed = replay(*sources, plan->job.steps);
+    Replay replayed = replay(*sources, plan.job.steps);
     const bool names_nothing = replayed.has_unmatched();
     for (const StepOutcome& outcome : replayed.outcomes) {
         if (outcome.problem && outcome.problem->malformed) {
-            return refuse(*outcome.problem);
+            return refused(*outcome.problem);
         }
     }
     if (options.is_plain) {
         const std::vector<int> roots = root_joints(replayed.prepared());
-        Destination& plain = plan->deliveries.front().first;
+        Destination& plain = plan.deliveries.front().first;
         plain.root = roots.empty() ? plain.root : replayed.prepared().nodes[static_cast<size_t>(roots.front())].name;
     }
     if (options.plan) {
-        return say_plan(*plan, replayed.prepared(), sources->made_from(plan->job), options.json);
+        return {say_plan(plan, replayed.prepared(), sources->made_from(plan.job), options.json), nullptr};
     }
-    if (const std::optional<Problem> nothing = means_nothing(options, *plan, replayed.prepared())) {
-        return refuse(*nothing);
+    if (const std::optional<Problem> nothing = means_nothing(options, plan, replayed.prepared())) {
+        return refused(*nothing);
     }
     measure_kept_motion(replayed, [] { return was_interrupted(); });
     nlohmann::json all = nlohmann::json::array();
     int code = names_nothing ? held : all_well;
-    for (const auto& [destination, folder] : plan->deliveries) {
+    for (const auto& [destination, folder] : plan.deliveries) {
         DeliveryRequest request;
         request.prepared = &replayed.prepared();
         request.destination = destination;
-        request.job_name = plan->job.name;
+        request.job_name = plan.job.name;
         request.folder = folder;
         request.left = card_ledger(replayed);
         request.card_words = card_words(replayed);
         request.card_problems = replayed.problems();
         request.card_findings = card_findings(replayed, std::span(&destination, 1));
-        request.made_from = sources->made_from(plan->job);
+        request.made_from = sources->made_from(plan.job);
         request.stop = [] { return was_interrupted(); };
         Progress progress;
         request.progress = [&progress](int done, int count, const std::string& what) {
@@ -548,7 +551,7 @@ int deliver_files(const DeliverOptions& options) {
         std::vector<Arrival> up_to_date;
         Result<std::vector<std::string>> ids = chosen_deliverables(request, options, up_to_date);
         if (!ids) {
-            return refuse(ids.problem());
+            return refused(ids.problem());
         }
         request.only = ids.take();
         if (!options.only.empty() && request.only.empty() && up_to_date.empty()) {
@@ -558,7 +561,7 @@ int deliver_files(const DeliverOptions& options) {
         if (!request.only.empty()) {
             Result<DeliveryReport> report = deliver(request);
             if (!report) {
-                return refuse(report.problem());
+                return refused(report.problem());
             }
             report_now = report.take();
         } else {
@@ -590,14 +593,83 @@ int deliver_files(const DeliverOptions& options) {
         }
     }
     if (options.json) {
-        fmt::print(
-            "{}\n",
-            nlohmann::json{{"job", plan->job.name}, {"deliveries", all}, {"steps", step_outcomes_to_json(replayed)}}
-                .dump(2));
-    } else {
-        print_steps(replayed);
+        return {code, {{"job", plan.job.name}, {"deliveries", all}, {"steps", step_outcomes_to_json(replayed)}}};
+    }
+    print_steps(replayed);
+    return {code, nullptr};
+}
+
+/// The files of a folder that hold surfaces, in the order of their names.
+Result<std::vector<fs::path>> models_in(const fs::path& folder) {
+    std::vector<fs::path> models;
+    std::error_code error;
+    for (fs::directory_iterator entry(folder, error), end; !error && entry != end; entry.increment(error)) {
+        const Format* format = format_of_file(entry->path());
+        if (entry->is_regular_file(error) && format != nullptr && has(format->reads, Content::surfaces)) {
+            models.push_back(entry->path());
+        }
+    }
+    if (error || models.empty()) {
+        return Problem{error ? "cannot be read: " + error.message() + "." : "holds no models.", folder.string(),
+                       what_is_read()};
+    }
+    std::sort(models.begin(), models.end());
+    return models;
+}
+
+/// The job once for each model of the folder; what fails of one leaves the others as they are.
+int deliver_over_models(const DeliverOptions& options, const DeliveryPlan& plan) {
+    const Result<std::vector<fs::path>> models = models_in(options.models);
+    if (!models) {
+        return refuse(models.problem());
+    }
+    if (plan.job.sources.empty() || options.out.empty() || !options.takes.empty() || options.plan) {
+        return refuse({plan.job.sources.empty() ? "has no source that a model could take the place of."
+                       : options.out.empty()    ? "--models needs --out."
+                                                : "--models goes with neither --takes nor --plan.",
+                       plan.job.name, ""});
+    }
+    nlohmann::json all = nlohmann::json::array();
+    int code = all_well;
+    for (const fs::path& model : *models) {
+        DeliveryPlan own = plan;
+        own.job.name = model.stem().string();
+        own.job.sources.front().path = fs::absolute(model).string();
+        own.job.origin = {}; // each is a thing of its own
+        for (auto& [destination, folder] : own.deliveries) {
+            folder = fs::path(options.out) / file_name_safe(own.job.name) / file_name_safe(destination.name);
+        }
+        if (!options.json) {
+            fmt::print("{}\n", model.filename().string());
+        }
+        DeliveredJob done = deliver_plan(options, std::move(own));
+        code = std::max(code, done.code);
+        if (options.json && !done.json.is_null()) {
+            all.push_back(std::move(done.json));
+        }
+    }
+    if (options.json) {
+        fmt::print("{}\n", nlohmann::json{{"jobs", all}}.dump(2));
     }
     return code;
+}
+
+} // namespace
+
+int deliver_files(const DeliverOptions& options) {
+    Result<DeliveryPlan> plan = options.card.empty() ? plan_from_job(options) : plan_from_card(options);
+    if (!plan) {
+        return refuse(plan.problem());
+    }
+    stop_when_interrupted();
+    if (!options.models.empty()) {
+        return deliver_over_models(options, *plan);
+    }
+    const DeliveredJob done = deliver_plan(options, plan.take());
+    if (options.json && !done.json.is_null()) {
+        fmt::print("{}\n", done.json.dump(2));
+    }
+    return done.code;
 }
 
 } // namespace wembrix::cli

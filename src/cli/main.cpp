@@ -38,6 +38,9 @@ int run(int count, char** arguments) {
     deliver_command->add_option(
         "--takes", deliver_options.takes,
         "A folder: each take in it goes through the card onto the model, and its clips are written");
+    deliver_command->add_option(
+        "--models", deliver_options.models,
+        "A folder: each model in it goes through the job's card in the place of its first source, into a folder each");
     deliver_command->add_option("--listed", deliver_options.listed,
                                 "Only these of them: a file with one a line, told from the folder");
     deliver_command->add_flag("--all", deliver_options.all,

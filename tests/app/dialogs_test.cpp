@@ -348,6 +348,9 @@ TEST_F(Bench, TheGuideIsSearchedAndItsLinksLeadOn) {
     QTest::keyClick(search, Qt::Key_Return);
     EXPECT_TRUE(guide.text().startsWith("By trouble")) << guide.text().left(40).toStdString();
     EXPECT_FALSE(browser->extraSelections().isEmpty()) << "the words are marked";
+    if (const QString to = qEnvironmentVariable("WEMBRIX_DIALOG_SHOTS"); !to.isEmpty()) {
+        guide.grab().save(to + "/guide.png");
+    }
     search->clear();
     QTest::keyClicks(search, "qwertyuiop");
     EXPECT_TRUE(list->item(0)->text().contains("Nothing"));
@@ -398,6 +401,11 @@ TEST_F(Bench, EverythingIsFoundByTyping) {
     // Down chooses the next one, Escape leaves everything as it is, nonsense finds nothing and does nothing.
     Palette* palette = open_palette();
     auto* list = palette->findChild<QListWidget*>("paletteList");
+    if (const QString to = qEnvironmentVariable("WEMBRIX_DIALOG_SHOTS"); !to.isEmpty()) {
+        QTest::keyClicks(palette->findChild<QLineEdit*>("paletteField"), "pose");
+        palette->grab().save(to + "/palette.png");
+        palette->findChild<QLineEdit*>("paletteField")->clear();
+    }
     QTest::keyClick(palette->findChild<QLineEdit*>("paletteField"), Qt::Key_Down);
     EXPECT_EQ(list->currentRow(), 1);
     QTest::keyClick(palette, Qt::Key_Escape);

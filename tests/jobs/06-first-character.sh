@@ -13,6 +13,7 @@ holds "joints('deliveries/*/hero_model.glb')[0] == 'root' and not {'head_tip', '
 holds "len(gltf('deliveries/*/hero_model.glb')['meshes']) == 1"
 # Faces smoothed below an angle, with edges above it: each box keeps the normals of its sides.
 job_file smooth "['hero.gltf']" "[{'step': 'leave_behind', 'kinds': ['camera'], 'names': ['floor', 'walk_again']},
+    {'step': 'remove_joints', 'unweighted': True}, {'step': 'make_root', 'name': 'root', 'position': 'ground'},
     {'step': 'recompute_normals', 'hard_degrees': 30}]"
 ends 0 deliver smooth.wembrix --json
 holds "max(abs(max(map(abs, n)) - 1) for n in values(glob.glob('deliveries/*/smooth_model.glb')[0], 'NORMAL')) < 1e-6"

@@ -5,6 +5,7 @@
 
 #include <QAbstractItemView>
 #include <QBoxLayout>
+#include <QKeyEvent>
 #include <QLabel>
 #include <QPainter>
 #include <QPushButton>
@@ -12,6 +13,7 @@
 #include <QTimer>
 #include <algorithm>
 #include <array>
+#include <functional>
 
 namespace wembrix::app {
 
@@ -63,12 +65,25 @@ const std::array<Lesson, lesson_count>& lessons() {
           QObject::tr("Choose a cell of the board: beside it stands the file as it was read back, and every claim. "
                       "What was held says "
                       "why; a step at its station mends it."),
-          "deliver", "board", [](MainWindow& window) {
-              const auto* board = window.findChild<QAbstractItemView*>(QStringLiteral("board"));
-              return board != nullptr && board->selectionModel() != nullptr && board->selectionModel()->hasSelection();
-          }}}};
+          "deliver", "board", [](MainWindow&) { return false; } /* seen when a cell is chosen by hand */}}};
     return all;
 }
+
+/// Cells that are chosen by the arrow keys.
+class BoardKeys : public QObject {
+  public:
+    using QObject::QObject;
+    std::function<void()> chosen;
+    bool eventFilter(QObject* watched, QEvent* event) override {
+        if (event->type() == QEvent::KeyRelease) {
+            const int key = static_cast<QKeyEvent*>(event)->key();
+            if (key == Qt::Key_Up || key == Qt::Key_Down || key == Qt::Key_Left || key == Qt::Key_Right) {
+                chosen();
+            }
+        }
+        return QObject::eventFilter(watched, event);
+    }
+};
 
 /// A frame around what is meant; the mouse goes through it.
 class Outline : public QWidget {
@@ -84,7 +99,9 @@ class Outline : public QWidget {
             return;
         }
         constexpr int margin = 4;
-        const QRect place(target->mapTo(window(), QPoint(0, 0)), target->size());
+        // What is seen of it: a list may be longer than its place.
+        const QRect seen = target->visibleRegion().boundingRect();
+        const QRect place(target->mapTo(window(), seen.topLeft()), seen.size());
         setGeometry(place.adjusted(-margin, -margin, margin, margin).intersected(parentWidget()->rect()));
         show();
         raise();
@@ -161,6 +178,18 @@ FirstDelivery::FirstDelivery(MainWindow& window) : QWidget(window.centralWidget(
             go_to(step_ + 1);
         }
     });
+    if (auto* board = window.findChild<QAbstractItemView*>(QStringLiteral("board"))) {
+        const auto chosen = [this] {
+            if (step_ == lesson_count - 1) {
+                go_to(lesson_count);
+            }
+        };
+        connect(board, &QAbstractItemView::clicked, this, chosen);
+        connect(board, &QAbstractItemView::activated, this, chosen);
+        auto* keys = new BoardKeys(this);
+        keys->chosen = chosen;
+        board->installEventFilter(keys);
+    }
     looks_ = new QTimer(this);
     constexpr int every_ms = 250;
     looks_->setInterval(every_ms);

@@ -1,5 +1,7 @@
 #include "shell/guide_window.h"
 
+#include "style/theme.h"
+
 #include <QAbstractTextDocumentLayout>
 #include <QDir>
 #include <QFile>
@@ -132,6 +134,9 @@ GuideWindow::GuideWindow(QWidget* parent) : QDialog(parent) {
     browser_->setObjectName(QStringLiteral("guideText"));
     browser_->setOpenLinks(false);
     browser_->document()->setDocumentMargin(14);
+    QPalette colours = browser_->palette();
+    colours.setColor(QPalette::Link, theme().accent);
+    browser_->setPalette(colours);
     row->addWidget(browser_, 1);
     connect(search_, &QLineEdit::textChanged, this,
             [this](const QString& words) { words_of(words).isEmpty() ? list_pages() : list_hits(words); });

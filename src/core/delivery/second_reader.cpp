@@ -158,16 +158,16 @@ Result<std::vector<std::vector<Claim>>> ask_second_reader(const SecondReaderRequ
         if (!scene) {
             return scene.problem();
         }
-        json answer = answers->value(names[f], json());
+        json of_file = answers->value(names[f], json());
         // Where joints rest it takes from the skin of a .dae: without one it knows no rest pose, and means nothing by
         // it.
         const bool knows_rest =
             format_of_file(request.files[f])->id != "dae" ||
             std::any_of(scene->nodes.begin(), scene->nodes.end(), [](const Node& node) { return node.skin >= 0; });
-        if (!knows_rest && answer.is_object()) {
-            answer.erase("bones");
+        if (!knows_rest && of_file.is_object()) {
+            of_file.erase("bones");
         }
-        all.push_back(second_reader_claims(*scene, answer));
+        all.push_back(second_reader_claims(*scene, of_file));
     }
     return all;
 }
