@@ -4,6 +4,8 @@
 #include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 
+#include "session/library.h"
+#include "session/step_presets.h"
 #include "shell/step_chooser.h"
 #include "shell/step_dialog.h"
 #include "style/shortcuts.h"
@@ -11,11 +13,15 @@
 
 #include <QApplication>
 #include <QCheckBox>
+#include <QClipboard>
 #include <QContextMenuEvent>
 #include <QHBoxLayout>
+#include <QInputDialog>
 #include <QKeyEvent>
 #include <QLabel>
+#include <QLineEdit>
 #include <QMenu>
+#include <QMessageBox>
 #include <QPainter>
 #include <QPushButton>
 #include <QScrollArea>
@@ -148,6 +154,7 @@ void StepCard::contextMenuEvent(QContextMenuEvent* event) {
     menu.addAction(tr("Edit…"), this, &StepCard::editAsked);
     menu.addAction(tr("Move up"), this, [this] { Q_EMIT moveAsked(-1); });
     menu.addAction(tr("Move down"), this, [this] { Q_EMIT moveAsked(1); });
+    menu.addAction(tr("Keep as a preset…"), this, &StepCard::keepAsked);
     menu.addSeparator();
     menu.addAction(tr("Remove step"), this, &StepCard::removeAsked);
     menu.exec(event->globalPos());
@@ -165,6 +172,18 @@ RouteCard::RouteCard(Document& document, Session& session, QWidget* parent)
     title->setObjectName(QStringLiteral("cardTitle"));
     auto* head = new QHBoxLayout;
     head->addWidget(title, 1);
+    auto* more = new QToolButton(this);
+    more->setObjectName(QStringLiteral("cardMenu"));
+    more->setText(QStringLiteral("…"));
+    more->setAutoRaise(true);
+    more->setPopupMode(QToolButton::InstantPopup);
+    more->setToolTip(tr("Presets; copy and paste steps"));
+    more->setAccessibleName(tr("Route card: presets, copy and paste"));
+    auto* menu = new QMenu(more);
+    connect(menu, &QMenu::aboutToShow, this, [this, menu] { fill_menu(*menu); });
+    more->setMenu(menu);
+    more->setStyleSheet(QStringLiteral("QToolButton::menu-indicator { image: none; }"));
+    head->addWidget(more);
     auto* fold = new QToolButton(this);
     fold->setObjectName(QStringLiteral("foldCard"));
     fold->setText(QStringLiteral("›"));
@@ -245,6 +264,7 @@ void RouteCard::rebuild() {
             document_.edit(tr("Remove %1").arg(label),
                            [&](Job& job) { job.steps.erase(job.steps.begin() + static_cast<ptrdiff_t>(i)); });
         });
+        connect(card, &StepCard::keepAsked, this, [this, i] { keep_as_preset({document_.job().steps[i]}, false); });
         connect(card, &StepCard::moveAsked, this, [this, i](int by) { move_step(i, i + static_cast<size_t>(by)); });
         connect(card, &StepCard::dropped, this, [this, i](const QPoint& global) {
             const size_t above = place_at(global);
@@ -288,7 +308,74 @@ void RouteCard::move_step(size_t from, size_t to) {
 void RouteCard::choose_step() {
     StepChooser chooser(this);
     if (chooser.exec() == QDialog::Accepted) {
-        add_step(chooser.chosen());
+        if (const std::optional<StepPreset> preset = chooser.chosen_preset()) {
+            add_steps(preset->name, preset->steps);
+        } else {
+            add_step(chooser.chosen());
+        }
+    }
+}
+
+void RouteCard::add_steps(const QString& name, const std::vector<Step>& steps) {
+    document_.edit(tr("Add %1").arg(name), [&](Job& job) {
+        for (const Step& step : steps) {
+            add_step_at_its_place(job, step);
+        }
+    });
+}
+
+void RouteCard::fill_menu(QMenu& menu) {
+    menu.clear();
+    const std::vector<Step>& steps = document_.job().steps;
+    QAction* keep =
+        menu.addAction(tr("&Keep all as a preset…"), this, [this] { keep_as_preset(document_.job().steps, false); });
+    QAction* team =
+        menu.addAction(tr("Keep all for the &team…"), this, [this] { keep_as_preset(document_.job().steps, true); });
+    menu.addSeparator();
+    QAction* copy = menu.addAction(tr("&Copy all steps"), this, &RouteCard::copy_all);
+    QAction* put = menu.addAction(tr("&Paste steps"), this, &RouteCard::paste);
+    keep->setEnabled(!steps.empty());
+    team->setEnabled(!steps.empty() && !team_folder().isEmpty());
+    copy->setEnabled(!steps.empty());
+    put->setEnabled(session_.state() != nullptr && card_from_text(QApplication::clipboard()->text()).has_value());
+}
+
+void RouteCard::keep_as_preset(const std::vector<Step>& steps, bool for_team) {
+    bool is_said = false;
+    const QString name =
+        QInputDialog::getText(this, tr("Keep as a preset"), tr("Name of the preset:"), QLineEdit::Normal,
+                              steps.size() == 1 ? label_of(steps.front().id) : QString(), &is_said);
+    if (!is_said) {
+        return;
+    }
+    if (const QString problem = save_preset(name, steps, for_team); !problem.isEmpty()) {
+        QMessageBox::warning(this, tr("Preset"), problem);
+    }
+}
+
+void RouteCard::copy_all() {
+    std::vector<Step> steps;
+    QStringList left;
+    for (const Step& step : document_.job().steps) {
+        if (step.data.empty()) {
+            steps.push_back(step);
+        } else {
+            left << label_of(step.id);
+        }
+    }
+    if (!steps.empty()) {
+        QApplication::clipboard()->setText(card_as_text(steps));
+    }
+    if (!left.isEmpty()) {
+        QMessageBox::information(
+            this, tr("Copy all steps"),
+            tr("Made by hand on this job's surfaces, and not copied: %1.").arg(left.join(QStringLiteral(", "))));
+    }
+}
+
+void RouteCard::paste() {
+    if (const auto steps = card_from_text(QApplication::clipboard()->text())) {
+        add_steps(tr("%n pasted step(s)", nullptr, static_cast<int>(steps->size())), *steps);
     }
 }
 

@@ -8,6 +8,7 @@
 #include <QWidget>
 #include <vector>
 
+class QMenu;
 class QScrollArea;
 class QVBoxLayout;
 
@@ -23,6 +24,7 @@ class StepCard : public QFrame {
     void editAsked();
     void removeAsked();
     void moveAsked(int by);
+    void keepAsked(); ///< as a preset
     void dropped(const QPoint& global);
 
   protected:
@@ -52,12 +54,20 @@ class RouteCard : public QWidget {
     void add_step(Step step);
     void edit_step(size_t index);
     void see_end();
+    /// Asks for a name and keeps the steps under it, for this person or the team.
+    void keep_as_preset(const std::vector<Step>& steps, bool for_team);
+    /// All steps, as a text that another job takes; those made by hand on this one's surfaces stay behind.
+    void copy_all();
+    /// What such a text holds, each where it works.
+    void paste();
 
   Q_SIGNALS:
     void foldAsked();
 
   private:
     void rebuild();
+    void add_steps(const QString& name, const std::vector<Step>& steps);
+    void fill_menu(QMenu& menu);
     void see_step(size_t index);
     void see_new_step(); ///< one that came onto the card since it was shown
     void move_step(size_t from, size_t to);

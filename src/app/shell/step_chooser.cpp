@@ -22,6 +22,7 @@ QString text_of(std::string_view view) {
     return QString::fromUtf8(view.data(), static_cast<qsizetype>(view.size()));
 }
 constexpr int id_role = Qt::UserRole + 1;
+const QString preset_mark = QStringLiteral("preset:");
 } // namespace
 
 StepChooser::StepChooser(QWidget* parent) : QDialog(parent) {
@@ -41,6 +42,30 @@ StepChooser::StepChooser(QWidget* parent) : QDialog(parent) {
     list_->setRootIsDecorated(false);
     list_->setIndentation(14);
     list_->setWordWrap(true);
+    const auto add_group = [this](const QString& name) {
+        auto* group = new QTreeWidgetItem(list_, {name});
+        group->setFlags(Qt::ItemIsEnabled);
+        group->setFirstColumnSpanned(true);
+        QFont bold = font();
+        bold.setWeight(QFont::DemiBold);
+        group->setFont(0, bold);
+        return group;
+    };
+    presets_ = step_presets();
+    QTreeWidgetItem* kept = presets_.empty() ? nullptr : add_group(tr("Presets"));
+    for (size_t p = 0; p < presets_.size(); ++p) {
+        QStringList of;
+        for (const Step& step : presets_[p].steps) {
+            const StepKind* kind = step_kind(step.id);
+            of << (kind == nullptr ? QString::fromStdString(step.id) : text_of(kind->label));
+        }
+        auto* item = new QTreeWidgetItem(
+            kept, {presets_[p].name,
+                   (presets_[p].is_of_team ? tr("The team's: %1") : tr("%1")).arg(of.join(QStringLiteral(" › ")))});
+        item->setData(0, id_role, preset_mark + QString::number(p));
+        item->setForeground(1, theme().soft);
+        item->setToolTip(1, item->text(1));
+    }
     std::map<StepSubject, QTreeWidgetItem*> groups;
     for (const StepKind& kind : step_kinds()) {
         if (kind.is_by_hand()) {
@@ -48,12 +73,7 @@ StepChooser::StepChooser(QWidget* parent) : QDialog(parent) {
         }
         QTreeWidgetItem*& group = groups[kind.subject];
         if (group == nullptr) {
-            group = new QTreeWidgetItem(list_, {text_of(subject_name(kind.subject))});
-            group->setFlags(Qt::ItemIsEnabled);
-            group->setFirstColumnSpanned(true);
-            QFont bold = font();
-            bold.setWeight(QFont::DemiBold);
-            group->setFont(0, bold);
+            group = add_group(text_of(subject_name(kind.subject)));
         }
         auto* item = new QTreeWidgetItem(group, {text_of(kind.label), text_of(kind.why)});
         item->setData(0, id_role, text_of(kind.id));
@@ -87,6 +107,12 @@ StepChooser::StepChooser(QWidget* parent) : QDialog(parent) {
 std::string StepChooser::chosen() const {
     const QTreeWidgetItem* item = list_->currentItem();
     return item == nullptr || item->isHidden() ? std::string() : item->data(0, id_role).toString().toStdString();
+}
+
+std::optional<StepPreset> StepChooser::chosen_preset() const {
+    const QString id = QString::fromStdString(chosen());
+    return id.startsWith(preset_mark) ? std::optional(presets_.at(id.mid(preset_mark.size()).toULongLong()))
+                                      : std::nullopt;
 }
 
 void StepChooser::show_matches(const QString& text) {

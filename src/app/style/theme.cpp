@@ -18,12 +18,12 @@ Theme light_theme() {
     l.line = QColor("#CBD0C8");
     l.ink = QColor("#1F2A2E");
     l.soft = QColor("#5B686B");
-    l.accent = QColor("#0B7A75");
+    l.accent = QColor("#09736E");
     l.on_accent = QColor("#FFFFFF");
     l.received = QColor("#4B5F86");
-    l.prepared = QColor("#0B7A75");
+    l.prepared = QColor("#09736E");
     l.arrived = QColor("#7A4B9E");
-    l.selection = QColor("#D63A6F");
+    l.selection = QColor("#C93063");
     l.stop = QColor("#9A1F17");
     l.stop_ground = QColor("#F7DEDB");
     l.look = QColor("#84560F");
@@ -68,6 +68,7 @@ Theme dark_theme() {
     l.grid = QColor("#566164");
     l.left_side = QColor("#4FB3C3");
     l.right_side = QColor("#C97FB3");
+    l.selection = QColor("#F0709A");
     return l;
 }
 
@@ -103,7 +104,7 @@ QPushButton:focus, QComboBox:focus, QLineEdit:focus, QPlainTextEdit:focus { bord
 QPushButton:disabled { color: @soft; background: @ground; }
 QPushButton:checked { background: @well_ground; border-color: @accent; }
 QPushButton#go, QPushButton[go="true"] { background: @accent; color: @on_accent; border: none; font-weight: 600; padding: 7px 14px; }
-QPushButton#go:disabled, QPushButton[go="true"]:disabled { background: @line; color: @soft; }
+QPushButton#go:disabled, QPushButton[go="true"]:disabled { background: @ground; color: @soft; border: 1px solid @line; }
 QPushButton#link { border: none; background: transparent; color: @accent; font-weight: 600; padding: 1px 2px; text-align: right; }
 QPushButton#link:hover, QPushButton#link:focus { text-decoration: underline; }
 QComboBox { background: @card; border: 1px solid @line; border-radius: 4px; padding: 3px 8px; min-height: 18px; }
