@@ -24,6 +24,9 @@ echo "lintian: no errors and no warnings"
 root=$work/root
 debootstrap --variant=minbase bookworm "$root" > "$work/root.log"
 cp "$package" "$root/tmp/"
+# The mirrors and proxies that this machine's apt knows.
+rm -f "$root/etc/apt/sources.list"
+cp -r /etc/apt/sources.list* /etc/apt/apt.conf.d "$root/etc/apt/"
 chroot "$root" bash -euc '
     export DEBIAN_FRONTEND=noninteractive
     apt-get update -qq

@@ -74,6 +74,7 @@ StepCard::StepCard(int number, const Step& step, const StepOutcome* outcome, QWi
             text += QStringLiteral("\n") + QString::fromStdString(left);
         }
     }
+    setAccessibleName(tr("Step %1, %2: %3").arg(number).arg(label_of(step.id), text));
     auto* account = new QLabel(text, this);
     account->setWordWrap(true);
     account->setStyleSheet(
@@ -193,6 +194,7 @@ RouteCard::RouteCard(Document& document, Session& session, QWidget* parent)
     head->addWidget(fold);
     outer->addLayout(head);
     auto* scroll = scroll_ = new QScrollArea(this);
+    scroll->setFocusPolicy(Qt::NoFocus); // the cards in it take the keys
     scroll->setWidgetResizable(true);
     scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     list_ = new QWidget(scroll);

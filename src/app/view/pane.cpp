@@ -58,6 +58,7 @@ void Pane::dress() {
     const QString name = state_name(state_).toLower();
     states_->setObjectName(name + QStringLiteral("State"));
     view_->setObjectName(name + QStringLiteral("View"));
+    view_->setAccessibleName(tr("View of %1").arg(state_name(state_)));
     facts_->setObjectName(name + QStringLiteral("Facts"));
     update();
 }

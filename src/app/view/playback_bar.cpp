@@ -28,6 +28,7 @@ PlaybackBar::PlaybackBar(Clock& clock, QWidget* parent) : QWidget(parent), clock
     play_->setFixedWidth(58);
     scrub_ = new QSlider(Qt::Horizontal, this);
     scrub_->setObjectName(QStringLiteral("scrub"));
+    scrub_->setAccessibleName(tr("Frame of the clip"));
     scrub_->setToolTip(tr("Drag to a frame; arrow keys go frame by frame"));
     label_ = new QLabel(this);
     label_->setObjectName(QStringLiteral("soft"));

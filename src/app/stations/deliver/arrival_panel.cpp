@@ -89,8 +89,10 @@ ArrivalPanel::ArrivalPanel(Session& session, Camera& camera, Clock& clock, QWidg
     auto* views = new QHBoxLayout;
     views->setSpacing(6);
     prepared_ = new SceneView(State::prepared, camera, clock, this);
+    prepared_->setAccessibleName(tr("View of what was prepared"));
     arrived_ = new SceneView(State::arrived, camera, clock, this);
     arrived_->setObjectName(QStringLiteral("arrivalView"));
+    arrived_->setAccessibleName(tr("View of what arrived"));
     Shown shown;
     shown.tools = false;
     prepared_->set_shown(shown);

@@ -40,6 +40,7 @@ BoardBar::BoardBar(BoardModel& board, BoardRows& rows, QWidget* parent) : QWidge
     row->setSpacing(6);
     text_ = new QLineEdit(this);
     text_->setObjectName(QStringLiteral("boardText"));
+    text_->setAccessibleName(tr("Find on the board"));
     text_->setPlaceholderText(tr("Find files"));
     text_->setToolTip(tr("Words of a file's name, or of what it is"));
     text_->setClearButtonEnabled(true);

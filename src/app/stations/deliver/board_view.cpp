@@ -90,6 +90,7 @@ void BoardDelegate::paint(QPainter* painter, const QStyleOptionViewItem& option,
 
 BoardView::BoardView(BoardRows& rows, QWidget* parent) : QTableView(parent), rows_(rows) {
     setObjectName(QStringLiteral("board"));
+    setAccessibleName(tr("Delivery board"));
     setModel(&rows);
     setItemDelegate(new BoardDelegate(rows, this));
     setShowGrid(false);

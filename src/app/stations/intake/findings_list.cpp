@@ -37,6 +37,7 @@ FindingsList::FindingsList(Document& document, Session& session, QWidget* parent
     title_->setObjectName(QStringLiteral("cardTitle"));
     outer->addWidget(title_);
     scroll_ = new QScrollArea(this);
+    scroll_->setFocusPolicy(Qt::NoFocus); // the findings in it take the keys
     scroll_->setWidgetResizable(true);
     scroll_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     list_ = new QWidget(scroll_);

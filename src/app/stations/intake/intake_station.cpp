@@ -58,6 +58,7 @@ IntakeStation::IntakeStation(const StationContext& context, QWidget* parent)
     column->addLayout(title_row);
     contents_ = new QTreeWidget(card);
     contents_->setObjectName(QStringLiteral("contents"));
+    contents_->setAccessibleName(tr("What came in"));
     contents_->setColumnCount(2);
     contents_->setHeaderLabels({tr("Name"), tr("Contents")});
     contents_->setRootIsDecorated(true);

@@ -16,6 +16,7 @@ namespace wembrix::app {
 
 JointLadder::JointLadder(Selection& selection, QWidget* parent) : QAbstractScrollArea(parent), selection_(selection) {
     setObjectName(QStringLiteral("jointLadder"));
+    setAccessibleName(tr("Joint ladder: received joints and what became of them"));
     setFocusPolicy(Qt::StrongFocus);
     setFrameShape(QFrame::NoFrame);
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);

@@ -96,6 +96,7 @@ QWidget* JointsStation::make_ladder_face(Document& document, Session& session, S
     top->addWidget(received_);
     search_ = new QLineEdit(card);
     search_->setObjectName(QStringLiteral("jointSearch"));
+    search_->setAccessibleName(tr("Find a joint"));
     search_->setPlaceholderText(tr("Find a joint by its old or new name"));
     search_->setClearButtonEnabled(true);
     top->addStretch(1);

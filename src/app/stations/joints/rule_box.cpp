@@ -43,11 +43,13 @@ RuleBox::RuleBox(Document& document, Session& session, QWidget* parent)
     row->addWidget(kind_);
     find_ = new QLineEdit(this);
     find_->setObjectName(QStringLiteral("ruleFind"));
+    find_->setAccessibleName(tr("Find in names"));
     row->addWidget(find_, 3);
     arrow_ = new QLabel(QStringLiteral("→"), this);
     row->addWidget(arrow_);
     replace_ = new QLineEdit(this);
     replace_->setObjectName(QStringLiteral("ruleReplace"));
+    replace_->setAccessibleName(tr("Replace by"));
     row->addWidget(replace_, 2);
     detail_ = new QComboBox(this);
     detail_->setObjectName(QStringLiteral("ruleDetail"));

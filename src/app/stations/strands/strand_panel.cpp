@@ -10,6 +10,7 @@
 #include <QFormLayout>
 #include <QHBoxLayout>
 #include <QLabel>
+#include <QLineEdit>
 #include <QPushButton>
 #include <QScrollArea>
 #include <QSignalBlocker>
@@ -59,6 +60,7 @@ StrandPanel::StrandPanel(StrandBoard& board, QWidget* parent) : QWidget(parent),
     which_ = new QComboBox(this);
     which_->setObjectName(QStringLiteral("whichStrands"));
     which_->setEditable(true);
+    which_->lineEdit()->setAccessibleName(tr("Strands"));
     which_->setInsertPolicy(QComboBox::NoInsert);
     which_->setMinimumContentsLength(12);
     which_->setToolTip(tr("The strands that are worked on; while new ones are begun, what they are to be called"));
@@ -83,6 +85,7 @@ StrandPanel::StrandPanel(StrandBoard& board, QWidget* parent) : QWidget(parent),
     outer->addLayout(top);
     auto* area = new QScrollArea(this);
     area->setObjectName(QStringLiteral("strandParts"));
+    area->setFocusPolicy(Qt::NoFocus); // what is in it takes the keys
     area->setWidgetResizable(true);
     area->setFrameShape(QFrame::NoFrame);
     area->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);

@@ -57,6 +57,7 @@ ShapeRack::ShapeRack(QWidget* parent) : QFrame(parent) {
     empty_->setWordWrap(true);
     column->addWidget(empty_);
     area_ = new QScrollArea(this);
+    area_->setFocusPolicy(Qt::NoFocus); // the shapes in it take the keys
     area_->setWidgetResizable(true);
     area_->setFrameShape(QFrame::NoFrame);
     area_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
@@ -173,6 +174,7 @@ QWidget* ShapeRack::make_row(size_t place) {
     column->addLayout(top);
     row.slider = new QSlider(Qt::Horizontal, widget);
     row.slider->setObjectName(QStringLiteral("shapeSlider"));
+    row.slider->setAccessibleName(tr("How far %1 is in").arg(QString::fromStdString(row.facts.name)));
     row.slider->setRange(0, steps_of_slider);
     row.slider->setValue(static_cast<int>(std::lround(row.facts.starts_at * steps_of_slider)));
     row.slider->setEnabled(row.facts.vertices > 0);

@@ -8,6 +8,7 @@
 #include <QComboBox>
 #include <QHBoxLayout>
 #include <QLabel>
+#include <QLineEdit>
 #include <QPushButton>
 #include <QStackedWidget>
 #include <QTableWidget>
@@ -41,6 +42,7 @@ SurfaceStation::SurfaceStation(const StationContext& context, QWidget* parent)
     joints_ = new QComboBox(all_);
     joints_->setObjectName(QStringLiteral("weightsOf"));
     joints_->setEditable(true);
+    joints_->lineEdit()->setAccessibleName(tr("Joint"));
     joints_->setInsertPolicy(QComboBox::NoInsert);
     joints_->setMinimumContentsLength(16);
     joints_->setToolTip(tr("Whose weights the view shows. A joint clicked in the view is chosen here, too."));

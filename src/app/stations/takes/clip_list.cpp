@@ -88,6 +88,7 @@ QWidget* ClipList::make_title() {
 void ClipList::make_table() {
     table_ = new QTableWidget(0, 11, this);
     table_->setObjectName(QStringLiteral("clipList"));
+    table_->setAccessibleName(tr("Clips"));
     table_->setHorizontalHeaderLabels({tr("Deliver"), tr("Clip"), tr("Take"), tr("Start"), tr("End"), tr("Duration"),
                                        tr("Repeats"), tr("Seam"), tr("Travel"), tr("Bake error"), tr("Note")});
     table_->verticalHeader()->hide();

@@ -64,6 +64,7 @@ StripTools::StripTools(QWidget* parent) : QWidget(parent) {
     tools->addWidget(new QLabel(tr("Still below"), this));
     still_below = new QDoubleSpinBox(this);
     still_below->setObjectName(QStringLiteral("stillBelow"));
+    still_below->setAccessibleName(QObject::tr("Still is slower than, metres a second"));
     still_below->setDecimals(3);
     still_below->setRange(0, 1000);
     still_below->setSingleStep(0.01);
@@ -74,6 +75,7 @@ StripTools::StripTools(QWidget* parent) : QWidget(parent) {
     tools->addWidget(new QLabel(tr("for"), this));
     shortest = new QDoubleSpinBox(this);
     shortest->setObjectName(QStringLiteral("shortest"));
+    shortest->setAccessibleName(QObject::tr("Shortest still place, seconds"));
     shortest->setDecimals(2);
     shortest->setRange(0.03, 60);
     shortest->setSingleStep(0.1);

@@ -18,6 +18,7 @@ using namespace strip;
 
 TakeStrip::TakeStrip(QWidget* parent) : QWidget(parent) {
     setObjectName(QStringLiteral("takeStrip"));
+    setAccessibleName(tr("Take strip: motion, still places and clips over the take"));
     setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);
     bar_ = new QScrollBar(Qt::Horizontal, this);
