@@ -92,7 +92,7 @@ std::vector<const CLI::Option*> options_of(const CLI::App& command, bool positio
 
 /// "--out DIR", "--joint TEXT", "--json".
 std::string option_words(const CLI::Option& option) {
-    const std::string name = option.get_positional() ? option.get_name(true) : "--" + option.get_lnames().front();
+    std::string name = option.get_positional() ? option.get_name(true) : "--" + option.get_lnames().front();
     if (option.get_positional()) {
         std::string upper = name;
         std::transform(upper.begin(), upper.end(), upper.begin(), [](unsigned char c) { return std::toupper(c); });

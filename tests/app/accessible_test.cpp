@@ -25,6 +25,9 @@ double contrast(const QColor& a, const QColor& b) {
 
 TEST_F(Bench, TextStandsOutFromWhatItStandsOnInLightAndDark) {
     const Colours before = chosen_colours();
+    choose_colours(Colours::desktop);
+    apply_theme(*qobject_cast<QApplication*>(QApplication::instance()));
+    const bool was_dark = theme().dark;
     for (const Colours colours : {Colours::light, Colours::dark}) {
         choose_colours(colours);
         apply_theme(*qobject_cast<QApplication*>(QApplication::instance()));
@@ -63,6 +66,10 @@ TEST_F(Bench, TextStandsOutFromWhatItStandsOnInLightAndDark) {
                 << (look.dark ? " in the dark" : " in the light");
         }
     }
+    // From the dark back to what the desktop has.
+    choose_colours(Colours::desktop);
+    apply_theme(*qobject_cast<QApplication*>(QApplication::instance()));
+    EXPECT_EQ(theme().dark, was_dark);
     choose_colours(before);
     apply_theme(*qobject_cast<QApplication*>(QApplication::instance()));
 }

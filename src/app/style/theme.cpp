@@ -186,9 +186,10 @@ void choose_colours(Colours colours) {
 }
 
 void apply_theme(QApplication& application) {
+    // What the desktop has stands in the palette until there is one of our own.
+    static const bool is_desktop_dark = application.palette().color(QPalette::Window).lightness() < 110;
     const Colours chosen = chosen_colours();
-    const bool dark = chosen == Colours::desktop ? application.palette().color(QPalette::Window).lightness() < 110
-                                                 : chosen == Colours::dark;
+    const bool dark = chosen == Colours::desktop ? is_desktop_dark : chosen == Colours::dark;
     current() = dark ? dark_theme() : light_theme();
     application.setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
     const Theme& l = current();

@@ -125,7 +125,7 @@ class MaterialTexts {
     /// The sampler of a texture, told once an effect.
     std::string sampler(const TextureUse& use, std::set<int>& told) {
         const Texture& texture = writing_.scene.textures[static_cast<size_t>(use.texture)];
-        const std::string sid = fmt::format("texture_{}", use.texture);
+        std::string sid = fmt::format("texture_{}", use.texture);
         if (told.insert(use.texture).second) {
             XmlText& xml = writing_.xml;
             xml.open("newparam", {{"sid", sid + "_surface"}});
