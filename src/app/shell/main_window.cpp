@@ -5,6 +5,7 @@
 #include "core/delivery/delivery_folder.h"
 #include "core/job/card_edits.h"
 #include "shell/destinations_dialog.h"
+#include "shell/first_delivery.h"
 #include "shell/guide_window.h"
 #include "shell/menus.h"
 #include "shell/recovery_offer.h"
@@ -96,6 +97,7 @@ void MainWindow::connect_parts() {
         connect(page, &StationPage::findingAsked, this, &MainWindow::go_to);
         connect(page, &StationPage::filesAsked, files_, &JobFiles::ask_to_bring_in);
         connect(page, &StationPage::folderAsked, files_, &JobFiles::ask_for_folder);
+        connect(page, &StationPage::lessonAsked, this, [this] { FirstDelivery::of(*this); });
         connect(page, &StationPage::demoAsked, files_, [this] { files_->open_demo(); });
     }
     for (Pane* pane : {&twin_->left(), &twin_->right()}) {

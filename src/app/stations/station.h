@@ -62,6 +62,7 @@ class StationPage : public QWidget {
     void filesAsked();  ///< files are to be imported
     void folderAsked(); ///< all files of a folder
     void demoAsked();
+    void lessonAsked();                                 ///< a first delivery, step by step
     void stepAsked(const wembrix::Step& step);          ///< to be looked at before it goes onto the card
     void findingAsked(const wembrix::Finding& finding); ///< go to what it is about
 

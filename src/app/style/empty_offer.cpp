@@ -23,4 +23,16 @@ EmptyOffer::EmptyOffer(const QString& text, QWidget* parent) : QWidget(parent) {
     column->addStretch(1);
 }
 
+void EmptyOffer::offer_all_ways() {
+    auto* column = qobject_cast<QVBoxLayout*>(layout());
+    const auto add = [&](int place, const QString& text, const char* name, void (EmptyOffer::*asked)()) {
+        auto* button = new QPushButton(text, this);
+        button->setObjectName(QString::fromUtf8(name));
+        connect(button, &QPushButton::clicked, this, asked);
+        column->insertWidget(place, button, 0, Qt::AlignLeft);
+    };
+    add(2, tr("Import a folder of takes…"), "bringFolder", &EmptyOffer::folderAsked);
+    add(4, tr("A first delivery, step by step"), "firstLesson", &EmptyOffer::lessonAsked);
+}
+
 } // namespace wembrix::app

@@ -91,9 +91,15 @@ IntakeStation::IntakeStation(const StationContext& context, QWidget* parent)
         said_->setText(what);
         said_->show();
     });
-    empty_ = offer(tr("Nothing yet. Drop a rigged model and its takes here, or look at the demo job first. %1")
-                       .arg(QString::fromStdString(what_is_read())),
-                   card);
+    EmptyOffer* ways =
+        offer(tr("Nothing yet. A job is what comes in, what is done to it, and where it goes. Drop a rigged "
+                 "model and its takes here, or begin with one of these. %1")
+                  .arg(QString::fromStdString(what_is_read())),
+              card);
+    ways->offer_all_ways();
+    connect(ways, &EmptyOffer::folderAsked, this, &StationPage::folderAsked);
+    connect(ways, &EmptyOffer::lessonAsked, this, &StationPage::lessonAsked);
+    empty_ = ways;
     column->addWidget(empty_, 3);
     auto* line = new QFrame(card);
     line->setFixedHeight(1);
