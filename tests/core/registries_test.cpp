@@ -28,7 +28,7 @@ TEST(Formats, EveryRowIsCompleteAndWritesNoMoreThanItReads) {
     }
     EXPECT_EQ(format_of_file("walk.GLB"), format_with_id("glb"));
     EXPECT_EQ(format_of_file("walk.txt"), nullptr);
-    EXPECT_EQ(what_is_read(), "Wembrix reads .glb, .gltf, .usdc, .usd, .usda, .bvh and .obj.");
+    EXPECT_EQ(what_is_read(), "Wembrix reads .glb, .gltf, .usdc, .usd, .usda, .dae, .bvh and .obj.");
     EXPECT_NE(read_scene("walk.txt").problem().sentence().find(what_is_read()), std::string::npos);
 }
 
