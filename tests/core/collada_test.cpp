@@ -564,6 +564,20 @@ TEST(Collada, HostileFilesAreRefusedOrReadInBounds) {
     const Scene itself = read_of("", "<node id=\"n\"><instance_node url=\"#n\"/></node>");
     EXPECT_TRUE(is_told(itself, "holds itself"));
     EXPECT_LT(itself.nodes.size(), 100U);
+    // A node of a hundred thousand places, each moved by an animation of its own.
+    std::string many_places;
+    std::string many_channels = "<library_animations><animation>" + floats("t", "0 1", 2, 1, "T") +
+                                floats("o", "0 1", 2, 1, "X") +
+                                "<sampler id=\"s\"><input semantic=\"INPUT\" source=\"#t\"/><input semantic=\"OUTPUT\" "
+                                "source=\"#o\"/></sampler>";
+    for (int i = 0; i < 100'000; ++i) {
+        many_places += fmt::format("<translate sid=\"p{}\">0 0 0</translate>", i);
+        many_channels += fmt::format("<channel source=\"#s\" target=\"n/p{}.X\"/>", i);
+    }
+    const Scene placed =
+        read_of(many_channels + "</animation></library_animations>", "<node id=\"n\">" + many_places + "</node>");
+    EXPECT_TRUE(is_told(placed, "elements of place"));
+    EXPECT_EQ(placed.clips.size(), 1U);
     // Indices, counts and strides that are not so.
     const std::string lies =
         "<library_geometries><geometry id=\"g\"><mesh>"

@@ -59,16 +59,18 @@ void Controllers::place(int node, Element instance, std::string_view reference, 
     }
     geometry_of_[node] = geometry;
     // One mesh for all nodes that show it alike.
-    for (size_t m = 0; m < reading_.scene.meshes.size() && !morph; ++m) {
-        const Mesh& other = reading_.scene.meshes[m];
-        const bool is_same =
-            &other.positions.get() == &mesh.positions.get() && other.shapes.empty() &&
+    std::vector<int>& alike = meshes_of_[geometry.get()];
+    for (const int m : alike) {
+        const Mesh& other = reading_.scene.meshes[static_cast<size_t>(m)];
+        if (!morph &&
             std::equal(other.primitives.begin(), other.primitives.end(), mesh.primitives.begin(), mesh.primitives.end(),
-                       [](const Primitive& a, const Primitive& b) { return a.material == b.material; });
-        if (is_same) {
-            reading_.scene.nodes[static_cast<size_t>(node)].mesh = static_cast<int>(m);
+                       [](const Primitive& x, const Primitive& y) { return x.material == y.material; })) {
+            reading_.scene.nodes[static_cast<size_t>(node)].mesh = m;
             return;
         }
+    }
+    if (!morph) {
+        alike.push_back(static_cast<int>(reading_.scene.meshes.size()));
     }
     reading_.scene.nodes[static_cast<size_t>(node)].mesh = static_cast<int>(reading_.scene.meshes.size());
     reading_.scene.meshes.push_back(std::move(mesh));

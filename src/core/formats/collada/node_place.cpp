@@ -56,6 +56,7 @@ std::vector<PlaceElement> place_of(Reading& reading, Element node) {
                                      {"rotate", PlaceElement::Kind::rotate, 4},
                                      {"scale", PlaceElement::Kind::scale, 3},
                                      {"lookat", PlaceElement::Kind::lookat, 9}};
+    constexpr size_t most_elements = 64; // programs write ten at most: pivots, orientations, a place
     std::vector<PlaceElement> place;
     for (const Element child : node.children()) {
         if (std::strcmp(child.name(), "skew") == 0) {
@@ -71,6 +72,13 @@ std::vector<PlaceElement> place_of(Reading& reading, Element node) {
                 std::all_of(one.values.begin(), one.values.end(), [](double number) { return std::isfinite(number); });
             if (!is_whole) {
                 reading.note(name_of(node), fmt::format("its “{}” has too few numbers; it is left out.", kind.name));
+                continue;
+            }
+            if (place.size() >= most_elements) {
+                reading.note_once(name_of(node),
+                                  fmt::format("has more than {} elements of place; those behind are left "
+                                              "out.",
+                                              most_elements));
                 continue;
             }
             one.values.resize(kind.count);

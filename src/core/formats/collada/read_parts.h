@@ -49,6 +49,7 @@ class Controllers {
     int joint_named(const std::string& name, const std::vector<char>& below, bool by_id);
     Reading& reading_;
     std::map<std::string, std::shared_ptr<const Geometry>> geometries_;
+    std::map<const Geometry*, std::vector<int>> meshes_of_;      ///< of those without shapes
     std::map<int, std::shared_ptr<const Geometry>> geometry_of_; ///< of nodes
     std::map<std::string, std::unordered_map<std::string, std::vector<int>>> by_name_;
 };
