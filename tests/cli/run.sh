@@ -455,7 +455,7 @@ check "in one line" grep -qx "Wembrix [0-9.]*" "$work/out"
 check "a page for man, with each command" ends 0 "$cli" manual
 cp "$work/out" "$work/wembrix-cli.1"
 if command -v man > /dev/null; then
-    check "that man reads without a warning" bash -c "[ -z \"\$(man --warnings=all -l '$work/wembrix-cli.1' 2>&1 > /dev/null)\" ]"
+    check "that man reads without a warning" bash -c "[ -z \"\$(LC_ALL=C.UTF-8 man --warnings=all -l '$work/wembrix-cli.1' 2>&1 > /dev/null)\" ]"
 fi
 check "completion" ends 0 "$cli" completion
 cp "$work/out" "$work/completion.bash"
