@@ -491,6 +491,17 @@ TEST(Collada, NodesAreInstancedAndLookWhereTheyLook) {
     EXPECT_TRUE(is_told(scene, "is skewed"));
 }
 
+TEST(Collada, WhatOthersSayAndWhatNoNodeShowsIsTold) {
+    const Scene scene = read_of("<library_geometries>" + square() + square("spare") + "</library_geometries>",
+                                "<node id=\"n\"><instance_geometry url=\"#sq\"/><extra><technique profile=\"scales\">"
+                                "<mass>5</mass></technique></extra></node>");
+    EXPECT_TRUE(is_told(scene, "no node shows 1 of its surfaces"));
+    EXPECT_TRUE(is_told(scene, "“scales” says in it in words of its own stays behind (1 place)"));
+    const Scene own = through_collada(demo::tansy_model());
+    EXPECT_FALSE(is_told(own, "words of its own")) << "of what this program wrote nothing stays behind";
+    EXPECT_FALSE(is_told(own, "no node shows"));
+}
+
 TEST(Collada, PointsComeBackAsPoints) {
     Scene scene;
     Mesh mesh;

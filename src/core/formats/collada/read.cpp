@@ -1,3 +1,4 @@
+#include "core/base/counted.h"
 #include "core/base/files.h"
 #include "core/formats/collada/collada.h"
 #include "core/formats/collada/read_parts.h"
@@ -49,6 +50,7 @@ class FileReader {
         joints_without_skin();
         read_animations(reading_, places_);
         what_is_not_read();
+        what_is_left();
         finish(shown);
         return std::move(reading_.scene);
     }
@@ -191,6 +193,48 @@ class FileReader {
             const Mat4& at = world[n];
             own.inverse_binds.push_back(std::abs(at.determinant()) > 1e-300 ? Mat4(at.inverse())
                                                                             : Mat4(Mat4::Identity()));
+        }
+    }
+
+    /// What others say in words of their own, and surfaces that no node shows.
+    void what_is_left() {
+        std::map<std::string, size_t> said; // by profile
+        size_t unshown = 0;
+        const Element root = reading_.document.root();
+        for (Element at = root; at;) {
+            const Element owner = at.parent().parent();
+            const bool is_of_effect = std::strcmp(owner.name(), "technique") == 0 ||
+                                      std::strcmp(owner.name(), "effect") == 0 ||
+                                      std::strcmp(owner.name(), "profile_COMMON") == 0; // a normal map is read there
+            if (std::strcmp(at.name(), "technique") == 0 && std::strcmp(at.parent().name(), "extra") == 0 &&
+                std::strcmp(at.attribute("profile").value(), "wembrix") != 0 &&
+                !(is_of_effect && (at.child("bump") || at.child("double_sided")))) {
+                ++said[std::string(at.attribute("profile").value()).substr(0, 40)];
+            } else if (std::strcmp(at.name(), "geometry") == 0 && !controllers_.has_read(at.attribute("id").value())) {
+                ++unshown;
+            }
+            if (at.first_child()) {
+                at = at.first_child();
+                continue;
+            }
+            while (at && at != root && !at.next_sibling()) {
+                at = at.parent();
+            }
+            at = at == root ? Element() : at.next_sibling();
+        }
+        if (unshown > 0) {
+            reading_.note(reading_.name,
+                          fmt::format("no node shows {}; left out.",
+                                      unshown == 1 ? "1 of its surfaces" : fmt::format("{} of its surfaces", unshown)));
+        }
+        size_t told = 0;
+        for (const auto& [profile, count] : said) {
+            if (++told > 8) {
+                reading_.note(reading_.name, "what further programs say in it stays behind, too.");
+                break;
+            }
+            reading_.note(reading_.name, fmt::format("what “{}” says in it in words of its own stays behind ({}).",
+                                                     profile, counted(count, "place")));
         }
     }
 

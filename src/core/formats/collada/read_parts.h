@@ -39,6 +39,8 @@ class Controllers {
     /// A geometry with the materials that an instance binds, as the mesh of a node.
     void place(int node, Element instance, std::string_view geometry, Element morph);
     void bind(const Instance& instance);
+    /// Some node shows the geometry of that id, or a surface has it for a form.
+    [[nodiscard]] bool has_read(const std::string& id) const { return geometries_.contains(id); }
 
   private:
     void add_shapes(const Geometry& base, Element morph, Mesh& mesh);
