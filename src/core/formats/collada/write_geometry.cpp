@@ -210,6 +210,11 @@ void write_geometries(Writing& writing) {
     xml.open("library_geometries");
     for (size_t m = 0; m < scene.meshes.size(); ++m) {
         const Mesh& mesh = scene.meshes[m];
+        if (std::none_of(scene.nodes.begin(), scene.nodes.end(),
+                         [&](const Node& node) { return node.mesh == static_cast<int>(m); })) {
+            writing.mesh_ids.emplace_back(); // what the card left behind may still be in the list
+            continue;
+        }
         writing.mesh_ids.push_back(own_id(writing, mesh.name, "mesh"));
         const std::string& id = writing.mesh_ids.back();
         xml.open("geometry", {{"id", id}, {"name", mesh.name}});
