@@ -8,6 +8,7 @@
 #include "through_a_file.h"
 
 #include <algorithm>
+#include <map>
 
 namespace wembrix::testing {
 namespace {
@@ -36,24 +37,88 @@ TEST(CarriedPlaces, AnUnknownExtensionThatMayPointIsLeftOutAndSaid) {
     EXPECT_FALSE(noted(scene, "ACME_words"));
 }
 
-TEST(CarriedPlaces, InstancesOfANodeAreLeftOutAndSaidOnceForAll) {
+/// One triangle at places of an extension, with what else is said of them.
+Sheet at_places(json attributes, int places, bool with_shape = false) {
     Sheet sheet = triangle();
-    const int offsets = sheet.floats({0, 0, 0, 5, 0, 0}, "VEC3", 3);
-    sheet.root["nodes"] = json::array();
-    for (int i = 0; i < 3; ++i) {
-        sheet.root["nodes"].push_back(
-            {{"mesh", 0}, {"extensions", {{"EXT_mesh_gpu_instancing", {{"attributes", {{"TRANSLATION", offsets}}}}}}}});
+    std::vector<float> offsets;
+    for (int i = 0; i < places; ++i) {
+        offsets.insert(offsets.end(), {static_cast<float>(i) * 5, 0, 0});
     }
+    attributes["TRANSLATION"] = sheet.floats(offsets, "VEC3", 3);
+    sheet.root["nodes"] = json::array({{{"name", "reeds"},
+                                        {"mesh", 0},
+                                        {"translation", {0, 1, 0}},
+                                        {"extensions", {{"EXT_mesh_gpu_instancing", {{"attributes", attributes}}}}}}});
+    sheet.root["extensionsUsed"] = {"EXT_mesh_gpu_instancing"};
+    sheet.root["extensionsRequired"] = {"EXT_mesh_gpu_instancing"};
+    if (with_shape) {
+        const int moved = sheet.floats({0, 0, 1, 0, 0, 1, 0, 0, 1}, "VEC3", 3);
+        sheet.root["meshes"][0]["primitives"][0]["targets"] = json::array({{{"POSITION", moved}}});
+        const int times = sheet.floats({0, 1}, "SCALAR", 1);
+        const int weights = sheet.floats({0, 1}, "SCALAR", 1);
+        const int places_moved = sheet.floats({0, 0, 0, 0, 2, 0}, "VEC3", 3);
+        sheet.root["animations"] = json::array(
+            {{{"name", "sway"},
+              {"samplers", {{{"input", times}, {"output", weights}}, {{"input", times}, {"output", places_moved}}}},
+              {"channels",
+               {{{"sampler", 0}, {"target", {{"node", 0}, {"path", "weights"}}}},
+                {{"sampler", 1}, {"target", {{"node", 0}, {"path", "translation"}}}}}}}});
+    }
+    return sheet;
+}
+
+TEST(CarriedPlaces, EachPlaceOfASurfaceByAnExtensionIsANodeThatShowsIt) {
+    Sheet sheet = at_places(json::object(), 2);
+    json& attributes = sheet.root["nodes"][0]["extensions"]["EXT_mesh_gpu_instancing"]["attributes"];
+    attributes["ROTATION"] = sheet.floats({0, 0, 0, 1, 0, 1, 0, 0}, "VEC4", 4);
+    attributes["SCALE"] = sheet.floats({1, 1, 1, 2, 2, 2}, "VEC3", 3);
+    attributes["_KIND"] = sheet.floats({1, 2}, "SCALAR", 1);
     const Scene scene = sheet.read();
-    EXPECT_TRUE(scene.nodes[0].carried.empty());
-    size_t said = 0;
-    for (const Note& note : scene.notes) {
-        said += note.what.find("EXT_mesh_gpu_instancing") != std::string::npos ? 1 : 0;
-        if (note.what.find("EXT_mesh_gpu_instancing") != std::string::npos) {
-            EXPECT_NE(note.places().find("and 2 more"), std::string::npos) << note.where;
-        }
+    ASSERT_EQ(scene.nodes.size(), 3U);
+    EXPECT_EQ(scene.nodes[0].name, "reeds");
+    EXPECT_EQ(scene.nodes[0].mesh, -1);
+    EXPECT_EQ(scene.nodes[1].name, "reeds_1");
+    EXPECT_EQ(scene.nodes[2].name, "reeds_2");
+    EXPECT_EQ(scene.nodes[2].mesh, 0);
+    EXPECT_EQ(scene.nodes[2].parent, 0);
+    EXPECT_TRUE(scene.nodes[2].rest.translation.isApprox(Vec3(5, 0, 0)));
+    EXPECT_NEAR(scene.nodes[2].rest.rotation.y(), 1, 1e-6);
+    EXPECT_TRUE(scene.nodes[2].rest.scale.isApprox(Vec3(2, 2, 2)));
+    EXPECT_TRUE(scene.extensions_required.empty());
+    EXPECT_TRUE(noted(scene, "2 places"));
+    EXPECT_TRUE(noted(scene, "_KIND"));
+}
+
+TEST(CarriedPlaces, KeysOfShapesGoToEachPlaceAndTheRestStaysWithTheNode) {
+    const Scene scene = at_places(json::object(), 3, true).read();
+    ASSERT_EQ(scene.clips.size(), 1U);
+    std::map<int, std::string> moved;
+    for (const Channel& channel : scene.clips[0].channels) {
+        moved[channel.node] += channel.path == Path::weights ? "w" : "t";
     }
-    EXPECT_EQ(said, 1U);
+    EXPECT_EQ(moved, (std::map<int, std::string>{{0, "t"}, {1, "w"}, {2, "w"}, {3, "w"}}));
+}
+
+TEST(CarriedPlaces, PlacesThatCannotBeNodesAreSaidAndWrongOnesRefused) {
+    Sheet skinned = at_places(json::object(), 2);
+    skinned.root["skins"] = json::array({{{"joints", {0}}}});
+    skinned.root["nodes"][0]["skin"] = 0;
+    const Scene scene = skinned.read();
+    EXPECT_EQ(scene.nodes.size(), 1U);
+    EXPECT_EQ(scene.nodes[0].mesh, 0);
+    EXPECT_TRUE(noted(scene, "places of a surface that a skin moves"));
+
+    Sheet many = at_places(json::object(), 2);
+    many.root["accessors"].push_back({{"componentType", 5126}, {"count", 30'000}, {"type", "VEC3"}});
+    many.root["nodes"][0]["extensions"]["EXT_mesh_gpu_instancing"]["attributes"] = {
+        {"TRANSLATION", many.root["accessors"].size() - 1}};
+    EXPECT_EQ(many.read().nodes.size(), 1U);
+    EXPECT_TRUE(noted(many.read(), "30000 places"));
+
+    Sheet uneven = at_places(json::object(), 2);
+    uneven.root["nodes"][0]["extensions"]["EXT_mesh_gpu_instancing"]["attributes"]["SCALE"] =
+        uneven.floats({1, 1, 1}, "VEC3", 3);
+    EXPECT_FALSE(read_gltf_bytes(uneven.text(), {}, "sheet").ok());
 }
 
 TEST(CarriedPlaces, TexturesNamedByAnExtensionOfAMaterialNobodyKnowsFollowTheirTexture) {

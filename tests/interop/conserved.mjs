@@ -7,7 +7,7 @@ import path from 'node:path';
 import {parse as load} from '@loaders.gl/core';
 import {GLTFLoader as LoadersGl} from '@loaders.gl/gltf';
 import {randomGltf, asGlb} from './random_gltf.mjs';
-import {readGlb, numbers, withoutLooks} from './glb.mjs';
+import {readGlb, numbers, withoutInstances, withoutLooks} from './glb.mjs';
 import {THREE, parse, parts, worldPoint, paletteOf} from './three_scene.mjs';
 
 const [cli, destinationFile, work, first, count] = process.argv.slice(2);
@@ -194,7 +194,7 @@ function mixerOf(gltf, animation) {
 async function motion(matrix, sourceFile, modelFile, clips) {
   const wrong = [];
   let compared = 0;
-  const source = readGlb(sourceFile);
+  const source = withoutInstances(readGlb(sourceFile));
   // Of a mesh with shapes that several nodes show, three.js moves the first one's, whichever node is meant.
   const shows = (source.json.nodes ?? []).map((node) => node.mesh);
   const ambiguous = new Set(source.json.nodes.filter((node) => node.mesh !== undefined && source.json.meshes[node.mesh].primitives[0].targets && shows.filter((mesh) => mesh === node.mesh).length > 1).map((node) => node.name));
@@ -296,7 +296,7 @@ for (let seed = Number(first); seed < Number(first) + Number(count); ++seed) {
         for (const [key, value] of its) if (!arrived.has(key) || row.deliverable === 'model') arrived.set(key, value);
       }
     }
-    const source = things(seed % 2 ? twiceAsLarge(readGlb(sourceFile)) : readGlb(sourceFile));
+    const source = things(seed % 2 ? twiceAsLarge(withoutInstances(readGlb(sourceFile))) : withoutInstances(readGlb(sourceFile)));
     counted += source.size;
     left += ledger.length;
     if (deliverables.every((row) => row.state === 'arrived')) {

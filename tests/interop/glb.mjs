@@ -37,6 +37,33 @@ export function numbers({json, binary}, index) {
   return out;
 }
 
+/// The file with a node for each place of an instanced surface, as the extension says that it is seen.
+export function withoutInstances(file) {
+  const json = structuredClone(file.json);
+  for (const [n, node] of [...(json.nodes ?? []).entries()]) {
+    const attributes = node.extensions?.EXT_mesh_gpu_instancing?.attributes;
+    if (!attributes) continue;
+    const values = Object.fromEntries(Object.entries(attributes).map(([name, accessor]) => [name, numbers(file, accessor)]));
+    const count = json.accessors[attributes.TRANSLATION].count;
+    const first = json.nodes.length;
+    for (let i = 0; i < count; ++i) {
+      json.nodes.push({name: `${node.name}_${i + 1}`, mesh: node.mesh, ...(node.weights ? {weights: node.weights} : {}),
+        translation: values.TRANSLATION.slice(i * 3, i * 3 + 3), ...(values.ROTATION ? {rotation: values.ROTATION.slice(i * 4, i * 4 + 4)} : {}),
+        ...(values.SCALE ? {scale: values.SCALE.slice(i * 3, i * 3 + 3)} : {})});
+    }
+    node.children = [...(node.children ?? []), ...[...Array(count).keys()].map((i) => first + i)];
+    for (const take of json.animations ?? []) {
+      take.channels = take.channels.flatMap((channel) => channel.target.node !== n || channel.target.path !== 'weights' ? [channel]
+        : [...Array(count).keys()].map((i) => ({...channel, target: {...channel.target, node: first + i}})));
+    }
+    delete node.mesh;
+    delete node.weights;
+    delete node.extensions.EXT_mesh_gpu_instancing;
+    if (Object.keys(node.extensions).length === 0) delete node.extensions;
+  }
+  return {json, binary: file.binary};
+}
+
 /// The file without what a reader of motion does not need: pictures want a browser.
 export function withoutLooks({json, binary}) {
   const bare = structuredClone(json);

@@ -281,7 +281,12 @@ class Builder {
         const shapes = json.meshes[node.mesh].primitives[0].targets?.length;
         if (shapes && dice.chance(0.3)) node.weights = [...Array(shapes)].map(() => dice.next());
         if (dice.chance(0.08)) {
-          node.extensions = {[this.uses('EXT_mesh_gpu_instancing')]: {attributes: {TRANSLATION: this.accessor('VEC3', 5126, this.each(3, () => [dice.in(-3, 3), 0, 0]), {plain: true})}}};
+          const places = 1 + dice.below(4), each = (make) => this.each(places, make);
+          const turn = () => { const half = dice.in(-1.5, 1.5); return [0, Math.sin(half), 0, Math.cos(half)]; };
+          const attributes = {TRANSLATION: this.accessor('VEC3', 5126, each(() => [dice.in(-3, 3), 0, dice.in(-1, 1)]), {plain: true})};
+          if (dice.chance(0.5)) attributes.ROTATION = this.accessor('VEC4', 5126, each(turn), {plain: true});
+          if (dice.chance(0.5)) attributes.SCALE = this.accessor('VEC3', 5126, each(() => [0.5, 0.5, 0.5]), {plain: true});
+          node.extensions = {[this.uses('EXT_mesh_gpu_instancing')]: {attributes}};
         }
       } else if (kind === 'skinned') {
         if (this.skeletons.length === 0) continue;

@@ -36,7 +36,7 @@ constexpr std::array known = {
     KnownExtension{"KHR_texture_transform", Becomes::read, true, "where a texture lies on its coordinates"},
     KnownExtension{"KHR_xmp_json_ld", Becomes::carried, false, "facts about the file or a piece; names a packet"},
     KnownExtension{"EXT_lights_image_based", Becomes::left_out, false, "light from pictures around the scene"},
-    KnownExtension{"EXT_mesh_gpu_instancing", Becomes::left_out, false, "one surface at many places"},
+    KnownExtension{"EXT_mesh_gpu_instancing", Becomes::decoded, true, "one surface at many places, each a node then"},
     KnownExtension{"EXT_meshopt_compression", Becomes::decoded, true, "packed data"},
     KnownExtension{"EXT_texture_avif", Becomes::carried, true, "another image of a texture; names an image"},
     KnownExtension{"EXT_texture_webp", Becomes::carried, true,

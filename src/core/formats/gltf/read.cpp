@@ -3,6 +3,7 @@
 #include "core/formats/gltf/accessor.h"
 #include "core/formats/gltf/draco.h"
 #include "core/formats/gltf/gltf.h"
+#include "core/formats/gltf/instances.h"
 #include "core/formats/gltf/meshopt.h"
 #include "core/formats/gltf/read_parts.h"
 #include "core/formats/unique_names.h"
@@ -340,6 +341,7 @@ Scene read_all(Document& document) {
     }
     unpack_views(document);
     unpack_primitives(document);
+    unpack_instances(document, scene);
     read_materials(document, scene);
     read_cameras(document, scene);
     const size_t meshes = array_of(root, "meshes", "meshes").size();
