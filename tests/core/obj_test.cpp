@@ -1,8 +1,10 @@
 // OBJ: read as people write it, refused in one sentence where it is broken, and the same again after writing.
+#include "core/base/file_ranges.h"
 #include "core/base/files.h"
 #include "core/formats/obj/obj.h"
 #include "core/formats/obj/obj_text.h"
 #include "core/measure/surface/triangulate.h"
+#include "core/scene/content.h"
 #include "random_obj.h"
 #include "random_rig.h"
 #include "small_scenes.h"
@@ -210,6 +212,73 @@ TEST(ObjSeeds, WhatIsWrittenComesBackTheSame) {
             }
         }
     }
+}
+
+/// All of a scene that an OBJ can bring.
+std::string content_of_obj(const Scene& scene) {
+    Hasher hash;
+    add_content(hash, scene.meshes);
+    add_content(hash, scene.materials);
+    for (const Node& node : scene.nodes) {
+        hash.text(node.name);
+        hash.number(node.mesh);
+    }
+    for (const Note& note : scene.notes) {
+        hash.text(note.where + note.what);
+    }
+    return hash.hex();
+}
+
+// Read by all cores in blocks: where a block ends is nothing that anyone may see.
+TEST(ObjSeeds, ItIsTheSameInBlocksOfAnySizeAndSoIsWhatIsRefused) {
+    for (uint32_t seed = 0; seed < share_of_seeds(200); ++seed) {
+        std::string text = random_obj(seed);
+        std::mt19937 random(seed);
+        for (size_t change = 0; change < seed % 3; ++change) { // every third as it is, the others broken here and there
+            text[random() % text.size()] = "/-0.9e\\\n \0fvxo"[random() % 14];
+        }
+        const Result<Scene> whole = read_obj_text(text, "thing");
+        for (const size_t block : {size_t(1), size_t(2), size_t(37), size_t(400)}) {
+            const Result<Scene> parts = read_obj_text(text, "thing", {}, block);
+            ASSERT_EQ(whole.ok(), parts.ok()) << seed << ", blocks of " << block;
+            if (whole) {
+                ASSERT_EQ(content_of_obj(*whole), content_of_obj(*parts)) << seed << ", blocks of " << block;
+            } else {
+                ASSERT_EQ(whole.problem().sentence(), parts.problem().sentence()) << seed << ", blocks of " << block;
+            }
+        }
+    }
+}
+
+TEST(Obj, LinesThatGoOnInTheNextAreWholeInEachBlock) {
+    const std::string text =
+        "v 0 \\\n0 0\nv 1 0 \\\r\n 0\nv 0 1 0\ns 1\nf 1 \\\n 2 \\\n3\n# a comment \\\nv 5 5 5\nf 1 2 9\n";
+    for (const size_t block : {size_t(1), size_t(5), size_t(1000)}) {
+        const Result<Scene> refused = read_obj_text(text, "thing", {}, block);
+        ASSERT_FALSE(refused.ok());
+        EXPECT_NE(refused.problem().sentence().find("line 12"), std::string::npos) << refused.problem().sentence();
+        const Result<Scene> scene = read_obj_text(text.substr(0, text.size() - 8), "thing", {}, block);
+        ASSERT_TRUE(scene.ok());
+        EXPECT_EQ(scene->meshes[0].point_count(), 3U) << "the comment goes on, too";
+        EXPECT_EQ(scene->meshes[0].indices.size(), 3U);
+    }
+}
+
+TEST(Obj, AFileThatIsCutShortWhileItIsReadIsRefused) {
+    const fs::path file = fs::temp_directory_path() / "wembrix_obj_ranges.obj";
+    ASSERT_TRUE(write_file_whole(file, square).ok());
+    const Result<FileRanges> ranges = FileRanges::open(file);
+    ASSERT_TRUE(ranges.ok());
+    std::string bytes(square.size(), ' ');
+    EXPECT_TRUE(ranges->read(0, bytes.size(), bytes.data()));
+    EXPECT_EQ(bytes, square);
+    fs::resize_file(file, 10);
+    EXPECT_FALSE(ranges->read(0, bytes.size(), bytes.data()));
+    EXPECT_TRUE(ranges->read(4, 6, bytes.data()));
+    EXPECT_FALSE(FileRanges::open(fs::temp_directory_path()).ok()) << "a folder";
+    EXPECT_FALSE(FileRanges::open(file.string() + ".none").ok());
+    EXPECT_FALSE(read_obj(fs::temp_directory_path()).ok());
+    fs::remove(file);
 }
 
 TEST(ObjSeeds, ChangedBytesGiveASceneOrOneSentence) {

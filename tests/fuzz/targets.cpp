@@ -20,6 +20,7 @@
 #include "core/measure/skeleton/contract.h"
 #include "core/plan/planned_skeleton.h"
 #include "core/retarget/joint_map.h"
+#include "core/scene/content.h"
 #include "core/scene/image_facts.h"
 #include "core/steps/strands/density_brush.h"
 #include "core/steps/surface/weight_strokes.h"
@@ -40,6 +41,12 @@ void require(bool holds) {
     if (!holds) {
         std::abort();
     }
+}
+
+std::string hash_of_meshes(const Scene& scene) {
+    Hasher hash;
+    add_content(hash, scene.meshes);
+    return hash.hex();
 }
 
 Scene small_character() {
@@ -64,8 +71,13 @@ void fuzz_gltf(const std::string& bytes) {
 
 void fuzz_obj(const std::string& bytes) {
     const Result<Scene> scene = read_obj_text(bytes, "fuzz");
+    const Result<Scene> by_lines = read_obj_text(bytes, "fuzz", {}, 1);
+    require(scene.ok() == by_lines.ok());
     if (scene) {
+        require(hash_of_meshes(*scene) == hash_of_meshes(*by_lines));
         (void)write_obj(*scene, "fuzz");
+    } else {
+        require(scene.problem().sentence() == by_lines.problem().sentence());
     }
 }
 

@@ -18,8 +18,12 @@ namespace wembrix {
 /// vertex's. The file says no unit and no axes: its numbers are taken for metres, Y up. What it has beyond that is a
 /// note.
 Result<Scene> read_obj(const std::filesystem::path& file);
-/// `folder` is where libraries and images are looked for; empty: nowhere.
-Result<Scene> read_obj_text(std::string_view text, const std::string& name, const std::filesystem::path& folder = {});
+/// How much text a core takes at a time.
+constexpr size_t obj_block_bytes = size_t(4) << 20U;
+/// `folder` is where libraries and images are looked for; empty: nowhere. What comes out is the same for any
+/// `block_bytes` above 0.
+Result<Scene> read_obj_text(std::string_view text, const std::string& name, const std::filesystem::path& folder = {},
+                            size_t block_bytes = obj_block_bytes);
 
 /// Surfaces as they stand at rest, one object each, with the library and images of their materials beside. Numbers as
 /// short as they come back the same.

@@ -1,10 +1,10 @@
 #include "core/base/counted.h"
 #include "core/base/files.h"
 #include "core/formats/beside.h"
+#include "core/formats/obj/blocks.h"
 #include "core/formats/obj/library.h"
 #include "core/formats/obj/obj.h"
 #include "core/formats/obj/obj_text.h"
-#include "core/measure/surface/triangulate.h"
 
 #include <algorithm>
 #include <cmath>
@@ -19,39 +19,43 @@ namespace fs = std::filesystem;
 
 namespace {
 
-constexpr uint32_t nothing = 0xFFFFFFFF;
+using obj::Corner;
+using obj::Element;
+using obj::nothing;
 
-struct Corner {
-    uint32_t place = 0;
-    uint32_t coordinates = nothing;
-    uint32_t normal = nothing;
-};
-
-enum class Element : uint8_t { faces, lines, points };
-
-/// Corners of one kind that one object has under one material, one after another.
+/// Corners of one kind that one object has under one material, one after another in a block.
 struct Run {
     uint32_t object = 0;
     int material = -1;
     Element element = Element::faces;
+    uint32_t block = 0;
     size_t first_corner = 0;
     size_t corners = 0;
+    size_t first_triangle = 0; ///< in the block, of faces
 };
 
 class ObjReader {
   public:
-    ObjReader(std::string_view text, const std::string& name, fs::path folder)
-        : lines_(text), name_(name), folder_(std::move(folder)) {}
+    ObjReader(const std::string& name, fs::path folder) : name_(name), folder_(std::move(folder)) {}
 
-    Result<Scene> run() {
-        for (std::string_view key = lines_.next_line(); !key.empty(); key = lines_.next_line()) {
-            if (!take(key)) {
-                return Problem{problem_, fmt::format("{}, line {}", name_, lines_.line()), ""};
-            }
+    Result<Scene> run(const obj::Text& text, size_t block_bytes) {
+        if (!obj::read_blocks(text, block_bytes, blocks_)) {
+            return Problem{"cannot be read to its end.", name_, "Is it being written?"};
         }
-        close_run();
-        if (places_.empty()) {
+        const obj::Failure failure = obj::resolve(blocks_, lists_);
+        if (!failure.what.empty()) {
+            return Problem{failure.what, fmt::format("{}, line {}", name_, failure.line), ""};
+        }
+        if (lists_.places.empty()) {
             return Problem{"holds no vertices.", name_, "Is it an OBJ?"};
+        }
+        size_t corners = 0;
+        for (uint32_t b = 0; b < blocks_.size(); ++b) {
+            take_block(b);
+            corners += blocks_[b].corners.size();
+        }
+        if (corners >= nothing) {
+            return Problem{"has more corners than can be counted.", name_, ""};
         }
         smooth();
         build();
@@ -61,162 +65,55 @@ class ObjReader {
     }
 
   private:
-    bool fail(std::string what) {
-        problem_ = std::move(what);
-        return false;
+    void take_block(uint32_t number) {
+        const obj::Block& block = blocks_[number];
+        size_t triangles = 0;
+        smoothing_of_.emplace_back();
+        closed_ = true; // a run lies in one block
+        for (const obj::Statement& statement : block.statements) {
+            if (statement.element == Element::word) {
+                take_state(block.words[statement.corners]);
+                continue;
+            }
+            if (statement.taken == 0) {
+                continue;
+            }
+            open_run(statement, number, triangles);
+            runs_.back().corners += statement.taken;
+            if (statement.element == Element::faces) {
+                triangles += statement.taken / 3;
+                if (!block.face_of.empty()) {
+                    smoothing_of_.back().resize(triangles, smoothing_);
+                }
+            }
+        }
+        polygons_ += block.polygons;
+        short_ += block.too_short;
+        weighted_ += block.weighted;
+        for (const auto& [key, count] : block.not_taken) {
+            not_taken_[key] += count;
+        }
     }
 
-    bool take(std::string_view key) {
-        if (key == "v") {
-            return take_place();
-        }
-        if (key == "f") {
-            return take_element(Element::faces, 3);
-        }
-        if (key == "vt") {
-            Vec2 at = {0, 0};
-            if (!lines_.number(at.u)) {
-                return fail("texture coordinates are no numbers.");
-            }
-            lines_.number(at.v);
-            coordinates_.push_back(at);
-            return true;
-        }
-        if (key == "vn") {
-            Vec3f normal;
-            if (!lines_.number(normal.x()) || !lines_.number(normal.y()) || !lines_.number(normal.z())) {
-                return fail("a normal is not three numbers.");
-            }
-            normals_.push_back(normal);
-            return true;
-        }
-        return take_state(key);
-    }
-
-    bool take_state(std::string_view key) {
-        if (key == "o" || key == "g") {
-            take_name(key == "o");
-        } else if (key == "usemtl") {
-            close_run();
-            const std::string name(lines_.rest());
-            material_ = name.empty() ? -1 : material_called(name);
-        } else if (key == "mtllib") {
-            take_library();
-        } else if (key == "s") {
-            const std::string_view group = lines_.word();
+    void take_state(const obj::Word& word) {
+        if (word.key == "o" || word.key == "g") {
+            take_name(word.key == "o", word.rest);
+        } else if (word.key == "usemtl") {
+            closed_ = true;
+            material_ = word.rest.empty() ? -1 : material_called(word.rest);
+        } else if (word.key == "mtllib") {
+            take_library(word.rest);
+        } else {
             uint32_t number = 0;
-            for (const char c : group.substr(0, 9)) {
+            for (const char c : word.rest.substr(0, 9)) {
                 number = c >= '0' && c <= '9' ? number * 10 + static_cast<uint32_t>(c - '0') : 0;
             }
             smoothing_ = number;
             has_smoothing_ = true;
-        } else if (key == "l") {
-            return take_element(Element::lines, 2);
-        } else if (key == "p") {
-            return take_element(Element::points, 1);
-        } else {
-            ++not_taken_[std::string(key.substr(0, 20))];
-        }
-        return true;
-    }
-
-    bool take_place() {
-        Vec3f at;
-        if (!lines_.number(at.x()) || !lines_.number(at.y()) || !lines_.number(at.z())) {
-            return fail("a vertex is not three numbers.");
-        }
-        if (!at.allFinite()) {
-            return fail("a vertex has a place that is no number.");
-        }
-        places_.push_back(at);
-        float more[4];
-        int count = 0;
-        while (count < 4 && lines_.number(more[count])) {
-            ++count;
-        }
-        if (count >= 3) { // the last three: a weight may stand before them
-            colours_.resize(places_.size() - 1, Vec3f::Ones());
-            colours_.emplace_back(more[count - 3], more[count - 2], more[count - 1]);
-        } else if (count == 1 && more[0] != 1) {
-            ++weighted_;
-        }
-        return true;
-    }
-
-    bool take_element(Element element, size_t least) {
-        open_run(element);
-        const size_t first = corners_.size();
-        int64_t indices[3];
-        bool broken = false;
-        while (lines_.corner(indices, broken)) {
-            Corner corner;
-            if (broken || !resolve(indices[0], places_.size(), corner.place) ||
-                (indices[1] != 0 && !resolve(indices[1], coordinates_.size(), corner.coordinates)) ||
-                (indices[2] != 0 && !resolve(indices[2], normals_.size(), corner.normal))) {
-                return fail(broken ? "what should be indices is something else."
-                                   : "an index points at nothing that stands before it.");
-            }
-            corners_.push_back(corner);
-        }
-        const size_t count = corners_.size() - first;
-        if (count < least) {
-            corners_.resize(first);
-            ++short_;
-            return true;
-        }
-        if (element == Element::faces) {
-            return close_face(first, count);
-        }
-        if (element == Element::lines) {
-            close_line(first, count);
-        }
-        return true;
-    }
-
-    static bool resolve(int64_t index, size_t count, uint32_t& place) {
-        const int64_t at = index > 0 ? index - 1 : static_cast<int64_t>(count) + index;
-        place = static_cast<uint32_t>(at);
-        return index != 0 && at >= 0 && at < static_cast<int64_t>(count);
-    }
-
-    /// The corners of one face become those of its triangles.
-    bool close_face(size_t first, size_t count) {
-        if (count > 3) {
-            polygons_ += 1;
-            around_.clear();
-            face_.assign(corners_.begin() + static_cast<ptrdiff_t>(first), corners_.end());
-            for (const Corner& corner : face_) {
-                around_.push_back(places_[corner.place]);
-            }
-            cut_.clear();
-            triangulate_polygon(around_, cut_);
-            corners_.resize(first);
-            for (const std::array<uint32_t, 3>& triangle : cut_) {
-                for (const uint32_t at : triangle) {
-                    corners_.push_back(face_[at]);
-                }
-            }
-        }
-        smoothing_of_.resize(corners_.size() / 3, nothing);
-        face_of_.resize(corners_.size() / 3, nothing);
-        for (size_t t = first / 3; t < corners_.size() / 3; ++t) {
-            smoothing_of_[t] = smoothing_;
-            face_of_[t] = static_cast<uint32_t>(first / 3);
-        }
-        return corners_.size() < nothing || fail("has more corners than can be counted.");
-    }
-
-    void close_line(size_t first, size_t count) {
-        face_.assign(corners_.begin() + static_cast<ptrdiff_t>(first), corners_.end());
-        corners_.resize(first);
-        for (size_t i = 0; i + 1 < count; ++i) {
-            corners_.push_back(face_[i]);
-            corners_.push_back(face_[i + 1]);
         }
     }
 
-    void take_name(bool is_object) {
-        std::string name(lines_.rest());
+    void take_name(bool is_object, std::string name) {
         if (is_object) {
             has_objects_ = true;
         } else if (has_objects_) {
@@ -225,7 +122,7 @@ class ObjReader {
         } else if (name.empty() || name == "default" || name == "off") {
             name = "";
         }
-        close_run();
+        closed_ = true;
         const auto [found, fresh] = object_places_.try_emplace(name, static_cast<uint32_t>(objects_.size()));
         if (fresh) {
             objects_.push_back(name);
@@ -243,8 +140,7 @@ class ObjReader {
         return found->second;
     }
 
-    void take_library() {
-        const std::string written(lines_.rest());
+    void take_library(const std::string& written) {
         // Several names may stand in one line, and one name may have blanks.
         std::vector<std::string> names = {written};
         if (find_beside(folder_, written).empty() && written.find(' ') != std::string::npos) {
@@ -270,24 +166,14 @@ class ObjReader {
         }
     }
 
-    void open_run(Element element) {
-        if (runs_.empty() || closed_ || runs_.back().element != element) {
-            close_run();
+    void open_run(const obj::Statement& statement, uint32_t block, size_t triangles) {
+        if (closed_ || runs_.back().element != statement.element) {
             if (objects_.empty()) {
                 objects_.emplace_back();
                 object_places_.emplace("", 0);
             }
-            if (element != Element::faces || corners_.size() % 3 != 0) {
-                corners_.resize((corners_.size() + 2) / 3 * 3); // triangles are counted from a multiple of three
-            }
-            runs_.push_back({object_, material_, element, corners_.size(), 0});
+            runs_.push_back({object_, material_, statement.element, block, statement.first_corner, 0, triangles});
             closed_ = false;
-        }
-    }
-    void close_run() {
-        if (!runs_.empty() && !closed_) {
-            runs_.back().corners = corners_.size() - runs_.back().first_corner;
-            closed_ = true;
         }
     }
 
@@ -299,31 +185,32 @@ class ObjReader {
         }
         std::unordered_map<uint64_t, uint32_t> shared;
         for (const Run& run : runs_) {
-            for (size_t c = run.first_corner; run.element == Element::faces && c + 2 < run.first_corner + run.corners;
-                 c += 3) {
-                Corner* corner = &corners_[c];
-                const Vec3f& p = places_[corner[0].place];
-                const Vec3f& q = places_[corner[1].place];
-                const Vec3f& r = places_[corner[2].place];
+            obj::Block& block = blocks_[run.block];
+            for (size_t c = 0; run.element == Element::faces && c + 2 < run.corners; c += 3) {
+                Corner* corner = &block.corners[run.first_corner + c];
+                const Vec3f& p = lists_.places[corner[0].place];
+                const Vec3f& q = lists_.places[corner[1].place];
+                const Vec3f& r = lists_.places[corner[2].place];
                 const Vec3f across = (q - p).cross(r - p);
                 const float length = across.norm();
                 const Vec3f face = length > 0 ? Vec3f(across / length) : Vec3f(Vec3f::Zero());
                 const Vec3f* at[3] = {&p, &q, &r};
-                const uint32_t group = smoothing_of_[c / 3];
+                const size_t triangle = run.first_triangle + c / 3;
+                const uint32_t group = smoothing_of_[run.block][triangle];
                 for (size_t k = 0; k < 3; ++k) {
                     if (corner[k].normal != nothing) {
                         continue;
                     }
                     // Of no group: one for all corners of the polygon that the triangle was cut from.
-                    const uint64_t key =
-                        (static_cast<uint64_t>(group) << 32U) | (group == 0 ? face_of_[c / 3] : corner[k].place);
-                    const auto [found, fresh] = shared.try_emplace(key, static_cast<uint32_t>(normals_.size()));
+                    const uint64_t key = (static_cast<uint64_t>(group) << 32U) |
+                                         (group == 0 ? block.face_of[triangle] : corner[k].place);
+                    const auto [found, fresh] = shared.try_emplace(key, static_cast<uint32_t>(lists_.normals.size()));
                     if (fresh) {
-                        normals_.emplace_back(Vec3f::Zero());
+                        lists_.normals.emplace_back(Vec3f::Zero());
                     }
                     const Vec3f a = (*at[(k + 1) % 3] - *at[k]).normalized();
                     const Vec3f b = (*at[(k + 2) % 3] - *at[k]).normalized();
-                    normals_[found->second] += std::acos(std::clamp(a.dot(b), -1.0F, 1.0F)) * face;
+                    lists_.normals[found->second] += std::acos(std::clamp(a.dot(b), -1.0F, 1.0F)) * face;
                     corner[k].normal = found->second;
                 }
             }
@@ -331,11 +218,11 @@ class ObjReader {
     }
 
     void build() {
-        stamp_.assign(places_.size(), nothing);
-        first_.resize(places_.size());
-        number_.resize(places_.size());
-        more_.resize(places_.size());
-        is_used_.assign(places_.size(), 0);
+        stamp_.assign(lists_.places.size(), nothing);
+        first_.resize(lists_.places.size());
+        number_.resize(lists_.places.size());
+        more_.resize(lists_.places.size());
+        is_used_.assign(lists_.places.size(), 0);
         std::vector<std::vector<const Run*>> runs_of(objects_.size());
         for (const Run& run : runs_) {
             if (run.corners > 0) {
@@ -375,7 +262,7 @@ class ObjReader {
         if (all.any_coordinates) {
             mesh.attributes.push_back({"TEXCOORD_0", 2, std::move(all.coordinates)});
         }
-        if (!colours_.empty()) {
+        if (!lists_.colours.empty()) {
             mesh.attributes.push_back({"COLOR_0", 3, std::move(all.colours)});
         }
         for (Primitive& primitive : mesh.primitives) {
@@ -420,9 +307,8 @@ class ObjReader {
                                                                   : Topology::points;
         const auto each_corner = [&](const auto& call) {
             for (const Run* run : runs) {
-                for (size_t c = run->first_corner; c < run->first_corner + run->corners; ++c) {
-                    call(corners_[c]);
-                }
+                const Corner* first = blocks_[run->block].corners.data() + run->first_corner;
+                std::for_each(first, first + run->corners, call);
             }
         };
         // Places in the order of the file, each with what it first stands with.
@@ -443,33 +329,35 @@ class ObjReader {
         if (!std::is_sorted(used.begin(), used.end())) {
             std::sort(used.begin(), used.end());
         }
-        if (alone && used.size() < places_.size()) { // a sculpt's numbers must not slip
-            for (uint32_t v = 0; v < places_.size(); ++v) {
+        if (alone && used.size() < lists_.places.size()) { // a sculpt's numbers must not slip
+            for (uint32_t v = 0; v < lists_.places.size(); ++v) {
                 if (stamp_[v] != run_) {
                     stamp_[v] = run_;
                     first_[v] = {v, nothing, nothing};
                     more_[v] = nothing;
                 }
             }
-            used.resize(places_.size());
+            used.resize(lists_.places.size());
             for (uint32_t v = 0; v < used.size(); ++v) {
                 used[v] = v;
             }
         }
         primitive.has_normals = all_normals && runs[0]->element == Element::faces;
         const auto add = [&](const Corner& corner) {
-            all.places.push_back(places_[corner.place]);
+            all.places.push_back(lists_.places[corner.place]);
             const bool own = primitive.has_normals && corner.normal != nothing;
-            const Vec3f normal = own ? normals_[corner.normal] : Vec3f(Vec3f::Zero());
+            const Vec3f normal = own ? lists_.normals[corner.normal] : Vec3f(Vec3f::Zero());
             all.normals.push_back(normal.squaredNorm() > 0 && normal.allFinite() ? Vec3f(normal.normalized()) : normal);
             if (!all.normals.back().allFinite()) {
                 all.normals.back() = Vec3f::Zero();
             }
-            const Vec2 at = corner.coordinates != nothing ? coordinates_[corner.coordinates] : Vec2{0, 1};
+            const obj::Coordinates at =
+                corner.coordinates != nothing ? lists_.coordinates[corner.coordinates] : obj::Coordinates{0, 1};
             all.coordinates.push_back(at.u);
             all.coordinates.push_back(1 - at.v); // up there, down here
-            if (!colours_.empty()) {
-                const Vec3f colour = corner.place < colours_.size() ? colours_[corner.place] : Vec3f(Vec3f::Ones());
+            if (!lists_.colours.empty()) {
+                const Vec3f colour =
+                    corner.place < lists_.colours.size() ? lists_.colours[corner.place] : Vec3f(Vec3f::Ones());
                 all.colours.insert(all.colours.end(), {colour.x(), colour.y(), colour.z()});
             }
         };
@@ -509,11 +397,11 @@ class ObjReader {
         if (any_coordinates) {
             primitive.attributes.emplace_back("TEXCOORD_0");
         }
-        if (!colours_.empty()) {
+        if (!lists_.colours.empty()) {
             primitive.attributes.emplace_back("COLOR_0");
         }
-        some_without_normals_ = some_without_normals_ ||
-                                (!primitive.has_normals && !normals_.empty() && runs[0]->element == Element::faces);
+        some_without_normals_ = some_without_normals_ || (!primitive.has_normals && !lists_.normals.empty() &&
+                                                          runs[0]->element == Element::faces);
         mesh.primitives.push_back(std::move(primitive));
     }
 
@@ -549,23 +437,12 @@ class ObjReader {
         }
     }
 
-    struct Vec2 {
-        float u = 0;
-        float v = 0;
-    };
-
-    obj::Lines lines_;
     const std::string& name_;
     fs::path folder_;
-    std::string problem_;
     Scene scene_;
-    std::vector<Vec3f> places_;
-    std::vector<Vec3f> colours_; ///< as many as vertices up to the last that has one; empty: none has
-    std::vector<Vec2> coordinates_;
-    std::vector<Vec3f> normals_;
-    std::vector<Corner> corners_;
-    std::vector<uint32_t> smoothing_of_; ///< one per three corners
-    std::vector<uint32_t> face_of_;      ///< the first triangle of the polygon, one per three corners
+    std::vector<obj::Block> blocks_;
+    obj::Lists lists_;
+    std::vector<std::vector<uint32_t>> smoothing_of_; ///< by block and triangle; where smoothing is said at all
     std::vector<Run> runs_;
     bool closed_ = true;
     uint32_t object_ = 0;
@@ -577,9 +454,6 @@ class ObjReader {
     std::map<std::string, uint32_t> object_places_;
     std::set<std::string> node_names_;
     std::map<std::string, int, std::less<>> material_places_;
-    std::vector<Corner> face_;
-    std::vector<Vec3f> around_;
-    std::vector<std::array<uint32_t, 3>> cut_;
     std::vector<uint32_t> stamp_;
     std::vector<Corner> first_;
     std::vector<uint32_t> number_;
@@ -596,16 +470,22 @@ class ObjReader {
 
 } // namespace
 
-Result<Scene> read_obj_text(std::string_view text, const std::string& name, const fs::path& folder) {
-    return ObjReader(text, name, folder).run();
+Result<Scene> read_obj_text(std::string_view text, const std::string& name, const fs::path& folder,
+                            size_t block_bytes) {
+    return ObjReader(name, folder).run(obj::Text(text), block_bytes);
 }
 
 Result<Scene> read_obj(const fs::path& file) {
-    const Result<std::string> text = read_file(file);
-    if (!text) {
-        return text.problem();
+    const Result<FileRanges> opened = FileRanges::open(file);
+    if (!opened) {
+        return opened.problem();
     }
-    return read_obj_text(*text, file.stem().string(), fs::absolute(file).parent_path());
+    constexpr uint64_t largest = 4ULL << 30U;
+    if (opened->size() > largest) {
+        return Problem{"is larger than 4 GiB.", file.string(), ""};
+    }
+    const std::string name = file.stem().string();
+    return ObjReader(name, fs::absolute(file).parent_path()).run(obj::Text(*opened), obj_block_bytes);
 }
 
 } // namespace wembrix
