@@ -7,6 +7,7 @@
 #include "core/findings/finding.h"
 #include "core/formats/format.h"
 #include "core/formats/image/exr.h"
+#include "core/formats/usd/crate.h"
 #include "core/formats/usd/usd.h"
 #include "core/measure/strands/strand_deform.h"
 #include "core/measure/surface/deform.h"
@@ -15,6 +16,7 @@
 #include "small_scenes.h"
 #include "step_results.h"
 
+#include <algorithm>
 #include <cmath>
 #include <filesystem>
 #include <fmt/format.h>
@@ -74,6 +76,47 @@ std::string reasons(const DeliveryReport& report) {
     return said;
 }
 
+const usd::Prim* moving_prim_of(const std::vector<usd::Prim>& prims) {
+    for (const usd::Prim& prim : prims) {
+        if (const usd::Property* points = prim.property("points"); points != nullptr && !points->samples.empty()) {
+            return &prim;
+        }
+        if (const usd::Prim* below = moving_prim_of(prim.children)) {
+            return below;
+        }
+    }
+    return nullptr;
+}
+
+/// `extent` over time is the box of the points of each frame, with half of the widest strand around it.
+void expect_boxes_over_time(const fs::path& file, size_t frames, float around_cm) {
+    const Result<usd::Layer> layer = usd::read_crate(std::make_shared<const std::string>(read_file(file).take()));
+    ASSERT_TRUE(layer.ok()) << layer.problem().sentence();
+    const usd::Prim* prim = moving_prim_of(layer->prims);
+    ASSERT_NE(prim, nullptr);
+    const usd::Property& points = *prim->property("points");
+    const usd::Property* boxes = prim->property("extent");
+    ASSERT_NE(boxes, nullptr);
+    ASSERT_EQ(points.samples.size(), frames);
+    ASSERT_EQ(boxes->samples.size(), frames);
+    for (size_t f = 0; f < frames; ++f) {
+        const std::vector<double> at = points.samples[f].value.numbers<double>();
+        const std::vector<double> box = boxes->samples[f].value.numbers<double>();
+        ASSERT_EQ(box.size(), 6U);
+        EXPECT_EQ(boxes->samples[f].time, points.samples[f].time);
+        for (size_t axis = 0; axis < 3; ++axis) {
+            double low = at[axis];
+            double high = at[axis];
+            for (size_t i = axis; i < at.size(); i += 3) {
+                low = std::min(low, at[i]);
+                high = std::max(high, at[i]);
+            }
+            EXPECT_NEAR(box[axis], low - around_cm, 2e-5) << f;
+            EXPECT_NEAR(box[3 + axis], high + around_cm, 2e-5) << f;
+        }
+    }
+}
+
 TEST_F(MovingFiles, StrandsAndCachesArriveBesideTheModel) {
     const Scene prepared = furry_tower();
     const Result<DeliveryReport> report = deliver(request_for(prepared));
@@ -105,6 +148,9 @@ TEST_F(MovingFiles, StrandsAndCachesArriveBesideTheModel) {
             }
         }
     }
+    // A reader that draws only what a box says finds all of it, at every frame.
+    expect_boxes_over_time(folder_ / report->arrivals[3].files[0], 31, 0.1F);
+    expect_boxes_over_time(folder_ / report->arrivals[4].files[0], 10, 0);
     // The model's file does not hold them once more, nor an empty node in their place.
     EXPECT_EQ(read_scene(folder_ / "tower_model.glb")->find_node("fur"), -1);
     // Nothing of them is said to have stayed behind.
