@@ -110,7 +110,8 @@ void cache_as_textures(benchmark::State& state) {
     for (auto _ : state) {
         emptied();
         Arrival arrival;
-        benchmark::DoNotOptimize(write_cache_textures(sheet(), part, destination, "sheet", folder(), arrival).ok());
+        benchmark::DoNotOptimize(
+            write_cache_textures(sheet(), part, destination, {}, folder() / "sheet", arrival).ok());
         state.counters["MB"] = static_cast<double>(arrival.bytes) / 1e6;
     }
 }
@@ -122,7 +123,7 @@ void cache_as_points(benchmark::State& state) {
     for (auto _ : state) {
         emptied();
         Arrival arrival;
-        benchmark::DoNotOptimize(write_part(sheet(), part, destination, "sheet", folder(), arrival).ok());
+        benchmark::DoNotOptimize(write_part(sheet(), part, destination, {}, folder() / "sheet", arrival).ok());
         state.counters["MB"] = static_cast<double>(arrival.bytes) / 1e6;
     }
 }
@@ -133,11 +134,11 @@ void cache_of_points_checked(benchmark::State& state) {
     const Destination destination = built_in_destinations().front();
     emptied();
     Arrival written;
-    (void)write_part(sheet(), part, destination, "sheet", folder(), written);
+    (void)write_part(sheet(), part, destination, {}, folder() / "sheet", written);
     for (auto _ : state) {
         Arrival arrival;
         benchmark::DoNotOptimize(
-            check_part(sheet(), part, destination, folder() / "sheet.usdc", nullptr, arrival).ok());
+            check_part(sheet(), part, destination, {}, folder() / "sheet.usdc", nullptr, arrival).ok());
     }
 }
 BENCHMARK(cache_of_points_checked)->UseRealTime()->Unit(benchmark::kMillisecond);

@@ -4,6 +4,7 @@
 #include "core/delivery/delivery.h"
 #include "core/delivery/moving_file.h"
 #include "core/delivery/moving_parts.h"
+#include "core/delivery/where.h"
 #include "core/findings/finding.h"
 #include "core/formats/format.h"
 #include "core/formats/image/exr.h"
@@ -147,6 +148,21 @@ TEST_F(MovingFiles, StrandsAndCachesArriveBesideTheModel) {
                 EXPECT_LT((cache.positions[15 * points.size() + p] - points[p]).norm(), 1e-5F);
             }
         }
+    }
+    // Each says which file it is, wherever it lies.
+    for (const Arrival& arrival : report->arrivals) {
+        const auto says = std::find_if(arrival.claims.begin(), arrival.claims.end(),
+                                       [](const Claim& claim) { return claim.name == "Says what it is"; });
+        ASSERT_NE(says, arrival.claims.end()) << arrival.deliverable.id();
+        EXPECT_TRUE(says->pass);
+        const fs::path file = folder_ / arrival.files[0];
+        const fs::path elsewhere = fs::path(folder_.string() + "_elsewhere" + file.extension().string());
+        fs::copy_file(file, elsewhere, fs::copy_options::overwrite_existing);
+        const Result<Whereabouts> where = whereabouts_of(elsewhere);
+        fs::remove(elsewhere);
+        ASSERT_TRUE(where.ok()) << where.problem().sentence();
+        EXPECT_TRUE(where->from_file);
+        EXPECT_EQ(where->stamp["deliverable"], arrival.deliverable.id());
     }
     // A reader that draws only what a box says finds all of it, at every frame.
     expect_boxes_over_time(folder_ / report->arrivals[3].files[0], 31, 0.1F);
@@ -463,10 +479,10 @@ TEST_F(MovingFiles, AFileThatCannotBeWrittenIsToldAndLeavesNothing) {
     ASSERT_EQ(parts.size(), 2U);
     Arrival arrival;
     const Destination destination = built_in_destinations().front();
-    EXPECT_FALSE(write_part(prepared, parts[0], destination, "x", folder_ / "nowhere", arrival).ok());
+    EXPECT_FALSE(write_part(prepared, parts[0], destination, {}, folder_ / "nowhere" / "x", arrival).ok());
     // What is there is not written over.
     ASSERT_TRUE(write_file_whole(folder_ / "x.usdc", "mine").ok());
-    EXPECT_FALSE(write_part(prepared, parts[0], destination, "x", folder_, arrival).ok());
+    EXPECT_FALSE(write_part(prepared, parts[0], destination, {}, folder_ / "x", arrival).ok());
     EXPECT_EQ(read_file(folder_ / "x.usdc").take(), "mine");
     // A maker of frames that gives up half way takes its file along.
     MovingPoints broken = frames_of(prepared, parts[0], destination);

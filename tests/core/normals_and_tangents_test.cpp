@@ -5,7 +5,7 @@
 #include "core/measure/surface/corner_normals.h"
 #include "core/measure/surface/neighbours.h"
 #include "core/measure/surface/tangent_space.h"
-#include "core/steps/surface/vertex_list.h"
+#include "core/scene/vertex_list.h"
 #include "random_rig.h"
 #include "random_skin.h"
 #include "small_scenes.h"

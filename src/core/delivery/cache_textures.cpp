@@ -5,6 +5,7 @@
 #include "core/base/files.h"
 #include "core/base/json_file.h"
 #include "core/delivery/point_claims.h"
+#include "core/delivery/stamp.h"
 #include "core/destination/pixel_coordinates.h"
 #include "core/formats/image/exr.h"
 
@@ -82,7 +83,9 @@ std::vector<MovingPart> texture_parts(const Scene& prepared) {
 }
 
 Outcome write_cache_textures(const Scene& prepared, const MovingPart& part, const Destination& destination,
-                             const std::string& stem, const fs::path& folder, Arrival& arrival) {
+                             const json& stamp, const fs::path& path, Arrival& arrival) {
+    const fs::path folder = path.parent_path();
+    const std::string stem = path.filename().string();
     PixelFrames frames(prepared, part, destination);
     const size_t vertices = frames.rest().size();
     const TextureLayout layout = texture_layout(vertices);
@@ -119,26 +122,29 @@ Outcome write_cache_textures(const Scene& prepared, const MovingPart& part, cons
             return written;
         }
     }
-    const json description = {{"format", "wembrix cache textures"},
-                              {"version", 1},
-                              {"surface", prepared.nodes[static_cast<size_t>(part.node)].name},
-                              {"clip", part.order.clip},
-                              {"vertices", vertices},
-                              {"frames", count},
-                              {"rate", frames.moving().rate},
-                              {"width", layout.width},
-                              {"height", height},
-                              {"rows_a_frame", layout.rows},
-                              {"coordinates", pixel_coordinates_of(prepared, part.node)},
-                              {"positions", fmt::format("{}_positions.exr", stem)},
-                              {"normals", fmt::format("{}_normals.exr", stem)},
-                              {"numbers", part.order.half ? "half" : "float"},
-                              {"positions_are", "differences from rest"},
-                              {"low", numbers(low)},
-                              {"high", numbers(high)},
-                              {"up", axis_name(destination.axes.up)},
-                              {"forward", axis_name(destination.axes.forward)},
-                              {"unit_m", destination.axes.unit_m}};
+    json description = {{"format", "wembrix cache textures"},
+                        {"version", 1},
+                        {"surface", prepared.nodes[static_cast<size_t>(part.node)].name},
+                        {"clip", part.order.clip},
+                        {"vertices", vertices},
+                        {"frames", count},
+                        {"rate", frames.moving().rate},
+                        {"width", layout.width},
+                        {"height", height},
+                        {"rows_a_frame", layout.rows},
+                        {"coordinates", pixel_coordinates_of(prepared, part.node)},
+                        {"positions", fmt::format("{}_positions.exr", stem)},
+                        {"normals", fmt::format("{}_normals.exr", stem)},
+                        {"numbers", part.order.half ? "half" : "float"},
+                        {"positions_are", "differences from rest"},
+                        {"low", numbers(low)},
+                        {"high", numbers(high)},
+                        {"up", axis_name(destination.axes.up)},
+                        {"forward", axis_name(destination.axes.forward)},
+                        {"unit_m", destination.axes.unit_m}};
+    if (!stamp.is_null()) {
+        description["wembrix"] = stamp;
+    }
     if (Outcome written = write_file_whole(folder / (stem + ".json"), description.dump(2) + "\n"); !written) {
         return written;
     }
@@ -170,11 +176,21 @@ size_t pixel_at(const Attribute& set, size_t vertex, const TextureLayout& layout
 
 } // namespace
 
+json stamp_of_cache_textures(const fs::path& description) {
+    const Result<json> said = read_json_file(description);
+    const bool is_one = said && said->is_object() && said->value("format", json()) == "wembrix cache textures";
+    json stamp = is_one ? said->value("wembrix", json()) : json();
+    return is_stamp(stamp) ? stamp : json();
+}
+
 Outcome check_cache_textures(const Scene& prepared, const MovingPart& part, const Destination& destination,
-                             const fs::path& file, const Scene* model, Arrival& arrival) {
+                             const json& stamp, const fs::path& file, const Scene* model, Arrival& arrival) {
     const Result<json> description = read_json_file(file);
     if (!description) {
         return description.problem();
+    }
+    if (!stamp.is_null()) {
+        arrival.says = stamp_claim(stamp, stamp_of_cache_textures(file));
     }
     const auto text = [&](const char* key) { return description->value(key, std::string()); };
     std::vector<ExrImage> images;

@@ -14,12 +14,16 @@ namespace wembrix {
 /// Caches that were asked for as textures.
 std::vector<MovingPart> texture_parts(const Scene& prepared);
 
-/// STEM_positions.exr, STEM_normals.exr and STEM.json into the folder. Numbers are in the axes and the unit that the
-/// engine project counts in. A Problem where the images would be larger than engines take.
+/// PATH_positions.exr, PATH_normals.exr and PATH.json, which says the stamp (null: none). Numbers are in the axes and
+/// the unit that the engine project counts in. A Problem where the images would be larger than engines take.
 Outcome write_cache_textures(const Scene& prepared, const MovingPart& part, const Destination& destination,
-                             const std::string& stem, const std::filesystem::path& folder, Arrival& arrival);
+                             const nlohmann::json& stamp, const std::filesystem::path& path, Arrival& arrival);
 /// Reads them back, puts every frame together from pixels, coordinates and description, and holds it against Prepared.
+/// `stamp` is what the description has to say; null: anything.
 Outcome check_cache_textures(const Scene& prepared, const MovingPart& part, const Destination& destination,
-                             const std::filesystem::path& description, const Scene* model, Arrival& arrival);
+                             const nlohmann::json& stamp, const std::filesystem::path& description, const Scene* model,
+                             Arrival& arrival);
+/// The stamp in a description; null where it is none, or says none.
+nlohmann::json stamp_of_cache_textures(const std::filesystem::path& description);
 
 } // namespace wembrix

@@ -142,13 +142,14 @@ DeliverableKind points_row(std::string_view id, std::string_view manifest_list) 
         return content_of_part(prepared, part_named(parts(prepared), name), base.model_content);
     };
     kind.make = [](const Scene& prepared, const Deliverable& deliverable, const Destination& destination,
-                   const std::filesystem::path& folder, Arrival& arrival) {
-        return write(prepared, part_named(parts(prepared), deliverable.name), destination, deliverable.stem, folder,
-                     arrival);
+                   const nlohmann::json& stamp, const std::filesystem::path& folder, Arrival& arrival) {
+        return write(prepared, part_named(parts(prepared), deliverable.name), destination, stamp,
+                     folder / deliverable.stem, arrival);
     };
     kind.check_file = [](const Scene& prepared, const std::string& name, const Destination& destination,
-                         const std::filesystem::path& path, const Scene* model, Arrival& arrival) {
-        return check(prepared, part_named(parts(prepared), name), destination, path, model, arrival);
+                         const nlohmann::json& stamp, const std::filesystem::path& path, const Scene* model,
+                         Arrival& arrival) {
+        return check(prepared, part_named(parts(prepared), name), destination, stamp, path, model, arrival);
     };
     kind.manifest_row = [](const Scene& prepared, const std::string& name, const Destination& destination,
                            const std::string& path) {

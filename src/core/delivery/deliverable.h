@@ -67,11 +67,12 @@ struct DeliverableKind {
     /// What stands for part, clip and prop in its file's name; null: its name is the clip's.
     FileTokens (*tokens)(const Scene& prepared, const std::string& name) = nullptr;
     /// Of kinds that are written and checked frame by frame, in the place of `conform` and `check`: into a folder, and
-    /// as it lies there.
+    /// as it lies there. `stamp` is what the file says of itself, or should say.
     Outcome (*make)(const Scene& prepared, const Deliverable& deliverable, const Destination& destination,
-                    const std::filesystem::path& folder, Arrival& arrival) = nullptr;
+                    const nlohmann::json& stamp, const std::filesystem::path& folder, Arrival& arrival) = nullptr;
     Outcome (*check_file)(const Scene& prepared, const std::string& name, const Destination& destination,
-                          const std::filesystem::path& file, const Scene* model, Arrival& arrival) = nullptr;
+                          const nlohmann::json& stamp, const std::filesystem::path& file, const Scene* model,
+                          Arrival& arrival) = nullptr;
     std::string Destination::*container = &Destination::container; ///< what it is written in
     bool is_the_model = false;      ///< what it leaves is the model that others are checked on
     bool stands_on_model = false;   ///< it is checked on the surfaces of the model, and stale with it

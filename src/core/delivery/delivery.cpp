@@ -265,16 +265,17 @@ class Delivery {
             }
         }
         if (kind.make != nullptr) {
-            Outcome made = in_its_folder(deliverable.stem, staging_folder_, arrival,
-                                         [&](const fs::path& folder, const std::string& stem) {
-                                             Deliverable there = deliverable;
-                                             there.stem = stem;
-                                             return kind.make(prepared, there, request_.destination, folder, arrival);
-                                         });
+            const nlohmann::json said = stamp(deliverable);
+            Outcome made = in_its_folder(
+                deliverable.stem, staging_folder_, arrival, [&](const fs::path& folder, const std::string& stem) {
+                    Deliverable there = deliverable;
+                    there.stem = stem;
+                    return kind.make(prepared, there, request_.destination, said, folder, arrival);
+                });
             if (!made) {
                 return made;
             }
-            return kind.check_file(prepared, deliverable.name, request_.destination,
+            return kind.check_file(prepared, deliverable.name, request_.destination, said,
                                    staging_folder_ / arrival.files.front(), model_.get(), arrival);
         }
         const Conformed conformed = kind.conform(prepared, deliverable.name, request_.destination);
@@ -379,6 +380,9 @@ Result<Arrival> check_again(const DeliveryRequest& request, const Deliverable& d
     arrival.left = std::make_shared<const Ledger>(destination_ledger(prepared, request.destination));
     arrival.accepted = accepted_stops(look_for_findings({prepared, &request.destination}));
     arrival.files = {file_of(kind, deliverable.stem, request.destination)};
+    // Whether its content is what the job would make now, the board tells; what it says is held against whose it is.
+    nlohmann::json wanted = stamp_of(deliverable, request.job_name, request.made_from, request.destination);
+    wanted.erase("content");
     Result<Scene> there = Scene();
     nlohmann::json said;
     if (kind.check_file == nullptr) {
@@ -388,13 +392,7 @@ Result<Arrival> check_again(const DeliveryRequest& request, const Deliverable& d
         return there.problem();
     }
     if (kind.check_file == nullptr && has(format->writes, Content::about) && has_place_for_stamp(prepared)) {
-        // Whether its content is what the job would make now, the board tells; what it says is held against whose it
-        // is.
-        Deliverable there_now = deliverable;
-        there_now.content = said.is_object() && said.value("content", nlohmann::json()).is_string()
-                                ? said["content"].get<std::string>()
-                                : content;
-        arrival.says = stamp_claim(stamp_of(there_now, request.job_name, request.made_from, request.destination), said);
+        arrival.says = stamp_claim(wanted, said);
     }
     std::error_code error;
     arrival.bytes = fs::file_size(request.folder / arrival.files.front(), error);
@@ -424,8 +422,8 @@ Result<Arrival> check_again(const DeliveryRequest& request, const Deliverable& d
     }
     if (kind.check_file != nullptr) {
         if (Outcome checked =
-                kind.check_file(prepared, deliverable.name, request.destination, request.folder / arrival.files.front(),
-                                model ? &*model : nullptr, arrival);
+                kind.check_file(prepared, deliverable.name, request.destination, wanted,
+                                request.folder / arrival.files.front(), model ? &*model : nullptr, arrival);
             !checked) {
             return checked.problem();
         }

@@ -4,6 +4,7 @@
 #include "core/base/file_sink.h"
 #include "core/delivery/arrival_check.h"
 #include "core/delivery/point_claims.h"
+#include "core/delivery/stamp.h"
 #include "core/destination/file_space.h"
 #include "core/formats/format.h"
 #include "core/measure/strands/strand_surface.h"
@@ -33,6 +34,10 @@ void turn_all(const Mat4& matrix, std::vector<Vec3f>& normals) {
     }
 }
 
+bool is_stamped(const nlohmann::json& stamp, const Format& format, const Scene& scene) {
+    return !stamp.is_null() && has(format.writes, Content::about) && has_place_for_stamp(scene);
+}
+
 /// Of one node's points at rest, world.
 std::vector<Vec3f> points_at_rest(const Scene& scene, int node) {
     const Node& carrier = scene.nodes[static_cast<size_t>(node)];
@@ -44,8 +49,8 @@ std::vector<Vec3f> points_at_rest(const Scene& scene, int node) {
 
 } // namespace
 
-Outcome write_part(const Scene& prepared, const MovingPart& part, const Destination& of, const std::string& stem,
-                   const fs::path& folder, Arrival& arrival) {
+Outcome write_part(const Scene& prepared, const MovingPart& part, const Destination& of, const nlohmann::json& stamp,
+                   const fs::path& path, Arrival& arrival) {
     const Destination destination = with_points_container(of);
     const Format* format = format_with_id(destination.container);
     if (format == nullptr || format->write_moving == nullptr) {
@@ -61,6 +66,9 @@ Outcome write_part(const Scene& prepared, const MovingPart& part, const Destinat
     for (CurveSet& curves : scene.curve_sets) {
         transform_geometry(curves, to_file);
     }
+    if (is_stamped(stamp, *format, scene)) {
+        put_stamp(scene, stamp);
+    }
     MovingPoints in_core = frames_of(prepared, part, destination);
     MovingPoints moving = in_core;
     moving.node = 0;
@@ -72,7 +80,8 @@ Outcome write_part(const Scene& prepared, const MovingPart& part, const Destinat
         turn_all(to_file, normals);
         return Done{};
     };
-    const std::string name = stem + std::string(format->suffix());
+    const fs::path folder = path.parent_path();
+    const std::string name = path.filename().string() + std::string(format->suffix());
     if (Outcome written = format->write_moving(scene, moving, folder / name, space); !written) {
         return written;
     }
@@ -93,8 +102,9 @@ namespace {
 
 class PartCheck {
   public:
-    PartCheck(const Scene& prepared, const MovingPart& part, const Destination& of, Arrival& arrival)
-        : prepared_(prepared), part_(part), of_(of), destination_(with_points_container(of)),
+    PartCheck(const Scene& prepared, const MovingPart& part, const Destination& of, const nlohmann::json& stamp,
+              Arrival& arrival)
+        : prepared_(prepared), part_(part), of_(of), stamp_(stamp), destination_(with_points_container(of)),
           should_(alone(prepared, part)), arrival_(arrival) {}
 
     Outcome run(const fs::path& file, const Scene* model) {
@@ -106,6 +116,10 @@ class PartCheck {
         Result<MovingFile> opened = format->open_moving(file);
         if (!opened) {
             return opened.problem();
+        }
+        const nlohmann::json said = take_stamp(opened->scene);
+        if (is_stamped(stamp_, *format, should_)) {
+            arrival_.says = stamp_claim(stamp_, said);
         }
         const AxisSystem space = read_space(*format, destination_);
         from_file_ = space.is_core() ? Mat4(Mat4::Identity()) : Mat4(space.from_core().inverse());
@@ -377,6 +391,7 @@ class PartCheck {
     const Scene& prepared_;
     const MovingPart& part_;
     const Destination& of_;
+    const nlohmann::json& stamp_;
     Destination destination_;
     Scene should_;
     Arrival& arrival_;
@@ -389,9 +404,9 @@ class PartCheck {
 
 } // namespace
 
-Outcome check_part(const Scene& prepared, const MovingPart& part, const Destination& destination, const fs::path& file,
-                   const Scene* model, Arrival& arrival) {
-    return PartCheck(prepared, part, destination, arrival).run(file, model);
+Outcome check_part(const Scene& prepared, const MovingPart& part, const Destination& destination,
+                   const nlohmann::json& stamp, const fs::path& file, const Scene* model, Arrival& arrival) {
+    return PartCheck(prepared, part, destination, stamp, arrival).run(file, model);
 }
 
 } // namespace wembrix

@@ -21,7 +21,10 @@ nlohmann::json stamp_of(const Deliverable& deliverable, const std::string& job_n
 /// family{id, name} and variant{id, name} of what a file or a manifest says; nothing for a job without ids.
 void put_origin(nlohmann::json& to, const Origin& origin);
 
-/// Whether a file says what it should: which deliverable and content it is, of whose, for whom.
+/// Whether somebody's word "wembrix" is a stamp at all.
+bool is_stamp(const nlohmann::json& said);
+/// Whether a file says what it should: which deliverable it is, of whose, for whom, and which content, where `wanted`
+/// says one.
 Claim stamp_claim(const nlohmann::json& wanted, const nlohmann::json& said);
 
 /// Whether the scene's asset has a place for one: what a source says there is an object, and has not taken the name.

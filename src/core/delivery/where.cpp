@@ -2,6 +2,7 @@
 
 #include "core/base/file_sink.h"
 #include "core/base/files.h"
+#include "core/delivery/cache_textures.h"
 #include "core/delivery/stamp.h"
 #include "core/formats/format.h"
 
@@ -36,7 +37,13 @@ fs::path delivery_of(const fs::path& file, json& manifest) {
 json stamp_in(const fs::path& file) {
     const Format* format = format_of_file(file);
     if (format == nullptr) {
-        return {};
+        return file.extension() == ".json" ? stamp_of_cache_textures(file) : json();
+    }
+    // What moves over many frames is not read whole to be asked who it is.
+    if (format->open_moving != nullptr) {
+        if (Result<MovingFile> moving = format->open_moving(file)) {
+            return take_stamp(moving->scene);
+        }
     }
     Result<Scene> scene = format->read(file);
     return scene ? take_stamp(*scene) : json();

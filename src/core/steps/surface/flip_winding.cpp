@@ -1,7 +1,7 @@
 // Turns a surface inside out.
 #include "core/base/counted.h"
+#include "core/scene/vertex_list.h"
 #include "core/steps/surface/surface_scope.h"
-#include "core/steps/surface/vertex_list.h"
 
 #include <fmt/format.h>
 #include <numeric>

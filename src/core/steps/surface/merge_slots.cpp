@@ -1,9 +1,9 @@
 // Makes one material of those that have one name, and one slot of those that have one material.
 #include "core/base/counted.h"
 #include "core/scene/content.h"
+#include "core/scene/vertex_list.h"
 #include "core/steps/names.h"
 #include "core/steps/surface/surface_scope.h"
-#include "core/steps/surface/vertex_list.h"
 
 #include <algorithm>
 #include <fmt/format.h>

@@ -1,7 +1,7 @@
 // Puts chosen faces into another material slot.
 #include "core/base/counted.h"
+#include "core/scene/vertex_list.h"
 #include "core/steps/step_kind.h"
-#include "core/steps/surface/vertex_list.h"
 #include "core/steps/surface/vertex_ranges.h"
 
 #include <algorithm>

@@ -1,8 +1,8 @@
 // Puts the material slots of surfaces in an order.
 #include "core/base/counted.h"
+#include "core/scene/vertex_list.h"
 #include "core/steps/names.h"
 #include "core/steps/surface/surface_scope.h"
-#include "core/steps/surface/vertex_list.h"
 
 #include <algorithm>
 #include <fmt/format.h>

@@ -1,8 +1,8 @@
 // Tangents in the standard tangent space, in which normal maps are baked.
 #include "core/base/counted.h"
 #include "core/measure/surface/tangent_space.h"
+#include "core/scene/vertex_list.h"
 #include "core/steps/surface/surface_scope.h"
-#include "core/steps/surface/vertex_list.h"
 
 #include <algorithm>
 #include <fmt/format.h>

@@ -2,8 +2,8 @@
 #include "core/base/counted.h"
 #include "core/measure/surface/nearest_vertex.h"
 #include "core/measure/surface/weight_rows.h"
+#include "core/scene/vertex_list.h"
 #include "core/steps/surface/surface_scope.h"
-#include "core/steps/surface/vertex_list.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,4 +1,4 @@
-#include "core/steps/surface/vertex_list.h"
+#include "core/scene/vertex_list.h"
 
 #include <algorithm>
 #include <cassert>
