@@ -404,6 +404,7 @@ int deliver_over_takes(const DeliverOptions& options, const DeliveryPlan& plan, 
     request.steps = plan.job.steps;
     request.job_name = plan.job.name;
     request.all = options.all;
+    request.page = options.listed.empty(); // a share of a run has its page made of the whole
     request.stop = [] { return was_interrupted(); };
     nlohmann::json all = nlohmann::json::array();
     int code = all_well;

@@ -409,6 +409,66 @@ TEST_F(ManyTakes, OnlyWhatChangedIsWrittenAgain) {
     EXPECT_EQ(run().up_to_date(), 2U) << "a list of cuts beside it is part of what it is made from";
 }
 
+TEST_F(ManyTakes, PicturesSizesAndThePageGoWithThemWhereTheyAreWanted) {
+    request.destination.pictures = 64;
+    request.destination.report = true;
+    request.destination.numbers = Numbers::rounded;
+    put_take("nod_1.glb", 0.3);
+    put_take("nod_2.bvh", 0.4);
+    const TakesReport report = run();
+    EXPECT_TRUE(report.all_arrived()) << reason(report, "nod_1.glb");
+    EXPECT_EQ(files(), (std::vector<std::string>{"delivery.json", "pictures", "report.html", "tower_nod_1.glb",
+                                                 "tower_nod_2.glb"}));
+    for (const char* file : {"tower_nod_1.glb.png", "tower_nod_1.glb_film.png", "tower_nod_2.glb.png"}) {
+        EXPECT_TRUE(fs::exists(request.folder / "pictures" / file)) << file;
+    }
+    const std::string page = read_file(request.folder / "report.html").take();
+    EXPECT_NE(page.find("nod_1"), std::string::npos);
+    EXPECT_NE(page.find("nod_2"), std::string::npos);
+    EXPECT_NE(page.find("data:image/png"), std::string::npos) << "with its pictures inside it";
+    json manifest = first_manifest(request.folder);
+    size_t pages = 0;
+    size_t checked = 0;
+    size_t plain = 0;
+    for (const json& row : manifest["files"]) {
+        pages += row["deliverable"] == "report" ? 1 : 0;
+        checked += row.contains("check") ? 1 : 0;
+        plain += row.contains("plain_bytes") && row["plain_bytes"] > 0 ? 1 : 0;
+    }
+    EXPECT_EQ(pages, 1U);
+    EXPECT_EQ(checked, 2U);
+    EXPECT_EQ(plain, 2U);
+
+    // Nothing to do: one arrival each, the page as it was.
+    const TakesReport again = run();
+    EXPECT_EQ(again.rows.size(), 2U);
+    EXPECT_EQ(again.up_to_date(), 2U);
+    EXPECT_EQ(read_file(request.folder / "report.html").take(), page);
+    // A picture that is gone is made again.
+    fs::remove(request.folder / "pictures/tower_nod_2.glb.png");
+    EXPECT_EQ(run().up_to_date(), 1U);
+    EXPECT_TRUE(fs::exists(request.folder / "pictures/tower_nod_2.glb.png"));
+    // A share of a run leaves the page to whoever has the whole.
+    request.page = false;
+    put_take("nod_3.glb", 0.5);
+    EXPECT_TRUE(run().all_arrived());
+    EXPECT_EQ(read_file(request.folder / "report.html").take().find("nod_3"), std::string::npos);
+    request.page = true;
+    run();
+    EXPECT_NE(read_file(request.folder / "report.html").take().find("nod_3"), std::string::npos);
+    // A page that somebody else put there stays.
+    fs::remove(request.folder / "delivery.json");
+    for (const auto& entry : fs::directory_iterator(request.folder)) {
+        if (entry.path().filename().string().starts_with("delivery")) {
+            fs::remove_all(entry.path());
+        }
+    }
+    const std::string theirs = read_file(request.folder / "report.html").take();
+    const Result<TakesReport> refused = deliver_takes(request);
+    ASSERT_FALSE(refused.ok());
+    EXPECT_EQ(read_file(request.folder / "report.html").take(), theirs);
+}
+
 TEST_F(ManyTakes, FoldersAreGroups) {
     put_take("nod_1.glb", 0.3);
     fs::create_directories(folder / "takes" / "wades");

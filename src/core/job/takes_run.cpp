@@ -9,6 +9,8 @@
 #include "core/delivery/handover.h"
 #include "core/delivery/ledger.h"
 #include "core/delivery/manifest.h"
+#include "core/delivery/pictures.h"
+#include "core/delivery/report.h"
 #include "core/delivery/stamp.h"
 #include "core/destination/conform.h"
 #include "core/destination/file_paths.h"
@@ -18,6 +20,7 @@
 #include "core/job/card_findings.h"
 #include "core/job/cuts.h"
 #include "core/job/job.h"
+#include "core/job/takes_settling.h"
 #include "core/steps/clips/chosen_clips.h"
 #include "core/steps/names.h"
 
@@ -89,17 +92,6 @@ Result<std::vector<fs::path>> takes_in(const fs::path& folder) {
 }
 
 namespace {
-
-/// What is left of one take when it has been through: rows, no scenes.
-struct Through {
-    std::string take;
-    std::vector<Arrival> arrivals;
-    json clips = json::array(); ///< manifest rows, one an arrival
-    std::string model_content;
-    MadeFrom made_from;
-    std::vector<Finding> accepted;
-    Ledger left; ///< of what is the take's own
-};
 
 /// What a step took away: of the takes, or of all else.
 void add_left_by_step(Ledger& ledger, const Scene& before, const Scene& after, const Step& step, size_t place,
@@ -204,8 +196,8 @@ class TakesRun {
         return scene;
     }
 
-    Through through(const fs::path& take, size_t number) {
-        Through out;
+    TakeThrough through(const fs::path& take, size_t number) {
+        TakeThrough out;
         out.take = take.filename().string();
         out.made_from = request_.made_from;
         if (!request_.all && is_up_to_date(take, out)) {
@@ -218,6 +210,7 @@ class TakesRun {
             arrival.reason = reason;
             out.arrivals.push_back(std::move(arrival));
             out.clips.push_back(json());
+            out.checks.push_back(json());
         };
         const std::string stem = take.stem().string();
         std::vector<NamedScene> sources;
@@ -262,12 +255,17 @@ class TakesRun {
                 continue;
             }
             Arrival arrival;
-            const Outcome made = deliver_clip(*prepared, clip, **model, staged, out.model_content, arrival);
+            Outcome made = deliver_clip(*prepared, clip, **model, staged, out.model_content, arrival);
+            if (made && arrival.state == CellState::arrived) {
+                made = add_what_goes_with_it(*prepared, clip, staged, out, arrival);
+            }
             if (!made) {
                 held(clip.name, made.problem().sentence());
                 continue;
             }
             out.clips.push_back(clip_row(clip, request_.destination, arrival.files.front()));
+            out.checks.push_back(request_.destination.report ? check_row(*prepared, arrival, request_.destination)
+                                                             : json());
             arrival.scene = nullptr;
             arrival.drift.per_frame_mm = {};
             out.arrivals.push_back(std::move(arrival));
@@ -281,7 +279,7 @@ class TakesRun {
   private:
     /// Its files lie there as they were delivered, made from the same take, list of cuts, model, card and destination,
     /// and nothing of it was held. Then `out` has a row for each.
-    bool is_up_to_date(const fs::path& take, Through& out) const {
+    bool is_up_to_date(const fs::path& take, TakeThrough& out) const {
         const auto rows = rows_of_take_.find(out.take);
         const json& held = before_.contains("held") && before_["held"].is_array() ? before_["held"] : json::array();
         if (rows == rows_of_take_.end() || std::any_of(held.begin(), held.end(), [&](const json& row) {
@@ -310,6 +308,13 @@ class TakesRun {
             }
         }
         for (const ManifestRow& row : rows->second) {
+            const auto other = std::find_if(out.arrivals.begin(), out.arrivals.end(), [&](const Arrival& arrival) {
+                return arrival.deliverable.id() == row.deliverable;
+            });
+            if (other != out.arrivals.end()) { // its pictures, or what lies beside its first file
+                other->files.push_back(row.file);
+                continue;
+            }
             Arrival arrival;
             arrival.deliverable = {&clip_kind(), name_in_id(row.deliverable), fs::path(row.file).stem().string()};
             arrival.state = CellState::arrived;
@@ -324,7 +329,7 @@ class TakesRun {
     }
 
     /// The take on the model, under the names that its clips go out by. `sources` gets both as they were read.
-    Result<Scene> receive(const fs::path& take, Through& out, std::vector<NamedScene>& sources) const {
+    Result<Scene> receive(const fs::path& take, TakeThrough& out, std::vector<NamedScene>& sources) const {
         const Result<std::string> bytes = read_file(take);
         if (!bytes) {
             return bytes.problem();
@@ -367,7 +372,7 @@ class TakesRun {
 
     /// The card over one take; a step that has nothing to do here counts as switched off.
     Result<Replay> prepare(const fs::path& take, const Scene& received, const std::vector<NamedScene>& sources,
-                           Through& out) const {
+                           TakeThrough& out) const {
         std::vector<Step> steps = request_.steps;
         for (const char* suffix : {".csv", ".json"}) {
             const fs::path list = fs::path(take).replace_extension(suffix);
@@ -471,6 +476,30 @@ class TakesRun {
         return Done{};
     }
 
+    /// What it would weigh if it were not lean, and its pictures: where the destination wants to know, and wants them.
+    Outcome add_what_goes_with_it(const Scene& prepared, const Clip& clip, const fs::path& staged,
+                                  const TakeThrough& of, Arrival& arrival) const {
+        const Destination& destination = request_.destination;
+        if (destination.is_lean()) {
+            const Destination plain = destination.plain();
+            Conformed conformed = conform_clip(prepared, clip, plain);
+            if (has_place_for_stamp(conformed.scene)) {
+                put_stamp(conformed.scene,
+                          stamp_of(arrival.deliverable, request_.job_name, request_.made_from, destination));
+            }
+            arrival.plain_bytes = size_of_files(conformed.scene, arrival.deliverable.stem, plain);
+        }
+        if (destination.pictures <= 0) {
+            return Done{};
+        }
+        DeliveryRequest pictured;
+        pictured.prepared = &prepared;
+        pictured.destination = destination;
+        pictured.folder = request_.folder;
+        pictured.made_from = of.made_from;
+        return add_pictures(pictured, arrival.deliverable, staged, before_, arrival);
+    }
+
     const TakesRequest& request_;
     fs::path staging_folder_;
     Scene base_;
@@ -481,124 +510,6 @@ class TakesRun {
     std::mutex model_mutex_;
     std::shared_ptr<const Scene> model_;
     std::string model_is_;
-};
-
-void accept_once(std::vector<Finding>& all, const std::vector<Finding>& more) {
-    for (const Finding& finding : more) {
-        if (std::none_of(all.begin(), all.end(), [&](const Finding& one) {
-                return one.id == finding.id && one.where == finding.where && one.message == finding.message;
-            })) {
-            all.push_back(finding);
-        }
-    }
-}
-
-/// Puts takes in place as they come, a manifest after each few, and keeps what is told of all of them.
-class Settling {
-  public:
-    Settling(const TakesRequest& request, const Scene& model, Ledger left)
-        : request_(request), head_(manifest_head(model, request.destination, request.job_name)) {
-        put_origin(head_, request.made_from.origin);
-        report_.left = std::move(left);
-    }
-
-    void add(Through one) { waiting_.push_back(std::move(one)); }
-    [[nodiscard]] bool is_time() const {
-        // Putting in place rewrites the manifest under its lock: where that is long, several runs would do little else.
-        const auto apart = std::max<std::chrono::steady_clock::duration>(std::chrono::seconds(1), 20 * cost_);
-        return waiting_.size() >= 2048 || std::chrono::steady_clock::now() - last_ > apart;
-    }
-
-    Outcome settle() {
-        std::vector<Through> some = std::exchange(waiting_, {});
-        last_ = std::chrono::steady_clock::now();
-        hold_doubled(some);
-        const Result<FolderLock> lock = FolderLock::wait(request_.folder);
-        if (!lock) {
-            return lock.problem();
-        }
-        const auto locked = std::chrono::steady_clock::now();
-        const json old = read_manifest(request_.folder, {request_.job_name, request_.made_from.origin.variant_id});
-        std::vector<Arrival*> arrivals;
-        for (Through& one : some) {
-            for (Arrival& arrival : one.arrivals) {
-                if (!arrival.up_to_date) {
-                    arrivals.push_back(&arrival);
-                }
-            }
-        }
-        if (Outcome placed = put_in_place(arrivals, old, request_.folder); !placed) {
-            return placed.problem();
-        }
-        json files = json::array();
-        json clips = json::array();
-        json held = json::array();
-        for (Through& one : some) {
-            accept_once(report_.accepted, one.accepted);
-            report_.left_of_takes.insert(report_.left_of_takes.end(), one.left.begin(), one.left.end());
-            json of_take = json::object(); // stands on the first of its rows
-            if (!one.left.empty()) {
-                of_take["left"] = ledger_to_json(summed(one.left));
-            }
-            if (!one.accepted.empty()) {
-                of_take["accepted"] = accepted_to_json(one.accepted);
-            }
-            for (size_t a = 0; a < one.arrivals.size(); ++a) {
-                Arrival& arrival = one.arrivals[a];
-                if (arrival.up_to_date) {
-                    // its rows are there
-                } else if (arrival.state == CellState::arrived) {
-                    for (json& row : file_rows(arrival, one.model_content, one.made_from, request_.destination)) {
-                        row["take"] = one.take;
-                        row.update(std::exchange(of_take, json::object()));
-                        files.push_back(std::move(row));
-                    }
-                    clips.push_back(std::move(one.clips[a]));
-                    clips.back()["take"] = one.take;
-                } else {
-                    held.push_back({{"deliverable", arrival.deliverable.id()},
-                                    {"content", arrival.content},
-                                    {"reason", arrival.reason},
-                                    {"take", one.take}});
-                    held.back().update(std::exchange(of_take, json::object()));
-                }
-                report_.rows.push_back({one.take, std::move(arrival)});
-            }
-        }
-        report_.manifest = manifest_after_run(head_, old, std::move(files), std::move(clips), std::move(held));
-        report_.manifest["left"] = ledger_to_json(report_.left);
-        Outcome settled = settle_manifest(old, report_.manifest, request_.folder);
-        cost_ = std::chrono::steady_clock::now() - locked;
-        return settled;
-    }
-
-    TakesReport take() { return std::move(report_); }
-
-  private:
-    /// Of two clips that would share a name or a file, the first goes out.
-    void hold_doubled(std::vector<Through>& all) {
-        for (Through& one : all) {
-            for (Arrival& arrival : one.arrivals) {
-                std::string folded = arrival.deliverable.stem;
-                std::transform(folded.begin(), folded.end(), folded.begin(),
-                               [](unsigned char c) { return std::tolower(c); });
-                if (arrival.state == CellState::arrived &&
-                    (!files_.insert(folded).second || !ids_.insert(arrival.deliverable.id()).second)) {
-                    arrival.state = CellState::held;
-                    arrival.reason = fmt::format("another take goes out as “{}” already", arrival.deliverable.stem);
-                }
-            }
-        }
-    }
-
-    const TakesRequest& request_;
-    json head_;
-    TakesReport report_;
-    std::vector<Through> waiting_;
-    std::chrono::steady_clock::time_point last_ = std::chrono::steady_clock::now();
-    std::chrono::steady_clock::duration cost_ = {}; ///< of putting in place, the last time
-    std::set<std::string> files_ = {"delivery"};
-    std::set<std::string> ids_;
 };
 
 } // namespace
@@ -619,11 +530,11 @@ Result<TakesReport> deliver_takes(const TakesRequest& request) {
     if (!model) {
         return model.problem();
     }
-    std::vector<Through> all(request.takes.size());
+    std::vector<TakeThrough> all(request.takes.size());
     size_t next = 0;
     size_t done = 0;
     bool stopped = false;
-    Settling settling(request, *model, std::move(left));
+    TakesSettling settling(request, *model, std::move(left));
     std::optional<Problem> problem;
     const auto take_next = [&](tbb::flow_control& control) {
         stopped = stopped || problem || (request.stop && request.stop());
@@ -667,6 +578,11 @@ Result<TakesReport> deliver_takes(const TakesRequest& request) {
     if (!problem) {
         if (Outcome settled = settling.settle(); !settled) {
             problem = settled.problem();
+        }
+    }
+    if (!problem && request.destination.report && request.page) {
+        if (Outcome put = settling.put_page(); !put) {
+            problem = put.problem();
         }
     }
     if (problem) {

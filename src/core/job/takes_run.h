@@ -23,6 +23,7 @@ struct TakesRequest {
     MadeFrom made_from; ///< of the model and the card; each file adds its take
     std::vector<std::filesystem::path> takes;
     bool all = false; ///< those, too, whose files lie there and were made from the same
+    bool page = true; ///< where the destination wants a page, it is made in the end; false: it is left as it is
     std::function<void(size_t done, size_t all, const std::string& what)> progress;
     std::function<bool()> stop;
 };
@@ -52,9 +53,9 @@ Result<std::vector<std::filesystem::path>> folders_of_takes(const std::filesyste
 /// aside, read back, checked, and put in place within a second or so, or twenty times as long as that takes: what
 /// arrived stays when a run is ended, and the next one does the rest. A take whose files were made from the same take,
 /// model, card and destination is passed over. A file with one take names its clip after itself, the takes of a file
-/// with several keep their names. A list of cuts beside a file (its name, .csv or .json) cuts it first. What is in the
-/// folder of an earlier delivery stays, and the manifest lists both. Memory holds as many takes as there are cores at
-/// work. A Problem means that nothing could be tried.
+/// with several keep their names. Pictures are made where the destination wants them. A list of cuts beside a file (its
+/// name, .csv or .json) cuts it first. What is in the folder of an earlier delivery stays, and the manifest lists both.
+/// Memory holds as many takes as there are cores at work. A Problem means that nothing could be tried.
 Result<TakesReport> deliver_takes(const TakesRequest& request);
 
 } // namespace wembrix
