@@ -202,10 +202,6 @@ int run(const QString& job, const QString& first_look, const QString& out, const
     if (wanted("intake")) {
         take(window, out, QStringLiteral("intake"));
     }
-    if (wanted("intake-playing")) {
-        show_clip(window, QStringLiteral("wade"), 30);
-        take(window, out, QStringLiteral("intake-playing"));
-    }
     if (wanted("joints")) {
         window.choose_station(1);
         const Scene& prepared = window.session().state()->replay.prepared();

@@ -125,6 +125,50 @@ TEST_F(Bench, TheCameraTurnsAroundItsTargetAndComesNearer) {
     EXPECT_EQ(moved, 40 + 61 + 1);
 }
 
+TEST_F(Bench, WhileItMovesALargeSurfaceIsDrawnByFewerOfItsVerticesAndLooksTheSame) {
+    open_mended();
+    SceneView& view = window->twin().right().view();
+    const size_t all = view.posed()->point_count();
+    ASSERT_GT(all, 10'000U);
+    view.set_most_moving(8000);
+    settle();
+    EXPECT_EQ(view.surfaces().drawn(), all) << "at rest";
+
+    window->twin().playback().choose(QStringLiteral("capture_07"));
+    window->clock().set_playing(true);
+    EXPECT_TRUE(wait_for([&] { return view.surfaces().drawn() < 5000; }));
+    EXPECT_GT(view.surfaces().drawn(), 1000U);
+    window->clock().set_playing(false);
+    EXPECT_TRUE(wait_for([&] { return view.surfaces().drawn() == all; })) << "whole again once it stands";
+
+    // The same while somebody turns it: what is seen is the same body.
+    const QPoint from(view.width() / 2, view.height() / 3);
+    QTest::mousePress(&view, Qt::LeftButton, {}, from);
+    for (const QPoint& to : {from + QPoint(30, 6), from + QPoint(60, 12)}) {
+        QMouseEvent move(QEvent::MouseMove, to, view.mapToGlobal(to), Qt::NoButton, Qt::LeftButton, Qt::NoModifier);
+        QApplication::sendEvent(&view, &move);
+    }
+    EXPECT_TRUE(wait_for([&] { return view.surfaces().drawn() < 5000; }));
+    const QImage coarse = view.grabFramebuffer();
+    QTest::mouseRelease(&view, Qt::LeftButton, {}, from + QPoint(60, 12));
+    EXPECT_TRUE(wait_for([&] { return view.surfaces().drawn() == all; }));
+    const QImage whole = view.grabFramebuffer();
+    ASSERT_EQ(coarse.size(), whole.size());
+    int unlike = 0;
+    for (int y = 0; y < whole.height() - 40; ++y) { // above the words at the foot
+        for (int x = 0; x < whole.width(); ++x) {
+            unlike += std::abs(qGray(whole.pixel(x, y)) - qGray(coarse.pixel(x, y))) > 60 ? 1 : 0;
+        }
+    }
+    EXPECT_LT(unlike, whole.width() * whole.height() / 40);
+
+    view.set_most_moving(100'000);
+    window->clock().set_playing(true);
+    QTest::qWait(100);
+    EXPECT_EQ(view.surfaces().drawn(), all) << "few enough are drawn as they are";
+    window->clock().set_playing(false);
+}
+
 class StrandView : public Window {
   protected:
     void SetUp() override {

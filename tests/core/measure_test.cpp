@@ -8,14 +8,19 @@
 #include "core/measure/scene/drift.h"
 #include "core/measure/scene/facing.h"
 #include "core/measure/skeleton/joint_curve.h"
+#include "core/measure/surface/coarser.h"
 #include "core/measure/surface/deform.h"
 #include "core/measure/surface/flat_triangles.h"
 #include "core/measure/surface/weights.h"
+#include "random_skin.h"
 #include "small_scenes.h"
 
+#include <Eigen/Geometry>
+#include <array>
 #include <cmath>
 #include <gtest/gtest.h>
 #include <random>
+#include <set>
 
 namespace wembrix::testing {
 namespace {
@@ -369,6 +374,92 @@ TEST(Deform, OnlySomeSurfacesAndNoWeightsLeftOver) {
     std::vector<Vec3f> points(deformer.point_count());
     deformer.points(Poser(scene, nullptr).rest(), points);
     EXPECT_LT((points[3] - scene.meshes[0].positions[3]).norm(), 1e-6);
+}
+
+std::vector<Vec3f> points_at(const Scene& scene, const Clip* clip, double seconds) {
+    Deformer deformer(scene);
+    Pose pose;
+    Poser(scene, clip).at(seconds, pose);
+    std::vector<Vec3f> points(deformer.point_count());
+    deformer.points(pose, points);
+    return points;
+}
+
+TEST(Coarser, FewerOfTheScenesOwnVerticesMoveAsTheyDid) {
+    for (uint32_t seed = 0; seed < 6; ++seed) {
+        SkinOptions options;
+        options.influences = 4;
+        const Scene scene = random_skin(seed, options);
+        const size_t all = scene.meshes[0].point_count();
+        const Scene few = coarser(scene, all / 3);
+        EXPECT_LT(few.meshes[0].point_count(), all / 2) << seed;
+        EXPECT_GT(few.meshes[0].point_count(), all / 12) << seed;
+        EXPECT_GT(few.meshes[0].triangle_count(), 0U);
+        for (const Primitive& primitive : few.meshes[0].primitives) {
+            std::set<std::array<uint32_t, 3>> there;
+            for (const std::array<uint32_t, 3>& triangle : triangles_of(few.meshes[0], primitive)) {
+                EXPECT_TRUE(triangle[0] != triangle[1] && triangle[1] != triangle[2] && triangle[2] != triangle[0]);
+                EXPECT_TRUE(there.insert(triangle).second) << "none twice";
+            }
+        }
+        ASSERT_FALSE(scene.clips.empty());
+        const auto as_set = [](const std::vector<Vec3f>& points) {
+            std::set<std::array<float, 3>> set;
+            for (const Vec3f& at : points) {
+                set.insert({at.x(), at.y(), at.z()});
+            }
+            return set;
+        };
+        const double half = scene.clips[0].seconds / 2;
+        const auto moved = as_set(points_at(scene, &scene.clips[0], half));
+        for (const std::array<float, 3>& at : as_set(points_at(few, &few.clips[0], half))) {
+            ASSERT_EQ(moved.count(at), 1U) << "each is where the scene's own is";
+        }
+        const auto box = [](const std::vector<Vec3f>& points) {
+            Eigen::AlignedBox3f all_of;
+            for (const Vec3f& at : points) {
+                all_of.extend(at);
+            }
+            return all_of;
+        };
+        const Eigen::AlignedBox3f before = box(points_at(scene, nullptr, 0));
+        const Eigen::AlignedBox3f after = box(points_at(few, nullptr, 0));
+        EXPECT_LT((before.sizes() - after.sizes()).maxCoeff(), before.sizes().maxCoeff() * 0.3F);
+        EXPECT_EQ(coarser(scene, all).meshes[0].point_count(), all) << "few enough already";
+    }
+}
+
+TEST(Coarser, ShapesColoursAndPartsStayWithTheirVertices) {
+    Scene scene = tower({"root", "spine", "head"});
+    Mesh& mesh = scene.meshes[0];
+    std::vector<float> colours;
+    MorphTarget wide;
+    wide.name = "wide";
+    std::vector<uint32_t> points;
+    std::vector<Vec3f> differences;
+    for (uint32_t v = 0; v < mesh.point_count(); ++v) {
+        colours.insert(colours.end(), {static_cast<float>(v), 0, 0});
+        points.push_back(v);
+        differences.emplace_back(static_cast<float>(v), 1, 0);
+    }
+    mesh.attributes = {{"COLOR_0", 3, colours}, {"TEXCOORD_0", 2, std::vector<float>(mesh.point_count() * 2, 0.5F)}};
+    wide.points = points;
+    wide.positions = differences;
+    mesh.shapes = {wide};
+    for (Primitive& primitive : mesh.primitives) {
+        primitive.attributes = {"COLOR_0", "TEXCOORD_0"};
+    }
+    const Scene few = coarser(scene, mesh.point_count() / 2);
+    const Mesh& less = few.meshes[0];
+    ASSERT_LT(less.point_count(), mesh.point_count());
+    ASSERT_EQ(less.attributes.size(), 1U);
+    ASSERT_EQ(less.shapes.size(), 1U);
+    EXPECT_EQ(less.primitives.size(), mesh.primitives.size());
+    for (size_t v = 0; v < less.point_count(); ++v) {
+        const auto was = static_cast<uint32_t>(less.attributes[0].data[v * 3]);
+        EXPECT_EQ(less.positions[v], mesh.positions[was]);
+        EXPECT_EQ(less.shapes[0].positions[v].x(), static_cast<float>(was));
+    }
 }
 
 TEST(Sampling, TurnsBetweenKeysAreThoseOfTheSlerp) {

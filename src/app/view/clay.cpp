@@ -143,6 +143,23 @@ void Clay::put_colours(QOpenGLExtraFunctions& gl, const std::vector<Vec3f>& colo
     array_.release();
 }
 
+void Clay::draw_ink(QOpenGLExtraFunctions& gl, QOpenGLShaderProgram& ink, const Projection& p,
+                    const QMatrix4x4& model) {
+    const Theme& l = theme();
+    ink.bind();
+    ink.setUniformValue("view", p.matrix);
+    ink.setUniformValue("model", model);
+    ink.setUniformValue("edge", three(l.dark ? l.sky_top.darker(160) : l.edge));
+    const auto pixels = static_cast<float>(2 * std::clamp(p.size.height() / 480.0, 0.55, 1.2));
+    ink.setUniformValue("grow", QVector2D(pixels / static_cast<float>(std::max(1, p.size.width())),
+                                          pixels / static_cast<float>(std::max(1, p.size.height()))));
+    gl.glEnable(GL_CULL_FACE);
+    gl.glCullFace(GL_FRONT);
+    gl.glDrawElements(GL_TRIANGLES, count_, GL_UNSIGNED_INT, nullptr);
+    gl.glDisable(GL_CULL_FACE);
+    ink.release();
+}
+
 void Clay::draw(QOpenGLExtraFunctions& gl, ClayPrograms& programs, const Projection& p, const QMatrix4x4& model,
                 const ClayPaint& paint) {
     const Theme& l = theme();
@@ -151,19 +168,9 @@ void Clay::draw(QOpenGLExtraFunctions& gl, ClayPrograms& programs, const Project
     gl.glClear(GL_DEPTH_BUFFER_BIT);
     array_.bind();
     triangles_.bind();
-    if (paint.opacity >= 1) {
+    const bool opaque = paint.opacity >= 1;
+    if (opaque) {
         gl.glDisable(GL_BLEND);
-        programs.ink->bind();
-        programs.ink->setUniformValue("view", p.matrix);
-        programs.ink->setUniformValue("model", model);
-        programs.ink->setUniformValue("edge", three(l.dark ? l.sky_top.darker(160) : l.edge));
-        const auto pixels = static_cast<float>(2 * std::clamp(p.size.height() / 480.0, 0.55, 1.2));
-        programs.ink->setUniformValue("grow", QVector2D(pixels / static_cast<float>(std::max(1, p.size.width())),
-                                                        pixels / static_cast<float>(std::max(1, p.size.height()))));
-        gl.glEnable(GL_CULL_FACE);
-        gl.glCullFace(GL_FRONT);
-        gl.glDrawElements(GL_TRIANGLES, count_, GL_UNSIGNED_INT, nullptr);
-        gl.glDisable(GL_CULL_FACE);
     } else {
         // First its depth alone, so that only its front shows through.
         gl.glColorMask(GL_FALSE, GL_FALSE, GL_FALSE, GL_FALSE);
@@ -184,7 +191,7 @@ void Clay::draw(QOpenGLExtraFunctions& gl, ClayPrograms& programs, const Project
     programs.clay->setUniformValue("clayed", paint.clayed);
     programs.clay->setUniformValue("opacity", paint.opacity);
     gl.glDrawElements(GL_TRIANGLES, count_, GL_UNSIGNED_INT, nullptr);
-    if (paint.opacity < 1) {
+    if (!opaque) {
         gl.glColorMask(GL_TRUE, GL_TRUE, GL_TRUE, GL_TRUE);
         gl.glEnable(GL_BLEND);
         gl.glBlendFunc(GL_SRC_ALPHA, GL_ONE_MINUS_SRC_ALPHA);
@@ -193,6 +200,9 @@ void Clay::draw(QOpenGLExtraFunctions& gl, ClayPrograms& programs, const Project
         gl.glDepthFunc(GL_LESS);
     }
     programs.clay->release();
+    if (opaque) { // behind the clay, of which little is left to be seen but its edge
+        draw_ink(gl, *programs.ink, p, model);
+    }
     array_.release();
     gl.glDisable(GL_DEPTH_TEST);
     // What is painted over the picture must not be held back by it.

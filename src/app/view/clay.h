@@ -42,6 +42,7 @@ class Clay {
               const ClayPaint& paint);
 
   private:
+    void draw_ink(QOpenGLExtraFunctions& gl, QOpenGLShaderProgram& ink, const Projection& p, const QMatrix4x4& model);
     QOpenGLVertexArrayObject array_;
     QOpenGLBuffer points_{QOpenGLBuffer::VertexBuffer};
     QOpenGLBuffer normals_{QOpenGLBuffer::VertexBuffer};

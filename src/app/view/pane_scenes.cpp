@@ -1,5 +1,7 @@
 #include "view/pane_scenes.h"
 
+#include "core/measure/surface/coarser.h"
+
 namespace wembrix::app {
 
 PaneScenes::PaneScenes(State state, Clock& clock, QObject* parent) : QObject(parent), state_(state), clock_(clock) {
@@ -53,12 +55,18 @@ void PaneScenes::hold_shapes(std::vector<HeldShapes> held) {
     held_ = std::move(held);
     if (posed_) {
         posed_->hold_shapes(held_);
+        if (coarse_) {
+            coarse_->hold_shapes(held_);
+        }
         Q_EMIT posesChanged();
     }
 }
 
 void PaneScenes::hold_locals(std::vector<HeldLocal> held) {
     if (posed_) {
+        if (coarse_) {
+            coarse_->hold_locals(held);
+        }
         posed_->hold_locals(std::move(held));
         Q_EMIT posesChanged();
     }
@@ -67,6 +75,7 @@ void PaneScenes::hold_locals(std::vector<HeldLocal> held) {
 void PaneScenes::reweight(int node, std::span<const uint32_t> vertices,
                           const std::function<const WeightRow&(uint32_t)>& row) {
     if (posed_) {
+        coarse_.reset(); // it has other weights
         for (const uint32_t vertex : vertices) {
             posed_->set_row(node, vertex, row(vertex));
         }
@@ -81,6 +90,8 @@ void PaneScenes::clear() {
     shown_other_.reset();
     difference_.reset();
     posed_.reset();
+    coarse_.reset();
+    coarse_of_.reset();
     other_.reset();
     build_ends();
 }
@@ -156,7 +167,45 @@ void PaneScenes::adopt(uint64_t run, const Drawn& drawn) {
         other_->pose_at(clock_.seconds());
         difference_ = std::make_unique<Difference>(*other_, *posed_, shown_other_->matching, shown_other_->moved);
     }
+    build_coarse();
     Q_EMIT adopted();
+}
+
+void PaneScenes::set_most_moving(size_t vertices) {
+    if (vertices != most_moving_) {
+        most_moving_ = vertices;
+        coarse_.reset();
+        coarse_of_.reset();
+        build_coarse();
+    }
+}
+
+void PaneScenes::build_coarse() {
+    if (!posed_ || posed_->shared_scene() == coarse_of_) {
+        return;
+    }
+    coarse_.reset();
+    coarse_of_ = posed_->shared_scene();
+    // A cache has places for the vertices that there are.
+    if (posed_->point_count() <= most_moving_ || !coarse_of_->caches.empty()) {
+        return;
+    }
+    worker_.start([this, run = run_.load(), scene = coarse_of_, vertices = most_moving_ / 4] {
+        if (run_ != run) {
+            return;
+        }
+        auto made = std::make_shared<PosedScene>(std::make_shared<const Scene>(coarser(*scene, vertices)));
+        QMetaObject::invokeMethod(
+            this,
+            [this, scene, made] {
+                if (coarse_of_ == scene && posed_ && posed_->shared_scene() == scene) {
+                    coarse_ = made;
+                    coarse_->hold_shapes(held_);
+                    choose_clip_of(*coarse_);
+                }
+            },
+            Qt::QueuedConnection);
+    });
 }
 
 void PaneScenes::show_ends(bool shown) {
@@ -194,6 +243,9 @@ void PaneScenes::choose_clip() {
     if (posed_) {
         choose_clip_of(*posed_);
     }
+    if (coarse_) {
+        choose_clip_of(*coarse_);
+    }
     if (other_) {
         choose_clip_of(*other_);
     }
@@ -222,7 +274,7 @@ void PaneScenes::choose_clip_of(PosedScene& posed) const {
     const Scene& scene = posed.scene();
     if (clock_.still() == Clock::Still::bind) {
         posed.choose_pose(bind_pose(scene));
-    } else if (&posed != posed_.get() || state_ != State::received) {
+    } else if ((&posed != posed_.get() && &posed != coarse_.get()) || state_ != State::received) {
         // A stored pose speaks of the joints of Prepared: in what was received they stand otherwise.
         std::vector<Transform> locals;
         for (const Node& node : scene.nodes) {

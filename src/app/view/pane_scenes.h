@@ -62,6 +62,14 @@ class PaneScenes : public QObject {
     [[nodiscard]] const VertexColours* colours() const {
         return colours_ && posed_ && colours_->scene == posed_->shared_scene() ? colours_.get() : nullptr;
     }
+    /// What stands for the surfaces of posed() while it `moves`: the same of fewer vertices, for screens that would
+    /// come to a stop over all of them. Null where they are drawn as they are: at rest, where colours or a second scene
+    /// say something of each vertex, or where there are few enough.
+    [[nodiscard]] PosedScene* coarse(bool moves) const {
+        return moves && coarse_ && !other_ && !colours() ? coarse_.get() : nullptr;
+    }
+    /// Up to how many vertices are drawn as they are while they move.
+    void set_most_moving(size_t vertices);
     [[nodiscard]] bool other_is_compared() const { return wanted_other_ && wanted_other_->as_difference; }
     /// True when what was asked for last is what is drawn.
     [[nodiscard]] bool is_ready() const;
@@ -82,6 +90,7 @@ class PaneScenes : public QObject {
     void adopt(uint64_t run, const Drawn& drawn);
     void choose_clip();
     void choose_clip_of(PosedScene& posed) const;
+    void build_coarse();
     void build_ends();
 
     State state_;
@@ -91,6 +100,9 @@ class PaneScenes : public QObject {
     std::optional<SceneFacts> wanted_facts_;
     std::optional<Other> wanted_other_;
     std::shared_ptr<PosedScene> posed_;
+    std::shared_ptr<PosedScene> coarse_; ///< null: not made, or not wanted
+    std::shared_ptr<const Scene> coarse_of_;
+    size_t most_moving_ = 400'000;
     std::shared_ptr<PosedScene> other_;
     std::optional<Other> shown_other_;
     std::unique_ptr<Difference> difference_;

@@ -115,6 +115,7 @@ void PosedScene::set_row(int node, uint32_t vertex, const WeightRow& row) {
     const std::vector<Deformer::Surface>& surfaces = deformer_.surfaces();
     for (size_t s = 0; s < surfaces.size(); ++s) {
         if (surfaces[s].node == node && vertex < surfaces[s].count) {
+            deform(); // as it was, until it is posed again
             deformer_.set_row(s, vertex, row);
         }
     }
@@ -147,6 +148,14 @@ void PosedScene::pose_at(double seconds, const Mat4& from) {
             }
         }
     }
+    is_behind_ = true;
+}
+
+void PosedScene::deform() const {
+    if (!is_behind_) {
+        return;
+    }
+    is_behind_ = false;
     deformer_.points_and_normals(pose_, points_, normals_);
     for (const Deformer::Surface& surface : deformer_.surfaces()) {
         (void)cached_points(surface.node, std::span(points_).subspan(surface.first, surface.count));

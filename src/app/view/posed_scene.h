@@ -55,8 +55,16 @@ class PosedScene {
     [[nodiscard]] const Pose& pose() const { return pose_; }
     /// The pose without what is held.
     [[nodiscard]] const Pose& free_pose() const { return held_locals_.empty() ? pose_ : free_; }
-    [[nodiscard]] const std::vector<Vec3f>& points() const { return points_; }
-    [[nodiscard]] const std::vector<Vec3f>& normals() const { return normals_; }
+    [[nodiscard]] size_t point_count() const { return points_.size(); }
+    /// Surfaces follow a pose when somebody asks where they are. Not from two threads.
+    [[nodiscard]] const std::vector<Vec3f>& points() const {
+        deform();
+        return points_;
+    }
+    [[nodiscard]] const std::vector<Vec3f>& normals() const {
+        deform();
+        return normals_;
+    }
     [[nodiscard]] const std::vector<Vec3f>& colours() const { return colours_; } ///< as shown, 0 to 1
     [[nodiscard]] const std::vector<uint32_t>& triangles() const { return triangles_; }
     /// True for a joint that holds nothing and has only such joints above it: it moves the whole, it is no bone.
@@ -66,9 +74,10 @@ class PosedScene {
 
   private:
     void stand_held();
+    void deform() const;
 
     std::shared_ptr<const Scene> scene_;
-    Deformer deformer_;
+    mutable Deformer deformer_;
     std::unique_ptr<Poser> poser_;
     double start_s_ = 0;
     double posed_s_ = 0;
@@ -78,8 +87,9 @@ class PosedScene {
     std::vector<HeldLocal> held_locals_;
     Pose pose_;
     Pose free_;
-    std::vector<Vec3f> points_;
-    std::vector<Vec3f> normals_;
+    mutable bool is_behind_ = false; ///< the surfaces stand in an earlier pose
+    mutable std::vector<Vec3f> points_;
+    mutable std::vector<Vec3f> normals_;
     std::vector<Vec3f> colours_;
     std::vector<uint32_t> triangles_;
     std::vector<int> joints_;

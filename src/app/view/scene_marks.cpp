@@ -2,9 +2,12 @@
 
 #include "view/difference.h"
 
+#include <QImage>
 #include <QPainterPath>
 #include <algorithm>
 #include <cmath>
+#include <map>
+#include <tuple>
 
 namespace wembrix::app {
 
@@ -144,8 +147,47 @@ int joint_at(const std::vector<JointMark>& marks, const QPointF& place, double r
     return nearest;
 }
 
+namespace {
+
+/// Small rings, drawn once for each colour, size and part of a pixel: hundreds of them are quicker copied.
+class Rings {
+  public:
+    explicit Rings(qreal pixel_ratio) : pixel_ratio_(pixel_ratio) {}
+    void draw(QPainter& painter, const QPointF& at, double radius, double line, const QColor& edge,
+              const QColor& fill) {
+        constexpr int parts = 4;
+        const QPointF pixel = at * pixel_ratio_;
+        const QPoint whole(static_cast<int>(std::floor(pixel.x())), static_cast<int>(std::floor(pixel.y())));
+        const QPoint part(static_cast<int>((pixel.x() - whole.x()) * parts),
+                          static_cast<int>((pixel.y() - whole.y()) * parts));
+        const double reach = std::ceil((radius + line) * pixel_ratio_) + 1;
+        QImage& ring = rings_[{edge.rgba(), fill.rgba(), std::lround(radius * 64), part.x() * parts + part.y()}];
+        if (ring.isNull()) {
+            const int side = 2 * static_cast<int>(reach) + 1;
+            ring = QImage(side, side, QImage::Format_ARGB32_Premultiplied);
+            ring.fill(Qt::transparent);
+            QPainter once(&ring);
+            once.setRenderHint(QPainter::Antialiasing);
+            once.setPen(QPen(edge, line * pixel_ratio_));
+            once.setBrush(fill);
+            const QPointF middle(reach + (part.x() + 0.5) / parts, reach + (part.y() + 0.5) / parts);
+            once.drawEllipse(middle, radius * pixel_ratio_, radius * pixel_ratio_);
+            once.end();
+            ring.setDevicePixelRatio(pixel_ratio_);
+        }
+        painter.drawImage((QPointF(whole) - QPointF(reach, reach)) / pixel_ratio_, ring);
+    }
+
+  private:
+    qreal pixel_ratio_;
+    std::map<std::tuple<QRgb, QRgb, long, int>, QImage> rings_;
+};
+
+} // namespace
+
 void draw_joints(QPainter& painter, const Projection& p, const PosedScene& posed, const Selection* selection,
                  bool names) {
+    Rings rings(painter.device()->devicePixelRatioF());
     const Scene& scene = posed.scene();
     const Theme& l = theme();
     const std::vector<JointMark> marks = joint_marks(p, posed);
@@ -196,10 +238,8 @@ void draw_joints(QPainter& painter, const Projection& p, const PosedScene& posed
             continue;
         }
         const bool is_chosen = chosen(i);
-        painter.setPen(QPen(colour_of(i), is_chosen ? 1.8 : 1.1));
-        painter.setBrush(is_chosen ? l.selection : l.card);
-        const double r = is_chosen ? size * 1.5 : size;
-        painter.drawEllipse(marks[i].at, r, r);
+        rings.draw(painter, marks[i].at, is_chosen ? size * 1.5 : size, is_chosen ? 1.8 : 1.1, colour_of(i),
+                   is_chosen ? l.selection : l.card);
         if (names || is_chosen) {
             const QString name = QString::fromStdString(scene.nodes[i].name);
             const QRectF box(marks[i].at + QPointF(7, -7),

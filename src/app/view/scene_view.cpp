@@ -16,10 +16,6 @@ SceneView::SceneView(State state, Camera& camera, Clock& clock, QWidget* parent)
     : QOpenGLWidget(parent), camera_(camera), clock_(clock), scenes_(state, clock),
       measure_([this](double height_m) { Q_EMIT heightAsked(height_m); },
                [this](const QString& words) { setToolTip(words); }) {
-    // The panes alone have smooth edges: a window with them is put together in twice the time.
-    QSurfaceFormat smooth = format();
-    smooth.setSamples(4);
-    setFormat(smooth);
     setMouseTracking(true);
     setFocusPolicy(Qt::ClickFocus);
     setToolTip(tr("Click a joint to choose it · drag to turn · right drag to slide · wheel to come nearer · "
@@ -74,6 +70,7 @@ void SceneView::destroy_graphics() {
     for (const std::unique_ptr<ViewLayer>& layer : layers_) {
         layer->destroy();
     }
+    smooth_.destroy();
     programs_.clay.reset();
     programs_.ink.reset();
     doneCurrent();
@@ -129,13 +126,23 @@ void SceneView::initializeGL() {
     initializeOpenGLFunctions();
     // The context may end before the pane does, and with it what the layers keep there.
     connect(context(), &QOpenGLContext::aboutToBeDestroyed, this, &SceneView::destroy_graphics, Qt::DirectConnection);
+    // Without a graphics processor a hundred thousand vertices are a few pictures a second.
+    const auto* renderer = reinterpret_cast<const char*>(glGetString(GL_RENDERER));
+    const QString name = QString::fromUtf8(renderer == nullptr ? "" : renderer);
+    if (name.contains(QStringLiteral("llvmpipe")) || name.contains(QStringLiteral("softpipe"))) {
+        scenes_.set_most_moving(40'000);
+        is_software_ = true;
+    }
     programs_.make();
     for (const std::unique_ptr<ViewLayer>& layer : layers_) {
         layer->make(*this);
     }
 }
 
-void SceneView::pose_scenes() {
+void SceneView::pose_scenes(const Frame& now) {
+    if (PosedScene* coarse = now.looks ? nullptr : scenes_.coarse(now.moves)) {
+        coarse->pose_at(clock_.seconds(), gone_on());
+    }
     if (!surfaces_->needs_pose()) {
         return;
     }
@@ -283,8 +290,9 @@ void SceneView::paintGL() {
         painter.drawText(rect().adjusted(16, 16, -16, -16), Qt::AlignCenter | Qt::TextWordWrap, empty_);
         return;
     }
-    pose_scenes();
-    const Projection p = projection();
+    const Projection before = projection();
+    pose_scenes(frame(before));
+    const Projection p = projection(); // it follows what has gone on
     const Frame now = frame(p);
     painter.beginNativePainting();
     surfaces_->bring_up_to_date(*this, now);
@@ -293,8 +301,14 @@ void SceneView::paintGL() {
         layer->paint_behind(painter, now);
     }
     painter.beginNativePainting();
+    // Smooth edges take a processor that draws by itself twice the time: there they come when nothing moves.
+    const bool smooth =
+        !(now.moves && is_software_) && smooth_.begin(*this, defaultFramebufferObject(), size() * devicePixelRatioF());
     for (const std::unique_ptr<ViewLayer>& layer : layers_) {
         layer->draw(*this, programs_, now);
+    }
+    if (smooth) {
+        smooth_.end(*this, defaultFramebufferObject());
     }
     painter.endNativePainting();
     QImage front(size() * devicePixelRatioF(), QImage::Format_ARGB32_Premultiplied);

@@ -10,6 +10,7 @@
 #include "view/layers/strand_layer.h"
 #include "view/layers/surface_layer.h"
 #include "view/layers/trajectory_layer.h"
+#include "view/smooth_target.h"
 #include "view/tools/measure_tool.h"
 #include "view/tools/pick_tool.h"
 #include "view/view_tool.h"
@@ -60,6 +61,9 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
         update();
     }
     [[nodiscard]] const HairLayer& hairs() const { return *hairs_; }
+    [[nodiscard]] const SurfaceLayer& surfaces() const { return *surfaces_; }
+    /// See PaneScenes; what the graphics can do is asked when the pane is first shown.
+    void set_most_moving(size_t vertices) { scenes_.set_most_moving(vertices); }
     [[nodiscard]] const StrandLayer& strands() const { return *strands_; }
     /// Collision hulls over the surfaces; `chosen` (an identity) stands out.
     void show_hulls(bool shown, int64_t chosen) {
@@ -127,7 +131,7 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     [[nodiscard]] Projection projection() const;
     [[nodiscard]] Frame frame(const Projection& projection) const;
     [[nodiscard]] Mat4 gone_on() const; ///< where the round that plays begins
-    void pose_scenes();
+    void pose_scenes(const Frame& now);
     void paint_labels(QPainter& painter, const Frame& frame) const;
     /// The tool in use, then those that are always there.
     [[nodiscard]] std::vector<ViewTool*> tools();
@@ -142,6 +146,8 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     double shared_height_ = 0;
     Mat4 round_on_ = Mat4::Identity();
     ClayPrograms programs_;
+    SmoothTarget smooth_;
+    bool is_software_ = false; ///< no graphics processor draws
     /// The layers, in the order in which they are drawn. Those that the pane speaks to are known by name as well.
     std::vector<std::unique_ptr<ViewLayer>> layers_;
     TrajectoryLayer* trajectory_ = nullptr;

@@ -17,7 +17,7 @@ void GroundLayer::paint_behind(QPainter& painter, const Frame& frame) {
     // Hundreds of thin lines are quicker painted into a picture than drawn one by one.
     const QSize pixels = frame.size * frame.pixel_ratio;
     if (picture_.size() != pixels || matrix_ != frame.projection.matrix || tools_ != frame.shown.tools) {
-        picture_ = QImage(pixels, QImage::Format_ARGB32_Premultiplied);
+        picture_ = QImage(pixels, QImage::Format_RGB32); // nothing lies behind it
         picture_.setDevicePixelRatio(frame.pixel_ratio);
         matrix_ = frame.projection.matrix;
         tools_ = frame.shown.tools;

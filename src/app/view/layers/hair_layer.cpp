@@ -15,7 +15,7 @@ void HairLayer::paint_before(QPainter& painter, const Frame& frame) {
     const Theme& l = theme();
     // More than the eye can tell apart only hides the surface.
     constexpr size_t most = 20000;
-    const size_t every = 1 + posed.points().size() / most;
+    const size_t every = 1 + posed.point_count() / most;
     QVector<QLineF> right;
     QVector<QLineF> broken;
     for (const Deformer::Surface& surface : posed.surfaces()) {

@@ -18,6 +18,8 @@ QMatrix4x4 for_graphics(const Mat4& from) {
 
 void SurfaceLayer::make(QOpenGLExtraFunctions& gl) {
     own_.make(gl);
+    coarse_.make(gl);
+    coarse_of_ = nullptr;
     other_.make(gl);
     for (Clay& clay : ends_) {
         clay.make(gl);
@@ -28,6 +30,7 @@ void SurfaceLayer::make(QOpenGLExtraFunctions& gl) {
 
 void SurfaceLayer::destroy() {
     own_.destroy();
+    coarse_.destroy();
     other_.destroy();
     for (Clay& clay : ends_) {
         clay.destroy();
@@ -35,6 +38,19 @@ void SurfaceLayer::destroy() {
 }
 
 void SurfaceLayer::bring_up_to_date(QOpenGLExtraFunctions& gl, const Frame& frame) {
+    if (!frame.shown.surfaces && !frame.looks && frame.moves) {
+        return; // nobody sees them
+    }
+    if (!frame.looks) {
+        if (const PosedScene* coarse = frame.scenes.coarse(frame.moves)) {
+            if (coarse != coarse_of_) {
+                coarse_.put_shape(gl, *coarse);
+                coarse_of_ = coarse;
+            }
+            coarse_.put_pose(gl, *coarse);
+            return; // what is new of the surfaces themselves waits until they are drawn again
+        }
+    }
     const PosedScene& posed = *frame.scenes.posed();
     const PosedScene* other = frame.scenes.other();
     const VertexColours* colours = frame.scenes.colours();
@@ -73,8 +89,8 @@ void SurfaceLayer::bring_up_to_date(QOpenGLExtraFunctions& gl, const Frame& fram
 
 void SurfaceLayer::put_colours(QOpenGLExtraFunctions& gl, const PosedScene& posed, const VertexColours& colours) {
     const QColor clay = theme().clay;
-    heat_.assign(posed.points().size(), Vec3f(static_cast<float>(clay.redF()), static_cast<float>(clay.greenF()),
-                                              static_cast<float>(clay.blueF())));
+    heat_.assign(posed.point_count(), Vec3f(static_cast<float>(clay.redF()), static_cast<float>(clay.greenF()),
+                                            static_cast<float>(clay.blueF())));
     for (const Deformer::Surface& surface : posed.surfaces()) {
         const auto of = colours.of.find(surface.node);
         if (of != colours.of.end() && of->second.size() == surface.count) {
@@ -89,21 +105,16 @@ void SurfaceLayer::draw(QOpenGLExtraFunctions& gl, ClayPrograms& programs, const
         return;
     }
     const Theme& l = theme();
-    // Smooth edges, but not while so much moves that frames would be lost for them.
-    constexpr size_t many = 450000;
-    constexpr GLenum multisample = 0x809D; // not in OpenGL ES, whose header Qt follows
-    if (!frame.clock.is_playing() || frame.scenes.posed()->triangles().size() < many) {
-        gl.glEnable(multisample);
-    } else {
-        gl.glDisable(multisample);
-    }
+    const PosedScene* coarse = frame.scenes.coarse(frame.moves);
+    const PosedScene& drawn = coarse != nullptr ? *coarse : *frame.scenes.posed();
+    drawn_ = drawn.point_count();
     const bool heat = frame.scenes.difference() != nullptr || frame.scenes.colours() != nullptr;
     ClayPaint paint;
     paint.tint = l.arrived;
     paint.tinted = frame.scenes.state() == State::arrived && !heat ? 0.22F : 0.0F;
     paint.clayed = heat ? 0.0F : 1.0F;
     paint.opacity = see_through_ ? 0.45F : 1.0F;
-    own_.draw(gl, programs, frame.projection, QMatrix4x4(), paint);
+    (coarse != nullptr ? coarse_ : own_).draw(gl, programs, frame.projection, QMatrix4x4(), paint);
     if (frame.scenes.other() != nullptr && !heat) {
         ClayPaint over;
         over.tint = l.of(frame.scenes.shown_other()->state);
@@ -148,6 +159,11 @@ std::vector<std::pair<QString, QColor>> SurfaceLayer::foot(const Frame& frame) c
                                             : QObject::tr("last pose"),
                            theme().look);
         lines.emplace_back(QObject::tr("first pose"), theme().note);
+    }
+    if (const PosedScene* coarse = frame.looks ? nullptr : frame.scenes.coarse(frame.moves)) {
+        lines.emplace_back(QObject::tr("%1 % of the vertices, while it moves")
+                               .arg(100 * coarse->point_count() / frame.scenes.posed()->point_count()),
+                           theme().soft);
     }
     if (frame.scenes.difference() != nullptr && !frame.scenes.difference()->compares_anything()) {
         lines.emplace_back(QObject::tr("no surface has the same vertices in both"), theme().look);

@@ -10,7 +10,10 @@ class SurfaceLayer : public ViewLayer {
   public:
     void make(QOpenGLExtraFunctions& gl) override;
     void destroy() override;
-    void scenes_changed() override { shape_new_ = true; }
+    void scenes_changed() override {
+        shape_new_ = true;
+        coarse_of_ = nullptr;
+    }
     void poses_changed() override { pose_new_ = true; }
     void colours_changed() override { colours_new_ = true; }
     void ends_changed() { ends_new_ = true; }
@@ -21,6 +24,8 @@ class SurfaceLayer : public ViewLayer {
 
     /// Takes over what is new of shapes, poses and colours. The scenes are posed already.
     void bring_up_to_date(QOpenGLExtraFunctions& gl, const Frame& frame);
+    /// How many vertices the surfaces had that were drawn last: fewer while it moves, where they are many.
+    [[nodiscard]] size_t drawn() const { return drawn_; }
     [[nodiscard]] bool needs_pose() const { return shape_new_ || pose_new_; }
 
   private:
@@ -32,6 +37,9 @@ class SurfaceLayer : public ViewLayer {
     bool ends_new_ = false;
     bool see_through_ = false;
     Clay own_;
+    Clay coarse_;
+    size_t drawn_ = 0;
+    const PosedScene* coarse_of_ = nullptr; ///< whose shape `coarse_` has
     Clay other_;
     Clay ends_[2];
     std::vector<Vec3f> heat_;
