@@ -17,6 +17,7 @@ fi
 (cd "$work/wembrix-$version" && DEB_BUILD_OPTIONS="parallel=$(nproc)" dpkg-buildpackage -us -uc -b > "$work/build.log" 2>&1) ||
     { tail -30 "$work/build.log"; exit 1; }
 package=$(echo "$work"/wembrix_*.deb)
+git rev-parse HEAD > "$work/commit" # demo.sh uses it as long as nothing is newer
 echo "made $package ($(du -h "$package" | cut -f1))"
 lintian --fail-on error,warning --suppress-tags initial-upload-closes-no-bugs "$package"
 echo "lintian: no errors and no warnings"

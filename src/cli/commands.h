@@ -112,6 +112,14 @@ struct WhereOptions {
 };
 int where(const WhereOptions& options);
 
+struct NewOptions {
+    std::string job; ///< the file to be written
+    std::vector<std::string> sources;
+    std::string like; ///< a job whose card and destinations it gets; empty: what a new one has
+};
+/// A job for sources; `held` where one of them cannot be read.
+int new_job_file(const NewOptions& options);
+
 struct VariantOptions {
     std::string job;
     std::string to; ///< another job's file, that becomes a new variant; empty: the names of this one

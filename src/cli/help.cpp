@@ -18,7 +18,7 @@ const std::vector<CommandGroup>& command_groups() {
     static const std::vector<CommandGroup> all = {
         {"Look at files and jobs",
          {"inspect", "takes", "weights", "shapes", "materials", "strands", "verify", "compare", "where"}},
-        {"Prepare", {"sources", "cuts", "plan", "build", "bind", "retarget", "sculpt", "contract"}},
+        {"Prepare", {"new", "sources", "cuts", "plan", "build", "bind", "retarget", "sculpt", "contract"}},
         {"Deliver", {"run", "deliver", "board", "cache", "report", "package", "picture", "variant", "second-reader"}},
         {"Many takes, many machines", {"farm"}},
         {"Of the program", {"steps", "formats", "completion", "manual"}}};
@@ -44,6 +44,9 @@ const std::map<std::string, std::vector<Example>>& examples() {
           {"verify Heron.zip", "is a package whole"}}},
         {"compare", {{"compare before.glb after.glb --all", "what differs, claim by claim"}}},
         {"where", {{"where project/heron_walk.glb", "which job, which version, stale or not"}}},
+        {"new",
+         {{"new heron.wembrix heron.glb walk.bvh", "a job of these files"},
+          {"new crane.wembrix crane.glb --like heron.wembrix", "its card and destinations, for another bird"}}},
         {"sources", {{"sources heron.wembrix --relink --look-in /shared/takes", "find files again that were moved"}}},
         {"cuts",
          {{"cuts heron.wembrix --to cuts.csv", "the list of clips"},

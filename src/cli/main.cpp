@@ -142,6 +142,12 @@ int run(int count, char** arguments) {
     where_command->add_option("--jobs", where_options.jobs, "A job, or a folder to look for its job in");
     where_command->add_flag("--json", where_options.json, "As JSON");
 
+    NewOptions new_options;
+    CLI::App* new_command =
+        app.add_subcommand("new", "Make a job of files, with the card and destinations of another one if you like");
+    new_command->add_option("job", new_options.job, "The job to be written (.wembrix)")->required();
+    new_command->add_option("sources", new_options.sources, "Its files: the model first")->required();
+    new_command->add_option("--like", new_options.like, "A job whose route card and destinations it gets");
     VariantOptions variant_options;
     CLI::App* variant_command =
         app.add_subcommand("variant", "Say of which family and variant a job is, name them, or make another variant");
@@ -414,6 +420,9 @@ int run(int count, char** arguments) {
     }
     if (picture_command->parsed()) {
         return picture(picture_options);
+    }
+    if (new_command->parsed()) {
+        return new_job_file(new_options);
     }
     if (variant_command->parsed()) {
         return variant(variant_options);

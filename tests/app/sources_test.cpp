@@ -77,6 +77,36 @@ TEST_F(Sources, ThreeFilesOfOneSkeletonAreOneModel) {
     EXPECT_EQ(received.clips.size(), 1U);
 }
 
+TEST_F(Sources, ANewJobIsMadeOfATemplateWithOtherFiles) {
+    Result<Job> like = read_job(job_file.toStdString());
+    ASSERT_TRUE(like.ok());
+    like->steps = {{"strip_prefix"}, {"scale", {{"factor", 0.02}}}};
+    like->destinations[0].name = "Quay runtime";
+    ASSERT_TRUE(write_job(*like, job_file.toStdString()).ok());
+    put_part("crane", "stall:", [](size_t) { return true; });
+    const QString made =
+        window->files().start_like(job_file, {folder.filePath("crane.glb"), folder.filePath("tansy_market.gltf")});
+    EXPECT_EQ(made.toStdString(), "");
+    settle();
+    const Job& job = window->document().job();
+    EXPECT_EQ(job.name, "crane");
+    EXPECT_EQ(job.destinations[0].name, "Quay runtime");
+    ASSERT_GE(job.steps.size(), 2U);
+    EXPECT_EQ(job.steps.back().parameters["factor"], 0.02);
+    EXPECT_NE(job.origin.family_id, like->origin.family_id);
+    EXPECT_TRUE(window->document().path().isEmpty()) << "it is saved under a name of its own";
+    const Scene& prepared = state().replay.prepared();
+    EXPECT_EQ(prepared.clips.size(), 1U);
+    EXPECT_EQ(std::count_if(prepared.nodes.begin(), prepared.nodes.end(),
+                            [](const Node& node) { return node.name.find(':') != std::string::npos; }),
+              0)
+        << "the card went over it";
+    // What is no template, and no file that is read.
+    EXPECT_FALSE(window->files().start_like(folder.filePath("crane.glb"), {folder.filePath("crane.glb")}).isEmpty());
+    EXPECT_FALSE(window->files().start_like(job_file, {folder.path() + QStringLiteral("/nowhere_at_all/")}).isEmpty());
+    EXPECT_EQ(window->document().job().name, "crane") << "the job that is open stays";
+}
+
 TEST_F(Sources, AFileThatMovedIsFoundByItsContentAndUndoneAgain) {
     open();
     ASSERT_TRUE(window->document().save(job_file).ok()); // what its sources are like is noted with it

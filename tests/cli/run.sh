@@ -358,6 +358,27 @@ check "and the job is as it was" cmp "$work/demo/sedge.wembrix" "$work/sedge_bef
 echo '{"guides": [{"chain": "leg", "point": "two"}]}' > "$work/bad.guides.json"
 check "guides that are none" ends 2 "$cli" build "$work/demo/sedge_surface.glb" --plan bird --guides "$work/bad.guides.json"
 
+# A job of files, and one like another.
+mkdir "$work/new"
+cp "$work/demo/tansy_model.glb" "$work/demo"/tansy_market.* "$work/demo/market_props.glb" "$work/new/"
+check "a job of files" ends 0 "$cli" new "$work/new/plain" "$work/new/tansy_model.glb" "$work/new/tansy_market.gltf"
+check "one like another" ends 0 "$cli" new "$work/new/like.wembrix" "$work/new/tansy_model.glb" "$work/new/tansy_market.gltf" "$work/new/market_props.glb" --like "$work/demo/tansy.wembrix"
+check "with its card, its destinations, a family of its own, and files told from its folder" python3 -c "
+import json, sys
+plain, like, old = (json.load(open(f)) for f in ('$work/new/plain.wembrix', '$work/new/like.wembrix', '$work/demo/tansy.wembrix'))
+steps = lambda job: [s for s in job['steps'] if s['step'] != 'bring_takes']
+sys.exit(0 if steps(like) == steps(old) and like['destinations'] == old['destinations'] and len(plain['destinations']) == 2
+         and like['family']['id'] != old.get('family', {}).get('id') and like['family']['id'] != plain['family']['id']
+         and 'tansy_model.glb' in json.dumps(like['sources']) and '$work' not in json.dumps(like['sources']) else 1)"
+check "it delivers as the other does" ends 0 "$cli" deliver "$work/new/like.wembrix" --out "$work/new/out"
+check "not over one that is there" ends 2 "$cli" new "$work/new/like.wembrix" "$work/new/tansy_model.glb"
+check "in one sentence" one_sentence
+cp "$work/demo/tansy_market.gltf" "$work/new/without_its_numbers.gltf"
+sed -i 's/tansy_market.bin/nowhere.bin/' "$work/new/without_its_numbers.gltf"
+check "a file that cannot be read is said" ends 1 "$cli" new "$work/new/part" "$work/new/tansy_model.glb" "$work/new/without_its_numbers.gltf"
+check "a template that is none" ends 2 "$cli" new "$work/new/other" "$work/new/tansy_model.glb" --like "$work/new/tansy_model.glb"
+check "and nothing is left of it" test ! -e "$work/new/other.wembrix"
+
 # Which file is this? Families, variants and versions.
 mkdir "$work/family"
 cp "$work/demo/market_props.glb" "$work/demo/market_props.wembrix" "$work/family/"

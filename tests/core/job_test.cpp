@@ -67,6 +67,28 @@ TEST(NewJob, LeavesTheSetBehind) {
     EXPECT_TRUE(first_steps(Scene()).empty());
 }
 
+TEST(NewJob, OneLikeAnotherHasItsCardAndDestinationsAndAFamilyOfItsOwn) {
+    Job like = some_job();
+    give_ids(like);
+    like.steps = {{"bring_takes"}, {"strip_prefix"}, {"scale", {{"factor", 0.01}}}};
+    like.origin.license = "ours alone";
+    like.pictures = {{"model", "mine.png"}};
+    like.source_contents = {{"heron.glb", "hash"}};
+    const Job job = job_like(like, {"/x/crane.glb", "/x/walk.bvh"});
+    EXPECT_EQ(job.name, "crane");
+    ASSERT_EQ(job.sources.size(), 2U);
+    EXPECT_EQ(job.sources[1].path, "/x/walk.bvh");
+    ASSERT_EQ(job.steps.size(), 2U) << "whether takes have to be brought depends on the sources";
+    EXPECT_EQ(job.steps[1].parameters["factor"], 0.01);
+    EXPECT_EQ(job.destinations, like.destinations);
+    EXPECT_EQ(job.poses, like.poses);
+    EXPECT_EQ(job.origin.license, "ours alone");
+    EXPECT_NE(job.origin.family_id, like.origin.family_id);
+    EXPECT_FALSE(job.origin.variant_id.empty());
+    EXPECT_TRUE(job.pictures.empty());
+    EXPECT_TRUE(job.source_contents.empty());
+}
+
 TEST(Assemble, ATakeFindsItsJointsWhateverTheirPrefix) {
     Scene model = demo::tansy_model();
     Scene take = demo::tansy_market_take();

@@ -240,6 +240,39 @@ void JobFiles::ask_for_files() {
     report(open_paths(paths));
 }
 
+void JobFiles::ask_for_template() {
+    const QString job = QFileDialog::getOpenFileName(window_, tr("A job whose card and destinations the new one gets"),
+                                                     document_.path(), tr("Wembrix jobs (*.wembrix)"));
+    if (job.isEmpty()) {
+        return;
+    }
+    const QStringList paths =
+        QFileDialog::getOpenFileNames(window_, tr("The new job's files"), QString(), scene_filter());
+    if (!paths.isEmpty() && may_lose_changes()) {
+        report(start_like(job, paths));
+    }
+}
+
+QString JobFiles::start_like(const QString& job, const QStringList& given) {
+    const Result<Job> like = read_job(job.toStdString());
+    if (!like) {
+        return QString::fromStdString(like.problem().sentence());
+    }
+    std::vector<std::filesystem::path> files;
+    for (const QString& path : with_folders_open(given)) {
+        if (!QFileInfo(path).isFile()) {
+            return tr("%1 is not there.").arg(path);
+        }
+        files.emplace_back(QFileInfo(path).absoluteFilePath().toStdString());
+    }
+    if (files.empty()) {
+        return tr("There is no file that is read. %1").arg(QString::fromStdString(what_is_read()));
+    }
+    awaits_ = Awaits::imported;
+    document_.start(job_like(*like, files));
+    return {};
+}
+
 void JobFiles::ask_to_bring_in() {
     if (document_.is_empty()) {
         ask_for_files();

@@ -31,6 +31,10 @@ class JobFiles : public QObject {
     bool may_lose_changes();
     void ask_for_job();
     void ask_for_files(); ///< a new job from them
+    /// Asks for a job that is the template, and for files.
+    void ask_for_template();
+    /// A new job for these files with the template's card and destinations; what went wrong, or nothing.
+    QString start_like(const QString& job, const QStringList& files);
     /// Into the job that is open, or a new one where there is none.
     void ask_to_bring_in();
     void ask_for_folder(); ///< of takes: all files of it that can be read

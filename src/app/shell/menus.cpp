@@ -53,6 +53,7 @@ void make_job_menu(MainWindow& window) {
     JobFiles& files = window.files();
     QMenu* job = window.menuBar()->addMenu(tr("&Job"));
     add_action(job, tr("&New from files…"), QKeySequence::New, [&files] { files.ask_for_files(); });
+    add_action(job, tr("New from a &template…"), {}, [&files] { files.ask_for_template(); });
     add_action(job, tr("&Import files…"), keys_of(Shortcut::bring_in), [&files] { files.ask_to_bring_in(); });
     add_action(job, tr("Import a &folder…"), {}, [&files] { files.ask_for_folder(); });
     add_action(job, tr("&Open…"), QKeySequence::Open, [&files] { files.ask_for_job(); });

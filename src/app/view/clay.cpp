@@ -2,6 +2,7 @@
 
 #include "style/theme.h"
 
+#include <QVector4D>
 #include <algorithm>
 
 namespace wembrix::app {
@@ -73,6 +74,29 @@ uniform vec3 edge;
 out vec4 shown;
 void main() { shown = vec4(edge, 1.0); })";
 
+// What is above the ground, laid down on it along a lamp's light; what is below it has no shadow there.
+constexpr const char* shadow_vertex = R"(#version 330 core
+layout(location = 0) in vec3 place;
+uniform mat4 view;
+uniform float ground;
+uniform vec2 slant;
+out float above;
+void main() {
+    above = place.y - ground;
+    vec3 at = place + vec3(slant.x * above, -above, slant.y * above);
+    gl_Position = view * vec4(at, 1.0);
+})";
+
+constexpr const char* shadow_fragment = R"(#version 330 core
+in float above;
+uniform vec4 dark;
+uniform float unit;
+out vec4 shown;
+void main() {
+    if (above < 0.0) discard;
+    shown = vec4(dark.rgb, dark.a * (1.0 - 0.6 * clamp(above / unit, 0.0, 1.0)));
+})";
+
 QVector3D three(const QColor& colour) {
     return {static_cast<float>(colour.redF()), static_cast<float>(colour.greenF()), static_cast<float>(colour.blueF())};
 }
@@ -90,6 +114,7 @@ std::unique_ptr<QOpenGLShaderProgram> program(const char* vertex, const char* fr
 void ClayPrograms::make() {
     clay = program(clay_vertex, clay_fragment);
     ink = program(ink_vertex, ink_fragment);
+    shadow = program(shadow_vertex, shadow_fragment);
 }
 
 void Clay::make(QOpenGLExtraFunctions&) {
@@ -158,6 +183,32 @@ void Clay::draw_ink(QOpenGLExtraFunctions& gl, QOpenGLShaderProgram& ink, const 
     gl.glDrawElements(GL_TRIANGLES, count_, GL_UNSIGNED_INT, nullptr);
     gl.glDisable(GL_CULL_FACE);
     ink.release();
+}
+
+void Clay::draw_shadow(QOpenGLExtraFunctions& gl, ClayPrograms& programs, const Projection& p, double ground) {
+    const QColor dark = theme().edge;
+    QOpenGLShaderProgram& shadow = *programs.shadow;
+    array_.bind();
+    triangles_.bind();
+    shadow.bind();
+    shadow.setUniformValue("view", p.matrix);
+    shadow.setUniformValue("ground", static_cast<float>(ground));
+    shadow.setUniformValue("slant", QVector2D(-0.18F, -0.12F));
+    shadow.setUniformValue("unit", static_cast<float>(p.unit));
+    shadow.setUniformValue("dark", QVector4D(three(dark), theme().dark ? 0.6F : 0.3F));
+    gl.glDisable(GL_DEPTH_TEST);
+    gl.glEnable(GL_BLEND);
+    gl.glBlendFunc(GL_SRC_ALPHA, GL_ONE_MINUS_SRC_ALPHA);
+    gl.glClear(GL_STENCIL_BUFFER_BIT);
+    gl.glEnable(GL_STENCIL_TEST);
+    gl.glStencilFunc(GL_EQUAL, 0, 0xFF);
+    gl.glStencilOp(GL_KEEP, GL_KEEP, GL_INCR);
+    gl.glDrawElements(GL_TRIANGLES, count_, GL_UNSIGNED_INT, nullptr);
+    gl.glDisable(GL_STENCIL_TEST);
+    gl.glClear(GL_STENCIL_BUFFER_BIT);
+    gl.glDisable(GL_BLEND);
+    shadow.release();
+    array_.release();
 }
 
 void Clay::draw(QOpenGLExtraFunctions& gl, ClayPrograms& programs, const Projection& p, const QMatrix4x4& model,

@@ -17,6 +17,7 @@ namespace wembrix::app {
 struct ClayPrograms {
     std::unique_ptr<QOpenGLShaderProgram> clay;
     std::unique_ptr<QOpenGLShaderProgram> ink;
+    std::unique_ptr<QOpenGLShaderProgram> shadow;
     void make();
 };
 
@@ -40,6 +41,9 @@ class Clay {
     /// `model` places the scene before it is projected.
     void draw(QOpenGLExtraFunctions& gl, ClayPrograms& programs, const Projection& p, const QMatrix4x4& model,
               const ClayPaint& paint);
+
+    /// Its shadow on the ground at that height, from a lamp high above: dark once, however often it is covered.
+    void draw_shadow(QOpenGLExtraFunctions& gl, ClayPrograms& programs, const Projection& p, double ground);
 
   private:
     void draw_ink(QOpenGLExtraFunctions& gl, QOpenGLShaderProgram& ink, const Projection& p, const QMatrix4x4& model);

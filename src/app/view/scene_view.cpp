@@ -73,6 +73,7 @@ void SceneView::destroy_graphics() {
     smooth_.destroy();
     programs_.clay.reset();
     programs_.ink.reset();
+    programs_.shadow.reset();
     doneCurrent();
 }
 

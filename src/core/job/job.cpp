@@ -201,6 +201,18 @@ Job new_job(const std::vector<std::filesystem::path>& sources) {
     return job;
 }
 
+Job job_like(const Job& like, const std::vector<std::filesystem::path>& sources) {
+    Job job = new_job(sources);
+    job.steps = like.steps;
+    std::erase_if(job.steps, [](const Step& step) { return step.id == "bring_takes"; });
+    job.destinations = like.destinations;
+    job.poses = like.poses;
+    job.deliveries = like.deliveries;
+    job.origin.license = like.origin.license;
+    job.origin.credits = like.origin.credits;
+    return job;
+}
+
 void give_ids(Job& job) {
     if (job.origin.family_id.empty()) {
         job.origin.family_id = new_id();

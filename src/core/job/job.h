@@ -44,6 +44,9 @@ Outcome write_job(const Job& job, const std::filesystem::path& file);
 /// A job for files that were dropped, before anything is known of them: their names and the destinations that come
 /// with Wembrix.
 Job new_job(const std::vector<std::filesystem::path>& sources);
+/// A job for other sources with the route card, the destinations and the stored poses of `like`, which is its template:
+/// of a family of its own. Steps that bring takes are not taken over: whether they are needed depends on the sources.
+Job job_like(const Job& like, const std::vector<std::filesystem::path>& sources);
 /// Gives a job its ids, where it has none, and its name to a family without one.
 void give_ids(Job& job);
 /// A copy of the job that is another variant of its family: with an id of its own.

@@ -114,7 +114,11 @@ void SurfaceLayer::draw(QOpenGLExtraFunctions& gl, ClayPrograms& programs, const
     paint.tinted = frame.scenes.state() == State::arrived && !heat ? 0.22F : 0.0F;
     paint.clayed = heat ? 0.0F : 1.0F;
     paint.opacity = see_through_ ? 0.45F : 1.0F;
-    (coarse != nullptr ? coarse_ : own_).draw(gl, programs, frame.projection, QMatrix4x4(), paint);
+    Clay& clay = coarse != nullptr ? coarse_ : own_;
+    if (paint.opacity >= 1 && !heat && frame.scenes.other() == nullptr) {
+        clay.draw_shadow(gl, programs, frame.projection, frame.projection.middle.y());
+    }
+    clay.draw(gl, programs, frame.projection, QMatrix4x4(), paint);
     if (frame.scenes.other() != nullptr && !heat) {
         ClayPaint over;
         over.tint = l.of(frame.scenes.shown_other()->state);
