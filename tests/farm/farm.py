@@ -13,6 +13,8 @@ import subprocess
 import sys
 import time
 
+from many_takes import make_takes
+
 here = pathlib.Path(__file__).resolve().parent
 build = pathlib.Path(sys.argv[1]).resolve()
 takes = int(sys.argv[2]) if len(sys.argv) > 2 else 48
@@ -28,34 +30,6 @@ def check(holds, what):
     if not holds:
         wrong.append(what)
         print("not so:", what)
-
-
-def make_takes():
-    """One short take under many names, each moved a little differently: no two are the same motion."""
-    shutil.rmtree(work, ignore_errors=True)
-    (work / "takes").mkdir(parents=True)
-    subprocess.run([build / "demo/wembrix-demo-maker", work], check=True, stdout=subprocess.DEVNULL)
-    job = json.loads((work / "tansy.wembrix").read_text())
-    job["destinations"] = job["destinations"][1:]
-    job["destinations"][0]["container"] = "bvh"
-    (work / "source.wembrix").write_text(json.dumps(job))
-    subprocess.run([cli, "deliver", work / "source.wembrix", "--out", work / "bvh"], check=True, stdout=subprocess.DEVNULL)
-    text = (work / "bvh/Lantern_web_view/tansy_stamp.bvh").read_text()
-    head, motion = text.split("MOTION\n")
-    frames = motion.splitlines()[2:14]
-    for number in range(takes):
-        own = []
-        for frame in frames:
-            values = frame.split()
-            values[0] = f"{float(values[0]) + 0.001 * number:.6f}"
-            own.append(" ".join(values))
-        (work / f"takes/take_{number:04}.bvh").write_text(
-            head + "MOTION\n" + f"Frames: {len(own)}\nFrame Time: 0.0333333\n" + "\n".join(own) + "\n")
-    job = json.loads((work / "tansy.wembrix").read_text())
-    job["destinations"] = job["destinations"][1:]
-    job["sources"] = ["tansy_model.glb"]
-    job["steps"] = [step for step in job["steps"] if step["step"] != "split_take"]
-    (work / "over.wembrix").write_text(json.dumps(job))
 
 
 def coordinator(folder, out, *more, skewed=False):
@@ -109,7 +83,7 @@ def workers():
 if os.geteuid() != 0 or not shutil.which("slurmctld"):
     print("farm: a scheduler of its own needs root and Debian's slurm-wlm and munge")
     sys.exit(77)
-make_takes()
+make_takes(build, work, takes)
 subprocess.run([cli, "deliver", work / "over.wembrix", "--takes", work / "takes", "--out", work / "alone"], check=True,
                stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
 whole = files_of("alone")
