@@ -21,6 +21,10 @@ cluster = build / "farm-bench-cluster"
 make_takes(build, work, takes)
 subprocess.run(["bash", here.parent / "tests/farm/two_nodes.sh", "start", cluster], check=True)
 os.environ["SLURM_CONF"] = str(cluster / "slurm.conf")
+# A node's processes would use whatever cores there are: each node is bound to one.
+for core, node in enumerate(("n1", "n2")):
+    subprocess.run(["taskset", "-acp", str(core), (cluster / f"{node}.started").read_text().strip()], check=True,
+                   stdout=subprocess.DEVNULL)
 
 
 def seconds(name):

@@ -38,7 +38,7 @@ void SurfaceLayer::destroy() {
 }
 
 void SurfaceLayer::bring_up_to_date(QOpenGLExtraFunctions& gl, const Frame& frame) {
-    if (!frame.shown.surfaces && !frame.looks && frame.moves) {
+    if (!frame.shown.surfaces && !frame.looks && frame.moves && frame.scenes.difference() == nullptr) {
         return; // nobody sees them
     }
     if (!frame.looks) {
