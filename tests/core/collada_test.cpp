@@ -538,6 +538,36 @@ TEST(Collada, JointsWithoutASkinAreJoints) {
     EXPECT_TRUE(both.isIdentity(1e-9));
 }
 
+// Found by the fuzzer: a source of words in the place of one of numbers.
+TEST(Collada, WordsWhereNumbersBelongAreNoNumbers) {
+    const std::filesystem::path file =
+        std::filesystem::path(WEMBRIX_SOURCE) / "tests/fuzz/corpus/collada/skin_morph_bezier";
+    const std::string whole = read_file(file).take();
+    // Names, one a row and sixteen a row.
+    std::string sixteen = "<source id=\"wide\"><Name_array id=\"wide_a\" count=\"32\">";
+    std::string params;
+    for (int i = 0; i < 32; ++i) {
+        sixteen += "a ";
+        params += i < 16 ? "<param name=\"N\"/>" : "";
+    }
+    sixteen += "</Name_array><technique_common><accessor source=\"#wide_a\" count=\"2\" stride=\"16\">" + params +
+               "</accessor></technique_common></source>";
+    for (const char* semantic : {"POSITION", "NORMAL", "TEXCOORD", "INV_BIND_MATRIX", "WEIGHT", "MORPH_WEIGHT", "INPUT",
+                                 "OUTPUT", "IN_TANGENT", "OUT_TANGENT"}) {
+        for (const char* words : {"#k", "#wide"}) {
+            std::string text = whole;
+            text.insert(text.find("<vertices"), sixteen);
+            const std::string key = fmt::format("semantic=\"{}\" source=\"", semantic);
+            for (size_t at = text.find(key); at != std::string::npos; at = text.find(key, at + 1)) {
+                const size_t begin = at + key.size();
+                text.replace(begin, text.find('"', begin) - begin, words);
+            }
+            const Result<Scene> scene = read_collada_bytes(text, "words");
+            EXPECT_TRUE(scene.ok() || !scene.problem().what.empty()) << semantic;
+        }
+    }
+}
+
 TEST(Collada, HostileFilesAreRefusedOrReadInBounds) {
     EXPECT_FALSE(read_collada_bytes("no xml", "x").ok());
     EXPECT_FALSE(read_collada_bytes("<svg/>", "x").ok());

@@ -201,7 +201,7 @@ bool Controllers::add_skin(int node, Element instance, Element element, const st
         if (input.semantic == "JOINT") {
             joints = found;
         } else if (input.semantic == "INV_BIND_MATRIX") {
-            binds = found;
+            binds = reading_.document.numbers(input.source);
         }
     }
     Mat4 shape = Mat4::Identity();
@@ -251,7 +251,7 @@ bool Controllers::add_skin(int node, Element instance, Element element, const st
             joint_at = input.offset;
         } else if (input.semantic == "WEIGHT") {
             weight_at = input.offset;
-            weights = reading_.document.source(input.source);
+            weights = reading_.document.numbers(input.source);
         }
     }
     const std::vector<int64_t> counts = integers_in(list.child("vcount").text().get());

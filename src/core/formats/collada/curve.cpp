@@ -104,7 +104,8 @@ std::optional<Curve> curve_of(Reading& reading, Element sampler) {
     const Source* in = nullptr;
     const Source* out = nullptr;
     for (const Input& one : inputs_of(sampler)) {
-        const Source* found = reading.document.source(one.source);
+        const Source* found = one.semantic == "INTERPOLATION" ? reading.document.source(one.source)
+                                                              : reading.document.numbers(one.source);
         (one.semantic == "INPUT"           ? input
          : one.semantic == "OUTPUT"        ? output
          : one.semantic == "INTERPOLATION" ? kinds
@@ -112,8 +113,7 @@ std::optional<Curve> curve_of(Reading& reading, Element sampler) {
                                            : out) = found;
     }
     const std::string where = sampler.attribute("id").value();
-    if (input == nullptr || output == nullptr || input->numbers.empty() || output->numbers.empty() ||
-        output->rows < input->rows || input->width != 1) {
+    if (input == nullptr || output == nullptr || output->rows < input->rows || input->width != 1) {
         reading.note_once(where, "its times and values do not go together; it moves nothing here.");
         return std::nullopt;
     }

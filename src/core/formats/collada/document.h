@@ -50,6 +50,11 @@ class Document {
     [[nodiscard]] Element by_reference(std::string_view reference, const char* name) const;
     /// Null: there is none, or its accessor does not go with its array. Kept for the next time.
     const Source* source(std::string_view reference);
+    /// The same of a source that holds numbers; null for one of words.
+    const Source* numbers(std::string_view reference) {
+        const Source* found = source(reference);
+        return found != nullptr && !found->numbers.empty() ? found : nullptr;
+    }
 
   private:
     pugi::xml_document tree_;

@@ -87,14 +87,14 @@ class GeometryReader {
         const Element vertices = mesh.child("vertices");
         const Source* source = nullptr;
         for (const Input& input : inputs_of(vertices)) {
-            const Source* found = reading_.document.source(input.source);
+            const Source* found = reading_.document.numbers(input.source);
             if (input.semantic == "POSITION") {
                 source = found;
             } else if (input.semantic == "NORMAL" && found != nullptr && found->width == 3) {
                 point_normals_ = found;
             }
         }
-        if (source == nullptr || source->width < 3 || source->numbers.empty()) {
+        if (source == nullptr || source->width < 3) {
             reading_.note(where_, "has no positions; the surface is left out.");
             return false;
         }
