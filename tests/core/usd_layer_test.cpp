@@ -206,6 +206,18 @@ TEST(UsdLayer, ABrokenCrateIsRefusedAtEveryByte) {
     }
 }
 
+// Found by the fuzzer: written as a crate and read again it was another path.
+TEST(UsdLayer, APathToAPropertyOfNoPrimIsRefused) {
+    const auto layer = [](const std::string& path) {
+        return read_text("#usda 1.0\ndef Xform \"bird\"\n{\n    rel look = <" + path + ">\n}\n").ok();
+    };
+    EXPECT_FALSE(layer("/.bird/look"));
+    EXPECT_FALSE(layer("/bird/.look"));
+    EXPECT_TRUE(layer("/bird/look"));
+    EXPECT_TRUE(layer("/bird.look"));
+    EXPECT_TRUE(layer("../bird/../look"));
+}
+
 TEST(UsdLayer, PathsAreTakenApart) {
     EXPECT_EQ(absolute_path("../c", "/a/b"), "/a/c");
     EXPECT_EQ(absolute_path("c.x", "/a/b"), "/a/b/c.x");

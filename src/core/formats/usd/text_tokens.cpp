@@ -82,7 +82,12 @@ void Tokens::next() {
     }
     if (c == '<') {
         const size_t end = text_.find_first_of(">\n", at_);
-        if (end != std::string_view::npos && text_[end] == '>') {
+        // A property stands behind a prim: between a slash and its name there is one.
+        const std::string_view path = text_.substr(at_ + 1, end == std::string_view::npos ? 0 : end - at_ - 1);
+        const size_t nameless = path.find("/.");
+        const bool is_path =
+            nameless == std::string_view::npos || path.substr(nameless, 3) == "/.." /* a path from here */;
+        if (end != std::string_view::npos && text_[end] == '>' && is_path) {
             now_ = {Kind::path, text_.substr(at_, end + 1 - at_), std::string(text_.substr(at_ + 1, end - at_ - 1))};
             at_ = end + 1;
             return;
