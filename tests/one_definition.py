@@ -11,6 +11,7 @@ SPACE = re.compile(r"^(?:inline )?namespace(?: ([\w:]+))? \{")
 
 
 VALUE = re.compile(r"^(?:constexpr|const|std::atomic|static) ?[^()=]*?\b(\w+)(?:\[\w*\])? (?:= |\{)")
+ALIAS = re.compile(r"^using (\w+) = (.*)")
 FUNCTION = re.compile(r"^(?!using|namespace|template|struct|class|enum|typedef|TEST|INSTANTIATE|return|else)"
                       r"[\w:<>,&*\s\[\]]*?[\s&*>](\w+)\(")
 
@@ -33,7 +34,7 @@ def parameters_of(text):
 
 
 def hidden_in(text):
-    """What a file keeps to itself: types, values and functions of its anonymous namespaces."""
+    """What a file keeps to itself: types, their other names, values and functions of its anonymous namespaces."""
     spaces = []
     lines = text.splitlines()
     for at, line in enumerate(lines):
@@ -46,11 +47,13 @@ def hidden_in(text):
             continue
         if not spaces or spaces[-1] != "" or not line or line[0] in " /#}":
             continue
-        head, value = HEAD.match(line), VALUE.match(line)
+        head, value, alias = HEAD.match(line), VALUE.match(line), ALIAS.match(line)
         function = FUNCTION.match(" ".join(lines[at:at + 3]))
         around = "::".join(spaces[:-1]) + "::"
         if head:
             yield around + head.group(1)
+        elif alias:
+            yield around + alias.group(1)
         elif value:
             yield around + value.group(1)
         elif function and function.group(1) != "main": # a shader's, in a text
@@ -92,6 +95,8 @@ def self_check():
             ("y.cpp", body % "float far(const Scene& other,\n          int m) {\n}")]
     assert clashes(same, hidden_in) == {"a::far(const Scene&, int)": ["x.cpp", "y.cpp"]}
     assert not clashes([same[0], ("y.cpp", body % "double far(int n) {\n}")], hidden_in)
+    assert clashes([("x.cpp", hidden), ("y.cpp", body % "using Row = std::array<int, 3>;")],
+                   hidden_in) == {"a::Row": ["x.cpp", "y.cpp"]}
     assert clashes([("x.cpp", body % "constexpr int most = 3;"), ("y.cpp", body % "constexpr double most = 4;")],
                    hidden_in) == {"a::most": ["x.cpp", "y.cpp"]}
 

@@ -15,13 +15,13 @@ namespace wembrix {
 namespace {
 
 /// Vertices of one kind within one cell are one.
-struct Cell {
+struct Square {
     std::array<int32_t, 3> at = {};
     uint32_t kind = 0; ///< primitive, joint and side that it faces
-    bool operator==(const Cell&) const = default;
+    bool operator==(const Square&) const = default;
 };
 struct CellHash {
-    size_t operator()(const Cell& cell) const {
+    size_t operator()(const Square& cell) const {
         uint64_t hash = cell.kind;
         for (const int32_t at : cell.at) {
             hash = (hash ^ static_cast<uint32_t>(at)) * 0x9E3779B97F4A7C15U;
@@ -66,7 +66,7 @@ class Clusters {
             const float size = std::sqrt(fine * wide);
             (count(size) > most ? fine : wide) = size;
         }
-        std::unordered_map<Cell, uint32_t, CellHash> first;
+        std::unordered_map<Square, uint32_t, CellHash> first;
         std::vector<uint32_t> to(mesh_.point_count());
         for (uint32_t v = 0; v < to.size(); ++v) {
             to[v] = first.try_emplace(cell_of(v, wide), v).first->second;
@@ -90,7 +90,7 @@ class Clusters {
         }
         return best < influences.offsets[v + 1] ? influences.joints[best] : 0U;
     }
-    [[nodiscard]] Cell cell_of(uint32_t v, float size) const {
+    [[nodiscard]] Square cell_of(uint32_t v, float size) const {
         const Vec3f at = (mesh_.positions[v] - low_) / size;
         return {{static_cast<int32_t>(at.x()), static_cast<int32_t>(at.y()), static_cast<int32_t>(at.z())}, kinds_[v]};
     }
