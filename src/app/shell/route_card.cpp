@@ -6,6 +6,7 @@
 
 #include "session/library.h"
 #include "session/step_presets.h"
+#include "shell/step_card.h"
 #include "shell/step_chooser.h"
 #include "shell/step_dialog.h"
 #include "style/shortcuts.h"
@@ -31,135 +32,6 @@
 #include <algorithm>
 
 namespace wembrix::app {
-
-namespace {
-
-QString label_of(const std::string& id) {
-    const StepKind* kind = step_kind(id);
-    return kind == nullptr ? QString::fromStdString(id)
-                           : QString::fromUtf8(kind->label.data(), static_cast<qsizetype>(kind->label.size()));
-}
-
-} // namespace
-
-StepCard::StepCard(int number, const Step& step, const StepOutcome* outcome, QWidget* parent)
-    : QFrame(parent), on_(step.on), broken_(outcome != nullptr && outcome->problem.has_value()) {
-    setObjectName(QStringLiteral("card"));
-    setFocusPolicy(Qt::StrongFocus);
-    setToolTip(tr("Double-click or Enter edits · drag or Alt+Up and Alt+Down move · Delete removes it"));
-    if (const StepKind* kind = step_kind(step.id)) {
-        const QString set = QString::fromStdString(summary_of(kind->parameters, step.parameters));
-        setToolTip(set.isEmpty() ? toolTip() : set + QStringLiteral("\n") + toolTip());
-    }
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(12, 7, 8, 7);
-    column->setSpacing(2);
-    auto* top = new QHBoxLayout;
-    top->setSpacing(6);
-    auto* title = new QLabel(QStringLiteral("%1 %2").arg(number).arg(label_of(step.id)), this);
-    title->setStyleSheet(QStringLiteral("font-weight: 600; color: %1;").arg((on_ ? theme().ink : theme().soft).name()));
-    top->addWidget(title, 1);
-    auto* tick = new QCheckBox(this);
-    tick->setChecked(step.on);
-    tick->setObjectName(QStringLiteral("on%1").arg(number));
-    tick->setToolTip(tr("Clear to see the job without this step"));
-    tick->setAccessibleName(tr("Step %1 on").arg(number));
-    top->addWidget(tick);
-    column->addLayout(top);
-    connect(tick, &QCheckBox::toggled, this, &StepCard::switched);
-    QString text = tr("waiting");
-    if (outcome != nullptr) {
-        text = QString::fromStdString(outcome->problem ? outcome->problem->sentence() : outcome->account);
-        for (const std::string& left : outcome->could_not) {
-            text += QStringLiteral("\n") + QString::fromStdString(left);
-        }
-    }
-    setAccessibleName(tr("Step %1, %2: %3").arg(number).arg(label_of(step.id), text));
-    auto* account = new QLabel(text, this);
-    account->setWordWrap(true);
-    account->setStyleSheet(
-        QStringLiteral("font-size: 11px; color: %1;").arg((broken_ ? theme().stop : theme().soft).name()));
-    column->addWidget(account);
-    if (outcome != nullptr && on_ && !broken_) {
-        auto* drift = new QLabel(this);
-        drift->setObjectName(QStringLiteral("drift%1").arg(number));
-        drift->setText(!outcome->drift ? tr("drift being measured")
-                                       : tr("drift %1 mm").arg(outcome->drift->largest_mm, 0, 'f', 3));
-        drift->setToolTip(outcome->drift && outcome->drift->largest_mm > 0
-                              ? tr("farthest at %1, frame %2%3")
-                                    .arg(QString::fromStdString(outcome->drift->place))
-                                    .arg(outcome->drift->frame)
-                                    .arg(outcome->drift->clip.empty()
-                                             ? tr(" of the rest pose")
-                                             : tr(" of %1").arg(QString::fromStdString(outcome->drift->clip)))
-                              : tr("How far this step moved any vertex, over every frame"));
-        drift->setStyleSheet(QStringLiteral("font-size: 11px; color: %1;").arg(theme().accent.name()));
-        column->addWidget(drift);
-    }
-}
-
-void StepCard::paintEvent(QPaintEvent* event) {
-    QFrame::paintEvent(event);
-    QPainter painter(this);
-    const QColor edge = broken_ ? theme().stop : on_ ? theme().accent : theme().line;
-    painter.fillRect(QRect(0, 0, 4, height()), edge);
-    if (hasFocus()) {
-        painter.setPen(QPen(theme().accent, 1, Qt::DotLine));
-        painter.drawRect(rect().adjusted(6, 2, -3, -3));
-    }
-}
-
-void StepCard::mousePressEvent(QMouseEvent* event) {
-    pressed_ = event->position().toPoint();
-    dragging_ = false;
-    setFocus(Qt::MouseFocusReason);
-}
-
-void StepCard::mouseMoveEvent(QMouseEvent* event) {
-    if ((event->buttons() & Qt::LeftButton) != 0 &&
-        (dragging_ || (event->position().toPoint() - pressed_).manhattanLength() > QApplication::startDragDistance())) {
-        dragging_ = true;
-        setCursor(Qt::ClosedHandCursor);
-    }
-}
-
-void StepCard::mouseReleaseEvent(QMouseEvent* event) {
-    if (dragging_) {
-        dragging_ = false;
-        unsetCursor();
-        Q_EMIT dropped(event->globalPosition().toPoint());
-    }
-}
-
-void StepCard::mouseDoubleClickEvent(QMouseEvent*) {
-    Q_EMIT editAsked();
-}
-
-void StepCard::keyPressEvent(QKeyEvent* event) {
-    const bool alt = (event->modifiers() & Qt::AltModifier) != 0;
-    if (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) {
-        Q_EMIT editAsked();
-    } else if (event->key() == Qt::Key_Delete) {
-        Q_EMIT removeAsked();
-    } else if (alt && event->key() == Qt::Key_Up) {
-        Q_EMIT moveAsked(-1);
-    } else if (alt && event->key() == Qt::Key_Down) {
-        Q_EMIT moveAsked(1);
-    } else {
-        QFrame::keyPressEvent(event);
-    }
-}
-
-void StepCard::contextMenuEvent(QContextMenuEvent* event) {
-    QMenu menu(this);
-    menu.addAction(tr("Edit…"), this, &StepCard::editAsked);
-    menu.addAction(tr("Move up"), this, [this] { Q_EMIT moveAsked(-1); });
-    menu.addAction(tr("Move down"), this, [this] { Q_EMIT moveAsked(1); });
-    menu.addAction(tr("Keep as a preset…"), this, &StepCard::keepAsked);
-    menu.addSeparator();
-    menu.addAction(tr("Remove step"), this, &StepCard::removeAsked);
-    menu.exec(event->globalPos());
-}
 
 RouteCard::RouteCard(Document& document, Session& session, QWidget* parent)
     : QWidget(parent), document_(document), session_(session) {
@@ -201,6 +73,13 @@ RouteCard::RouteCard(Document& document, Session& session, QWidget* parent)
     column_ = new QVBoxLayout(list_);
     column_->setContentsMargins(0, 0, 2, 0);
     column_->setSpacing(7);
+    hint_ = new QLabel(list_);
+    hint_->setWordWrap(true);
+    hint_->setObjectName(QStringLiteral("soft"));
+    hint_->setProperty("cardHint", true);
+    hint_->setStyleSheet(QStringLiteral("font-size: 11px;"));
+    column_->addWidget(hint_);
+    column_->addStretch(1);
     scroll->setWidget(list_);
     outer->addWidget(scroll, 1);
     auto* add = new QPushButton(tr("Add a step…"), this);
@@ -236,57 +115,53 @@ void RouteCard::see_new_step() {
 
 void RouteCard::rebuild() {
     findChild<QPushButton*>(QStringLiteral("addStep"))->setEnabled(session_.state() != nullptr);
-    for (StepCard* card : cards_) {
-        card->hide();
-        card->deleteLater();
-    }
-    cards_.clear();
-    while (QLayoutItem* item = column_->takeAt(0)) {
-        if (item->widget() != nullptr && qobject_cast<StepCard*>(item->widget()) == nullptr) {
-            item->widget()->hide(); // it is deleted later, and would stand behind the cards until then
-            item->widget()->deleteLater();
-        }
-        delete item;
-    }
     const std::vector<Step>& steps = document_.job().steps;
+    while (cards_.size() > steps.size()) {
+        cards_.back()->hide();
+        cards_.back()->deleteLater();
+        cards_.pop_back();
+    }
+    while (cards_.size() < steps.size()) {
+        add_card();
+    }
+    // Each keeps its place and shows another step: what a person holds, or has a menu open on, stays where it is.
     const std::shared_ptr<const SessionState> state = session_.state();
     for (size_t i = 0; i < steps.size(); ++i) {
         const StepOutcome* outcome = nullptr;
         if (state && i < state->replay.outcomes.size() && state->replay.outcomes[i].step == steps[i]) {
             outcome = &state->replay.outcomes[i];
         }
-        auto* card = new StepCard(static_cast<int>(i) + 1, steps[i], outcome, list_);
-        const QString label = label_of(steps[i].id);
-        connect(card, &StepCard::switched, this, [this, i, label](bool on) {
-            document_.edit((on ? tr("Switch on %1") : tr("Switch off %1")).arg(label),
-                           [&](Job& job) { job.steps[i].on = on; });
-        });
-        connect(card, &StepCard::editAsked, this, [this, i] { edit_step(i); });
-        connect(card, &StepCard::removeAsked, this, [this, i, label] {
-            document_.edit(tr("Remove %1").arg(label),
-                           [&](Job& job) { job.steps.erase(job.steps.begin() + static_cast<ptrdiff_t>(i)); });
-        });
-        connect(card, &StepCard::keepAsked, this, [this, i] { keep_as_preset({document_.job().steps[i]}, false); });
-        connect(card, &StepCard::moveAsked, this, [this, i](int by) { move_step(i, i + static_cast<size_t>(by)); });
-        connect(card, &StepCard::dropped, this, [this, i](const QPoint& global) {
-            const size_t above = place_at(global);
-            move_step(i, above > i ? above - 1 : above);
-        });
-        column_->addWidget(card);
-        cards_.push_back(card);
+        cards_[i]->show_step(steps[i], outcome);
     }
-    auto* hint = new QLabel(
-        steps.empty() ? tr("No steps yet. Findings at the intake offer the step that mends them; every step is "
-                           "replayed when a source changes.")
-                      : tr("Replayed on every source. Drag to reorder; clear a tick to see the job without a step."),
-        list_);
-    hint->setWordWrap(true);
-    hint->setObjectName(QStringLiteral("soft"));
-    hint->setProperty("cardHint", true);
-    hint->setStyleSheet(QStringLiteral("font-size: 11px;"));
-    column_->addWidget(hint);
-    column_->addStretch(1);
+    hint_->setText(steps.empty()
+                       ? tr("No steps yet. Findings at the intake offer the step that mends them; every step is "
+                            "replayed when a source changes.")
+                       : tr("Replayed on every source. Drag to reorder; clear a tick to see the job without a step."));
     see_new_step();
+}
+
+void RouteCard::add_card() {
+    const size_t place = cards_.size();
+    auto* card = new StepCard(static_cast<int>(place) + 1, list_);
+    connect(card, &StepCard::switched, this, [this, place](bool on) {
+        const QString label = label_of(document_.job().steps[place].id);
+        document_.edit((on ? tr("Switch on %1") : tr("Switch off %1")).arg(label),
+                       [&](Job& job) { job.steps[place].on = on; });
+    });
+    connect(card, &StepCard::editAsked, this, [this, place] { edit_step(place); });
+    connect(card, &StepCard::removeAsked, this, [this, place] {
+        document_.edit(tr("Remove %1").arg(label_of(document_.job().steps[place].id)),
+                       [&](Job& job) { job.steps.erase(job.steps.begin() + static_cast<ptrdiff_t>(place)); });
+    });
+    connect(card, &StepCard::keepAsked, this, [this, place] { keep_as_preset({document_.job().steps[place]}, false); });
+    connect(card, &StepCard::moveAsked, this,
+            [this, place](int by) { move_step(place, place + static_cast<size_t>(by)); });
+    connect(card, &StepCard::dropped, this, [this, place](const QPoint& global) {
+        const size_t above = place_at(global);
+        move_step(place, above > place ? above - 1 : above);
+    });
+    column_->insertWidget(static_cast<int>(place), card);
+    cards_.push_back(card);
 }
 
 size_t RouteCard::place_at(const QPoint& global) const {

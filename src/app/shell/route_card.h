@@ -4,44 +4,17 @@
 #include "session/document.h"
 #include "session/session.h"
 
-#include <QFrame>
 #include <QWidget>
 #include <vector>
 
+class QLabel;
 class QMenu;
 class QScrollArea;
 class QVBoxLayout;
 
 namespace wembrix::app {
 
-class StepCard : public QFrame {
-    Q_OBJECT
-  public:
-    StepCard(int number, const Step& step, const StepOutcome* outcome, QWidget* parent = nullptr);
-
-  Q_SIGNALS:
-    void switched(bool on);
-    void editAsked();
-    void removeAsked();
-    void moveAsked(int by);
-    void keepAsked(); ///< as a preset
-    void dropped(const QPoint& global);
-
-  protected:
-    void paintEvent(QPaintEvent* event) override;
-    void mousePressEvent(QMouseEvent* event) override;
-    void mouseMoveEvent(QMouseEvent* event) override;
-    void mouseReleaseEvent(QMouseEvent* event) override;
-    void mouseDoubleClickEvent(QMouseEvent* event) override;
-    void keyPressEvent(QKeyEvent* event) override;
-    void contextMenuEvent(QContextMenuEvent* event) override;
-
-  private:
-    bool on_;
-    bool broken_;
-    bool dragging_ = false;
-    QPoint pressed_;
-};
+class StepCard;
 
 class RouteCard : public QWidget {
     Q_OBJECT
@@ -66,6 +39,7 @@ class RouteCard : public QWidget {
 
   private:
     void rebuild();
+    void add_card();
     void add_steps(const QString& name, const std::vector<Step>& steps);
     void fill_menu(QMenu& menu);
     void see_step(size_t index);
@@ -78,7 +52,8 @@ class RouteCard : public QWidget {
     QVBoxLayout* column_;
     QWidget* list_;
     QScrollArea* scroll_;
-    std::vector<StepCard*> cards_;
+    QLabel* hint_;
+    std::vector<StepCard*> cards_; ///< by their places on the card
     std::vector<Step> shown_;
 };
 

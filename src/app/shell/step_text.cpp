@@ -223,6 +223,47 @@ QString read_hull(const QString& line, json& rows) {
     return {};
 }
 
+/// "spine, 1, 2, left, 0.1 0.2 0.3"
+QString guide_line(const json& row) {
+    const QString side = from(row, "side");
+    return QStringLiteral("%1, %2, %3, %4, ")
+               .arg(from(row, "chain"))
+               .arg(row.value("copy", 1))
+               .arg(row.value("point", 1))
+               .arg(side.isEmpty() ? QStringLiteral("middle") : side) +
+           QString::fromStdString(
+               fmt::format("{} {} {}", row.value("x_m", 0.0), row.value("y_m", 0.0), row.value("z_m", 0.0)));
+}
+
+QString read_guide(const QString& line, json& rows) {
+    const QStringList cells = line.split(QLatin1Char(','));
+    const QStringList place = cells.size() == 5 ? cells[4].split(QLatin1Char(' '), Qt::SkipEmptyParts) : QStringList();
+    bool copy_ok = false;
+    bool point_ok = false;
+    const int copy = cells.size() == 5 ? cells[1].trimmed().toInt(&copy_ok) : 0;
+    const int point = cells.size() == 5 ? cells[2].trimmed().toInt(&point_ok) : 0;
+    if (!copy_ok || !point_ok || place.size() != 3 || cells[0].trimmed().isEmpty()) {
+        return QObject::tr("“%1” is not of the form chain, copy, point, side, x y z").arg(line);
+    }
+    json row = {{"chain", cells[0].trimmed().toStdString()}, {"point", point}};
+    if (copy != 1) {
+        row["copy"] = copy;
+    }
+    if (const QString side = cells[3].trimmed(); side != QStringLiteral("middle")) {
+        row["side"] = side.toStdString();
+    }
+    for (int k = 0; k < 3; ++k) {
+        bool ok = false;
+        const double value = place[k].toDouble(&ok);
+        if (!ok || !std::isfinite(value)) {
+            return QObject::tr("“%1” is not a number").arg(place[k]);
+        }
+        row[fmt::format("{}_m", "xyz"[k])] = value;
+    }
+    rows.push_back(std::move(row));
+    return {};
+}
+
 /// How the rows of a parameter are typed, one per line.
 struct LineForm {
     std::string_view column; ///< a column that only these rows have
@@ -232,7 +273,8 @@ struct LineForm {
 constexpr LineForm forms[] = {{"find", rule_line, read_rule},
                               {"as", described_line, read_described},
                               {"start", clip_line, read_clip},
-                              {"grow_x_mm", hull_line, read_hull}};
+                              {"grow_x_mm", hull_line, read_hull},
+                              {"chain", guide_line, read_guide}};
 
 /// Precondition: the parameter has rows.
 const LineForm& form_of(const Parameter& parameter) {

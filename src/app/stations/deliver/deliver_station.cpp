@@ -6,6 +6,7 @@
 #include "live/live_hub.h"
 #include "stations/deliver/live_window.h"
 #include "stations/deliver/package_dialog.h"
+#include "style/context_menu.h"
 #include "style/theme.h"
 
 #include <QDesktopServices>
@@ -228,13 +229,13 @@ void DeliverStation::ask_about_row(const QPoint& at) {
         return;
     }
     view_->setCurrentIndex(view_->indexAt(at));
-    QMenu menu(this);
-    menu.setObjectName(QStringLiteral("cellMenu"));
-    menu.addAction(tr("Deliver this one"), this, [this] { runner_.deliver_cells({chosen_}); })
+    QMenu* menu = menu_of(*this);
+    menu->setObjectName(QStringLiteral("cellMenu"));
+    menu->addAction(tr("Deliver this one"), this, [this] { runner_.deliver_cells({chosen_}); })
         ->setEnabled(!runner_.is_running());
-    menu.addSeparator();
+    menu->addSeparator();
     const Destination* destination = chosen_destination();
-    QAction* own = menu.addAction(tr("A picture of its own…"), this, [this] {
+    QAction* own = menu->addAction(tr("A picture of its own…"), this, [this] {
         const QString file = QFileDialog::getOpenFileName(this, tr("The picture that goes with it"),
                                                           QString::fromStdString(document_.folder().string()),
                                                           tr("Pictures (*.png *.jpg *.jpeg)"));
@@ -244,10 +245,10 @@ void DeliverStation::ask_about_row(const QPoint& at) {
     });
     own->setEnabled(destination != nullptr && destination->pictures > 0);
     own->setToolTip(tr("Its destination has to ask for thumbnails"));
-    menu.addAction(tr("The drawn picture again"), this, [this] { set_own_picture(QString()); })
+    menu->addAction(tr("The drawn picture again"), this, [this] { set_own_picture(QString()); })
         ->setEnabled(document_.job().pictures.count(chosen_.second) > 0);
-    menu.setToolTipsVisible(true);
-    menu.exec(view_->viewport()->mapToGlobal(at));
+    menu->setToolTipsVisible(true);
+    menu->popup(view_->viewport()->mapToGlobal(at));
 }
 
 void DeliverStation::open_report() {

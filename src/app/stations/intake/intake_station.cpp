@@ -5,6 +5,7 @@
 #include "stations/intake/contents_model.h"
 #include "stations/intake/findings_list.h"
 #include "stations/intake/source_menu.h"
+#include "style/context_menu.h"
 #include "style/theme.h"
 
 #include <QFrame>
@@ -76,9 +77,9 @@ IntakeStation::IntakeStation(const StationContext& context, QWidget* parent)
     contents_->setContextMenuPolicy(Qt::CustomContextMenu);
     connect(contents_, &QTreeWidget::customContextMenuRequested, this, [this](const QPoint& at) {
         if (chosen_source() >= 0) {
-            QMenu menu;
-            sources_->fill(menu, static_cast<size_t>(chosen_source()));
-            menu.exec(contents_->viewport()->mapToGlobal(at));
+            QMenu* menu = menu_of(*contents_);
+            sources_->fill(*menu, static_cast<size_t>(chosen_source()));
+            menu->popup(contents_->viewport()->mapToGlobal(at));
         }
     });
     said_ = new QLabel(card);

@@ -1,5 +1,6 @@
 #include "stations/joints/joint_ladder.h"
 
+#include "style/context_menu.h"
 #include "style/name_box.h"
 #include "style/numbers.h"
 #include "style/theme.h"
@@ -315,21 +316,21 @@ void JointLadder::contextMenuEvent(QContextMenuEvent* event) {
     if (selection_.is_empty()) {
         return;
     }
-    QMenu menu(this);
-    menu.addAction(tr("Rename…"), this, &JointLadder::edit_current);
-    menu.addAction(selection_.identities().size() == 1
-                       ? tr("Remove this joint")
-                       : tr("Remove these %1 joints").arg(selection_.identities().size()),
-                   this, &JointLadder::dropAsked);
-    menu.addAction(tr("Reparent…"), this, &JointLadder::hangTyped);
-    menu.addAction(tr("Insert a joint above it…"), this, &JointLadder::insertAsked);
-    menu.addAction(tr("Add an attachment point…"), this, &JointLadder::attachAsked);
-    menu.addAction(tr("Place an attachment point in the view"), this, &JointLadder::placeAsked);
-    add_contract_menu(menu);
-    menu.addSeparator();
-    menu.addAction(tr("Choose the joint on the other side"), this, &JointLadder::mirrorAsked);
-    menu.addAction(tr("Name it after the other side"), this, &JointLadder::nameFromMirrorAsked);
-    menu.exec(event->globalPos());
+    QMenu* menu = menu_of(*this);
+    menu->addAction(tr("Rename…"), this, &JointLadder::edit_current);
+    menu->addAction(selection_.identities().size() == 1
+                        ? tr("Remove this joint")
+                        : tr("Remove these %1 joints").arg(selection_.identities().size()),
+                    this, &JointLadder::dropAsked);
+    menu->addAction(tr("Reparent…"), this, &JointLadder::hangTyped);
+    menu->addAction(tr("Insert a joint above it…"), this, &JointLadder::insertAsked);
+    menu->addAction(tr("Add an attachment point…"), this, &JointLadder::attachAsked);
+    menu->addAction(tr("Place an attachment point in the view"), this, &JointLadder::placeAsked);
+    add_contract_menu(*menu);
+    menu->addSeparator();
+    menu->addAction(tr("Choose the joint on the other side"), this, &JointLadder::mirrorAsked);
+    menu->addAction(tr("Name it after the other side"), this, &JointLadder::nameFromMirrorAsked);
+    menu->popup(event->globalPos());
 }
 
 void JointLadder::add_contract_menu(QMenu& menu) {
