@@ -3,6 +3,7 @@
 #include "core/base/counted.h"
 #include "core/job/card_edits.h"
 #include "core/job/job.h"
+#include "core/job/job_sources.h"
 
 #include <filesystem>
 #include <fmt/format.h>
@@ -21,10 +22,7 @@ int new_job_file(const NewOptions& options) {
     const fs::path folder = fs::absolute(file).parent_path().lexically_normal();
     std::vector<fs::path> sources;
     for (const std::string& source : options.sources) {
-        const fs::path absolute = fs::absolute(source).lexically_normal();
-        const fs::path beside = absolute.lexically_relative(folder);
-        const bool is_below = !beside.empty() && *beside.begin() != "..";
-        sources.push_back(is_below ? beside : absolute);
+        sources.emplace_back(path_from(source, fs::current_path(), folder));
     }
     Job job = new_job(sources);
     if (!options.like.empty()) {

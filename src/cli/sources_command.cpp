@@ -133,13 +133,8 @@ int sources(const SourcesOptions& options) {
         if (!loaded) {
             return refuse(loaded.problem()); // a job that nothing of can be read is not written
         }
-        // Paths below the job's folder stay relative, so that both can move together.
-        for (JobSource& source : job.sources) {
-            const fs::path relative = fs::path(source.path).lexically_relative(fs::absolute(file).parent_path());
-            if (fs::path(source.path).is_absolute() && !relative.empty() && *relative.begin() != "..") {
-                source.path = relative.string();
-            }
-        }
+        const fs::path absolute = fs::absolute(file).lexically_normal().parent_path();
+        rebase_paths(job, absolute, absolute);
         note_contents(job, folder);
         if (Outcome written = write_job(job, file); !written) {
             return refuse(written.problem());

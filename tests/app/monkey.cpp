@@ -448,7 +448,11 @@ class Monkey : public QObject {
         document.undo().setIndex(at);
         if (!same || !same_first) {
             failed_ = true;
-            std::fprintf(stderr, "undone and done again the job is another one, after: %s\n", qPrintable(last_));
+            const nlohmann::json other = same ? first : now;
+            document.undo().setIndex(same ? 0 : at);
+            const std::string what = nlohmann::json::diff(other, wembrix::job_to_json(document.job())).dump();
+            std::fprintf(stderr, "%s the job is another one: %s\n", same ? "undone twice" : "undone and done again",
+                         what.substr(0, 600).c_str());
         }
     }
 

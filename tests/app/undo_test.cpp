@@ -3,6 +3,7 @@
 #include "core/steps/step_kind.h"
 #include "session/document.h"
 
+#include <QDir>
 #include <QTemporaryDir>
 #include <gtest/gtest.h>
 #include <random>
@@ -105,6 +106,41 @@ TEST(Undo, AnEditBehindAStepBackTakesThePlaceOfWhatWasUndone) {
     EXPECT_FALSE(document.undo().canRedo());
     document.undo().undo();
     EXPECT_EQ(document.job().name, "a");
+}
+
+TEST(Undo, WhatIsUndoneAfterTheJobWentElsewhereStillNamesItsFiles) {
+    const QTemporaryDir folder;
+    QDir(folder.path()).mkpath(QStringLiteral("first/made"));
+    QDir(folder.path()).mkpath(QStringLiteral("second"));
+    const QString first = folder.filePath(QStringLiteral("first/tansy.wembrix"));
+    Job job;
+    job.name = "tansy";
+    job.sources = {"made/tansy.glb"};
+    ASSERT_TRUE(write_job(job, first.toStdString()).ok());
+    Document document;
+    ASSERT_TRUE(document.open(first).ok());
+    const std::string at = folder.path().toStdString();
+    document.edit("another file", [&](Job& edited) { edited.sources.push_back(at + "/first/made/take.glb"); });
+    EXPECT_EQ(document.job().sources[1].path, "made/take.glb") << "as it is written";
+    document.edit("a picture", [&](Job& edited) { edited.pictures["model"] = at + "/first/own.png"; });
+    document.edit("fewer", [](Job& edited) { edited.sources.erase(edited.sources.begin()); });
+    ASSERT_TRUE(document.save(folder.filePath(QStringLiteral("second/tansy.wembrix"))).ok());
+    EXPECT_EQ(document.job().sources[0].path, at + "/first/made/take.glb");
+    EXPECT_EQ(document.job().pictures.at("model"), at + "/first/own.png");
+    document.undo().undo();
+    ASSERT_EQ(document.job().sources.size(), 2U);
+    EXPECT_EQ(document.job().sources[0].path, at + "/first/made/tansy.glb");
+    EXPECT_EQ(document.job().sources[1].path, at + "/first/made/take.glb");
+    document.undo().undo();
+    document.undo().undo();
+    EXPECT_EQ(document.job().sources, (std::vector<JobSource>{at + "/first/made/tansy.glb"}));
+    EXPECT_TRUE(document.job().pictures.empty());
+    document.undo().redo();
+    document.undo().redo();
+    document.undo().redo();
+    EXPECT_TRUE(document.is_saved());
+    EXPECT_EQ(document.job().sources, (std::vector<JobSource>{at + "/first/made/take.glb"}));
+    EXPECT_EQ(document.job().pictures.at("model"), at + "/first/own.png");
 }
 
 TEST(Undo, AFileHoldsTheStateAndSavedIsTold) {

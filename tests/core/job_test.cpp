@@ -4,6 +4,7 @@
 #include "core/job/assemble.h"
 #include "core/job/inspect.h"
 #include "core/job/job.h"
+#include "core/job/job_sources.h"
 #include "core/job/replay.h"
 #include "core/measure/scene/bounds.h"
 #include "random_rig.h"
@@ -192,6 +193,28 @@ TEST(Jobs, AJobOfAStrangerDeliversIntoItsOwnFolder) {
     for (const char* folder : {"deliveries", "a/../b", "/srv/game/characters", "..hidden"}) {
         EXPECT_TRUE(with(folder).ok()) << folder;
     }
+}
+
+TEST(JobSources, PathsAreToldFromWhereTheJobIs) {
+    EXPECT_EQ(path_from("a.glb", "/jobs", "/jobs"), "a.glb");
+    EXPECT_EQ(path_from("../a.glb", "/jobs", "/jobs"), "../a.glb") << "as somebody wrote it";
+    EXPECT_EQ(path_from("/jobs/in/a.glb", "/jobs", "/jobs"), "in/a.glb");
+    EXPECT_EQ(path_from("/else/a.glb", "/jobs", "/jobs"), "/else/a.glb");
+    EXPECT_EQ(path_from("a.glb", "/jobs", "/jobs/in"), "/jobs/a.glb");
+    EXPECT_EQ(path_from("in/a.glb", "/jobs", "/jobs/in"), "a.glb");
+    EXPECT_EQ(path_from("../a.glb", "/jobs/in", "/jobs"), "a.glb");
+    EXPECT_EQ(path_from("..a/b.glb", "/jobs", "/jobs/"), "..a/b.glb") << "a name that begins with dots";
+    Job job;
+    job.sources = {"a.glb", "/else/b.glb"};
+    job.source_contents = {{"a.glb", "1"}, {"/else/b.glb", "2"}};
+    job.pictures = {{"model", "own.png"}};
+    const Job before = job;
+    rebase_paths(job, "/jobs", "/else");
+    EXPECT_EQ(job.sources, (std::vector<JobSource>{"/jobs/a.glb", "b.glb"}));
+    EXPECT_EQ(job.source_contents.at("b.glb"), "2");
+    EXPECT_EQ(job.pictures.at("model"), "/jobs/own.png");
+    rebase_paths(job, "/else", "/jobs");
+    EXPECT_EQ(job, before);
 }
 
 } // namespace

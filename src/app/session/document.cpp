@@ -12,16 +12,12 @@ namespace wembrix::app {
 class JobEdit : public QUndoCommand {
   public:
     JobEdit(Document& document, const QString& what, const JobPatch& patch, QString kind)
-        : QUndoCommand(what), document_(document), patch_(patch), kind_(std::move(kind)) {}
+        : QUndoCommand(what), document_(document), patch_(patch), kind_(std::move(kind)), folder_(document.folder()) {}
     void undo() override {
-        Job job = document_.job();
-        patch_.undo(job);
-        document_.put(job);
+        put([&](Job& job) { patch_.undo(job); });
     }
     void redo() override {
-        Job job = document_.job();
-        patch_.redo(job);
-        document_.put(job);
+        put([&](Job& job) { patch_.redo(job); });
     }
     /// Anything but -1: the stack asks whether two may become one.
     [[nodiscard]] int id() const override { return kind_.isEmpty() ? -1 : 1; }
@@ -31,6 +27,9 @@ class JobEdit : public QUndoCommand {
             return false;
         }
         const Job& after = document_.job(); // the later one is done already
+        if (next->folder_ != folder_) {
+            return false; // saved elsewhere in between
+        }
         Job before = after;
         next->patch_.undo(before);
         patch_.undo(before);
@@ -40,9 +39,24 @@ class JobEdit : public QUndoCommand {
     }
 
   private:
+    /// On the job as it would be in the folder that the patch's paths count from.
+    template <typename Change> void put(const Change& change) {
+        Job job = document_.job();
+        const std::filesystem::path now = document_.folder();
+        if (now != folder_) {
+            rebase_paths(job, now, folder_);
+        }
+        change(job);
+        if (now != folder_) {
+            rebase_paths(job, folder_, now);
+        }
+        document_.put(job);
+    }
+
     Document& document_;
     JobPatch patch_;
     QString kind_; ///< empty: it stays by itself
+    std::filesystem::path folder_;
 };
 
 Document::Document(QObject* parent) : QObject(parent) {
@@ -79,14 +93,8 @@ Outcome Document::open(const QString& path) {
 Outcome Document::save(const QString& path) {
     const QString full = QFileInfo(path).absoluteFilePath();
     Job job = job_;
-    // Paths count from the job's folder, so that both can move together.
     const std::filesystem::path to = QFileInfo(full).absolutePath().toStdString();
-    for (auto& [source, role, rest] : job.sources) {
-        const std::filesystem::path absolute =
-            std::filesystem::path(source).is_absolute() ? std::filesystem::path(source) : folder() / source;
-        const std::filesystem::path relative = absolute.lexically_relative(to);
-        source = relative.empty() || *relative.begin() == ".." ? absolute.string() : relative.string();
-    }
+    rebase_paths(job, folder(), to);
     note_contents(job, to);
     if (Outcome done = write_job(job, full.toStdString()); !done) {
         return done;
@@ -132,6 +140,9 @@ void Document::begin_with(const std::vector<Step>& steps) {
 void Document::edit(const QString& what, const std::function<void(Job&)>& change, const QString& merges_as) {
     Job after = job_;
     change(after);
+    if (!path_.isEmpty()) {
+        rebase_paths(after, folder(), folder()); // as it is written
+    }
     const JobPatch patch(job_, after);
     if (!patch.is_empty()) {
         undo_.push(new JobEdit(*this, what, patch, merges_as));

@@ -119,6 +119,30 @@ void relink(Job& job, size_t source, const fs::path& path) {
     job.sources[source].path = path.string();
 }
 
+std::string path_from(const std::string& path, const fs::path& from, const fs::path& to) {
+    if (from == to && fs::path(path).is_relative()) {
+        return path;
+    }
+    const fs::path absolute = (from / path).lexically_normal();
+    const fs::path beside = absolute.lexically_relative(to);
+    const bool is_below = !beside.empty() && *beside.begin() != "..";
+    return is_below ? beside.string() : absolute.string();
+}
+
+void rebase_paths(Job& job, const fs::path& from, const fs::path& to) {
+    for (JobSource& source : job.sources) {
+        source.path = path_from(source.path, from, to);
+    }
+    std::map<std::string, std::string> contents;
+    for (const auto& [path, content] : job.source_contents) {
+        contents[path_from(path, from, to)] = content;
+    }
+    job.source_contents = std::move(contents);
+    for (auto& [deliverable, path] : job.pictures) {
+        path = path_from(path, from, to);
+    }
+}
+
 void note_contents(Job& job, const fs::path& folder) {
     std::map<std::string, std::string> contents;
     for (const JobSource& source : job.sources) {

@@ -29,6 +29,11 @@ std::vector<FoundAgain> find_again(const Job& job, const std::filesystem::path& 
 /// A source at another path; what was said of it stays.
 void relink(Job& job, size_t source, const std::filesystem::path& path);
 
+/// A path as a job in `to` has it that one in `from` had: relative where it lies below, so that both can move together.
+std::string path_from(const std::string& path, const std::filesystem::path& from, const std::filesystem::path& to);
+/// The same of all that a job names by paths: sources, what is known of them, pictures.
+void rebase_paths(Job& job, const std::filesystem::path& from, const std::filesystem::path& to);
+
 /// Notes of each source that can be read what bytes it has, so that it can be found again.
 void note_contents(Job& job, const std::filesystem::path& folder);
 

@@ -209,16 +209,12 @@ void DeliverStation::set_own_picture(const QString& file) {
     if (chosen_.second.empty()) {
         return;
     }
-    // Beside the job it is told from there, so that both can go elsewhere together.
-    const QDir folder(QString::fromStdString(document_.folder().string()));
-    const QString beside = folder.relativeFilePath(file);
-    const QString kept = file.isEmpty() || beside.startsWith(QStringLiteral("..")) ? file : beside;
     document_.edit(file.isEmpty() ? tr("Draw the picture again") : tr("A picture of its own"),
                    [&, id = chosen_.second](Job& job) {
-                       if (kept.isEmpty()) {
+                       if (file.isEmpty()) {
                            job.pictures.erase(id);
                        } else {
-                           job.pictures[id] = kept.toStdString();
+                           job.pictures[id] = file.toStdString();
                        }
                    });
 }
