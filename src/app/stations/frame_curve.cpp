@@ -1,5 +1,6 @@
 #include "stations/frame_curve.h"
 
+#include "style/painted_parts.h"
 #include "style/theme.h"
 
 #include <QMouseEvent>
@@ -20,6 +21,31 @@ FrameCurve::FrameCurve(Clock& clock, QWidget* parent) : QWidget(parent), clock_(
     setObjectName(QStringLiteral("driftCurve"));
     setToolTip(tr("Drag to go to a frame"));
     connect(&clock_, &Clock::moved, this, [this] { update(); });
+    setAccessibleName(tr("Curve over the frames"));
+    PaintedParts parts;
+    parts.role = QAccessible::Chart;
+    parts.value = [this] { return in_words(); };
+    tell_parts(*this, std::move(parts));
+}
+
+QString FrameCurve::in_words() const {
+    if (values_.empty()) {
+        return none_;
+    }
+    const auto largest = std::max_element(values_.begin(), values_.end());
+    const auto at = static_cast<int>(largest - values_.begin()) * every_;
+    const size_t here = std::min(values_.size() - 1, static_cast<size_t>(std::max(0, clock_.frame() / every_)));
+    if (counts_) {
+        return tr("most %1 at frame %2; %3 at this frame")
+            .arg(*largest, 0, 'f', 0)
+            .arg(at)
+            .arg(values_[here], 0, 'f', 0);
+    }
+    return tr("largest %1 mm at frame %2; %3 mm at this frame; at most %4 mm asked for")
+        .arg(*largest, 0, 'g', 3)
+        .arg(at)
+        .arg(values_[here], 0, 'g', 3)
+        .arg(limit_);
 }
 
 void FrameCurve::show_drift(const std::vector<float>& per_frame_mm, double limit_mm) {

@@ -24,6 +24,7 @@ class FrameCurve : public QWidget {
 
   private:
     void go_to(double x);
+    [[nodiscard]] QString in_words() const; ///< what it shows, for a screen reader
     Clock& clock_;
     std::vector<float> values_;
     int every_ = 1; ///< frames from one value to the next

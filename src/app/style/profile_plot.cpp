@@ -1,8 +1,10 @@
 #include "style/profile_plot.h"
 
+#include "style/painted_parts.h"
 #include "style/theme.h"
 
 #include <QEvent>
+#include <QKeyEvent>
 #include <QLabel>
 #include <QMouseEvent>
 #include <QVBoxLayout>
@@ -35,13 +37,19 @@ ProfilePlot::ProfilePlot(const QString& words, QWidget* parent) : QWidget(parent
     plot_->yAxis->setRange(-0.14, 1.14);
     line_ = plot_->addGraph();
     plot_->installEventFilter(this);
-    plot_->setToolTip(tr("From root (left) to tip (right); drag a point up or down"));
+    chosen_line_ = plot_->addGraph();
+    setFocusPolicy(Qt::StrongFocus);
+    setAccessibleName(words);
+    tell_points();
+    plot_->setToolTip(tr("From root (left) to tip (right); drag a point up or down, or choose it with the left and "
+                         "right arrows and move it with up and down"));
     column->addWidget(plot_);
     show_values({1, 1});
 }
 
 void ProfilePlot::set_words(const QString& words) {
     words_->setText(words);
+    setAccessibleName(words);
 }
 
 QString ProfilePlot::words() const {
@@ -69,10 +77,82 @@ void ProfilePlot::draw() {
     line_->setScatterStyle(QCPScatterStyle(QCPScatterStyle::ssDisc, QPen(l.prepared, 1.4), QBrush(l.card), 7));
     plot_->setBackground(QBrush(l.card));
     plot_->axisRect()->setBackground(QBrush(l.ground));
+    // The point that the keys move, while they are here.
+    const bool has_keys = hasFocus() && chosen_ < values_.size();
+    chosen_line_->setData(has_keys ? QVector<double>{along[chosen_]} : QVector<double>(),
+                          has_keys ? QVector<double>{up[chosen_]} : QVector<double>(), true);
+    chosen_line_->setLineStyle(QCPGraph::lsNone);
+    chosen_line_->setScatterStyle(QCPScatterStyle(QCPScatterStyle::ssCircle, QPen(l.selection, 2), Qt::NoBrush, 12));
     for (QCPAxis* axis : {plot_->xAxis, plot_->xAxis2, plot_->yAxis, plot_->yAxis2}) {
         axis->setBasePen(QPen(l.line));
     }
     plot_->replot(QCustomPlot::rpQueuedReplot);
+}
+
+void ProfilePlot::tell_points() {
+    PaintedParts parts;
+    parts.role = QAccessible::Chart;
+    parts.part_role = QAccessible::Indicator;
+    parts.count = [this] { return static_cast<int>(values_.size()); };
+    parts.part = [this](int place) {
+        const auto point = static_cast<size_t>(place);
+        const QPointF at = place_of(point);
+        return PaintedPart{
+            tr("Point %1 of %2 from root to tip: %3").arg(place + 1).arg(values_.size()).arg(values_[point], 0, 'f', 2),
+            QRectF(at.x() - 6, at.y() - 6, 12, 12).toRect(), point == chosen_ && hasFocus()};
+    };
+    parts.press = [this](int place) {
+        chosen_ = static_cast<size_t>(place);
+        setFocus();
+        draw();
+    };
+    tell_parts(*this, std::move(parts));
+}
+
+void ProfilePlot::keyPressEvent(QKeyEvent* event) {
+    const auto move = [&](double by) {
+        double& value = values_[chosen_];
+        value = std::round(std::clamp(value + by, 0.0, 1.0) * 100) / 100;
+        draw();
+        Q_EMIT changed(values_);
+        Q_EMIT settled(values_);
+    };
+    const double step = (event->modifiers() & Qt::ShiftModifier) != 0 ? 0.01 : 0.05;
+    chosen_ = std::min(chosen_, values_.size() - 1);
+    switch (event->key()) {
+    case Qt::Key_Left:
+        chosen_ -= chosen_ > 0 ? 1 : 0;
+        draw();
+        break;
+    case Qt::Key_Right:
+        chosen_ += chosen_ + 1 < values_.size() ? 1 : 0;
+        draw();
+        break;
+    case Qt::Key_Up:
+        move(step);
+        break;
+    case Qt::Key_Down:
+        move(-step);
+        break;
+    case Qt::Key_Home:
+        move(-1);
+        break;
+    case Qt::Key_End:
+        move(1);
+        break;
+    default:
+        QWidget::keyPressEvent(event);
+    }
+}
+
+void ProfilePlot::focusInEvent(QFocusEvent* event) {
+    QWidget::focusInEvent(event);
+    draw();
+}
+
+void ProfilePlot::focusOutEvent(QFocusEvent* event) {
+    QWidget::focusOutEvent(event);
+    draw();
 }
 
 QPointF ProfilePlot::place_of(size_t point) const {

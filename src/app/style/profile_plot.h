@@ -29,14 +29,20 @@ class ProfilePlot : public QWidget {
 
   protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
+    void keyPressEvent(QKeyEvent* event) override;
+    void focusInEvent(QFocusEvent* event) override;
+    void focusOutEvent(QFocusEvent* event) override;
 
   private:
     void draw();
+    void tell_points(); ///< to a screen reader
     QLabel* words_;
     QCustomPlot* plot_;
     QCPGraph* line_;
+    QCPGraph* chosen_line_;
     std::vector<double> values_;
     int held_ = -1;
+    size_t chosen_ = 0; ///< what the keys move
 };
 
 } // namespace wembrix::app

@@ -1,5 +1,7 @@
 #include "view/scene_view.h"
 
+#include "style/painted_parts.h"
+#include "view/camera_keys.h"
 #include "view/layers/joint_layer.h"
 #include "view/layers/point_layer.h"
 #include "view/scene_marks.h"
@@ -17,7 +19,8 @@ SceneView::SceneView(State state, Camera& camera, Clock& clock, QWidget* parent)
       measure_([this](double height_m) { Q_EMIT heightAsked(height_m); },
                [this](const QString& words) { setToolTip(words); }) {
     setMouseTracking(true);
-    setFocusPolicy(Qt::ClickFocus);
+    setFocusPolicy(Qt::StrongFocus);
+    tell_joints();
     setToolTip(tr("Click a joint to choose it · drag to turn · right drag to slide · wheel to come nearer · "
                   "double-click to frame all"));
     layers_.push_back(std::make_unique<GroundLayer>());
@@ -54,6 +57,43 @@ SceneView::SceneView(State state, Camera& camera, Clock& clock, QWidget* parent)
         again(&ViewLayer::scenes_changed);
         Q_EMIT ready();
     });
+}
+
+void SceneView::tell_joints() {
+    PaintedParts parts;
+    parts.role = QAccessible::Canvas;
+    parts.part_role = QAccessible::Graphic;
+    const auto joints = [this] {
+        std::vector<int> nodes;
+        for (size_t i = 0; posed() != nullptr && shown_.joints && i < posed()->scene().nodes.size(); ++i) {
+            if (posed()->scene().nodes[i].kind == NodeKind::joint) {
+                nodes.push_back(static_cast<int>(i));
+            }
+        }
+        return nodes;
+    };
+    parts.count = [joints] { return static_cast<int>(joints().size()); };
+    parts.part = [this, joints](int place) {
+        const int node = joints()[static_cast<size_t>(place)];
+        const Node& joint = posed()->scene().nodes[static_cast<size_t>(node)];
+        const QPointF at = place_of(node);
+        return PaintedPart{tr("Joint %1").arg(QString::fromStdString(joint.name)),
+                           QRectF(at.x() - 9, at.y() - 9, 18, 18).toRect(),
+                           selection_ != nullptr && selection_->holds(joint.identity)};
+    };
+    parts.press = [this, joints](int place) {
+        if (selection_ != nullptr) {
+            selection_->choose(
+                posed()->scene().nodes[static_cast<size_t>(joints()[static_cast<size_t>(place)])].identity);
+        }
+    };
+    parts.value = [this] {
+        if (posed() == nullptr) {
+            return empty_;
+        }
+        return tr("%1 m tall, frame %2").arg(height_m(), 0, 'f', 2).arg(clock_.frame());
+    };
+    tell_parts(*this, std::move(parts));
 }
 
 SceneView::~SceneView() {
@@ -326,6 +366,9 @@ void SceneView::paintGL() {
             tool->paint(over, now);
         }
         paint_labels(over, now);
+        if (by_keys_) {
+            draw_key_cross(over, rect());
+        }
     }
     painter.drawImage(QPointF(0, 0), front);
 }
@@ -372,13 +415,36 @@ void SceneView::keyPressEvent(QKeyEvent* event) {
         Q_EMIT toolEnded();
         return;
     }
-    QOpenGLWidget::keyPressEvent(event);
+    const bool enters = event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter;
+    if (enters && (event->modifiers() & Qt::ControlModifier) == 0) {
+        by_keys_ = true;
+        click_at(QRectF(rect()).center(), Qt::LeftButton, event->modifiers() & Qt::ShiftModifier);
+        update();
+    } else if (move_by_key(camera_, *event)) {
+        by_keys_ = true;
+    } else {
+        QOpenGLWidget::keyPressEvent(event);
+    }
+}
+
+void SceneView::focusInEvent(QFocusEvent* event) {
+    by_keys_ = event->reason() == Qt::TabFocusReason || event->reason() == Qt::BacktabFocusReason ||
+               event->reason() == Qt::ShortcutFocusReason;
+    QOpenGLWidget::focusInEvent(event);
+    update();
+}
+
+void SceneView::focusOutEvent(QFocusEvent* event) {
+    by_keys_ = false;
+    QOpenGLWidget::focusOutEvent(event);
+    update();
 }
 
 void SceneView::mousePressEvent(QMouseEvent* event) {
     pressed_ = last_ = event->position();
     dragged_ = false;
     pressed_down_ = true;
+    by_keys_ = false;
     dragging_ = nullptr;
     if (posed() == nullptr) {
         return;
@@ -440,14 +506,21 @@ void SceneView::mouseReleaseEvent(QMouseEvent* event) {
         update();
         return;
     }
-    if (dragged_ || posed() == nullptr) {
+    if (!dragged_) {
+        click_at(event->position(), event->button(), event->modifiers());
+    }
+}
+
+void SceneView::click_at(const QPointF& place, Qt::MouseButton button, Qt::KeyboardModifiers modifiers) {
+    if (posed() == nullptr) {
         return;
     }
+    const Projection p = projection();
     for (ViewTool* tool : tools()) {
         // What a click asks for may put another tool in use: this one lives until it is done.
         const bool was_in_use = tool == in_use_.get();
         std::unique_ptr<ViewTool> held = was_in_use ? std::move(in_use_) : nullptr;
-        if (tool->click(frame(p), {event->position(), event->button(), event->modifiers()})) {
+        if (tool->click(frame(p), {place, button, modifiers})) {
             update();
             return;
         }

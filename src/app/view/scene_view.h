@@ -125,9 +125,13 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     void mouseDoubleClickEvent(QMouseEvent* event) override;
     void wheelEvent(QWheelEvent* event) override;
     void keyPressEvent(QKeyEvent* event) override;
+    void focusInEvent(QFocusEvent* event) override;
+    void focusOutEvent(QFocusEvent* event) override;
 
   private:
     void destroy_graphics();
+    void tell_joints(); ///< to a screen reader
+    void click_at(const QPointF& place, Qt::MouseButton button, Qt::KeyboardModifiers modifiers);
     [[nodiscard]] Projection projection() const;
     [[nodiscard]] Frame frame(const Projection& projection) const;
     [[nodiscard]] Mat4 gone_on() const; ///< where the round that plays begins
@@ -164,6 +168,7 @@ class SceneView : public QOpenGLWidget, protected QOpenGLExtraFunctions {
     QPointF last_;
     bool dragged_ = false;
     bool pressed_down_ = false;
+    bool by_keys_ = false; ///< the focus came by a key: a cross shows what Enter chooses
 };
 
 } // namespace wembrix::app

@@ -3,6 +3,7 @@
 #include "style/context_menu.h"
 #include "style/name_box.h"
 #include "style/numbers.h"
+#include "style/painted_parts.h"
 #include "style/theme.h"
 
 #include <QApplication>
@@ -25,8 +26,48 @@ JointLadder::JointLadder(Selection& selection, QWidget* parent) : QAbstractScrol
         show_current();
         viewport()->update();
     });
+    tell_rows();
     editor_ = new NameBox(QStringLiteral("jointName"), this, viewport());
     connect(editor_, &NameBox::named, this, [this](const QString& name) { Q_EMIT renamed(edited_, name); });
+}
+
+void JointLadder::tell_rows() {
+    PaintedParts parts;
+    parts.role = QAccessible::Tree;
+    parts.part_role = QAccessible::TreeItem;
+    const auto row_at = [this](int place) {
+        const auto left = static_cast<int>(left_.size());
+        return place < left ? std::pair(&left_[static_cast<size_t>(place)], left_rect(place))
+                            : std::pair(&right_[static_cast<size_t>(place - left)], right_rect(place - left));
+    };
+    parts.count = [this] { return static_cast<int>(left_.size() + right_.size()); };
+    parts.part = [this, row_at](int place) {
+        const auto& [row, where] = row_at(place);
+        const QString name = row->prefix + row->bare;
+        QString words;
+        if (place < static_cast<int>(left_.size())) {
+            words = row->fate == Fate::renamed   ? tr("Received %1, renamed").arg(name)
+                    : row->fate == Fate::dropped ? tr("Received %1, left out").arg(name)
+                                                 : tr("Received %1").arg(name);
+        } else {
+            words = row->fate == Fate::added ? tr("Prepared %1, new").arg(name) : tr("Prepared %1").arg(name);
+            if (row->points > 0) {
+                words = tr("%1, holds %n vertices", nullptr, static_cast<int>(row->points)).arg(words);
+            }
+            if (row->clash) {
+                words = tr("%1, shares its name").arg(words);
+            }
+            if (!row->contract.isEmpty()) {
+                words = tr("%1, contract: %2").arg(words, row->contract);
+            }
+        }
+        if (row->folded) {
+            words = tr("%1, folded").arg(words);
+        }
+        return PaintedPart{words, where.intersected(viewport()->rect()), selection_.holds(row->identity)};
+    };
+    parts.press = [this, row_at](int place) { selection_.choose(row_at(place).first->identity); };
+    tell_parts(*this, std::move(parts));
 }
 
 void JointLadder::show_ladder(Ladder ladder) {

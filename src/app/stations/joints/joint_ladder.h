@@ -65,6 +65,7 @@ class JointLadder : public QAbstractScrollArea {
     };
     [[nodiscard]] Hit hit(const QPoint& place) const;
     void lay_out();
+    void tell_rows(); ///< to a screen reader
     void show_current();
     void edit(const LadderRow& row, const QRect& where);
     void choose(const LadderRow& row, Qt::KeyboardModifiers modifiers, bool right);

@@ -1,6 +1,7 @@
 #include "stations/takes/key_strip.h"
 
 #include "stations/takes/take_strip_sizes.h"
+#include "style/painted_parts.h"
 
 #include <QKeyEvent>
 #include <QLineF>
@@ -25,6 +26,45 @@ KeyStrip::KeyStrip(QWidget* parent) : QWidget(parent) {
     setObjectName(QStringLiteral("keyStrip"));
     setMouseTracking(true);
     setFocusPolicy(Qt::StrongFocus);
+    setAccessibleName(tr("Keys of what is chosen, over the clip"));
+    tell_keys();
+}
+
+void KeyStrip::tell_keys() {
+    PaintedParts parts;
+    const auto key_at = [this](int place) {
+        for (const size_t curve : shown()) {
+            const auto keys = static_cast<int>(layer_[curve].curve.keys.size());
+            if (place < keys) {
+                return KeyAt{curve, static_cast<size_t>(place)};
+            }
+            place -= keys;
+        }
+        return KeyAt{};
+    };
+    parts.count = [this] {
+        int count = 0;
+        for (const size_t curve : shown()) {
+            count += static_cast<int>(layer_[curve].curve.keys.size());
+        }
+        return count;
+    };
+    parts.part = [this, key_at](int place) {
+        const KeyAt at = key_at(place);
+        const auto& curve = layer_[at.curve];
+        const QString axis = curve.path == Path::weights ? QString() : QStringLiteral(" ") + "XYZ"[curve.axis];
+        const QPointF middle = place_of(at);
+        return PaintedPart{tr("Key of %1%2, frame %3, %4%5")
+                               .arg(QString::fromStdString(curve.of), axis)
+                               .arg(key(at).frame)
+                               .arg(key(at).value, 0, 'f', 3)
+                               .arg(unit()),
+                           QRectF(middle.x() - 4, middle.y() - 4, 8, 8).toRect(),
+                           std::find(chosen_.begin(), chosen_.end(), at) != chosen_.end()};
+    };
+    parts.press = [this, key_at](int place) { choose({key_at(place)}); };
+    parts.value = [this] { return tr("frame %1").arg(playhead_); };
+    tell_parts(*this, std::move(parts));
 }
 
 void KeyStrip::show_layer(KeyLayer layer, int frames, double rate) {

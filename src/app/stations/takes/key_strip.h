@@ -81,6 +81,7 @@ class KeyStrip : public QWidget {
     [[nodiscard]] std::vector<size_t> keys_of(size_t curve) const; ///< that are chosen
     [[nodiscard]] double clamped(double frame) const;              ///< into the clip
     void fit_values();
+    void tell_keys(); ///< to a screen reader
     void drag_keys(const QPointF& to, Qt::KeyboardModifiers modifiers);
     void drag_knob(const QPointF& to);
     void scale_chosen(const QPointF& to, Qt::KeyboardModifiers modifiers);

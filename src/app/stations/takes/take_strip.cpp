@@ -3,6 +3,7 @@
 #include "stations/takes/strip_edits.h"
 #include "stations/takes/take_strip_sizes.h"
 #include "style/name_box.h"
+#include "style/painted_parts.h"
 #include "style/theme.h"
 
 #include <QMouseEvent>
@@ -21,6 +22,7 @@ TakeStrip::TakeStrip(QWidget* parent) : QWidget(parent) {
     setAccessibleName(tr("Take strip: motion, still places and clips over the take"));
     setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);
+    tell_clips();
     bar_ = new QScrollBar(Qt::Horizontal, this);
     connect(bar_, &QScrollBar::valueChanged, this, [this](int value) {
         first_ = value / 16.0;
@@ -34,6 +36,33 @@ TakeStrip::TakeStrip(QWidget* parent) : QWidget(parent) {
             Q_EMIT edited(tr("Name clip %1").arg(text), next);
         }
     });
+}
+
+void TakeStrip::tell_clips() {
+    PaintedParts parts;
+    parts.count = [this] { return static_cast<int>(cuts_.size() + (any_ ? take_.contacts.size() : 0)); };
+    parts.part = [this](int place) {
+        const auto clips = static_cast<int>(cuts_.size());
+        if (place >= clips) {
+            const Contact& contact = take_.contacts[static_cast<size_t>(place - clips)];
+            return PaintedPart{contact_text(contact), contact_rect(contact), false};
+        }
+        const Cut& cut = cuts_[static_cast<size_t>(place)];
+        const QString words = cut.loop ? tr("Clip %1, frames %2 to %3, repeats") : tr("Clip %1, frames %2 to %3");
+        return PaintedPart{words.arg(QString::fromStdString(cut.name)).arg(cut.start).arg(cut.end), span_rect(place),
+                           place == chosen_};
+    };
+    parts.press = [this](int place) {
+        const auto clips = static_cast<int>(cuts_.size());
+        if (place < clips) {
+            choose(place);
+            Q_EMIT clipChosen(place);
+        } else {
+            Q_EMIT scrubbed(take_.contacts[static_cast<size_t>(place - clips)].first);
+        }
+    };
+    parts.value = [this] { return any_ ? tr("frame %1 of %2").arg(playhead_).arg(take_.frames) : QString(); };
+    tell_parts(*this, std::move(parts));
 }
 
 void TakeStrip::show_take(const TakeFacts* take, std::vector<Cut> cuts, const TakesModel& clips) {
@@ -360,6 +389,23 @@ void TakeStrip::wheelEvent(QWheelEvent* event) {
     event->accept();
 }
 
+/// By where they begin, as they are read from left to right.
+void TakeStrip::choose_next(int by) {
+    std::vector<int> order(cuts_.size());
+    std::iota(order.begin(), order.end(), 0);
+    std::stable_sort(order.begin(), order.end(), [&](int a, int b) {
+        return cuts_[static_cast<size_t>(a)].start < cuts_[static_cast<size_t>(b)].start;
+    });
+    if (order.empty()) {
+        return;
+    }
+    const auto at = static_cast<int>(std::find(order.begin(), order.end(), chosen_) - order.begin());
+    const auto last = static_cast<int>(order.size()) - 1;
+    const int next = chosen_ < 0 ? (by > 0 ? 0 : last) : std::clamp(at + by, 0, last);
+    choose(order[static_cast<size_t>(next)]);
+    Q_EMIT clipChosen(chosen_);
+}
+
 void TakeStrip::keyPressEvent(QKeyEvent* event) {
     const int by = (event->modifiers() & Qt::ShiftModifier) != 0 ? 10 : 1;
     switch (event->key()) {
@@ -378,6 +424,12 @@ void TakeStrip::keyPressEvent(QKeyEvent* event) {
         break;
     case Qt::Key_End:
         Q_EMIT scrubbed(take_.frames - 1);
+        break;
+    case Qt::Key_Up:
+        choose_next(-1);
+        break;
+    case Qt::Key_Down:
+        choose_next(1);
         break;
     case Qt::Key_Plus:
     case Qt::Key_Equal:

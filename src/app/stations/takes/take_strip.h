@@ -84,6 +84,8 @@ class TakeStrip : public QWidget {
     [[nodiscard]] std::vector<int> playhead_targets() const;
     void scrub_to(const QPoint& place, Qt::KeyboardModifiers modifiers);
     void keep_in_range();
+    void tell_clips(); ///< and still places, to a screen reader
+    void choose_next(int by);
     void point_at(const QPoint& place);
     void lay_spans();
     void draw_ruler(QPainter& painter) const;
