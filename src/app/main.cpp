@@ -1,6 +1,6 @@
 #include "session/log.h"
 #include "shell/main_window.h"
-#include "style/theme.h"
+#include "style/live_theme.h"
 
 #include <QApplication>
 #include <QCommandLineParser>
@@ -30,7 +30,7 @@ int main(int count, char** arguments) {
     wembrix::app::log_what_is_shown();
     wembrix::app::note_crashes();
     wembrix::app::take_crash_note();
-    wembrix::app::apply_theme(application);
+    new wembrix::app::LiveTheme(application);
     wembrix::app::MainWindow window;
     window.show();
     const QStringList paths = parser.positionalArguments();

@@ -1,6 +1,6 @@
 // The real window under a virtual screen: real clicks, drags and keys.
 #include "session/recovery.h"
-#include "style/theme.h"
+#include "style/live_theme.h"
 
 #include <QApplication>
 #include <QDir>
@@ -16,6 +16,6 @@ int main(int count, char** arguments) {
     QStandardPaths::setTestModeEnabled(true);
     // A suite that was killed leaves its recovery files; they are no finding of this run.
     QDir(wembrix::app::Recovery::folder()).removeRecursively();
-    wembrix::app::apply_theme(application);
+    new wembrix::app::LiveTheme(application);
     return RUN_ALL_TESTS();
 }

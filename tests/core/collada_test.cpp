@@ -355,6 +355,20 @@ TEST(Collada, ComponentsOfAPlaceMoveByThemselves) {
     }
 }
 
+TEST(Collada, AMotionWithoutEndIsLeftOutAndSaid) {
+    for (const char* times : {"0 1e30", "-1e30 1", "0 1.0001e6"}) {
+        const Scene scene = read_of("<library_animations>" + sampled("a", "n/t.Y", times, "2 4", 2, "LINEAR LINEAR") +
+                                        "</library_animations>",
+                                    placed_node);
+        EXPECT_TRUE(scene.clips.empty()) << times;
+        EXPECT_TRUE(is_told(scene, "after 1 000 000 s")) << times;
+    }
+    const Scene scene = read_of("<library_animations>" + sampled("a", "n/t.Y", "0 1e5", "2 4", 2, "LINEAR LINEAR") +
+                                    "</library_animations>",
+                                placed_node);
+    EXPECT_EQ(scene.clips.size(), 1U);
+}
+
 TEST(Collada, CurvesBendAsTheySay) {
     // Bezier points as pairs of time and value, off the thirds; and the same curve's slopes as Hermite vectors.
     const std::string pairs = floats("a-in", "-1 0 0.9 7", 2, 2, "XY") + floats("a-out", "0.1 6 2 3", 2, 2, "XY");

@@ -290,6 +290,18 @@ TEST(Motion, StillPlacesAreRunsLongEnough) {
     EXPECT_TRUE(still_places({}, 1, 1).empty());
 }
 
+TEST(Clip, FramesOfAnyLengthCanBeCounted) {
+    Clip clip;
+    clip.seconds = 2;
+    EXPECT_EQ(clip.frames(30), 61);
+    clip.seconds = HUGE_VAL;
+    EXPECT_GT(clip.frames(30), 1'000'000'000);
+    clip.seconds = NAN;
+    EXPECT_EQ(clip.frames(30), 1);
+    clip.seconds = -5;
+    EXPECT_EQ(clip.frames(30), 1);
+}
+
 TEST(Motion, CutsLieWhereAClipWouldBegin) {
     EXPECT_EQ(cut_places({{0, 20}, {40, 50}, {90, 99}}, 100), (std::vector<int>{20, 45, 90}));
     EXPECT_TRUE(cut_places({{0, 99}}, 100).empty()) << "a take that never moves";

@@ -489,5 +489,21 @@ TEST(UsdScene, TansyAndHerTakeComeBack) {
     EXPECT_EQ(joints_of(read).size(), joints_of(scene).size());
 }
 
+TEST(Usd, AMotionWithoutEndIsLeftOutAndSaid) {
+    const Scene rig = testing::random_rig(3, testing::options_for(3));
+    ASSERT_FALSE(rig.clips.empty());
+    const std::string text = write_usd(rig, "rig", AxisSystem(), true)->front().bytes;
+    const size_t at = text.find("endTimeCode = ");
+    ASSERT_NE(at, std::string::npos);
+    for (const char* end : {"1e300", "1e9"}) {
+        std::string endless = text;
+        endless.replace(at, text.find('\n', at) - at, std::string("endTimeCode = ") + end);
+        const Result<Scene> read = read_usd_bytes(endless, "rig");
+        ASSERT_TRUE(read.ok()) << read.problem().sentence();
+        EXPECT_LT(read->clips.size(), rig.clips.size()) << end;
+        EXPECT_TRUE(is_noted(*read, "after 1 000 000 s")) << end;
+    }
+}
+
 } // namespace
 } // namespace wembrix

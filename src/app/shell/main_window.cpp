@@ -9,6 +9,7 @@
 #include "shell/guide_window.h"
 #include "shell/menus.h"
 #include "shell/recovery_offer.h"
+#include "style/live_theme.h"
 #include "style/shortcuts.h"
 
 #include <QAbstractButton>
@@ -83,6 +84,12 @@ MainWindow::MainWindow(const std::vector<StationKind>& stations, QWidget* parent
 }
 
 void MainWindow::connect_parts() {
+    if (LiveTheme* live = live_theme()) {
+        connect(live, &LiveTheme::changed, this, [this] {
+            Q_EMIT session_.changed(); // whose pictures were made in the other theme's colours
+            refresh();
+        });
+    }
     connect(rail_, &Rail::chosen, this, qOverload<int>(&MainWindow::choose_station));
     connect(edge_, &CardEdge::clicked, this, &MainWindow::fold_card);
     connect(card_, &RouteCard::foldAsked, this, &MainWindow::fold_card);

@@ -1,7 +1,7 @@
 #include "shell/preferences.h"
 
 #include "session/library.h"
-#include "style/theme.h"
+#include "style/live_theme.h"
 
 #include <QCheckBox>
 #include <QComboBox>
@@ -32,9 +32,6 @@ void edit_preferences(QWidget* parent) {
     auto* label = new QLabel(QObject::tr("&Colours"), &dialog);
     label->setBuddy(colours);
     form->addRow(label, colours);
-    auto* when = new QLabel(QObject::tr("Used from the next start on."), &dialog);
-    when->setObjectName(QStringLiteral("soft"));
-    form->addRow(QString(), when);
     auto* team = new QLineEdit(team_folder(), &dialog);
     team->setObjectName(QStringLiteral("teamFolder"));
     team->setPlaceholderText(QObject::tr("none"));
@@ -65,6 +62,9 @@ void edit_preferences(QWidget* parent) {
     if (dialog.exec() == QDialog::Accepted) {
         choose_colours(static_cast<Colours>(colours->currentData().toInt()));
         choose_team_folder(team->text());
+        if (LiveTheme* live = live_theme()) {
+            live->refresh();
+        }
     }
 }
 

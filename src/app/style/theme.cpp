@@ -1,5 +1,7 @@
 #include "style/theme.h"
 
+#include "style/theme_colours.h"
+
 #include <QApplication>
 #include <QFontDatabase>
 #include <QPalette>
@@ -21,7 +23,7 @@ Theme light_theme() {
     l.accent = QColor("#09736E");
     l.on_accent = QColor("#FFFFFF");
     l.received = QColor("#4B5F86");
-    l.prepared = QColor("#09736E");
+    l.prepared = QColor("#0A736E"); // by a step from the accent: which is meant can be told (theme_colours.h)
     l.arrived = QColor("#7A4B9E");
     l.selection = QColor("#C93063");
     l.stop = QColor("#9A1F17");
@@ -36,7 +38,7 @@ Theme light_theme() {
     l.sky_bottom = QColor("#E2E6E0");
     l.grid = QColor("#AEB7B0");
     l.clay = QColor("#D9D4C4");
-    l.edge = QColor("#1F2A2E");
+    l.edge = QColor("#1F2A2F");
     l.left_side = QColor("#1E7D8C");
     l.right_side = QColor("#8A3D74");
     return l;
@@ -75,6 +77,11 @@ Theme dark_theme() {
 Theme& current() {
     static Theme chosen = light_theme();
     return chosen;
+}
+
+std::optional<bool>& desktop_dark() {
+    static std::optional<bool> said;
+    return said;
 }
 
 QString sheet(const Theme& l) {
@@ -158,6 +165,20 @@ QColor Theme::ground_of(Grade grade) const {
     return grade == Grade::stop ? stop_ground : grade == Grade::look ? look_ground : note_ground;
 }
 
+std::vector<QColor> colours_of(const Theme& l) {
+    return {l.ground,      l.card,     l.line,        l.ink,       l.soft,        l.accent,      l.on_accent,
+            l.received,    l.prepared, l.arrived,     l.selection, l.stop,        l.stop_ground, l.look,
+            l.look_ground, l.note,     l.note_ground, l.well,      l.well_ground, l.left_side,   l.right_side};
+}
+
+Theme theme_of(bool dark) {
+    return dark ? dark_theme() : light_theme();
+}
+
+void desktop_says_dark(std::optional<bool> dark) {
+    desktop_dark() = dark;
+}
+
 const Theme& theme() {
     return current();
 }
@@ -187,7 +208,8 @@ void choose_colours(Colours colours) {
 
 void apply_theme(QApplication& application) {
     // What the desktop has stands in the palette until there is one of our own.
-    static const bool is_desktop_dark = application.palette().color(QPalette::Window).lightness() < 110;
+    static const bool is_palette_dark = application.palette().color(QPalette::Window).lightness() < 110;
+    const bool is_desktop_dark = desktop_dark().value_or(is_palette_dark);
     const Colours chosen = chosen_colours();
     const bool dark = chosen == Colours::desktop ? is_desktop_dark : chosen == Colours::dark;
     current() = dark ? dark_theme() : light_theme();

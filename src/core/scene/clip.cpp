@@ -6,7 +6,8 @@ namespace wembrix {
 
 int Clip::frames(double at_rate) const {
     // A frame that rounding puts a hair past the end still belongs to the clip.
-    return static_cast<int>(std::floor(seconds * at_rate + 1e-3)) + 1;
+    constexpr double most = 2e9; // what is longer than an int can count, or no number, has no frames to speak of
+    return static_cast<int>(std::fmin(std::fmax(std::floor(seconds * at_rate + 1e-3), 0.0), most)) + 1;
 }
 
 bool lies_on_frames(const Clip& clip, double rate) {

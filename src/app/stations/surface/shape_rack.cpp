@@ -1,7 +1,7 @@
 #include "stations/surface/shape_rack.h"
 
 #include "stations/surface/shape_picture.h"
-#include "style/theme.h"
+#include "style/live_theme.h"
 
 #include <QHBoxLayout>
 #include <QLabel>
@@ -23,6 +23,9 @@ constexpr float not_held = -1e10F;
 ShapeRack::ShapeRack(QWidget* parent) : QFrame(parent) {
     setObjectName(QStringLiteral("card"));
     worker_.setMaxThreadCount(1);
+    if (LiveTheme* live = live_theme()) {
+        connect(live, &LiveTheme::changed, this, &ShapeRack::draw_pictures);
+    }
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(10, 8, 6, 8);
     column->setSpacing(6);

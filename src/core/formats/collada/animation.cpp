@@ -243,12 +243,19 @@ class AnimationReader {
         clip.name = std::move(name);
         // The clock begins with the first key where no clip says when.
         first_ = end >= start ? start : 1e300;
+        double last_key = -1e300;
         for (const auto& [node, list] : tracks) {
             for (const Track& track : list) {
                 if (!(end >= start)) {
                     first_ = std::min(first_, track.curve->times.front());
                 }
+                last_key = std::max(last_key, track.curve->times.back());
             }
+        }
+        constexpr double most_seconds = 1e6;
+        if (!tracks.empty() && !(std::max(last_key, end) - first_ <= most_seconds)) {
+            reading_.note(clip.name, "has keys after 1 000 000 s, or lasts longer; the motion is left out.");
+            return false;
         }
         double last = 0;
         for (const auto& [node, list] : tracks) {

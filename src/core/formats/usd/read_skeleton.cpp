@@ -481,6 +481,11 @@ void read_clips(Reading& reading, std::vector<Channel> moved) {
             clip.start_s = std::max(0.0, reading.seconds(*start));
             clip.seconds = (*end - *start) / reading.codes_per_second;
         }
+        constexpr double most_seconds = 1e6;
+        if (!(clip.start_s <= most_seconds && clip.seconds <= most_seconds && last_of(channels) <= most_seconds)) {
+            reading.note(clip.name, "has keys after 1 000 000 s, or lasts longer; the motion is left out.");
+            return;
+        }
         clip.channels = std::move(channels);
         reading.scene.clips.push_back(std::move(clip));
     };
