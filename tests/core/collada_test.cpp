@@ -1,5 +1,6 @@
 // Scenes through COLLADA: what we write comes back, and what others write is understood, whatever their habits.
 #include "core/base/files.h"
+#include "core/destination/file_space.h"
 #include "core/destination/prune.h"
 #include "core/formats/collada/collada.h"
 #include "core/measure/clips/baked.h"
@@ -13,6 +14,7 @@
 
 #include <fmt/format.h>
 #include <gtest/gtest.h>
+#include <random>
 #include <set>
 
 namespace wembrix {
@@ -490,6 +492,153 @@ TEST(Collada, MaterialsByTheirEffects) {
     fs::remove_all(folder);
 }
 
+TEST(Collada, CamerasAndLightsComeBackValueForValue) {
+    for (uint32_t seed = 1; seed <= 200; ++seed) {
+        std::mt19937 random(seed);
+        const auto number = [&](double least, double most) {
+            return std::uniform_real_distribution<double>(least, most)(random);
+        };
+        Scene scene;
+        for (int i = 0; i < 4; ++i) {
+            Node node;
+            node.name = fmt::format("n{}", i);
+            node.parent = i > 1 ? i - 2 : -1;
+            node.rest.translation = Vec3(number(-1, 1), number(-1, 1), number(-1, 1));
+            Camera camera;
+            camera.name = fmt::format("eye {}", i);
+            camera.kind = random() % 2 == 0 ? Camera::Kind::perspective : Camera::Kind::orthographic;
+            if (camera.kind == Camera::Kind::perspective) {
+                camera.field_of_view = number(0.1, 2.5);
+                camera.aspect = random() % 2 == 0 ? 0 : number(0.5, 2);
+            } else {
+                camera.half_width_m = number(0.1, 4);
+                camera.half_height_m = number(0.1, 4);
+            }
+            camera.near_m = number(0.001, 1);
+            camera.far_m = random() % 3 == 0 ? 0 : number(2, 900);
+            camera.carried.extras = random() % 3 == 0 ? R"({"lens":35})" : "";
+            Light light;
+            light.name = fmt::format("lamp <{}>", i);
+            light.kind = static_cast<Light::Kind>(random() % 3);
+            light.colour = {number(0, 1), number(0, 1), number(0, 1)};
+            light.intensity = number(0, 900);
+            light.range_m = random() % 2 == 0 ? 0 : number(1, 40);
+            if (light.kind == Light::Kind::spot) {
+                light.outer_angle = number(0.1, 1.5);
+                light.inner_angle = light.outer_angle * number(0, 1);
+            }
+            if (random() % 3 != 0) {
+                node.camera = static_cast<int>(scene.cameras.size());
+                scene.cameras.push_back(camera);
+            }
+            if (random() % 3 != 0) {
+                node.light = static_cast<int>(scene.lights.size());
+                scene.lights.push_back(light);
+            }
+            scene.nodes.push_back(node);
+        }
+        if (!scene.lights.empty()) {
+            scene.nodes[3].light = 0; // shown twice
+        }
+        drop_unplaced(scene);
+        classify_nodes(scene);
+        for (const AxisSystem& space : {AxisSystem{}, AxisSystem{Axis::pos_z, Axis::neg_y, 0.01, Handedness::right}}) {
+            const Result<std::vector<WrittenFile>> files = write_collada(to_space(scene, space), "rig", space);
+            ASSERT_TRUE(files.ok()) << files.problem().sentence();
+            const Result<Scene> read = read_collada_bytes(files->front().bytes, "rig");
+            ASSERT_TRUE(read.ok()) << read.problem().sentence();
+            ASSERT_EQ(read->cameras.size(), scene.cameras.size()) << seed;
+            ASSERT_EQ(read->lights.size(), scene.lights.size()) << seed;
+            EXPECT_TRUE(read->notes.empty()) << read->notes.front().what;
+            for (size_t c = 0; c < scene.cameras.size(); ++c) {
+                const Camera& a = scene.cameras[c];
+                const Camera& b = *std::find_if(read->cameras.begin(), read->cameras.end(),
+                                                [&](const Camera& one) { return one.name == a.name; });
+                EXPECT_EQ(a.kind, b.kind);
+                EXPECT_EQ(a.name, b.name);
+                EXPECT_EQ(a.carried.extras, b.carried.extras);
+                for (const auto& [was, is] : {std::pair(a.field_of_view, b.field_of_view),
+                                              {a.aspect, b.aspect},
+                                              {a.half_width_m, b.half_width_m},
+                                              {a.half_height_m, b.half_height_m},
+                                              {a.near_m, b.near_m},
+                                              {a.far_m, b.far_m}}) {
+                    EXPECT_NEAR(was, is, 1e-9 * std::max(1.0, std::abs(was))) << seed;
+                }
+            }
+            for (size_t l = 0; l < scene.lights.size(); ++l) {
+                const Light& a = scene.lights[l];
+                const Light& b = *std::find_if(read->lights.begin(), read->lights.end(),
+                                               [&](const Light& one) { return one.name == a.name; });
+                EXPECT_EQ(a.kind, b.kind);
+                EXPECT_EQ(a.name, b.name);
+                EXPECT_EQ(a.colour, b.colour);
+                for (const auto& [was, is] :
+                     {std::pair(a.intensity, b.intensity), {a.range_m, b.range_m}, {a.inner_angle, b.inner_angle}}) {
+                    EXPECT_NEAR(was, is, 1e-9 * std::max(1.0, std::abs(was))) << seed;
+                }
+                if (a.kind == Light::Kind::spot) {
+                    EXPECT_EQ(a.outer_angle, b.outer_angle) << seed;
+                }
+            }
+            for (const Node& node : scene.nodes) {
+                const Node& is = read->nodes.at(static_cast<size_t>(read->find_node(node.name)));
+                EXPECT_EQ(is.camera >= 0, node.camera >= 0) << seed;
+                EXPECT_EQ(is.light >= 0, node.light >= 0) << seed;
+            }
+        }
+        if (HasFailure()) {
+            break;
+        }
+    }
+}
+
+TEST(Collada, CamerasAndLightsOfOthersAreUnderstoodOrTold) {
+    const auto camera = [](const std::string& lens) {
+        return "<library_cameras><camera id=\"c\" name=\"eye\"><optics><technique_common>" + lens +
+               "</technique_common></optics></camera></library_cameras>";
+    };
+    const std::string node = "<node id=\"n\"><instance_camera url=\"#c\"/></node>";
+    Scene scene = read_of(camera("<perspective><xfov>90</xfov><aspect_ratio>2</aspect_ratio><znear>0.1</znear>"
+                                 "<zfar>50</zfar></perspective>"),
+                          node);
+    ASSERT_EQ(scene.cameras.size(), 1U);
+    EXPECT_NEAR(scene.cameras[0].field_of_view, 2 * std::atan(0.5), 1e-9);
+    EXPECT_NEAR(scene.cameras[0].aspect, 2, 1e-9);
+    EXPECT_NEAR(scene.cameras[0].far_m, 50, 1e-9);
+    EXPECT_EQ(scene.nodes[0].kind, NodeKind::camera);
+    scene = read_of(camera("<perspective><xfov>90</xfov><yfov>60</yfov></perspective>"), node);
+    EXPECT_NEAR(scene.cameras.at(0).aspect, std::sqrt(3.0), 1e-9) << "of the two angles";
+    scene = read_of(camera("<orthographic><ymag>2</ymag><aspect_ratio>1.5</aspect_ratio></orthographic>"), node);
+    EXPECT_NEAR(scene.cameras.at(0).half_width_m, 3, 1e-9);
+    for (const char* broken : {"", "<perspective/>", "<perspective><yfov>nan</yfov></perspective>",
+                               "<perspective><yfov>-3</yfov></perspective>", "<orthographic/>"}) {
+        scene = read_of(camera(broken), node);
+        ASSERT_EQ(scene.cameras.size(), 1U) << broken;
+        EXPECT_TRUE(is_told(scene, "is taken.")) << broken;
+    }
+    EXPECT_TRUE(is_told(read_of("", node), "is no camera of this file"));
+    EXPECT_TRUE(is_told(read_of(camera("<perspective><yfov>40</yfov></perspective>"),
+                                "<node id=\"n\"><instance_camera url=\"#c\"/><instance_camera url=\"#c\"/></node>"),
+                        "several cameras"));
+    const auto light = [](const std::string& kind) {
+        return "<library_lights><light id=\"l\" name=\"lamp\"><technique_common>" + kind +
+               "</technique_common></light></library_lights>";
+    };
+    const std::string lit = "<node id=\"n\"><instance_light url=\"#l\"/></node>";
+    scene = read_of(light("<spot><color>4 2 0</color><falloff_angle>60</falloff_angle></spot>"), lit);
+    ASSERT_EQ(scene.lights.size(), 1U);
+    EXPECT_NEAR(scene.lights[0].intensity, 4, 1e-9);
+    EXPECT_EQ(scene.lights[0].colour, (std::array<double, 3>{1, 0.5, 0}));
+    EXPECT_NEAR(scene.lights[0].outer_angle, M_PI / 6, 1e-9) << "the whole cone is told there";
+    EXPECT_TRUE(is_told(scene, "no unit for the brightness"));
+    EXPECT_TRUE(is_told(scene, "falls off"));
+    scene = read_of(light("<ambient><color>1 1 1</color></ambient>"), lit);
+    EXPECT_TRUE(scene.lights.empty());
+    EXPECT_EQ(scene.nodes.at(0).light, -1);
+    EXPECT_TRUE(is_told(scene, "from all sides"));
+}
+
 TEST(Collada, NodesAreInstancedAndLookWhereTheyLook) {
     const Scene scene = read_of("<library_nodes><node id=\"lamp\" name=\"lamp\"><translate>0 1 0</translate>"
                                 "<instance_camera url=\"#cam\"/></node></library_nodes>",
@@ -500,7 +649,7 @@ TEST(Collada, NodesAreInstancedAndLookWhereTheyLook) {
     EXPECT_EQ(scene.nodes[1].name, "lamp");
     EXPECT_EQ(scene.nodes[3].name, "lamp_2") << "names are each one's own";
     EXPECT_LT((point_of(rest_world(scene)[1], Vec3::Zero()) - Vec3(0, 1, 5)).norm(), 1e-9);
-    EXPECT_TRUE(is_told(scene, "is a camera there"));
+    EXPECT_TRUE(is_told(scene, "is no camera of this file"));
     EXPECT_TRUE(is_told(scene, "is no node of this file"));
     EXPECT_TRUE(is_told(scene, "is skewed"));
 }

@@ -148,6 +148,8 @@ done
 # COLLADA, by three.js's own reader: random rigs, and Tansy as she is delivered.
 "$build/tests/wembrix-points" daes "$work/daes" "${WEMBRIX_INTEROP_RIGS:-40}"
 (cd "$work/js" && node collada_frames.mjs "$work/daes")
+(cd "$work/js" && node collada_optics.mjs "$build/src/cli/wembrix-cli" "$work/demo/Lantern_web_view.destination.json" \
+    "$work/optics" 0 20 | grep -v "File version")
 sed 's/"container": "glb"/"container": "dae"/' "$work/demo/tansy.wembrix" > "$work/demo/tansy_dae.wembrix"
 "$build/src/cli/wembrix-cli" deliver "$work/demo/tansy_dae.wembrix" --out "$work/dae" | grep -v "  pass$"
 

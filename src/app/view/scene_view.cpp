@@ -386,8 +386,14 @@ void SceneView::paint_labels(QPainter& painter, const Frame& now) const {
     double up = 0;
     for (const std::unique_ptr<ViewLayer>& layer : layers_) {
         for (const auto& [words, colour] : layer->foot(now)) {
+            // On a plate: what stands on the ground behind it may have any colour.
+            const QRectF line(8, height() - 18 - up, width() - 16, 14);
+            const QRectF taken = painter.boundingRect(line, Qt::AlignLeft | Qt::AlignVCenter, words);
+            QColor plate = theme().card;
+            plate.setAlpha(205);
+            painter.fillRect(taken.adjusted(-3, 0, 3, 0), plate);
             painter.setPen(colour);
-            painter.drawText(QRectF(8, height() - 18 - up, width() - 16, 14), Qt::AlignLeft | Qt::AlignVCenter, words);
+            painter.drawText(line, Qt::AlignLeft | Qt::AlignVCenter, words);
             up += 15;
         }
     }

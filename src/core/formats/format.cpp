@@ -22,8 +22,8 @@ constexpr Contents usd_contents = Content::skeleton | Content::surfaces | Conten
                                   Content::clips | Content::clip_names | Content::materials | Content::curves |
                                   Content::caches | Content::extras | Content::about;
 constexpr Contents collada_contents = Content::skeleton | Content::surfaces | Content::skins | Content::shapes |
-                                      Content::clips | Content::clip_names | Content::materials | Content::extras |
-                                      Content::about;
+                                      Content::clips | Content::clip_names | Content::materials | Content::cameras |
+                                      Content::lights | Content::extras | Content::about;
 constexpr Contents bvh_contents = Content::skeleton | Content::clips;
 
 using Written = Result<std::vector<WrittenFile>>;

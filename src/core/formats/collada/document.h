@@ -86,6 +86,7 @@ struct Reading {
     std::map<std::string, int> images{};    ///< by id
     std::map<std::string, int> textures{};  ///< by image and wraps
     std::map<int, std::string> morph_of{};  ///< of a node: the id of the controller its shapes came from
+    std::map<size_t, int> optics{};         ///< cameras and lights by their elements; -1: one that is left out
     std::set<std::string> said{};           ///< notes that are given once
 
     void note(const std::string& where, const std::string& what) { scene.notes.push_back({where, what, {}}); }

@@ -126,8 +126,7 @@ class FileReader {
         for (const Element child : element.children()) {
             const std::string kind = child.name();
             if (kind == "instance_camera" || kind == "instance_light") {
-                reading_.note(name_of(element), fmt::format("is a {} there; of those only the place is read.",
-                                                            kind == "instance_camera" ? "camera" : "light"));
+                read_optics(reading_, place, child);
             }
             if (kind != "instance_geometry" && kind != "instance_controller") {
                 continue;

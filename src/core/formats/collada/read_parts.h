@@ -57,6 +57,8 @@ class Controllers {
 };
 
 /// Clips from all animations; `places` are the nodes' own, as they rest.
+/// The camera or the light that an instance names, as that of a node.
+void read_optics(Reading& reading, int node, Element instance);
 void read_animations(Reading& reading, const std::vector<std::vector<PlaceElement>>& places);
 
 } // namespace wembrix::collada

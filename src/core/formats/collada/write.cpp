@@ -154,8 +154,14 @@ void write_nodes(Writing& writing) {
                           {"name", node.name},
                           {"type", node.kind == NodeKind::joint ? "JOINT" : "NODE"}});
         xml.numbers("matrix", in_rows(node.rest).reshaped<Eigen::RowMajor>(), {{"sid", "transform"}});
+        if (node.camera >= 0) {
+            xml.empty("instance_camera", {{"url", "#" + writing.camera_ids[static_cast<size_t>(node.camera)]}});
+        }
         if (node.mesh >= 0) {
             write_surface(writing, n);
+        }
+        if (node.light >= 0) {
+            xml.empty("instance_light", {{"url", "#" + writing.light_ids[static_cast<size_t>(node.light)]}});
         }
         waiting.push_back(n + scene.nodes.size());
         waiting.insert(waiting.end(), children[n].begin(), children[n].end());
@@ -261,6 +267,7 @@ Result<std::vector<WrittenFile>> write_collada(const Scene& scene, const std::st
     collada::XmlText& xml = writing.xml;
     xml.open("COLLADA", {{"xmlns", "http://www.collada.org/2005/11/COLLADASchema"}, {"version", "1.4.1"}});
     collada::write_asset(writing, space);
+    collada::write_optics(writing);
     collada::write_materials(writing);
     collada::write_geometries(writing);
     collada::write_controllers(writing);

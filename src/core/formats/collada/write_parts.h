@@ -19,6 +19,8 @@ struct Writing {
     std::vector<std::string> node_ids{};
     std::vector<std::string> mesh_ids{};
     std::vector<std::string> material_ids{};
+    std::vector<std::string> camera_ids{};
+    std::vector<std::string> light_ids{};
     std::vector<std::string> morph_ids{}; ///< of nodes; empty: it has no shapes
     std::vector<std::string> skin_ids{};  ///< of nodes; empty: it has no skin
     std::vector<WrittenFile> files{};     ///< images
@@ -32,5 +34,6 @@ void write_geometries(Writing& writing);
 void write_controllers(Writing& writing);
 /// The first clip.
 void write_clip(Writing& writing);
+void write_optics(Writing& writing); ///< cameras and lights
 
 } // namespace wembrix::collada
