@@ -4,6 +4,7 @@
 #include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "stations/intake/accept_dialog.h"
+#include "stations/intake/finding_picture.h"
 #include "style/chip.h"
 #include "style/theme.h"
 
@@ -60,7 +61,14 @@ QFrame* FindingsList::finding_card(const Finding& finding) {
     auto* chip = new Chip(card);
     const QString grade = QString::fromUtf8(grade_name(finding.grade).data());
     chip->show_word(grade, theme().of(finding.grade), theme().ground_of(finding.grade));
-    row->addWidget(chip, 0, Qt::AlignTop);
+    auto* left = new QVBoxLayout;
+    left->setSpacing(5);
+    left->addWidget(chip, 0, Qt::AlignHCenter);
+    if (has_finding_picture(finding.id)) {
+        left->addWidget(new FindingPicture(finding, card));
+    }
+    left->addStretch(1);
+    row->addLayout(left);
     auto* words = new QVBoxLayout;
     words->setSpacing(1);
     auto* message = new QLabel(QString::fromStdString(finding.message), card);
@@ -116,6 +124,7 @@ QFrame* FindingsList::finding_card(const Finding& finding) {
     }
     links->addStretch(1);
     words->addLayout(links);
+    words->addStretch(1); // the picture beside may be taller
     row->addLayout(words, 1);
     return card;
 }
