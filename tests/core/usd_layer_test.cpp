@@ -161,9 +161,9 @@ TEST(UsdLayer, BrokenTextSaysItsLine) {
     for (const char* wrong :
          {"def {", "def \"a\" { float3 x = (1, 2) }", "def \"a\" { float x = [1] }", "def \"a\" { int x = 1.5 }",
           "def \"a\" { uchar x = 300 }", "def \"a\" { double x.timeSamples = { a: 1 } }", "def \"a\" { rel x = 5 }",
-          "def \"a\" ( references = 5 ) {}", "def \"\" {}", "def \"a\" {} }",
-          "(upAxis = ", "def \"a\" { string s = \"x", "def \"a\" { asset s = @x }",
-          "def \"a\" { def \"b\" {} def \"b\" {} }", "def \"a\" { float[] x = [1 2] }"}) {
+          "def \"a\" ( references = 5 ) {}", "def \"\" {}", "def \"a\" {} }", "(upAxis = ",
+          "def \"a\" { string s = \"x", "def \"a\" { asset s = @x }", "def \"a\" { def \"b\" {} def \"b\" {} }",
+          "def \"a\" {} def \"a\" {}", "def \"a\" {} over \"a\" {}", "def \"a\" { float[] x = [1 2] }"}) {
         EXPECT_NE(problem(wrong), "read") << wrong;
     }
     EXPECT_FALSE(read_text("usda").ok());

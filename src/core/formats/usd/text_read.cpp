@@ -83,6 +83,7 @@ class TextReader {
                 }
             }
         }
+        std::unordered_set<std::string> names;
         while (tokens_.now().kind != TokenKind::end) {
             if (tokens_.take_word("reorder")) {
                 if (!skip_statement()) {
@@ -93,6 +94,9 @@ class TextReader {
             Prim prim;
             if (!this->prim(prim, 0)) {
                 return false;
+            }
+            if (!names.insert(prim.name).second) {
+                return broken(fmt::format("it has two prims called “{}”", shown(prim.name)));
             }
             layer_.prims.push_back(std::move(prim));
         }

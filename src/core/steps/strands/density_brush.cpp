@@ -18,7 +18,9 @@ std::string density_to_bytes(const std::vector<float>& density) {
     const auto count = static_cast<uint32_t>(density.size());
     bytes.resize(density_magic.size() + sizeof count + density.size() * sizeof(float));
     std::memcpy(bytes.data() + density_magic.size(), &count, sizeof count);
-    std::memcpy(bytes.data() + density_magic.size() + sizeof count, density.data(), density.size() * sizeof(float));
+    if (!density.empty()) {
+        std::memcpy(bytes.data() + density_magic.size() + sizeof count, density.data(), density.size() * sizeof(float));
+    }
     return bytes;
 }
 
@@ -33,7 +35,9 @@ Result<std::vector<float>> density_from_bytes(const std::string& bytes) {
         return Problem{"a painted density is cut off.", "", ""};
     }
     std::vector<float> density(count);
-    std::memcpy(density.data(), bytes.data() + head, bytes.size() - head);
+    if (count > 0) { // an empty vector has no place to copy to
+        std::memcpy(density.data(), bytes.data() + head, bytes.size() - head);
+    }
     if (!std::all_of(density.begin(), density.end(), [](float one) { return one >= 0 && one <= 1; })) {
         return Problem{"a painted density is not from 0 to 1.", "", ""};
     }
