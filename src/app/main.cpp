@@ -1,5 +1,6 @@
 #include "session/log.h"
 #include "shell/main_window.h"
+#include "style/interface_size.h"
 #include "style/live_theme.h"
 
 #include <QApplication>
@@ -9,6 +10,7 @@
 
 int main(int count, char** arguments) {
     wembrix::app::prepare_graphics();
+    wembrix::app::scale_interface(count, arguments);
     QApplication application(count, arguments);
     QApplication::setApplicationName(QStringLiteral("wembrix"));
     QApplication::setApplicationDisplayName(QStringLiteral("Wembrix"));

@@ -1,6 +1,6 @@
 // Light and dark while the window is open: chosen, and followed where the desktop changes.
 #include "bench_fixture.h"
-#include "style/chip.h"
+#include "style/interface_size.h"
 #include "style/live_theme.h"
 #include "style/theme_colours.h"
 
@@ -9,6 +9,7 @@
 #include <QDBusVariant>
 #include <QDBusVirtualObject>
 #include <QThread>
+#include <map>
 
 namespace wembrix::app {
 namespace {
@@ -94,13 +95,16 @@ TEST_F(Bench, TheWholeWindowGoesFromLightToDarkAndBack) {
 /// The desktop's settings portal, as far as it is asked here.
 class Portal : public QDBusVirtualObject {
   public:
-    uint scheme = 1;
+    std::map<QString, QVariant> settings = {{"org.freedesktop.appearance color-scheme", 1U}};
     [[nodiscard]] QString introspect(const QString&) const override { return {}; }
     bool handleMessage(const QDBusMessage& message, const QDBusConnection& bus) override {
-        if (message.member() != "Read") {
+        const QList<QVariant> asked = message.arguments();
+        const auto found =
+            asked.size() == 2 ? settings.find(asked[0].toString() + " " + asked[1].toString()) : settings.end();
+        if (message.member() != "Read" || found == settings.end()) {
             return false;
         }
-        const QVariant inner = QVariant::fromValue(QDBusVariant(scheme));
+        const QVariant inner = QVariant::fromValue(QDBusVariant(found->second));
         return bus.send(message.createReply(QVariant::fromValue(QDBusVariant(inner))));
     }
 };
@@ -152,6 +156,20 @@ TEST(LiveTheme, WhatTheDesktopSaysIsAskedAndFollowed) {
         EXPECT_EQ(desktop.is_dark(), std::nullopt) << "no preference";
         EXPECT_EQ(changes, 2) << "what speaks of something else changes nothing";
     }
+    // How large its text is: the one desktop's way to say so, and the other's.
+    EXPECT_EQ(desktop_text_scale(), 1);
+    const auto set = [&](const char* what, const QVariant& value) {
+        QMetaObject::invokeMethod(
+            &portal, [&] { portal.settings[QString::fromUtf8(what)] = value; }, Qt::BlockingQueuedConnection);
+    };
+    set("org.kde.kdeglobals.General font", QString("Noto Sans,12,-1,5,50,0,0,0,0,0"));
+    EXPECT_NEAR(desktop_text_scale(), 1.2, 1e-9);
+    set("org.gnome.desktop.interface font-name", QString("Cantarell 11"));
+    EXPECT_NEAR(desktop_text_scale(), 1, 1e-9);
+    set("org.gnome.desktop.interface text-scaling-factor", 1.25);
+    EXPECT_NEAR(desktop_text_scale(), 1.25, 1e-9);
+    set("org.gnome.desktop.interface text-scaling-factor", 50.0);
+    EXPECT_NEAR(interface_scale(), chosen_size() == 0 ? 3 : chosen_size() / 100.0, 1e-9) << "within bounds";
     QMetaObject::invokeMethod(
         &portal, [] { QDBusConnection::disconnectFromBus("portal of the test"); }, Qt::BlockingQueuedConnection);
     thread.quit();
@@ -161,6 +179,27 @@ TEST(LiveTheme, WhatTheDesktopSaysIsAskedAndFollowed) {
 TEST(LiveTheme, WithoutAPortalNothingIsKnown) {
     const DesktopColours desktop;
     EXPECT_EQ(desktop.is_dark(), std::nullopt);
+    EXPECT_EQ(desktop_text_scale(), 1);
+}
+
+TEST(InterfaceSize, AFontSaysHowLargeItIsInEitherForm) {
+    EXPECT_NEAR(*font_scale("Cantarell 11", 11), 1, 1e-9);
+    EXPECT_NEAR(*font_scale("Ubuntu Condensed Bold 16.5", 11), 1.5, 1e-9);
+    EXPECT_NEAR(*font_scale("Noto Sans,10,-1,5,50,0,0,0,0,0", 10), 1, 1e-9);
+    EXPECT_NEAR(*font_scale("Noto Sans,12.5", 10), 1.25, 1e-9);
+    for (const char* odd : {"", "Cantarell", "Cantarell 0", "Cantarell 900", "Noto Sans,-1", "11", ",,", "A -5"}) {
+        EXPECT_FALSE(font_scale(odd, 11).has_value()) << odd;
+    }
+}
+
+TEST(InterfaceSize, WhatAPersonChoseGoesFirst) {
+    const int before = chosen_size();
+    choose_size(150);
+    EXPECT_EQ(chosen_size(), 150);
+    EXPECT_NEAR(interface_scale(), 1.5, 1e-9);
+    choose_size(9000);
+    EXPECT_EQ(chosen_size(), 0) << "what no one can have chosen is not taken";
+    choose_size(before);
 }
 
 } // namespace

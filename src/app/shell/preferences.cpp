@@ -1,6 +1,7 @@
 #include "shell/preferences.h"
 
 #include "session/library.h"
+#include "style/interface_size.h"
 #include "style/live_theme.h"
 
 #include <QCheckBox>
@@ -14,6 +15,7 @@
 #include <QLineEdit>
 #include <QMessageBox>
 #include <QPushButton>
+#include <algorithm>
 
 namespace wembrix::app {
 
@@ -32,6 +34,20 @@ void edit_preferences(QWidget* parent) {
     auto* label = new QLabel(QObject::tr("&Colours"), &dialog);
     label->setBuddy(colours);
     form->addRow(label, colours);
+    auto* size = new QComboBox(&dialog);
+    size->setObjectName(QStringLiteral("size"));
+    size->addItem(QObject::tr("As the desktop has its text"), 0);
+    for (const int percent : {75, 90, 100, 110, 125, 150, 200}) {
+        size->addItem(QObject::tr("%1 %").arg(percent), percent);
+    }
+    size->setCurrentIndex(std::max(0, size->findData(chosen_size())));
+    size->setToolTip(QObject::tr("Of text and controls; used from the next start on"));
+    auto* size_label = new QLabel(QObject::tr("&Size"), &dialog);
+    size_label->setBuddy(size);
+    form->addRow(size_label, size);
+    auto* when = new QLabel(QObject::tr("Another size is used from the next start on."), &dialog);
+    when->setObjectName(QStringLiteral("soft"));
+    form->addRow(QString(), when);
     auto* team = new QLineEdit(team_folder(), &dialog);
     team->setObjectName(QStringLiteral("teamFolder"));
     team->setPlaceholderText(QObject::tr("none"));
@@ -62,6 +78,7 @@ void edit_preferences(QWidget* parent) {
     if (dialog.exec() == QDialog::Accepted) {
         choose_colours(static_cast<Colours>(colours->currentData().toInt()));
         choose_team_folder(team->text());
+        choose_size(size->currentData().toInt());
         if (LiveTheme* live = live_theme()) {
             live->refresh();
         }

@@ -1,10 +1,10 @@
 #include "style/live_theme.h"
 
+#include "style/settings_portal.h"
 #include "style/theme_colours.h"
 
 #include <QApplication>
 #include <QDBusConnection>
-#include <QDBusVariant>
 #include <QLabel>
 #include <QMap>
 #include <QRegularExpression>
@@ -16,19 +16,8 @@ namespace wembrix::app {
 
 namespace {
 
-const QString portal = QStringLiteral("org.freedesktop.portal.Desktop");
-const QString portal_place = QStringLiteral("/org/freedesktop/portal/desktop");
-const QString portal_settings = QStringLiteral("org.freedesktop.portal.Settings");
 const QString group_of_look = QStringLiteral("org.freedesktop.appearance");
 const QString key_of_scheme = QStringLiteral("color-scheme");
-
-/// A variant in a variant, as the older of the two ways to ask answers.
-uint scheme_in(QVariant value) {
-    while (value.canConvert<QDBusVariant>()) {
-        value = value.value<QDBusVariant>().variant();
-    }
-    return value.toUInt();
-}
 
 QMap<QString, QColor> colours_between(const Theme& from, const Theme& to) {
     QMap<QString, QColor> map;
@@ -112,19 +101,13 @@ DesktopColours::DesktopColours(QObject* parent) : QObject(parent) {
     if (!bus.isConnected()) {
         return;
     }
-    bus.connect(portal, portal_place, portal_settings, QStringLiteral("SettingChanged"), this,
+    bus.connect(QString::fromLatin1(settings_portal), QString::fromLatin1(settings_portal_place),
+                QString::fromLatin1(settings_portal_interface), QStringLiteral("SettingChanged"), this,
                 SLOT(take(QDBusMessage)));
-    QDBusMessage ask = QDBusMessage::createMethodCall(portal, portal_place, portal_settings, QStringLiteral("Read"));
-    ask << group_of_look << key_of_scheme;
-    // Before the first window: it is not to be light first and dark then. Who does not answer at once is not waited
-    // for.
-    constexpr int most_milliseconds = 60;
-    const QDBusMessage answer = bus.call(ask, QDBus::Block, most_milliseconds);
-    if (answer.type() == QDBusMessage::ReplyMessage && !answer.arguments().isEmpty()) {
-        const uint scheme = scheme_in(answer.arguments().first());
-        if (scheme == 1 || scheme == 2) {
-            dark_ = scheme == 1;
-        }
+    // Before the first window: it is not to be light first and dark then.
+    const uint scheme = desktop_setting(group_of_look, key_of_scheme).toUInt();
+    if (scheme == 1 || scheme == 2) {
+        dark_ = scheme == 1;
     }
 }
 
@@ -133,7 +116,7 @@ void DesktopColours::take(const QDBusMessage& said) {
     if (words.size() < 3 || words[0].toString() != group_of_look || words[1].toString() != key_of_scheme) {
         return;
     }
-    const uint scheme = scheme_in(words[2]);
+    const uint scheme = plain_setting(words[2]).toUInt();
     const std::optional<bool> before = dark_;
     dark_ = scheme == 1 || scheme == 2 ? std::optional<bool>(scheme == 1) : std::nullopt;
     if (dark_ != before) {
