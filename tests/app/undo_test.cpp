@@ -1,6 +1,7 @@
 // Whatever is done can be undone, and done again: the job is the same one each time, and so is its file.
 #include "core/job/card_edits.h"
 #include "core/steps/step_kind.h"
+#include "random_rig.h"
 #include "session/document.h"
 
 #include <QDir>
@@ -57,7 +58,7 @@ void change(Job& job, std::mt19937& random) {
 }
 
 TEST(Undo, GoesBackThroughEverythingAndForthAgain) {
-    for (uint32_t seed = 1; seed <= 30; ++seed) {
+    for (uint32_t seed = 1; seed <= testing::seeds(); ++seed) {
         std::mt19937 random(seed);
         Document document;
         Job first;
