@@ -143,6 +143,9 @@ class BlockResolver {
 };
 
 template <typename T> void move_behind(std::vector<T>& part, std::vector<T>& all, size_t at) {
+    if (part.empty()) {
+        return; // of what no block has there is no list
+    }
     std::copy(part.begin(), part.end(), all.begin() + static_cast<std::ptrdiff_t>(at));
     part = {};
 }
