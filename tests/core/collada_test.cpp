@@ -611,7 +611,8 @@ TEST(Collada, CamerasAndLightsOfOthersAreUnderstoodOrTold) {
     EXPECT_NEAR(scene.cameras.at(0).aspect, std::sqrt(3.0), 1e-9) << "of the two angles";
     scene = read_of(camera("<orthographic><ymag>2</ymag><aspect_ratio>1.5</aspect_ratio></orthographic>"), node);
     EXPECT_NEAR(scene.cameras.at(0).half_width_m, 3, 1e-9);
-    for (const char* broken : {"", "<perspective/>", "<perspective><yfov>nan</yfov></perspective>",
+    for (const char* broken : {"", "<perspective/>", "<perspective><xfov>90</xfov></perspective>",
+                               "<perspective><yfov>nan</yfov></perspective>",
                                "<perspective><yfov>-3</yfov></perspective>", "<orthographic/>"}) {
         scene = read_of(camera(broken), node);
         ASSERT_EQ(scene.cameras.size(), 1U) << broken;

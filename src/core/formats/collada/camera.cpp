@@ -94,6 +94,11 @@ Camera camera_in(Reading& reading, Element element) {
             // Without an aspect the picture is taken for a square.
             const double half = std::tan(*across * degree / 2) / (aspect > 0 ? aspect : 1);
             camera.field_of_view = 2 * std::atan(half);
+            if (aspect == 0) {
+                reading.note(camera.name,
+                             "is a camera that says how much it sees across and no aspect; a square picture "
+                             "is taken.");
+            }
         } else {
             camera.field_of_view = 45 * degree;
             reading.note(camera.name, "is a camera that does not say its field of view; 45° is taken.");
