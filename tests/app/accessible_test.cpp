@@ -1,5 +1,6 @@
 // What a screen reader is told, and whether what is written can be read.
 #include "bench_fixture.h"
+#include "stations/deliver/board_view.h"
 #include "style/theme.h"
 
 #include <QAbstractScrollArea>
@@ -60,6 +61,7 @@ TEST_F(Bench, TextStandsOutFromWhatItStandsOnInLightAndDark) {
             pairs.push_back({"a chip", look.of(grade), look.ground_of(grade)});
         }
         pairs.push_back({"a chip", look.well, look.well_ground});
+        pairs.push_back({"what arrived", look.arrived, arrived_ground(look)});
         for (const Pair& pair : pairs) {
             EXPECT_GE(contrast(pair.text, pair.ground), 4.5)
                 << pair.what << ", " << pair.text.name().toStdString() << " on " << pair.ground.name().toStdString()

@@ -8,6 +8,13 @@
 
 namespace wembrix::app {
 
+QColor arrived_ground(const Theme& l) {
+    const double share = l.dark ? 0.1 : 0.15; // more, and the word on it could not be read
+    const auto mixed = [&](int card, int arrived) { return static_cast<int>(card + (arrived - card) * share); };
+    return {mixed(l.card.red(), l.arrived.red()), mixed(l.card.green(), l.arrived.green()),
+            mixed(l.card.blue(), l.arrived.blue())};
+}
+
 BoardDelegate::BoardDelegate(BoardRows& rows, QObject* parent) : QStyledItemDelegate(parent), rows_(rows) {}
 
 void BoardDelegate::paint(QPainter* painter, const QStyleOptionViewItem& option, const QModelIndex& index) const {
@@ -59,8 +66,7 @@ void BoardDelegate::paint(QPainter* painter, const QStyleOptionViewItem& option,
     QColor ground = l.note_ground;
     if (cell->state == CellState::arrived) {
         ink = l.arrived;
-        ground = l.arrived;
-        ground.setAlpha(l.dark ? 60 : 38);
+        ground = arrived_ground(l);
     } else if (cell->state == CellState::stale) {
         ink = l.look;
         ground = l.look_ground;

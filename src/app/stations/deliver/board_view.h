@@ -8,6 +8,10 @@
 
 namespace wembrix::app {
 
+struct Theme;
+/// What a cell that arrived stands on.
+QColor arrived_ground(const Theme& theme);
+
 class BoardDelegate : public QStyledItemDelegate {
     Q_OBJECT
   public:
