@@ -1,6 +1,7 @@
 #include "session/log.h"
 #include "shell/main_window.h"
 #include "style/interface_size.h"
+#include "style/language.h"
 #include "style/live_theme.h"
 
 #include <QApplication>
@@ -16,6 +17,7 @@ int main(int count, char** arguments) {
     QApplication::setApplicationDisplayName(QStringLiteral("Wembrix"));
     QApplication::setApplicationVersion(QStringLiteral(WEMBRIX_VERSION));
     QApplication::setDesktopFileName(QStringLiteral("io.wembrix.Wembrix"));
+    wembrix::app::use_language(application, wembrix::app::language_to_use());
     QCommandLineParser parser;
     parser.setApplicationDescription(
         QObject::tr("Opens a job, or a new one over files; without any it offers three ways in."));

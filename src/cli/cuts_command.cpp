@@ -106,8 +106,8 @@ int read_in(const CutsOptions& options, Job job) {
         count += cuts.size();
     }
     // A list that does not fit never takes the place of one that does.
-    const std::vector<std::string> known = before->replay.problems();
-    const std::vector<std::string> now = replay(before->sources, job.steps).problems();
+    const std::vector<Text> known = before->replay.problems();
+    const std::vector<Text> now = replay(before->sources, job.steps).problems();
     for (const std::string& problem : now) {
         if (std::find(known.begin(), known.end(), problem) == known.end()) {
             return refuse({"does not fit: " + problem, options.from.empty() ? options.job : options.from,

@@ -21,6 +21,7 @@
 #include "stations/surface/surface_station.h"
 #include "stations/takes/key_strip.h"
 #include "stations/takes/takes_station.h"
+#include "style/language.h"
 #include "style/theme.h"
 
 #include <QApplication>
@@ -554,6 +555,9 @@ int main(int count, char** arguments) {
     prepare_graphics();
     QApplication application(count, arguments);
     apply_theme(application);
+    if (!chosen_language().isEmpty()) {
+        use_language(application, chosen_language());
+    }
     const QStringList given = QApplication::arguments().mid(1);
     if (given.size() < 2) {
         std::fprintf(stderr, "usage: wembrix-pictures DEMO_FOLDER OUT [NAME]\n");

@@ -56,7 +56,7 @@ Vec3 place_of(const Scene& scene, const Clip& clip, const std::string& joint, do
     return pose.world[static_cast<size_t>(scene.find_node(joint))].topRightCorner<3, 1>();
 }
 
-bool mentions(const std::vector<std::string>& said, const std::string& words) {
+bool mentions(const std::vector<Text>& said, const std::string& words) {
     return std::any_of(said.begin(), said.end(),
                        [&](const std::string& line) { return line.find(words) != std::string::npos; });
 }
@@ -68,7 +68,7 @@ TEST(BringTakes, TravelOnARootThatTheCardMakesIsNotLost) {
     ASSERT_EQ(sources.sources[1].brought->left_out.size(), 1U);
     EXPECT_EQ(sources.sources[1].brought->left_out[0].name, "root");
     EXPECT_NEAR(sources.sources[1].brought->left_out[0].moves_m, 6, 1e-6);
-    std::vector<std::string> notes;
+    std::vector<Text> notes;
     for (const Note& note : sources.received->notes) {
         notes.push_back(note.what);
     }

@@ -144,7 +144,7 @@ TEST_F(SourcesAsFiles, AnotherVersionSaysWhatChangesAndWhichStepNoLongerFits) {
     relink(after, 0, folder / "in" / "model_v2.glb");
     const Result<SourceChange> change = compare_sources(job, after, folder);
     ASSERT_TRUE(change.ok()) << change.problem().sentence();
-    const auto says = [](const std::vector<std::string>& lines, const std::string& words) {
+    const auto says = [](const std::vector<Text>& lines, const std::string& words) {
         return std::any_of(lines.begin(), lines.end(),
                            [&](const std::string& line) { return line.find(words) != std::string::npos; });
     };

@@ -138,7 +138,7 @@ TEST(ChangedSource, WhatAStepNeedsAndIsGoneIsNamedAndTheOthersGoOn) {
     const Replay done = replayed(source({"rig:hips", "rig:spine", "rig:chest", "rig:skull", "rig:tip"}),
                                  {"insert_joint", "add_attachment"});
     expect_clean(done);
-    const std::vector<std::string> problems = done.problems();
+    const std::vector<Text> problems = done.problems();
     ASSERT_EQ(problems.size(), 2U);
     EXPECT_NE(problems[0].find("head"), std::string::npos) << problems[0];
     EXPECT_NE(problems[1].find("mb_head"), std::string::npos) << problems[1];

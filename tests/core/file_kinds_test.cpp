@@ -353,7 +353,7 @@ TEST_F(FileKinds, NamesThatCannotBeAreRefusedBeforeAnythingIsWritten) {
     const auto refused = [&](std::map<std::string, std::string> templates) {
         request.destination.files = std::move(templates);
         const auto files = planned_files(scene, request.destination, "stall", folder);
-        return files ? std::string("taken") : files.problem().what;
+        return files ? Text("taken") : files.problem().what;
     };
     give({"model", "clip"});
     EXPECT_EQ(refused({}), "taken");

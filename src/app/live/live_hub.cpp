@@ -1,4 +1,5 @@
 #include "live/live_hub.h"
+#include "style/language.h"
 
 #include "core/job/card_findings.h"
 
@@ -166,7 +167,7 @@ void LiveHub::make_for(const std::string& destination) {
         request.delivery.prepared = &state->replay.prepared();
         request.delivery.stop = [this] { return stop_.load(); };
         Result<HandOver> made = hand_over(request);
-        const QString problem = made ? QString() : QString::fromStdString(made.problem().sentence());
+        const QString problem = made ? QString() : localized(made.problem().sentence());
         QMetaObject::invokeMethod(
             this,
             [this, destination, problem, job, out = made ? made.take() : HandOver()] {
@@ -187,8 +188,8 @@ void LiveHub::keep(const std::string& destination, HandOver made, const QString&
     if (!problem.isEmpty()) {
         now.held << problem;
     } else {
-        for (const std::string& line : made.held) {
-            now.held << QString::fromStdString(line);
+        for (const Text& line : made.held) {
+            now.held << localized(line);
         }
         // What is no longer in the job is not handed to the next one that comes.
         const std::set<std::string> there(made.contents.begin(), made.contents.end());

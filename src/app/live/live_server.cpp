@@ -1,4 +1,5 @@
 #include "live/live_server.h"
+#include "style/language.h"
 
 #include "core/live/program_messages.h"
 
@@ -280,8 +281,7 @@ void LiveServer::greet(QWebSocket* socket) {
         const Result<ListenerMessage> message = listener_message(text.toStdString());
         const ListenerHello* hello = message ? std::get_if<ListenerHello>(&*message) : nullptr;
         if (hello == nullptr) {
-            turn_away(socket,
-                      message ? tr("it did not say who it is") : QString::fromStdString(message.problem().sentence()));
+            turn_away(socket, message ? tr("it did not say who it is") : localized(message.problem().sentence()));
         } else if (hello->token != token_.toStdString()) {
             turn_away(socket, tr("its token is not the one of this session"));
         } else {

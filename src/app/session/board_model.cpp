@@ -1,4 +1,5 @@
 #include "session/board_model.h"
+#include "style/language.h"
 
 #include "core/base/counted.h"
 #include "core/delivery/board.h"
@@ -31,7 +32,7 @@ BoardEntry entry_of(const BoardCell& cell, const Destination& destination, const
         if (cell.plain_bytes > 0) {
             entry.detail =
                 QObject::tr("%1 (%2 %)")
-                    .arg(QString::fromStdString(said_bytes(cell.bytes)))
+                    .arg(localized(said_bytes(cell.bytes)))
                     .arg(std::lround(100.0 * static_cast<double>(cell.bytes) / static_cast<double>(cell.plain_bytes)));
         }
         if (cell.taken != Taken::cannot_know) {
@@ -40,7 +41,7 @@ BoardEntry entry_of(const BoardCell& cell, const Destination& destination, const
         }
         entry.number = QObject::tr("%1 mm").arg(cell.drift_mm, 0, 'f', 3);
     } else {
-        entry.detail = QString::fromStdString(cell.reason);
+        entry.detail = localized(cell.reason);
     }
     return entry;
 }
@@ -53,7 +54,7 @@ BoardModel::Table read_table(const std::vector<DeliveryRequest>& requests) {
         table.destinations.push_back(request.destination);
         const BoardColumn column = read_board(request);
         if (column.problem) {
-            table.problem = QString::fromStdString(column.problem->sentence());
+            table.problem = localized(column.problem->sentence());
         }
         for (const BoardCell& cell : column.cells) {
             const auto [place, fresh] = places.try_emplace(cell.deliverable.id(), table.rows.size());
@@ -167,7 +168,7 @@ QVariant BoardModel::data(const QModelIndex& index, int role) const {
     }
     const BoardEntry& at = row.cells[index.column() - 1];
     if (role == Qt::DisplayRole || role == Qt::AccessibleTextRole) {
-        return QString::fromUtf8(cell_state_name(at.state).data());
+        return localized(cell_state_name(at.state));
     }
     if (role == Qt::ToolTipRole) {
         return at.detail + (at.number.isEmpty() ? QString() : tr(" · drift %1").arg(at.number));
@@ -183,7 +184,7 @@ QVariant BoardModel::headerData(int section, Qt::Orientation orientation, int ro
         return tr("File");
     }
     const Destination& destination = table_.destinations[section - 1];
-    const QString summary = QString::fromStdString(destination.summary());
+    const QString summary = localized(destination.summary());
     return QString::fromStdString(destination.name) + QStringLiteral(" · ") +
            summary.section(QStringLiteral(" · "), 0, 1);
 }

@@ -1,4 +1,5 @@
 #include "session/board_rows.h"
+#include "style/language.h"
 
 #include "core/base/counted.h"
 #include "core/destination/file_kinds.h"
@@ -83,8 +84,7 @@ QString BoardRows::group_of(const BoardModel::Row& row) const {
     switch (filter_.group) {
     case BoardFilter::Group::kind: {
         const FileKind* kind = file_kind(kind_of(row));
-        return kind == nullptr ? QString()
-                               : QString::fromUtf8(kind->label.data(), static_cast<qsizetype>(kind->label.size()));
+        return kind == nullptr ? QString() : localized(kind->label);
     }
     case BoardFilter::Group::state: {
         // What needs most comes first in a row with several states.
@@ -93,7 +93,7 @@ QString BoardRows::group_of(const BoardModel::Row& row) const {
             for (const int column : columns_) {
                 const BoardEntry& at = row.cells[static_cast<size_t>(column)];
                 if (at.planned && at.state == state) {
-                    return QString::fromUtf8(cell_state_name(state).data());
+                    return localized(cell_state_name(state));
                 }
             }
         }
@@ -205,8 +205,7 @@ std::optional<QString> BoardRows::heading(int row) const {
         return std::nullopt;
     }
     const Line& line = lines_[static_cast<size_t>(row)];
-    return line.group + QStringLiteral(" · ") +
-           QString::fromStdString(wembrix::counted(static_cast<size_t>(line.count), "file"));
+    return line.group + QStringLiteral(" · ") + localized(wembrix::counted(static_cast<size_t>(line.count), "file"));
 }
 
 bool BoardRows::is_folded(int row) const {

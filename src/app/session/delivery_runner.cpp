@@ -1,4 +1,5 @@
 #include "session/delivery_runner.h"
+#include "style/language.h"
 
 #include "core/base/files.h"
 #include "core/delivery/delivery_folder.h"
@@ -72,7 +73,7 @@ void DeliveryRunner::deliver_cells(const std::vector<CellKey>& cells) {
         }
     }
     if (const std::optional<Problem> shared = shared_folder(document_.job().destinations)) {
-        problem_ = QString::fromStdString(shared->sentence());
+        problem_ = localized(shared->sentence());
         Q_EMIT progressed();
         Q_EMIT finished();
         return;
@@ -112,7 +113,7 @@ void DeliveryRunner::deliver_cells(const std::vector<CellKey>& cells) {
             Result<DeliveryReport> report = deliver(request);
             before += static_cast<int>(request.only.size());
             if (!report) {
-                problem = QString::fromStdString(report.problem().sentence());
+                problem = localized(report.problem().sentence());
                 continue;
             }
             QMetaObject::invokeMethod(

@@ -1,4 +1,5 @@
 #include "session/library.h"
+#include "style/language.h"
 
 #include "core/base/files.h"
 
@@ -45,7 +46,7 @@ QString save_to_library(const Destination& destination) {
     const std::string file =
         library_folder().toStdString() + "/" + file_name_safe(destination.name) + ".destination.json";
     const Outcome done = replace_file(file, destination_to_json(destination).dump(2) + "\n");
-    return done ? QString() : QString::fromStdString(done.problem().sentence());
+    return done ? QString() : localized(done.problem().sentence());
 }
 
 std::optional<Destination> from_library(const std::string& name) {

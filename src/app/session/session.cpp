@@ -1,4 +1,5 @@
 #include "session/session.h"
+#include "style/language.h"
 
 #include "core/delivery/delivery.h"
 #include "core/job/card_findings.h"
@@ -61,7 +62,7 @@ void log_replay(const Replay& replay, const std::vector<std::chrono::steady_cloc
             log_debug(name + QStringLiteral(": %1 s").arg(took, 0, 'f', 3));
         }
         if (outcome.problem) {
-            log_warning(name + QStringLiteral(": ") + QString::fromStdString(outcome.problem->sentence()));
+            log_warning(name + QStringLiteral(": ") + localized(outcome.problem->sentence()));
         }
     }
 }
@@ -130,9 +131,7 @@ void Session::restart() {
                     !said->compare_exchange_strong(last, now)) {
                     return;
                 }
-                const QString words = tr("%1: %2 %")
-                                          .arg(QString::fromStdString(std::string(kind->label)))
-                                          .arg(static_cast<int>(share * 100));
+                const QString words = tr("%1: %2 %").arg(localized(kind->label)).arg(static_cast<int>(share * 100));
                 QMetaObject::invokeMethod(
                     this, [this, run, words] { report_busy(run, words); }, Qt::QueuedConnection);
             }};
@@ -149,7 +148,7 @@ void Session::restart() {
         } else {
             Result<LoadedSources> loaded = load_sources(job.sources, folder, job.steps);
             if (!loaded) {
-                const QString problem = QString::fromStdString(loaded.problem().sentence());
+                const QString problem = localized(loaded.problem().sentence());
                 log_warning(problem);
                 QMetaObject::invokeMethod(
                     this, [this, run, problem] { fail(run, problem); }, Qt::QueuedConnection);

@@ -46,8 +46,8 @@ struct SessionState {
     std::vector<Finding> findings; ///< of Prepared
     SceneFacts received;
     SceneFacts prepared;
-    Ledger left;                             ///< what stayed behind between the sources and Prepared
-    std::vector<std::string> source_changes; ///< after the sources were read again: what is different
+    Ledger left;                      ///< what stayed behind between the sources and Prepared
+    std::vector<Text> source_changes; ///< after the sources were read again: what is different
 };
 
 class Session : public QObject {

@@ -1,5 +1,7 @@
 #include "session/source_watch.h"
 
+#include "style/language.h"
+
 #include <QFileInfo>
 #include <algorithm>
 
@@ -102,8 +104,8 @@ void SourceWatch::compare() {
         return; // saved again as it was
     }
     QStringList lines;
-    for (const std::string& line : state->source_changes) {
-        lines << QString::fromStdString(line);
+    for (const Text& line : state->source_changes) {
+        lines << localized(line);
     }
     news_.clear();
     news_ << tr("%1 changed: %2.")
@@ -114,7 +116,7 @@ void SourceWatch::compare() {
             std::any_of(before_->replay.outcomes.begin(), before_->replay.outcomes.end(),
                         [&](const StepOutcome& old) { return old.step == outcome.step && old.problem; });
         if (outcome.problem && !before) {
-            news_ << tr("A step no longer fits: %1").arg(QString::fromStdString(outcome.problem->sentence()));
+            news_ << tr("A step no longer fits: %1").arg(localized(outcome.problem->sentence()));
         }
     }
     if (news_.size() == 1) {

@@ -1,4 +1,5 @@
 #include "session/step_presets.h"
+#include "style/language.h"
 
 #include "core/base/files.h"
 #include "core/base/json_file.h"
@@ -76,8 +77,7 @@ QString save_preset(const QString& name, const std::vector<Step>& steps, bool fo
         if (!step.data.empty()) {
             const StepKind* kind = step_kind(step.id);
             return QObject::tr("“%1” holds what was made by hand on this job's surfaces; it cannot be kept for others.")
-                .arg(kind == nullptr ? QString::fromStdString(step.id)
-                                     : QString::fromStdString(std::string(kind->label)));
+                .arg(kind == nullptr ? QString::fromStdString(step.id) : localized(kind->label));
         }
     }
     if (!QDir().mkpath(folder)) {
@@ -87,7 +87,7 @@ QString save_preset(const QString& name, const std::vector<Step>& steps, bool fo
     card["name"] = name.trimmed().toStdString();
     const std::string file = folder.toStdString() + "/" + file_name_safe(name.trimmed().toStdString()) + suffix;
     const Outcome done = replace_file(file, card.dump(2) + "\n");
-    return done ? QString() : QString::fromStdString(done.problem().sentence());
+    return done ? QString() : localized(done.problem().sentence());
 }
 
 QString card_as_text(const std::vector<Step>& steps) {

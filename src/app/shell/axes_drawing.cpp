@@ -1,4 +1,5 @@
 #include "shell/axes_drawing.h"
+#include "style/language.h"
 
 #include "core/destination/conventions.h"
 #include "style/theme.h"
@@ -38,7 +39,7 @@ AxesDrawing::AxesDrawing(QWidget* parent) : QWidget(parent) {
 void AxesDrawing::show_axes(const AxisSystem& axes, double height_m) {
     axes_ = axes;
     height_m_ = height_m > 0 ? height_m : 1;
-    setAccessibleName(QString::fromStdString(convention_words(axes)));
+    setAccessibleName(localized(convention_words(axes)));
     update();
 }
 

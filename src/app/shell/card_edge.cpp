@@ -21,7 +21,7 @@ CardEdge::CardEdge(QWidget* parent) : QAbstractButton(parent) {
 void CardEdge::show_steps(int steps, int broken) {
     broken_ = broken;
     setText(broken > 0 ? tr("‹  Route card · %1 of %2 steps do not fit").arg(broken).arg(steps)
-                       : tr("‹  Route card · %1").arg(counted(steps, tr("step"), tr("steps"))));
+                       : tr("‹  Route card · %1").arg(counted(steps, "step")));
     setAccessibleName(text());
     update();
 }

@@ -1,4 +1,5 @@
 #include "shell/contract_row.h"
+#include "style/language.h"
 
 #include "core/base/files.h"
 #include "style/numbers.h"
@@ -50,10 +51,9 @@ ContractRow::ContractRow(std::optional<Contract> own, QWidget* parent) : QWidget
 
 void ContractRow::show_contract(const std::optional<Contract>& contract) {
     now_ = contract;
-    name_->setText(contract ? tr("“%1”, %2")
-                                  .arg(QString::fromStdString(contract->name),
-                                       counted(contract->joints.size(), tr("joint"), tr("joints")))
-                            : tr("none: any skeleton is taken"));
+    name_->setText(
+        contract ? tr("“%1”, %2").arg(QString::fromStdString(contract->name), counted(contract->joints.size(), "joint"))
+                 : tr("none: any skeleton is taken"));
     none_->setEnabled(contract.has_value());
     write_->setEnabled(contract.has_value());
 }
@@ -68,7 +68,7 @@ void ContractRow::read_file() {
     if (read) {
         Q_EMIT chosen(*read);
     } else {
-        Q_EMIT failed(QString::fromStdString(read.problem().sentence()));
+        Q_EMIT failed(localized(read.problem().sentence()));
     }
 }
 
@@ -81,7 +81,7 @@ void ContractRow::write_file() {
     }
     const Outcome done = replace_file(file.toStdString(), contract_to_json(*now_).dump(2) + "\n");
     if (!done) {
-        Q_EMIT failed(QString::fromStdString(done.problem().sentence()));
+        Q_EMIT failed(localized(done.problem().sentence()));
     }
 }
 

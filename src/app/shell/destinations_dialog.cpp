@@ -1,4 +1,5 @@
 #include "shell/destinations_dialog.h"
+#include "style/language.h"
 
 #include "core/base/files.h"
 #include "core/destination/conventions.h"
@@ -149,7 +150,7 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
     std::vector<nlohmann::json> container_ids;
     for (const Format& format : formats()) {
         if (!format.is_read_only()) {
-            containers << to_qstring(format.label);
+            containers << localized(format.label);
             container_ids.emplace_back(std::string(format.id));
         }
     }
@@ -229,7 +230,7 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
     std::vector<nlohmann::json> ids = {""};
     for (const Format& format : formats()) {
         if (format.write_moving != nullptr) {
-            labels << QString::fromUtf8(format.label.data(), static_cast<qsizetype>(format.label.size()));
+            labels << localized(format.label);
             ids.emplace_back(format.id);
         }
     }
@@ -343,7 +344,7 @@ DestinationsDialog::DestinationsDialog(std::vector<Destination> destinations, st
             if (other) {
                 show_differences(now_[static_cast<size_t>(row_)], *other, this);
             } else {
-                problem_->setText(QString::fromStdString(other.problem().sentence()));
+                problem_->setText(localized(other.problem().sentence()));
             }
         });
     });
@@ -436,9 +437,9 @@ void DestinationsDialog::add_kinds_of_files() {
     grid->setVerticalSpacing(2);
     std::vector<std::pair<QCheckBox*, std::string>> boxes;
     for (const FileKind& kind : file_kinds()) {
-        auto* box = new QCheckBox(to_qstring(kind.label), kinds);
+        auto* box = new QCheckBox(localized(kind.label), kinds);
         box->setObjectName(QStringLiteral("takes_") + to_qstring(kind.id));
-        box->setToolTip(to_qstring(kind.help));
+        box->setToolTip(localized(kind.help));
         connect(box, &QCheckBox::clicked, this, &DestinationsDialog::read_fields);
         const int at = static_cast<int>(boxes.size());
         grid->addWidget(box, at / 3, at % 3);
@@ -489,7 +490,7 @@ void DestinationsDialog::add_kinds_of_files() {
         }
         template_keys_.push_back(std::string(kind.id) + "_file");
         const char* key = template_keys_.back().c_str();
-        add_field(to_qstring(kind.label), key,
+        add_field(localized(kind.label), key,
                   more.isEmpty() ? QString() : tr("Filled in as well: %1").arg(more.join(QStringLiteral(", "))));
         auto* line = form_->findChild<QLineEdit*>(QStringLiteral("destination_") + QString::fromUtf8(key));
         line->setPlaceholderText(to_qstring(kind.file));
@@ -525,7 +526,7 @@ QString DestinationsDialog::file_filter() {
 QString DestinationsDialog::open_file(const QString& file) {
     const Result<Destination> read = read_destination(file.toStdString());
     if (!read) {
-        return QString::fromStdString(read.problem().sentence());
+        return localized(read.problem().sentence());
     }
     add(*read);
     return {};
@@ -534,7 +535,7 @@ QString DestinationsDialog::open_file(const QString& file) {
 QString DestinationsDialog::save_file(const QString& file) {
     const Outcome done =
         replace_file(file.toStdString(), destination_to_json(now_[static_cast<size_t>(row_)]).dump(2) + "\n");
-    return done ? QString() : QString::fromStdString(done.problem().sentence());
+    return done ? QString() : localized(done.problem().sentence());
 }
 
 void DestinationsDialog::add_reads_fields(const QStringList& axes) {
@@ -608,7 +609,7 @@ void DestinationsDialog::add_conventions() {
     box->setObjectName(QStringLiteral("destination_convention"));
     box->addItem(tr("Its own, as set below"));
     for (const AxisSystem& one : conventions()) {
-        box->addItem(QString::fromStdString(convention_words(one)));
+        box->addItem(localized(convention_words(one)));
     }
     connect(box, &QComboBox::activated, this, [this](int at) {
         if (at > 0 && row_ >= 0) {
@@ -709,7 +710,7 @@ void DestinationsDialog::keep_for_team() {
     team_->setText(done          ? tr("Kept as revision %1").arg(now.revision)
                    : over_newer_ ? tr("Save over it all the same")
                                  : tr("Save for the team"));
-    problem_->setText(done ? QString() : QString::fromStdString(done.problem().sentence()));
+    problem_->setText(done ? QString() : localized(done.problem().sentence()));
     if (done) {
         newer_->hide();
     }
@@ -787,7 +788,7 @@ void DestinationsDialog::show_options() {
         ParameterField field =
             make_parameter_field(option, values, nlohmann::json::object(), options_, [this] { read_fields(); });
         field.widget->setObjectName(QStringLiteral("option_") + to_qstring(option.key));
-        field.widget->setToolTip(to_qstring(option.help));
+        field.widget->setToolTip(localized(option.help));
         form->addRow(label_of(option), field.widget);
         option_readers_.push_back(std::move(field.read));
     }
@@ -827,7 +828,7 @@ void DestinationsDialog::read_fields() {
     if (wrong.isEmpty()) {
         Result<Destination> read = destination_from_json(json, "");
         if (!read) {
-            wrong = QString::fromStdString(read.problem().sentence());
+            wrong = localized(read.problem().sentence());
         } else {
             for (size_t i = 0; i < now_.size(); ++i) {
                 if (static_cast<int>(i) != row_ && now_[i].name == read->name) {

@@ -1,4 +1,5 @@
 #include "shell/farm_window.h"
+#include "style/language.h"
 
 #include "core/base/files.h"
 #include "style/mnemonics.h"
@@ -154,7 +155,7 @@ void FarmWindow::watch(const QString& folder) {
     const Result<Farm> farm = read_farm(folder.toStdString());
     if (!farm) {
         show_run();
-        state_->setText(QString::fromStdString(farm.problem().sentence()));
+        state_->setText(localized(farm.problem().sentence()));
         return;
     }
     QSettings().setValue(last_folder_key(), folder);
@@ -195,8 +196,7 @@ void FarmWindow::show_run() {
                                    "read from it, every two seconds."));
         return;
     }
-    state_->setText(QString::fromStdString(in_words(status_)) +
-                    tr(" · %1 of %2 takes").arg(status_.takes_done).arg(status_.takes));
+    state_->setText(localized(in_words(status_)) + tr(" · %1 of %2 takes").arg(status_.takes_done).arg(status_.takes));
     progress_->setRange(0, std::max(1, status_.takes));
     progress_->setValue(status_.takes_done);
     std::vector<int> shown;

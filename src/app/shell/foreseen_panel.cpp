@@ -1,4 +1,5 @@
 #include "shell/foreseen_panel.h"
+#include "style/language.h"
 
 #include "style/theme.h"
 
@@ -10,14 +11,13 @@ constexpr int moment_ms = 250;
 QString table_of(const std::vector<Foreseen>& before, const std::vector<Foreseen>& now) {
     QString rows;
     for (size_t i = 0; i < now.size(); ++i) {
-        const QString value = QString::fromStdString(now[i].value).toHtmlEscaped();
+        const QString value = localized(now[i].value).toHtmlEscaped();
         const bool is_new = i < before.size() && before[i].value != now[i].value;
-        const QString was = is_new
-                                ? QObject::tr("<br><span style=\"color:%1\">was %2</span>")
-                                      .arg(theme().soft.name(), QString::fromStdString(before[i].value).toHtmlEscaped())
-                                : QString();
+        const QString was = is_new ? QObject::tr("<br><span style=\"color:%1\">was %2</span>")
+                                         .arg(theme().soft.name(), localized(before[i].value).toHtmlEscaped())
+                                   : QString();
         rows += QStringLiteral("<tr><td style=\"padding-right:8px;color:%1\">%2</td><td>%3%4</td></tr>")
-                    .arg(theme().soft.name(), QString::fromStdString(now[i].what).toHtmlEscaped(),
+                    .arg(theme().soft.name(), localized(now[i].what).toHtmlEscaped(),
                          is_new ? QStringLiteral("<b>%1</b>").arg(value) : value, was);
     }
     return QStringLiteral("<table cellspacing=\"2\">%1</table>").arg(rows);

@@ -1,4 +1,5 @@
 #include "shell/job_files.h"
+#include "style/language.h"
 
 #include "session/log.h"
 
@@ -63,7 +64,7 @@ QString JobFiles::open_paths(const QStringList& given) {
         log_info(QStringLiteral("opens ") + given.join(QStringLiteral(", ")));
     }
     if (paths.isEmpty() && !given.isEmpty()) {
-        return tr("%1 holds no scene. %2").arg(given.front(), QString::fromStdString(what_is_read()));
+        return tr("%1 holds no scene. %2").arg(given.front(), localized(what_is_read()));
     }
     for (const QString& path : paths) {
         if (path.endsWith(QStringLiteral(".wembrix"))) {
@@ -72,7 +73,7 @@ QString JobFiles::open_paths(const QStringList& given) {
             if (done) {
                 add_recent_job(document_.path());
             }
-            return done ? QString() : QString::fromStdString(done.problem().sentence());
+            return done ? QString() : localized(done.problem().sentence());
         }
     }
     std::vector<std::filesystem::path> files;
@@ -130,7 +131,7 @@ bool JobFiles::save() {
     }
     const Outcome done = document_.save(document_.path());
     if (!done) {
-        report(QString::fromStdString(done.problem().sentence()));
+        report(localized(done.problem().sentence()));
     }
     return done.ok();
 }
@@ -149,7 +150,7 @@ bool JobFiles::save_as() {
     }
     const Outcome done = document_.save(path);
     if (!done) {
-        report(QString::fromStdString(done.problem().sentence()));
+        report(localized(done.problem().sentence()));
     } else {
         add_recent_job(document_.path());
     }
@@ -177,13 +178,13 @@ QString JobFiles::save_variant(const QString& name, const QString& path) {
     }
     if (!document_.path().isEmpty()) {
         if (const Outcome saved = document_.save(document_.path()); !saved) {
-            return QString::fromStdString(saved.problem().sentence());
+            return localized(saved.problem().sentence());
         }
     }
     Job other = new_variant(document_.job(), name.toStdString());
     other.name = QFileInfo(path).completeBaseName().toStdString();
     if (const Outcome written = write_job(other, path.toStdString()); !written) {
-        return QString::fromStdString(written.problem().sentence());
+        return localized(written.problem().sentence());
     }
     return open_paths({path});
 }
@@ -256,7 +257,7 @@ void JobFiles::ask_for_template() {
 QString JobFiles::start_like(const QString& job, const QStringList& given) {
     const Result<Job> like = read_job(job.toStdString());
     if (!like) {
-        return QString::fromStdString(like.problem().sentence());
+        return localized(like.problem().sentence());
     }
     std::vector<std::filesystem::path> files;
     for (const QString& path : with_folders_open(given)) {
@@ -266,7 +267,7 @@ QString JobFiles::start_like(const QString& job, const QStringList& given) {
         files.emplace_back(QFileInfo(path).absoluteFilePath().toStdString());
     }
     if (files.empty()) {
-        return tr("There is no file that is read. %1").arg(QString::fromStdString(what_is_read()));
+        return tr("There is no file that is read. %1").arg(localized(what_is_read()));
     }
     awaits_ = Awaits::imported;
     document_.start(job_like(*like, files));

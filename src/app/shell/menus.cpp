@@ -1,6 +1,7 @@
 #include "shell/menus.h"
 #include "core/steps/step.h"
 #include "core/steps/step_kind.h"
+#include "style/language.h"
 
 #include "session/log.h"
 #include "shell/farm_window.h"
@@ -166,12 +167,12 @@ void make_steps_menu(MainWindow& window) {
         }
         QMenu*& group = groups[kind.subject];
         if (group == nullptr) {
-            group = steps->addMenu(QString::fromUtf8(subject_name(kind.subject).data()));
+            group = steps->addMenu(localized(subject_name(kind.subject)));
             group->setToolTipsVisible(true);
         }
-        QAction* action = add_action(group, QString::fromUtf8(kind.label.data()) + QStringLiteral("…"), {},
+        QAction* action = add_action(group, localized(kind.label) + QStringLiteral("…"), {},
                                      [&window, id = std::string(kind.id)] { window.card().add_step(id); });
-        action->setToolTip(QString::fromUtf8(kind.why.data()));
+        action->setToolTip(localized(kind.why));
     }
     steps->setToolTipsVisible(true);
 }

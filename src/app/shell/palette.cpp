@@ -1,4 +1,6 @@
 #include "shell/palette.h"
+#include "style/language.h"
+#include "style/numbers.h"
 
 #include "shell/main_window.h"
 #include "style/theme.h"
@@ -120,7 +122,7 @@ std::vector<PaletteEntry> palette_entries(MainWindow& window) {
     }
     for (const std::vector<Finding>* list : {&state->findings, &state->received_findings}) {
         for (const Finding& finding : *list) {
-            entries.push_back({PaletteEntry::Kind::finding, QString::fromStdString(finding.message),
+            entries.push_back({PaletteEntry::Kind::finding, localized(finding.message),
                                QString::fromStdString(finding.where), [&window, finding] { window.go_to(finding); }});
         }
     }
@@ -128,7 +130,7 @@ std::vector<PaletteEntry> palette_entries(MainWindow& window) {
     for (const Clip& clip : prepared.clips) {
         const QString name = QString::fromStdString(clip.name);
         entries.push_back(
-            {PaletteEntry::Kind::clip, name, QObject::tr("%n frame(s)", nullptr, clip.frames()),
+            {PaletteEntry::Kind::clip, name, counted(static_cast<qulonglong>(clip.frames()), "frame"),
              [&window, name, frames = clip.frames(), rate = clip.rate, part = ClipPart{clip.take, clip.start_s}] {
                  window.clock().choose(name, frames, rate, part);
                  window.choose_station("takes");

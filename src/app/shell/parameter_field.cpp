@@ -1,4 +1,5 @@
 #include "shell/parameter_field.h"
+#include "style/language.h"
 
 #include "shell/step_text.h"
 
@@ -24,8 +25,8 @@ QString to_qstring(std::string_view view) {
 }
 
 QString label_of(const Parameter& parameter) {
-    const QString label = to_qstring(parameter.label);
-    return parameter.unit_text.empty() ? label : label + QStringLiteral(" (%1)").arg(to_qstring(parameter.unit_text));
+    const QString label = localized(parameter.label);
+    return parameter.unit_text.empty() ? label : label + QStringLiteral(" (%1)").arg(localized(parameter.unit_text));
 }
 
 ParameterField make_parameter_field(const Parameter& parameter, const nlohmann::json& values,
@@ -38,7 +39,7 @@ ParameterField make_parameter_field(const Parameter& parameter, const nlohmann::
         auto* box = new QComboBox(parent);
         for (const std::string& choice : parameter.choices) {
             const QString value = QString::fromStdString(choice);
-            box->addItem(QString(value).replace(QLatin1Char('_'), QLatin1Char(' ')), value);
+            box->addItem(localized(QString(value).replace(QLatin1Char('_'), QLatin1Char(' ')).toStdString()), value);
         }
         box->setCurrentIndex(std::max(0, box->findData(now.isEmpty() ? otherwise : now)));
         QObject::connect(box, &QComboBox::currentTextChanged, box, std::move(changed));
@@ -47,7 +48,7 @@ ParameterField make_parameter_field(const Parameter& parameter, const nlohmann::
                 }};
     }
     if (parameter.kind == Parameter::Kind::flag) {
-        auto* tick = new QCheckBox(to_qstring(parameter.help), parent);
+        auto* tick = new QCheckBox(localized(parameter.help), parent);
         const bool said = values.contains(std::string(parameter.key));
         tick->setChecked(said ? now == QStringLiteral("yes") : starts_ticked(parameter, starting));
         QObject::connect(tick, &QCheckBox::toggled, tick, std::move(changed));
@@ -58,7 +59,7 @@ ParameterField make_parameter_field(const Parameter& parameter, const nlohmann::
     auto* line = new QLineEdit(now, parent);
     line->setPlaceholderText(parameter.form.empty() && parameter.otherwise.is_number()
                                  ? QString::number(parameter.otherwise.get<double>())
-                                 : to_qstring(parameter.form));
+                                 : localized(parameter.form));
     QObject::connect(line, &QLineEdit::textChanged, line, std::move(changed));
     return {line, [line, parameter](nlohmann::json& to) { return set_parameter(to, parameter, line->text()); }};
 }

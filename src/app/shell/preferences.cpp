@@ -2,6 +2,7 @@
 
 #include "session/library.h"
 #include "style/interface_size.h"
+#include "style/language.h"
 #include "style/live_theme.h"
 
 #include <QCheckBox>
@@ -45,7 +46,18 @@ void edit_preferences(QWidget* parent) {
     auto* size_label = new QLabel(QObject::tr("&Size"), &dialog);
     size_label->setBuddy(size);
     form->addRow(size_label, size);
-    auto* when = new QLabel(QObject::tr("Another size is used from the next start on."), &dialog);
+    auto* language = new QComboBox(&dialog);
+    language->setObjectName(QStringLiteral("language"));
+    language->addItem(QObject::tr("As the desktop has it"), QString());
+    for (const Language& one : languages()) {
+        language->addItem(one.name, one.code);
+    }
+    language->setCurrentIndex(std::max(0, language->findData(chosen_language())));
+    language->setToolTip(QObject::tr("Of the window; files, logs and the command line are in English"));
+    auto* language_label = new QLabel(QObject::tr("&Language"), &dialog);
+    language_label->setBuddy(language);
+    form->addRow(language_label, language);
+    auto* when = new QLabel(QObject::tr("Another size or language is used from the next start on."), &dialog);
     when->setObjectName(QStringLiteral("soft"));
     form->addRow(QString(), when);
     auto* team = new QLineEdit(team_folder(), &dialog);
@@ -79,6 +91,7 @@ void edit_preferences(QWidget* parent) {
         choose_colours(static_cast<Colours>(colours->currentData().toInt()));
         choose_team_folder(team->text());
         choose_size(size->currentData().toInt());
+        choose_language(language->currentData().toString());
         if (LiveTheme* live = live_theme()) {
             live->refresh();
         }

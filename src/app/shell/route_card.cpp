@@ -9,6 +9,7 @@
 #include "shell/step_card.h"
 #include "shell/step_chooser.h"
 #include "shell/step_dialog.h"
+#include "style/numbers.h"
 #include "style/shortcuts.h"
 #include "style/theme.h"
 
@@ -252,7 +253,7 @@ void RouteCard::copy_all() {
 
 void RouteCard::paste() {
     if (const auto steps = card_from_text(QApplication::clipboard()->text())) {
-        add_steps(tr("%n pasted step(s)", nullptr, static_cast<int>(steps->size())), *steps);
+        add_steps(tr("Paste %1").arg(counted(steps->size(), "step")), *steps);
     }
 }
 

@@ -1,4 +1,5 @@
 #include "shell/step_card.h"
+#include "style/language.h"
 
 #include "core/job/replay.h"
 #include "core/steps/step_kind.h"
@@ -21,8 +22,7 @@ namespace wembrix::app {
 
 QString label_of(const std::string& id) {
     const StepKind* kind = step_kind(id);
-    return kind == nullptr ? QString::fromStdString(id)
-                           : QString::fromUtf8(kind->label.data(), static_cast<qsizetype>(kind->label.size()));
+    return kind == nullptr ? QString::fromStdString(id) : localized(kind->label);
 }
 
 StepCard::StepCard(int number, QWidget* parent) : QFrame(parent), number_(number) {
@@ -57,7 +57,7 @@ void StepCard::show_step(const Step& step, const StepOutcome* outcome) {
     const QString hint = tr("Double-click or Enter edits · drag or Alt+Up and Alt+Down move · Delete removes it");
     QString set;
     if (const StepKind* kind = step_kind(step.id)) {
-        set = QString::fromStdString(summary_of(kind->parameters, step.parameters));
+        set = localized(summary_of(kind->parameters, step.parameters));
     }
     setToolTip(set.isEmpty() ? hint : set + QStringLiteral("\n") + hint);
     title_->setText(QStringLiteral("%1 %2").arg(number_).arg(label_of(step.id)));
@@ -69,9 +69,9 @@ void StepCard::show_step(const Step& step, const StepOutcome* outcome) {
     }
     QString text = tr("waiting");
     if (outcome != nullptr) {
-        text = QString::fromStdString(outcome->problem ? outcome->problem->sentence() : outcome->account);
-        for (const std::string& left : outcome->could_not) {
-            text += QStringLiteral("\n") + QString::fromStdString(left);
+        text = localized(outcome->problem ? outcome->problem->sentence() : outcome->account);
+        for (const Text& left : outcome->could_not) {
+            text += QStringLiteral("\n") + localized(left);
         }
     }
     setAccessibleName(tr("Step %1, %2: %3").arg(number_).arg(label_of(step.id), text));

@@ -1,4 +1,5 @@
 #include "shell/step_chooser.h"
+#include "style/language.h"
 
 #include "core/steps/step.h"
 #include "core/steps/step_kind.h"
@@ -57,7 +58,7 @@ StepChooser::StepChooser(QWidget* parent) : QDialog(parent) {
         QStringList of;
         for (const Step& step : presets_[p].steps) {
             const StepKind* kind = step_kind(step.id);
-            of << (kind == nullptr ? QString::fromStdString(step.id) : text_of(kind->label));
+            of << (kind == nullptr ? QString::fromStdString(step.id) : localized(kind->label));
         }
         auto* item = new QTreeWidgetItem(
             kept, {presets_[p].name,
@@ -73,12 +74,12 @@ StepChooser::StepChooser(QWidget* parent) : QDialog(parent) {
         }
         QTreeWidgetItem*& group = groups[kind.subject];
         if (group == nullptr) {
-            group = add_group(text_of(subject_name(kind.subject)));
+            group = add_group(localized(subject_name(kind.subject)));
         }
-        auto* item = new QTreeWidgetItem(group, {text_of(kind.label), text_of(kind.why)});
+        auto* item = new QTreeWidgetItem(group, {localized(kind.label), localized(kind.why)});
         item->setData(0, id_role, text_of(kind.id));
         item->setForeground(1, theme().soft);
-        item->setToolTip(1, text_of(kind.why));
+        item->setToolTip(1, localized(kind.why));
     }
     list_->expandAll();
     list_->setColumnWidth(0, 210);

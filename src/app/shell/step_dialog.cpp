@@ -1,4 +1,5 @@
 #include "shell/step_dialog.h"
+#include "style/language.h"
 
 #include "core/base/files.h"
 #include "core/scene/image_facts.h"
@@ -88,11 +89,11 @@ StepDialog::StepDialog(const Step& step, Before before, QWidget* parent, bool ad
     : QDialog(parent), adding_(adding), step_(step), before_(std::move(before)), trial_(std::make_shared<Trial>()) {
     trial_->dialog = this;
     const StepKind& kind = *step_kind(step.id);
-    setWindowTitle(to_qstring(kind.label));
+    setWindowTitle(localized(kind.label));
     setMinimumWidth(460);
     auto* column = new QVBoxLayout(this);
     column->setSpacing(10);
-    auto* why = new QLabel(to_qstring(kind.why), this);
+    auto* why = new QLabel(localized(kind.why), this);
     why->setObjectName(QStringLiteral("soft"));
     why->setWordWrap(true);
     column->addWidget(why);
@@ -108,7 +109,7 @@ StepDialog::StepDialog(const Step& step, Before before, QWidget* parent, bool ad
         any = true;
         QWidget* widget = make_field(field, starting);
         widget->setObjectName(QStringLiteral("field_") + to_qstring(field.key));
-        widget->setToolTip(to_qstring(field.help));
+        widget->setToolTip(localized(field.help));
         form->addRow(label_of(field), widget);
     }
     if (!any) {
@@ -141,7 +142,7 @@ QWidget* StepDialog::make_field(const Parameter& field, const nlohmann::json& st
     const bool clip = field.names == NameOf::clip;
     if (field.kind == Parameter::Kind::text && (clip || field.names == NameOf::joint)) {
         QComboBox* box = name_choice(clip ? clips_of(before_.scene.get()) : joint_names_of(before_.scene.get()), now,
-                                     to_qstring(field.form), this);
+                                     localized(field.form), this);
         connect(box, &QComboBox::currentTextChanged, this, &StepDialog::changed);
         readers_.emplace_back(
             [box, field](nlohmann::json& to) { return set_parameter(to, field, box->currentText()); });
@@ -197,7 +198,7 @@ QWidget* StepDialog::make_image(const Parameter& field) {
 void StepDialog::take_image(const std::string& key, const QString& file) {
     Result<std::string> bytes = read_file(file.toStdString());
     if (!bytes) {
-        show_outcome(QString::fromStdString(bytes.problem().sentence()), false);
+        show_outcome(localized(bytes.problem().sentence()), false);
         return;
     }
     step_.parameters[key] = keep_data(step_, bytes.take());
@@ -208,7 +209,7 @@ QWidget* StepDialog::make_lines(const Parameter& field, const QString& now) {
     auto* lines = new QPlainTextEdit(now, this);
     const bool long_list = field.kind == Parameter::Kind::rows;
     lines->setMinimumHeight(long_list ? 140 : 64);
-    lines->setPlaceholderText(to_qstring(field.form));
+    lines->setPlaceholderText(localized(field.form));
     connect(lines, &QPlainTextEdit::textChanged, this, &StepDialog::changed);
     readers_.emplace_back(
         [lines, field](nlohmann::json& to) { return set_parameter(to, field, lines->toPlainText()); });
@@ -287,9 +288,9 @@ void StepDialog::try_out(const std::shared_ptr<Trial>& trial, const Before& befo
             context.sources = *before.sources;
         }
         const Result<StepResult> result = apply_step(context, step);
-        QString outcome = QString::fromStdString(result.ok() ? result->account : result.problem().sentence());
-        for (const std::string& left : result.ok() ? result->could_not : std::vector<std::string>()) {
-            outcome += QStringLiteral("\n") + QString::fromStdString(left);
+        QString outcome = localized(result.ok() ? result->account : result.problem().sentence());
+        for (const Text& left : result.ok() ? result->could_not : std::vector<Text>()) {
+            outcome += QStringLiteral("\n") + localized(left);
         }
         const std::scoped_lock lock(trial->mutex);
         if (trial->dialog == nullptr) {

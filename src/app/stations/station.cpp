@@ -1,4 +1,5 @@
 #include "stations/station.h"
+#include "style/language.h"
 
 #include "style/theme.h"
 
@@ -17,8 +18,7 @@ StationNote StationPage::waits(const SessionState& state) const {
     if (count == 0) {
         return {QStringLiteral("✓"), l.well, l.well_ground};
     }
-    return {QStringLiteral("%1 %2").arg(count).arg(QString::fromUtf8(grade_name(worst).data())), l.of(worst),
-            l.ground_of(worst)};
+    return {QStringLiteral("%1 %2").arg(count).arg(localized(grade_name(worst))), l.of(worst), l.ground_of(worst)};
 }
 
 } // namespace wembrix::app

@@ -6,6 +6,7 @@
 #include "stations/strands/strands_station.h"
 #include "stations/surface/surface_station.h"
 #include "stations/takes/takes_station.h"
+#include "style/language.h"
 
 namespace wembrix::app {
 
@@ -13,10 +14,9 @@ namespace {
 template <typename Page> StationPage* make_page(const StationContext& context, QWidget* parent) {
     return new Page(context, parent);
 }
-} // namespace
 
-const std::vector<StationKind>& station_kinds() {
-    static const std::vector<StationKind> rows = {
+std::vector<StationKind> rows_in_words() {
+    return {
         {"intake", 1, QObject::tr("Intake"), QObject::tr("What came in, what goes out"), false, false,
          make_page<IntakeStation>},
         {"joints", 2, QObject::tr("Joints"), QObject::tr("What became of each joint; names and who stays"), false,
@@ -30,6 +30,20 @@ const std::vector<StationKind>& station_kinds() {
         {"deliver", 6, QObject::tr("Deliver"), QObject::tr("Write the files and see how they arrived"), true, false,
          make_page<DeliverStation>},
     };
+}
+} // namespace
+
+const std::vector<StationKind>& station_kinds() {
+    static std::vector<StationKind> rows = rows_in_words();
+    static QString language = language_in_use();
+    if (language != language_in_use()) {
+        language = language_in_use();
+        const std::vector<StationKind> now = rows_in_words();
+        for (size_t i = 0; i < rows.size(); ++i) { // pages point to the rows
+            rows[i].name = now[i].name;
+            rows[i].tip = now[i].tip;
+        }
+    }
     return rows;
 }
 

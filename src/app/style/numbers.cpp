@@ -1,5 +1,8 @@
 #include "style/numbers.h"
 
+#include "core/base/counted.h"
+#include "style/language.h"
+
 namespace wembrix::app {
 
 QString grouped(qulonglong number) {
@@ -10,8 +13,9 @@ QString grouped(qulonglong number) {
     return text;
 }
 
-QString counted(qulonglong number, const QString& one, const QString& many) {
-    return grouped(number) + QLatin1Char(' ') + (number == 1 ? one : many);
+QString counted(qulonglong number, const char* noun) {
+    // The dictionary writes the digits as they are.
+    return localized(wembrix::counted(number, noun)).replace(QString::number(number), grouped(number));
 }
 
 } // namespace wembrix::app

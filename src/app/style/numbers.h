@@ -8,7 +8,7 @@ namespace wembrix::app {
 /// "18 868"
 QString grouped(qulonglong number);
 
-/// "1 joint", "3 joints": `one` and `many` are what is counted, translated.
-QString counted(qulonglong number, const QString& one, const QString& many);
+/// "1 joint", "3 joints", in the language of the window: `noun` is one of them in English.
+QString counted(qulonglong number, const char* noun);
 
 } // namespace wembrix::app

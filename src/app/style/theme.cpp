@@ -184,9 +184,15 @@ const Theme& theme() {
 }
 
 QString state_name(State state) {
-    return state == State::received   ? QStringLiteral("Received")
-           : state == State::prepared ? QStringLiteral("Prepared")
-                                      : QStringLiteral("Arrived");
+    return state == State::received   ? QObject::tr("Received")
+           : state == State::prepared ? QObject::tr("Prepared")
+                                      : QObject::tr("Arrived");
+}
+
+QString state_id(State state) {
+    return state == State::received   ? QStringLiteral("received")
+           : state == State::prepared ? QStringLiteral("prepared")
+                                      : QStringLiteral("arrived");
 }
 
 void prepare_graphics() {

@@ -27,7 +27,8 @@ struct Theme {
 
 /// The look in force.
 const Theme& theme();
-QString state_name(State state);
+QString state_name(State state); ///< for people
+QString state_id(State state);   ///< "prepared"
 
 /// Asks for the OpenGL that the view needs; to be called before the application is made.
 void prepare_graphics();

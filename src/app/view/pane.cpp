@@ -1,4 +1,5 @@
 #include "view/pane.h"
+#include "style/language.h"
 #include "style/numbers.h"
 
 #include <QHBoxLayout>
@@ -55,7 +56,7 @@ void Pane::dress() {
                                           "background: transparent; padding: 3px 4px; }"
                                           "QToolButton::menu-indicator { image: none; }")
                                .arg(theme().of(state_).name()));
-    const QString name = state_name(state_).toLower();
+    const QString name = state_id(state_);
     states_->setObjectName(name + QStringLiteral("State"));
     view_->setObjectName(name + QStringLiteral("View"));
     view_->setAccessibleName(tr("View of %1").arg(state_name(state_)));
@@ -85,14 +86,14 @@ void Pane::say_facts(const SceneFacts& facts, const Destination* destination) {
     QStringList parts;
     QString tall = tr("%1 m tall").arg(facts.height_m, 0, 'f', facts.height_m < 10 ? 2 : 1);
     if (state_ != State::received && destination != nullptr) {
-        tall += QStringLiteral(" = ") + QString::fromStdString(destination->in_units(facts.height_m));
+        tall += QStringLiteral(" = ") + localized(destination->in_units(facts.height_m));
     }
     parts << (facts.odd_size ? wrong(tall) : tall);
     parts << (facts.facing ? tr("faces %1").arg(QString::fromUtf8(axis_name(*facts.facing).data()))
                            : tr("facing not told"));
-    const QString roots = counted(facts.roots, tr("root"), tr("roots"));
+    const QString roots = counted(facts.roots, "root");
     parts << (facts.roots > 1 ? wrong(roots) : roots);
-    parts << counted(facts.joints, tr("joint"), tr("joints"));
+    parts << counted(facts.joints, "joint");
     if (facts.holders > 0) {
         parts << wrong(facts.holders == 1 ? tr("a parent transform rotates or scales")
                                           : tr("%1 parent transforms rotate or scale").arg(facts.holders));

@@ -1,4 +1,5 @@
 #include "core/base/file_sink.h"
+#include "core/base/text.h"
 
 #include <cerrno>
 #include <cstring>
@@ -16,7 +17,7 @@ namespace wembrix {
 Result<FileSink> FileSink::create(const std::filesystem::path& file) {
     const int made = ::open(file.c_str(), O_WRONLY | O_CREAT | O_EXCL | O_NOFOLLOW | O_CLOEXEC, 0644);
     if (made < 0) {
-        return Problem{fmt::format("cannot be created: {}.", std::strerror(errno)), file.string(),
+        return Problem{phrase("cannot be created: {}.", std::strerror(errno)), file.string(),
                        "Check that the folder can be written to and the disk has room."};
     }
     return FileSink(made, file);
@@ -35,7 +36,7 @@ FileSink::~FileSink() {
 }
 
 Problem FileSink::failed() const {
-    return Problem{fmt::format("cannot be written: {}.", std::strerror(errno)), file_.string(),
+    return Problem{phrase("cannot be written: {}.", std::strerror(errno)), file_.string(),
                    "Check that the folder can be written to and the disk has room."};
 }
 
@@ -71,7 +72,7 @@ Outcome FileSink::finish() {
 
 Result<std::shared_ptr<const MappedFile>> MappedFile::open(const std::filesystem::path& file) {
     const auto failed = [&] {
-        return Problem{fmt::format("cannot be opened: {}.", std::strerror(errno)), file.string(), ""};
+        return Problem{phrase("cannot be opened: {}.", std::strerror(errno)), file.string(), ""};
     };
     const int in = ::open(file.c_str(), O_RDONLY | O_CLOEXEC | O_NONBLOCK);
     struct stat info {};
@@ -130,7 +131,7 @@ Result<std::string> hash_of_file(const std::filesystem::path& file) {
     const XXH128_hash_t hash = XXH3_128bits_digest(state);
     XXH3_freeState(state);
     if (got < 0) {
-        return Problem{fmt::format("cannot be read: {}.", std::strerror(errno)), file.string(), ""};
+        return Problem{phrase("cannot be read: {}.", std::strerror(errno)), file.string(), ""};
     }
     return fmt::format("{:016x}{:016x}", hash.high64, hash.low64);
 }

@@ -1,6 +1,7 @@
 #include "core/base/files.h"
 
 #include "core/base/latin.h"
+#include "core/base/text.h"
 
 #include <cerrno>
 #include <cstring>
@@ -71,7 +72,7 @@ Result<std::string> read_file(const std::filesystem::path& file) {
 Outcome write_file_whole(const std::filesystem::path& file, const std::string& bytes) {
     std::string beside;
     auto failed = [&](const char* doing) {
-        Problem problem{fmt::format("cannot be {}: {}.", doing, reason()), file.string(),
+        Problem problem{phrase("cannot be {}: {}.", doing, reason()), file.string(),
                         "Check that the folder can be written to and the disk has room."};
         ::unlink(beside.c_str());
         return problem;

@@ -1,10 +1,10 @@
 #include "core/base/folder_lock.h"
+#include "core/base/text.h"
 
 #include <cerrno>
 #include <chrono>
 #include <cstring>
 #include <fcntl.h>
-#include <fmt/format.h>
 #include <sys/file.h>
 #include <sys/stat.h>
 #include <thread>
@@ -71,7 +71,7 @@ Result<FolderLock> FolderLock::wait(const fs::path& folder, double longest_s) {
     while (true) {
         const int descriptor = ::open(file.c_str(), O_RDWR | O_CREAT | O_NOFOLLOW | O_CLOEXEC, 0644);
         if (descriptor < 0) {
-            return Problem{fmt::format("cannot be written to: {}.", std::strerror(errno)), folder.string(),
+            return Problem{phrase("cannot be written to: {}.", std::strerror(errno)), folder.string(),
                            "Choose another folder, or give yourself the right to write there."};
         }
         HeldFile held(descriptor);

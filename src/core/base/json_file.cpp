@@ -1,9 +1,9 @@
 #include "core/base/json_file.h"
 
 #include "core/base/files.h"
+#include "core/base/text.h"
 
 #include <cmath>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -30,7 +30,7 @@ bool is_too_deep(const std::string& text) {
 
 Result<nlohmann::json> parse_json(const std::string& text, const std::string& where) {
     if (is_too_deep(text)) {
-        return Problem{fmt::format("is nested more than {} levels deep.", deepest_json), where, "", true};
+        return Problem{phrase("is nested more than {} levels deep.", deepest_json), where, "", true};
     }
     nlohmann::json parsed = nlohmann::json::parse(text, nullptr, false);
     if (parsed.is_discarded()) {

@@ -1,7 +1,7 @@
 #include "core/base/pattern.h"
+#include "core/base/text.h"
 
 #include <cassert>
-#include <fmt/format.h>
 #include <re2/re2.h>
 #include <vector>
 
@@ -62,9 +62,9 @@ size_t letter_length(std::string_view text, size_t at) {
 Result<Pattern> Pattern::compile(const std::string& expression) {
     std::shared_ptr<const RE2> made = compiled(expression);
     if (!made->ok()) {
-        return Problem{fmt::format("\"{}\" is not a regular expression that can be used: {}.", expression.substr(0, 80),
-                                   made->error()),
-                       "", "Look-ahead, look-behind and references back are not known."};
+        return Problem{
+            phrase("\"{}\" is not a regular expression that can be used: {}.", expression.substr(0, 80), made->error()),
+            "", "Look-ahead, look-behind and references back are not known."};
     }
     return Pattern(std::move(made));
 }

@@ -1,6 +1,8 @@
 // Result<T>: a value, or the Problem that kept it from being made. Used across all module borders of core.
 #pragma once
 
+#include "core/base/text.h"
+
 #include <string>
 #include <utility>
 #include <variant>
@@ -9,12 +11,12 @@ namespace wembrix {
 
 /// What went wrong, in the person's words.
 struct Problem {
-    std::string what;       ///< one clear sentence
+    Text what;              ///< one clear sentence
     std::string where;      ///< file, joint, step or key; may be empty
-    std::string remedy;     ///< what the person can do; may be empty
+    Text remedy;            ///< what the person can do; may be empty
     bool malformed = false; ///< the fault is in what was typed, whatever the scene it is used on
-    [[nodiscard]] std::string sentence() const {
-        std::string text = where.empty() ? what : where + ": " + what;
+    [[nodiscard]] Text sentence() const {
+        Text text = where.empty() ? what : Text(where) + ": " + what;
         if (!remedy.empty()) {
             text += " " + remedy;
         }

@@ -1,5 +1,6 @@
 #include "core/delivery/alone.h"
 
+#include "core/base/text.h"
 #include "core/delivery/point_claims.h"
 #include "core/destination/conform.h"
 #include "core/destination/prune.h"
@@ -25,8 +26,8 @@ void check_parts(const Scene& should, const Scene& arrived, const Destination& d
     request.is = &arrived;
     request.matching = Matching::name;
     arrival.drift = measure_drift(request);
-    Claim claim{"Drift", fmt::format("at most {:g} mm", destination.drift_limit_mm),
-                fmt::format("{:.4f} mm", arrival.drift.largest_mm),
+    Claim claim{"Drift", phrase("at most {:g} mm", destination.drift_limit_mm),
+                phrase("{:.4f} mm", arrival.drift.largest_mm),
                 arrival.drift.largest_mm <= destination.drift_limit_mm && arrival.drift.not_compared.empty() &&
                     arrival.drift.points_compared > 0,
                 ""};

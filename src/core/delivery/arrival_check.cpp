@@ -2,6 +2,7 @@
 
 #include "core/base/counted.h"
 #include "core/base/pattern.h"
+#include "core/base/text.h"
 #include "core/delivery/point_claims.h"
 #include "core/destination/conform.h"
 #include "core/destination/file_space.h"
@@ -38,11 +39,10 @@ void check_root(const Scene& prepared, const Scene& arrived, const Destination& 
     } else if (should.size() > 1) {
         claim.pass = false;
         claim.accepted = should == is ? accepted_note("roots", {prepared, &destination}) : "";
-        claim.detail =
-            fmt::format("{}, where one is expected; “Make root” gives it one", counted(should.size(), "root"));
+        claim.detail = phrase("{}, where one is expected; “Make root” gives it one", counted(should.size(), "root"));
     } else if (!is.empty() && is[0] != destination.root) {
         claim.pass = false;
-        claim.detail = fmt::format("the root is “{}”, {} expects “{}”", is[0], destination.name, destination.root);
+        claim.detail = phrase("the root is “{}”, {} expects “{}”", is[0], destination.name, destination.root);
     } else if (!claim.pass) {
         claim.detail = "another root arrived";
     }
@@ -60,8 +60,8 @@ void check_joints(const Scene& prepared, const Scene& arrived, const Destination
     Claim claim{"Joints, in order", fmt::format("{}", should.size()), fmt::format("{}", is.size()), should == is, ""};
     for (size_t i = 0; !claim.pass && i < std::max(should.size(), is.size()); ++i) {
         if (i >= should.size() || i >= is.size() || !(should[i] == is[i])) {
-            claim.detail = fmt::format("joint {} is “{}” and should be “{}”", i, i < is.size() ? is[i].name : "missing",
-                                       i < should.size() ? should[i].name : "nothing");
+            claim.detail = phrase("joint {} is “{}” and should be “{}”", i, i < is.size() ? is[i].name : "missing",
+                                  i < should.size() ? should[i].name : "nothing");
             break;
         }
     }
@@ -75,8 +75,7 @@ void check_joints(const Scene& prepared, const Scene& arrived, const Destination
         }
     }
     Claim names{"Joint names", "fit the pattern",
-                strange.empty() ? "fit the pattern" : fmt::format("{} do not fit", strange.size()), strange.empty(),
-                ""};
+                strange.empty() ? "fit the pattern" : phrase("{} do not fit", strange.size()), strange.empty(), ""};
     names.accepted = strange.empty() ? "" : accepted_note("illegal_name", {prepared, &destination});
     names.detail = strange.empty() ? "" : some_of(strange) + " cannot stand there; rename them by a rule";
     arrival.claims.push_back(std::move(names));
@@ -98,30 +97,30 @@ void check_joints(const Scene& prepared, const Scene& arrived, const Destination
         }
     }
     auto text = [&](double off) {
-        return off < 1e-5 ? std::string("all 1") : fmt::format("up to {:.4g} off 1 ({})", off, worst);
+        return off < 1e-5 ? std::string("all 1") : phrase("up to {:.4g} off 1 ({})", off, worst);
     };
     double prepared_off = 0;
     for (const int joint : joints_of(prepared)) {
         prepared_off = std::max(prepared_off, (prepared.nodes[joint].rest.scale - Vec3::Ones()).cwiseAbs().maxCoeff());
     }
     arrival.claims.push_back({"Joint scales", text(prepared_off), text(from_one), apart < 1e-5,
-                              apart < 1e-5 ? "" : fmt::format("scales changed by {:.4g}", apart)});
+                              apart < 1e-5 ? "" : phrase("scales changed by {:.4g}", apart)});
 }
 
 void check_drift(Drift drift, const Destination& destination, Arrival& arrival) {
-    Claim claim{"Drift", fmt::format("at most {:g} mm", destination.drift_limit_mm),
-                fmt::format("{:.4f} mm", drift.largest_mm), true, ""};
+    Claim claim{"Drift", phrase("at most {:g} mm", destination.drift_limit_mm), phrase("{:.4f} mm", drift.largest_mm),
+                true, ""};
     if (!(drift.largest_mm <= destination.drift_limit_mm)) {
         claim.pass = false;
-        claim.detail = fmt::format("{:.3f} mm at {}, frame {}; the limit is {:g} mm", drift.largest_mm, drift.place,
-                                   drift.frame, destination.drift_limit_mm);
+        claim.detail = phrase("{:.3f} mm at {}, frame {}; the limit is {:g} mm", drift.largest_mm, drift.place,
+                              drift.frame, destination.drift_limit_mm);
     } else if (drift.points_compared == 0 && drift.joints_compared == 0) {
         claim.pass = false;
         claim.actual = "nothing to compare";
         claim.detail = "neither surfaces nor joints could be paired";
     } else if (!drift.not_compared.empty()) {
         claim.pass = false;
-        claim.detail = fmt::format("{} did not arrive point for point", some_of(drift.not_compared));
+        claim.detail = phrase("{} did not arrive point for point", some_of(drift.not_compared));
     }
     arrival.claims.push_back(std::move(claim));
     arrival.drift = std::move(drift);
@@ -159,12 +158,11 @@ void check_facing(const Scene& prepared, const Scene& arrived, const Destination
     Claim claim{"Faces", std::string(axis_name(should)), std::string(axis_name(is)),
                 should == is && should_left == is_left, ""};
     if (should != is) {
-        claim.detail =
-            fmt::format("{} would see it look along {}. Set “front in the file”, or how the engine reads files",
-                        destination.name, axis_name(is));
+        claim.detail = phrase("{} would see it look along {}. Set “front in the file”, or how the engine reads files",
+                              destination.name, axis_name(is));
     } else if (!claim.pass) {
         claim.detail =
-            fmt::format("{} would see its left on its right: the engine's handedness is another one", destination.name);
+            phrase("{} would see its left on its right: the engine's handedness is another one", destination.name);
     }
     arrival.claims.push_back(std::move(claim));
 }
@@ -175,8 +173,8 @@ void check_height_and_facing(const Scene& prepared, const Scene& arrived, const 
     // What the engine makes of the file's length, as long as it counts in its project's unit.
     const double is = height_m(arrived) * engine_unit(destination);
     const bool same = std::abs(should - is) <= 1e-5 * should + destination.drift_limit_mm / 1000;
-    arrival.claims.push_back({"Height", fmt::format("{:.3f} m", should), destination.in_units(is), same,
-                              same ? "" : fmt::format("{:.4f} m became {:.4f} m", should, is)});
+    arrival.claims.push_back({"Height", phrase("{:.3f} m", should), destination.in_units(is), same,
+                              same ? "" : phrase("{:.4f} m became {:.4f} m", should, is)});
     check_facing(prepared, arrived, destination, arrival);
 }
 
@@ -215,7 +213,7 @@ void check_model(const Scene& prepared, const Scene& arrived, const Destination&
     const size_t prepared_influences = most(prepared);
     const size_t influences = most(arrived);
     const bool few = influences <= static_cast<size_t>(destination.influences);
-    arrival.claims.push_back({"Influences", fmt::format("{}, limit {}", prepared_influences, destination.influences),
+    arrival.claims.push_back({"Influences", phrase("{}, limit {}", prepared_influences, destination.influences),
                               fmt::format("{}", influences), few, few ? "" : "more than the destination takes"});
 
     DriftRequest request;
@@ -283,8 +281,8 @@ void check_keys(const Scene& should, const Scene& arrived, Arrival& arrival) {
                 ++channels.at(static_cast<size_t>(channel.interpolation));
             }
         }
-        return fmt::format("{} ({} cubic, {} stepped, {} linear)", counted(keys, "key"), channels[2], channels[0],
-                           channels[1]);
+        return phrase("{} ({} cubic, {} stepped, {} linear)", counted(keys, "key"), channels[2], channels[0],
+                      channels[1]);
     };
     const std::string wanted = said(should);
     const std::string is = said(arrived);
@@ -300,7 +298,7 @@ void check_fewer_keys(const Clip& is, int frames, Arrival& arrival) {
     for (const Channel& channel : is.channels) {
         keys += channel.times.size();
     }
-    arrival.claims.push_back({"Keys", fmt::format("at most {} (every frame)", all), fmt::format("{}", keys),
+    arrival.claims.push_back({"Keys", phrase("at most {} (every frame)", all), fmt::format("{}", keys),
                               keys <= all && keys > 0, keys <= all ? "" : "more keys than frames"});
 }
 } // namespace
@@ -316,8 +314,8 @@ void check_clip(const Scene& prepared, const Clip& whole, const Scene& arrived, 
     const int frames = static_cast<int>(std::ceil(clip.seconds * rate - 1e-3)) + 1;
     const Clip* is = arrived.clips.size() == 1 ? &arrived.clips[0] : nullptr;
     const int is_frames = is == nullptr ? 0 : static_cast<int>(std::ceil(is->seconds * rate - 1e-3)) + 1;
-    Claim length{"Clip length", fmt::format("{:.3f} s, {} f", clip.seconds, frames),
-                 is == nullptr ? "no clip" : fmt::format("{:.3f} s, {} f", is->seconds, is_frames), false, ""};
+    Claim length{"Clip length", phrase("{:.3f} s, {} f", clip.seconds, frames),
+                 is == nullptr ? "no clip" : phrase("{:.3f} s, {} f", is->seconds, is_frames), false, ""};
     const Format* format = format_with_id(destination.container);
     const bool holds_shapes = format != nullptr && has(format->writes, Content::shapes);
     const bool has_shapes = holds_shapes && destination.shapes != 0;
@@ -383,7 +381,7 @@ void check_clip(const Scene& prepared, const Clip& whole, const Scene& arrived, 
         }
         Claim nodes = compare_node_motion(motion);
         if (joints_of(prepared).empty() && surfaces_of(prepared).empty() && nodes.compared > 0) {
-            arrival.claims.push_back({"Drift", fmt::format("at most {:g} mm", destination.drift_limit_mm),
+            arrival.claims.push_back({"Drift", phrase("at most {:g} mm", destination.drift_limit_mm),
                                       "no joints, no surfaces: see its nodes", true, ""});
         } else {
             check_drift(measure_drift(request), destination, arrival);

@@ -1,12 +1,12 @@
 #include "core/delivery/board.h"
 
 #include "core/base/files.h"
+#include "core/base/text.h"
 #include "core/delivery/manifest.h"
 #include "core/delivery/pictures.h"
 #include "core/steps/names.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -15,7 +15,7 @@ namespace {
 namespace fs = std::filesystem;
 
 /// What changed between the making of a file and now, in a few words.
-std::string why_stale(const ManifestRow& row, const DeliveryRequest& request, const std::string& model_content) {
+Text why_stale(const ManifestRow& row, const DeliveryRequest& request, const std::string& model_content) {
     if (row.made_from.sources.empty()) {
         return "its manifest does not say what it was made from";
     }
@@ -46,7 +46,7 @@ std::string why_stale(const ManifestRow& row, const DeliveryRequest& request, co
     }
     const DeliverableKind* kind = kind_of_deliverable(row.deliverable);
     if (kind != nullptr && kind->stands_on_model && row.model_content != model_content) {
-        return some_of(changed) + fmt::format(", and with it the model that this {} moves", kind->id);
+        return some_of(changed) + phrase(", and with it the model that this {} moves", kind->id);
     }
     return some_of(changed);
 }
@@ -78,7 +78,7 @@ BoardColumn read_board(const DeliveryRequest& request) {
             std::error_code error;
             if (!fs::exists(request.folder / row.file, error)) {
                 cell.state = CellState::never;
-                cell.reason = fmt::format("“{}” was delivered and is gone", row.file);
+                cell.reason = phrase("“{}” was delivered and is gone", row.file);
                 break;
             }
             cell.drift_mm = row.drift_mm;
@@ -92,7 +92,7 @@ BoardColumn read_board(const DeliveryRequest& request) {
             }
             if (!is_untouched(request.folder, row)) {
                 cell.state = CellState::stale;
-                cell.reason = fmt::format("somebody changed “{}” after it was delivered", row.file);
+                cell.reason = phrase("somebody changed “{}” after it was delivered", row.file);
                 break;
             }
             cell.state = CellState::arrived;

@@ -15,7 +15,7 @@ struct BoardCell {
     Deliverable deliverable;
     CellState state = CellState::never;
     std::string file;                 ///< the first that is there; empty where none is
-    std::string reason;               ///< why it is not arrived; empty when it is
+    Text reason;                      ///< why it is not arrived; empty when it is
     Taken taken = Taken::cannot_know; ///< of the file that is there, where it arrived
     std::string content;              ///< hash of what would go into the file now
     double drift_mm = 0;              ///< of the file that is there

@@ -1,6 +1,7 @@
 #include "core/delivery/cache_shapes.h"
 
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/delivery/point_claims.h"
 #include "core/destination/fit_images.h"
 #include "core/destination/prune.h"
@@ -184,15 +185,13 @@ Conformed conform_shapes(const Scene& prepared, const MovingPart& part, const De
     }
     drop_unused_materials(scene);
     fit_images(scene, destination);
-    result.account =
-        fmt::format("{} of {} as shapes", counted(kept.size(), "frame"), static_cast<size_t>(moving.frames));
+    result.account = phrase("{} of {} as shapes", counted(kept.size(), "frame"), static_cast<size_t>(moving.frames));
     return result;
 }
 
 void check_shapes(const Scene& prepared, const MovingPart& part, const Scene& arrived, const Destination& destination,
                   Arrival& arrival) {
-    const auto claim = [&](std::string name, std::string expected, std::string actual, bool pass,
-                           const std::string& detail) {
+    const auto claim = [&](Text name, Text expected, Text actual, bool pass, const Text& detail) {
         arrival.claims.push_back({std::move(name), std::move(expected), std::move(actual), pass, pass ? "" : detail});
     };
     const Scene should = alone(prepared, part);
@@ -204,8 +203,7 @@ void check_shapes(const Scene& prepared, const MovingPart& part, const Scene& ar
     const bool has_counts = arrival.claims.back().pass;
     const size_t shapes = mesh == nullptr ? 0 : mesh->shapes.size();
     claim("Shapes",
-          destination.shapes < 0 ? std::string("each frame that is needed")
-                                 : fmt::format("at most {}", destination.shapes),
+          destination.shapes < 0 ? std::string("each frame that is needed") : phrase("at most {}", destination.shapes),
           counted(shapes, "shape"),
           shapes > 0 && (destination.shapes < 0 || shapes <= static_cast<size_t>(destination.shapes)),
           shapes == 0 ? "no shapes arrived" : "the destination takes fewer; allow more drift, or take a shorter range");
@@ -254,11 +252,11 @@ void check_shapes(const Scene& prepared, const MovingPart& part, const Scene& ar
               drift.points_compared > 0 && widest <= normals_off, "they point another way");
     }
     const double limit = limit_of(part, destination);
-    claim("Drift", fmt::format("at most {:g} mm", limit), fmt::format("{:.4f} mm", drift.largest_mm),
+    claim("Drift", phrase("at most {:g} mm", limit), phrase("{:.4f} mm", drift.largest_mm),
           drift.points_compared > 0 && drift.largest_mm <= limit,
           drift.points_compared == 0
               ? "nothing could be put together"
-              : fmt::format("{:.3f} mm, frame {}; the limit is {:g} mm", drift.largest_mm, drift.frame, limit));
+              : phrase("{:.3f} mm, frame {}; the limit is {:g} mm", drift.largest_mm, drift.frame, limit));
     arrival.scene = std::make_shared<const Scene>(arrived);
     settle_state(arrival);
 }

@@ -4,6 +4,7 @@
 #include "core/base/file_sink.h"
 #include "core/base/files.h"
 #include "core/base/json_file.h"
+#include "core/base/text.h"
 #include "core/delivery/point_claims.h"
 #include "core/delivery/stamp.h"
 #include "core/destination/pixel_coordinates.h"
@@ -92,8 +93,8 @@ Outcome write_cache_textures(const Scene& prepared, const MovingPart& part, cons
     const auto count = static_cast<uint32_t>(frames.moving().frames);
     const uint64_t height = uint64_t{layout.rows} * count;
     if (height > highest) {
-        return Problem{fmt::format("{} of {} need an image of {} rows; engines take {}.", counted(count, "frame"),
-                                   counted(vertices, "vertex"), height, highest),
+        return Problem{phrase("{} of {} need an image of {} rows; engines take {}.", counted(count, "frame"),
+                              counted(vertices, "vertex"), height, highest),
                        part.name, "Take every second frame, or a shorter range."};
     }
     Vec3 low = Vec3::Constant(1e300);
@@ -197,7 +198,7 @@ Outcome check_cache_textures(const Scene& prepared, const MovingPart& part, cons
     for (const char* key : {"positions", "normals"}) {
         const fs::path name(text(key));
         if (name.empty() || name.filename() != name) {
-            return Problem{fmt::format("names no image as \"{}\".", key), file.string(), ""};
+            return Problem{phrase("names no image as \"{}\".", key), file.string(), ""};
         }
         Result<ExrImage> image = read_exr(file.parent_path() / name);
         if (!image) {
@@ -205,8 +206,7 @@ Outcome check_cache_textures(const Scene& prepared, const MovingPart& part, cons
         }
         images.push_back(image.take());
     }
-    const auto claim = [&](std::string name, std::string expected, std::string actual, bool pass,
-                           const std::string& detail) {
+    const auto claim = [&](Text name, Text expected, Text actual, bool pass, const Text& detail) {
         arrival.claims.push_back({std::move(name), std::move(expected), std::move(actual), pass, pass ? "" : detail});
     };
     PixelFrames frames(prepared, part, destination);
@@ -221,9 +221,8 @@ Outcome check_cache_textures(const Scene& prepared, const MovingPart& part, cons
         sizes = sizes && image.size.width == layout.width &&
                 image.size.height == layout.rows * static_cast<uint32_t>(count) && image.half == part.order.half;
     }
-    claim("Images", fmt::format("{} × {}", layout.width, layout.rows * static_cast<uint32_t>(count)),
-          fmt::format("{} × {}", images[0].size.width, images[0].size.height), sizes,
-          "another size, or kind of number");
+    claim("Images", phrase("{} × {}", layout.width, layout.rows * static_cast<uint32_t>(count)),
+          phrase("{} × {}", images[0].size.width, images[0].size.height), sizes, "another size, or kind of number");
     // Each vertex of the model that arrived finds its own pixel.
     const std::string& name = prepared.nodes[static_cast<size_t>(part.node)].name;
     const std::string set_name = text("coordinates");
@@ -238,9 +237,9 @@ Outcome check_cache_textures(const Scene& prepared, const MovingPart& part, cons
     for (size_t v = 0; set != nullptr && v < vertices; ++v) {
         lost += pixel_at(*set, v, layout) == v ? 0 : 1;
     }
-    claim("Coordinates", fmt::format("each of {} finds its pixel", counted(vertices, "vertex")),
-          set == nullptr ? fmt::format("“{}” has no {}", name, set_name.empty() ? "such set" : set_name)
-                         : fmt::format("{} do not", lost),
+    claim("Coordinates", phrase("each of {} finds its pixel", counted(vertices, "vertex")),
+          set == nullptr ? phrase("“{}” has no {}", name, set_name.empty() ? "such set" : set_name)
+                         : phrase("{} do not", lost),
           lost == 0, "the model of the same delivery does not lead to the pixels");
     Drift& drift = arrival.drift;
     drift.place = name;
@@ -274,7 +273,7 @@ Outcome check_cache_textures(const Scene& prepared, const MovingPart& part, cons
     }
     const double degrees = widest_angle * 180 / M_PI;
     const double allowed = part.order.half ? 0.2 : 0.01;
-    claim("Normals", fmt::format("within {:g}°", allowed), fmt::format("{:.3f}°", degrees), degrees <= allowed,
+    claim("Normals", phrase("within {:g}°", allowed), fmt::format("{:.3f}°", degrees), degrees <= allowed,
           "they point another way");
     // The bounding figures are those of the numbers before they were rounded to halves.
     const auto figure = [&](const char* key) {
@@ -290,14 +289,13 @@ Outcome check_cache_textures(const Scene& prepared, const MovingPart& part, cons
         std::max((figure("low") - low).cwiseAbs().maxCoeff(), (figure("high") - high).cwiseAbs().maxCoeff());
     const double largest = std::max(low.cwiseAbs().maxCoeff(), high.cwiseAbs().maxCoeff());
     const double rounding = largest * (part.order.half ? std::ldexp(1, -10) : std::ldexp(1, -22));
-    claim("Bounding figures", "those of the pixels", fmt::format("{:.2g} u off", off), off <= rounding,
+    claim("Bounding figures", "those of the pixels", phrase("{:.2g} u off", off), off <= rounding,
           "the pixels go beyond them, or do not reach them");
     const bool near = drift.points_compared > 0 && drift.largest_mm <= destination.drift_limit_mm;
-    claim("Drift", fmt::format("at most {:g} mm", destination.drift_limit_mm),
-          fmt::format("{:.4f} mm", drift.largest_mm), near,
+    claim("Drift", phrase("at most {:g} mm", destination.drift_limit_mm), phrase("{:.4f} mm", drift.largest_mm), near,
           drift.points_compared == 0 ? "nothing could be put together"
-                                     : fmt::format("{:.3f} mm, frame {}; the limit is {:g} mm", drift.largest_mm,
-                                                   drift.frame, destination.drift_limit_mm));
+                                     : phrase("{:.3f} mm, frame {}; the limit is {:g} mm", drift.largest_mm,
+                                              drift.frame, destination.drift_limit_mm));
     if (model != nullptr) {
         arrival.scene = std::make_shared<const Scene>(*model);
     }

@@ -1,12 +1,12 @@
 #include "core/delivery/clips_together.h"
 
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/delivery/arrival_check.h"
 #include "core/delivery/point_claims.h"
 #include "core/destination/clip_keys.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -14,9 +14,9 @@ namespace {
 
 /// One claim for a clip: how long it is, and what of its own claims does not pass.
 Claim claim_of(const Clip& clip, const Clip* arrived, const Arrival& of) {
-    const auto said = [](const Clip& one) { return fmt::format("{:.2f} s", one.seconds); };
-    Claim claim{fmt::format("Clip {}", clip.name), said(clip),
-                arrived == nullptr ? "not there" : fmt::format("{}, {:.3f} mm", said(*arrived), of.drift.largest_mm),
+    const auto said = [](const Clip& one) { return phrase("{:.2f} s", one.seconds); };
+    Claim claim{phrase("Clip {}", clip.name), said(clip),
+                arrived == nullptr ? "not there" : phrase("{}, {:.3f} mm", said(*arrived), of.drift.largest_mm),
                 of.state == CellState::arrived, ""};
     for (const Claim& one : of.claims) {
         if (!one.pass && claim.detail.empty()) {

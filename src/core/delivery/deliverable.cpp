@@ -2,6 +2,7 @@
 
 #include "core/base/counted.h"
 #include "core/base/hasher.h"
+#include "core/base/text.h"
 #include "core/delivery/alone.h"
 #include "core/delivery/arrival_check.h"
 #include "core/delivery/cache_shapes.h"
@@ -72,18 +73,18 @@ Names plan_props(const Scene& prepared, const Destination&) {
     return names_of_props(prepared);
 }
 
-std::string model_facts(const Scene& prepared, const std::string&) {
+Text model_facts(const Scene& prepared, const std::string&) {
     size_t shapes = 0;
     const std::vector<int> surfaces = surfaces_of(prepared);
     for (const int node : surfaces) {
         shapes += prepared.meshes[prepared.nodes[node].mesh].shapes.size();
     }
-    return fmt::format("model · {} · {}", counted(surfaces.size(), "surface"), counted(shapes, "shape"));
+    return phrase("model · {} · {}", counted(surfaces.size(), "surface"), counted(shapes, "shape"));
 }
 
-std::string clip_facts(const Scene& prepared, const std::string& name) {
+Text clip_facts(const Scene& prepared, const std::string& name) {
     const Clip& clip = clip_named(prepared, name);
-    return fmt::format("clip · {} f · {}", clip.frames(), clip.loop ? "repeats" : "once");
+    return phrase("clip · {} f · {}", clip.frames(), clip.loop ? "repeats" : "once");
 }
 
 std::vector<std::string> names_of(const std::vector<MovingPart>& parts) {
@@ -113,16 +114,16 @@ std::string content_of_part(const Scene& prepared, const MovingPart& part, const
                : content_of_clip(*prepared.find_clip(part.order.clip), hash.hex());
 }
 
-std::string facts_of_part(const Scene& prepared, const MovingPart& part) {
+Text facts_of_part(const Scene& prepared, const MovingPart& part) {
     const Node& node = prepared.nodes[static_cast<size_t>(part.node)];
     const char* kind = part.own == nullptr && part.order.clip.empty() ? "strands"
                        : part.order.as == CacheAs::textures           ? "textures"
                        : part.order.as == CacheAs::shapes             ? "shapes"
                                                                       : "cache";
-    return fmt::format("{} · {}", kind,
-                       node.curves >= 0
-                           ? counted(prepared.curve_sets[static_cast<size_t>(node.curves)].curve_count(), "strand")
-                           : counted(prepared.meshes[static_cast<size_t>(node.mesh)].point_count(), "vertex"));
+    return phrase("{} · {}", kind,
+                  node.curves >= 0
+                      ? counted(prepared.curve_sets[static_cast<size_t>(node.curves)].curve_count(), "strand")
+                      : counted(prepared.meshes[static_cast<size_t>(node.mesh)].point_count(), "vertex"));
 }
 
 /// The kind of what `parts` gives: written and checked frame by frame.
@@ -167,8 +168,8 @@ DeliverableKind points_row(std::string_view id, std::string_view manifest_list) 
     kind.size = [](const Scene& prepared, const std::string& name, const Destination& destination) {
         const MovingPart part = part_named(parts(prepared), name);
         const MovingPoints moving = frames_of(prepared, part, destination);
-        const std::string bytes = said_bytes(likely_bytes(prepared, part, destination));
-        return moving.frames == 0 ? bytes : fmt::format("{} f, {}", moving.frames, bytes);
+        const Text bytes = said_bytes(likely_bytes(prepared, part, destination));
+        return moving.frames == 0 ? bytes : phrase("{} f, {}", moving.frames, bytes);
     };
     return kind;
 }
@@ -208,7 +209,7 @@ DeliverableKind shapes_row() {
     kind.size = [](const Scene& prepared, const std::string& name, const Destination& destination) {
         const MovingPart part = part_named(shape_parts(prepared), name);
         const MovingPoints moving = frames_of(prepared, part, destination);
-        return fmt::format("{} f, at most {}", moving.frames, said_bytes(likely_bytes(prepared, part, destination)));
+        return phrase("{} f, at most {}", moving.frames, said_bytes(likely_bytes(prepared, part, destination)));
     };
     return kind;
 }
@@ -257,7 +258,7 @@ DeliverableKind clip_row_of(std::string_view id, Names (*plan)(const Scene&, con
         return Pictured{std::make_shared<const Scene>(prepared), name};
     };
     kind.size = [](const Scene& prepared, const std::string& name, const Destination&) {
-        return fmt::format("{:.2f} s", clip_named(prepared, name).seconds);
+        return phrase("{:.2f} s", clip_named(prepared, name).seconds);
     };
     return kind;
 }
@@ -271,12 +272,12 @@ std::string content_of_all_clips(const Scene& prepared, const std::string&, cons
     return content;
 }
 
-std::string seconds_of_all(const Scene& prepared, const std::string&, const Destination&) {
+Text seconds_of_all(const Scene& prepared, const std::string&, const Destination&) {
     double seconds = 0;
     for (const Clip* clip : clips_that_go_out(prepared)) {
         seconds += clip->seconds;
     }
-    return fmt::format("{:.2f} s", seconds);
+    return phrase("{:.2f} s", seconds);
 }
 
 DeliverableKind whole_row() {
@@ -292,8 +293,8 @@ DeliverableKind whole_row() {
                     const Destination& destination,
                     Arrival& arrival) { check_whole(prepared, arrived, destination, arrival); };
     kind.facts = [](const Scene& prepared, const std::string&) {
-        return fmt::format("all in one · {} · {}", counted(surfaces_of(prepared).size(), "surface"),
-                           counted(clips_that_go_out(prepared).size(), "clip"));
+        return phrase("all in one · {} · {}", counted(surfaces_of(prepared).size(), "surface"),
+                      counted(clips_that_go_out(prepared).size(), "clip"));
     };
     return kind;
 }
@@ -348,8 +349,8 @@ DeliverableKind prop_row() {
     };
     kind.facts = [](const Scene& prepared, const std::string& name) {
         const Scene prop = prop_alone(prepared, name);
-        return fmt::format("prop · {} · {}", counted(surfaces_of(prop).size(), "surface"),
-                           counted(joints_of(prop).size(), "joint"));
+        return phrase("prop · {} · {}", counted(surfaces_of(prop).size(), "surface"),
+                      counted(joints_of(prop).size(), "joint"));
     };
     kind.size = [](const Scene& prepared, const std::string& name, const Destination& destination) {
         return destination.in_units(height_m(prop_alone(prepared, name)));
@@ -372,8 +373,8 @@ DeliverableKind materials_row() {
                     Arrival& arrival) { check_swatches(prepared, arrived, destination, arrival); };
     kind.facts = [](const Scene& prepared, const std::string&) {
         const Scene set = swatches(prepared);
-        return fmt::format("material set · {} · {}", counted(set.materials.size(), "material"),
-                           counted(set.images.size(), "image"));
+        return phrase("material set · {} · {}", counted(set.materials.size(), "material"),
+                      counted(set.images.size(), "image"));
     };
     kind.size = [](const Scene& prepared, const std::string&, const Destination&) {
         return counted(swatches(prepared).nodes.size(), "swatch");

@@ -80,9 +80,9 @@ struct DeliverableKind {
     nlohmann::json (*manifest_row)(const Scene& prepared, const std::string& name, const Destination& destination,
                                    const std::string& file) = nullptr;
     /// "model · 3 surfaces · 5 shapes": what it is, for boards and reports.
-    std::string (*facts)(const Scene& prepared, const std::string& name) = nullptr;
+    Text (*facts)(const Scene& prepared, const std::string& name) = nullptr;
     /// "162.3 u", "2.93 s": its size, where it arrived.
-    std::string (*size)(const Scene& prepared, const std::string& name, const Destination& destination) = nullptr;
+    Text (*size)(const Scene& prepared, const std::string& name, const Destination& destination) = nullptr;
     /// What its pictures show; null: the scene at rest.
     Pictured (*shown)(const Scene& prepared, const std::string& name) = nullptr;
     std::string_view suffix{}; ///< of the file that is opened first; empty: the container's

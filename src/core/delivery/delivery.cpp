@@ -1,5 +1,6 @@
 #include "core/delivery/delivery.h"
 
+#include "core/base/text.h"
 #include "core/delivery/arrival_check.h"
 #include "core/delivery/delivery_folder.h"
 #include "core/delivery/handover.h"
@@ -12,7 +13,6 @@
 #include "core/formats/format.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 #include <map>
 #include <set>
 
@@ -44,7 +44,7 @@ std::optional<Problem> problem_with_names(const std::vector<Deliverable>& plan, 
     std::map<std::string, std::string> folders; // as each was spelled first
     for (const Deliverable& deliverable : plan) {
         if (!files.insert(folded(deliverable.stem)).second || folded(deliverable.stem) == "delivery") {
-            return Problem{fmt::format("two deliverables would share the file name \"{}\".", deliverable.stem),
+            return Problem{phrase("two deliverables would share the file name \"{}\".", deliverable.stem),
                            destination.name, "Rename a clip, or give the destination another file template."};
         }
         for (size_t slash = deliverable.stem.find('/'); slash != std::string::npos;
@@ -52,7 +52,7 @@ std::optional<Problem> problem_with_names(const std::vector<Deliverable>& plan, 
             const std::string folder = deliverable.stem.substr(0, slash);
             const auto [other, is_new] = folders.emplace(folded(folder), folder);
             if (!is_new && other->second != folder) {
-                return Problem{fmt::format("one folder would be spelled \"{}\" and \"{}\".", other->second, folder),
+                return Problem{phrase("one folder would be spelled \"{}\" and \"{}\".", other->second, folder),
                                destination.name, "Spell it alike in the file templates."};
             }
         }

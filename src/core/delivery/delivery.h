@@ -48,7 +48,7 @@ struct Arrival {
     std::optional<Claim> says; ///< of what the file says of itself, where it can; it is the last of the claims
     Drift drift;               ///< on the frames
     Drift between;             ///< at `moments_a_frame` moments of each; nothing where the clip lay on frames already
-    std::string reason;        ///< why it is held or stale, in one line
+    Text reason;               ///< why it is held or stale, in one line
     std::shared_ptr<const Scene> scene; ///< what arrived: the model, or the model moved by the clip
     uintmax_t bytes = 0;
     uintmax_t plain_bytes = 0;          ///< what it would have where nothing is rounded or packed; 0: not asked
@@ -68,13 +68,13 @@ struct DeliveryRequest {
     const Scene* prepared = nullptr;
     Destination destination;
     std::string job_name;
-    std::filesystem::path folder;           ///< where the files go; made if it is not there
-    MadeFrom made_from;                     ///< kept in the manifest, to tell later what changed
-    std::vector<std::string> only;          ///< ids of deliverables; empty: all
-    Ledger left;                            ///< of sources and card: what stayed behind before
-    std::vector<Finding> card_findings;     ///< of what the card did; a stop holds the delivery
-    std::vector<std::string> card_words;    ///< the card's steps in words, where the destination asks for a report
-    std::vector<std::string> card_problems; ///< steps that did not fit; any holds the delivery
+    std::filesystem::path folder;       ///< where the files go; made if it is not there
+    MadeFrom made_from;                 ///< kept in the manifest, to tell later what changed
+    std::vector<std::string> only;      ///< ids of deliverables; empty: all
+    Ledger left;                        ///< of sources and card: what stayed behind before
+    std::vector<Finding> card_findings; ///< of what the card did; a stop holds the delivery
+    std::vector<Text> card_words;       ///< the card's steps in words, where the destination asks for a report
+    std::vector<Text> card_problems;    ///< steps that did not fit; any holds the delivery
     std::function<void(int done, int all, const std::string& what)> progress;
     std::function<bool()> stop;
     [[nodiscard]] Naming naming() const;

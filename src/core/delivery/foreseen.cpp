@@ -1,6 +1,7 @@
 #include "core/delivery/foreseen.h"
 
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/delivery/deliverable.h"
 #include "core/delivery/delivery.h"
 #include "core/delivery/ledger.h"
@@ -14,18 +15,17 @@
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace wembrix {
 
 namespace {
 
-std::string files_said(const Scene& prepared, const Destination& destination) {
+Text files_said(const Scene& prepared, const Destination& destination) {
     const Result<std::vector<std::string>> files = planned_files(prepared, destination, Naming("job"), {});
     return files ? counted(files->size(), "file") : files.problem().what;
 }
 
-std::string frames_said(const Scene& prepared, const Destination& destination) {
+Text frames_said(const Scene& prepared, const Destination& destination) {
     size_t clips = 0;
     long frames = 0;
     for (const Clip& clip : prepared.clips) {
@@ -35,10 +35,10 @@ std::string frames_said(const Scene& prepared, const Destination& destination) {
             ++clips;
         }
     }
-    return clips == 0 ? "no clips" : fmt::format("{}, {}", counted(clips, "clip"), counted(frames, "frame"));
+    return clips == 0 ? "no clips" : phrase("{}, {}", counted(clips, "clip"), counted(frames, "frame"));
 }
 
-std::string influences_said(const Scene& prepared, const Destination& destination) {
+Text influences_said(const Scene& prepared, const Destination& destination) {
     Scene limited = prepared;
     size_t vertices = 0;
     double largest = 0;
@@ -46,11 +46,10 @@ std::string influences_said(const Scene& prepared, const Destination& destinatio
         vertices += one.vertices;
         largest = std::max(largest, one.largest_weight);
     }
-    return vertices == 0 ? "none is cut"
-                         : fmt::format("{} lose some, up to {:.3f}", counted(vertices, "vertex"), largest);
+    return vertices == 0 ? "none is cut" : phrase("{} lose some, up to {:.3f}", counted(vertices, "vertex"), largest);
 }
 
-std::string shapes_said(const Scene& out) {
+Text shapes_said(const Scene& out) {
     size_t shapes = 0;
     for (const Mesh& mesh : out.meshes) {
         shapes += mesh.shapes.size();
@@ -58,7 +57,7 @@ std::string shapes_said(const Scene& out) {
     return counted(shapes, "shape");
 }
 
-std::string images_said(const Scene& out) {
+Text images_said(const Scene& out) {
     size_t bytes = 0;
     uint32_t side = 0;
     for (const Image& image : out.images) {
@@ -69,7 +68,7 @@ std::string images_said(const Scene& out) {
     }
     return out.images.empty()
                ? "none"
-               : fmt::format("{}, {} px at most, {}", counted(out.images.size(), "image"), side, said_bytes(bytes));
+               : phrase("{}, {} px at most, {}", counted(out.images.size(), "image"), side, said_bytes(bytes));
 }
 
 } // namespace

@@ -10,8 +10,8 @@
 namespace wembrix {
 
 struct Foreseen {
-    std::string what;  ///< "Height"
-    std::string value; ///< "161.8 u"
+    Text what;  ///< "Height"
+    Text value; ///< "161.8 u"
 };
 
 /// The same rows in the same order for every destination, so that two can be held against each other row by row.

@@ -1,6 +1,7 @@
 #include "core/delivery/handover.h"
 
 #include "core/base/files.h"
+#include "core/base/text.h"
 #include "core/delivery/manifest.h"
 #include "core/delivery/stamp.h"
 #include "core/destination/conform.h"
@@ -10,7 +11,6 @@
 #include <charconv>
 #include <csignal>
 #include <cstdlib>
-#include <fmt/format.h>
 #include <string_view>
 #include <tuple>
 #include <unistd.h>
@@ -238,15 +238,15 @@ Outcome put_in_place(const std::vector<Arrival*>& arrivals, const nlohmann::json
                 const std::optional<std::string> other = job_with_file(old, file);
                 arrival->state = CellState::held;
                 arrival->reason =
-                    other ? fmt::format("“{}” is there already, delivered by the job “{}”: name the files apart, or "
-                                        "take that one away",
-                                        file, *other)
-                          : fmt::format("“{}” is there already and was not written by Wembrix", file);
+                    other ? phrase("“{}” is there already, delivered by the job “{}”: name the files apart, or "
+                                   "take that one away",
+                                   file, *other)
+                          : phrase("“{}” is there already and was not written by Wembrix", file);
             }
             if (const std::string strange = strange_folder(folder, file);
                 arrival->state == CellState::arrived && !strange.empty()) {
                 arrival->state = CellState::held;
-                arrival->reason = fmt::format("“{}” is there already and is no folder of its own", strange);
+                arrival->reason = phrase("“{}” is there already and is no folder of its own", strange);
             }
         }
         if (arrival->state == CellState::arrived) {

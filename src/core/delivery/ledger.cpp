@@ -1,6 +1,7 @@
 #include "core/delivery/ledger.h"
 
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/delivery/clips_together.h"
 #include "core/delivery/deliverable.h"
 #include "core/delivery/moving_parts.h"
@@ -185,8 +186,8 @@ Ledger reader_ledger(const Scene& received) {
 
 namespace {
 
-std::string container_holds_none(const Destination& destination) {
-    return fmt::format("a .{} file holds none", destination.container);
+Text container_holds_none(const Destination& destination) {
+    return phrase("a .{} file holds none", destination.container);
 }
 
 /// What lies between Prepared and what goes out: either no clip of the take is ticked, or no file has a place for it.
@@ -247,8 +248,8 @@ void add_lengthened(Ledger& ledger, const Scene& prepared, const Destination& de
         const double more = (seconds_in_file(clip, destination) - clip.seconds) * rate;
         if (clip.deliver && more > 1e-3) {
             ledger.push_back({"clip length", clip.name, 1,
-                              fmt::format("its end lies between two frames at {:g} per second: it is {:.1f} ms longer",
-                                          rate, more / rate * 1000),
+                              phrase("its end lies between two frames at {:g} per second: it is {:.1f} ms longer", rate,
+                                     more / rate * 1000),
                               LedgerEntry::By::destination, -1, true});
         }
     }
@@ -407,7 +408,7 @@ Ledger ledger_from_json(const nlohmann::json& rows) {
     return ledger;
 }
 
-std::string ledger_said(const Ledger& ledger) {
+Text ledger_said(const Ledger& ledger) {
     std::array<size_t, 4> counts{};
     size_t altered = 0;
     for (const LedgerEntry& entry : ledger) {
@@ -416,19 +417,18 @@ std::string ledger_said(const Ledger& ledger) {
     const size_t left = ledger.size() - counts[0] - altered;
     constexpr std::array<const char*, 4> words = {"", "by your card", "the destination does not take",
                                                   "the container does not hold"};
-    std::string said;
+    Text said;
     for (size_t by = 1; by < counts.size(); ++by) {
         if (counts.at(by) > 0) {
-            said += fmt::format("{}{} {}", said.empty() ? "" : ", ", counts.at(by), words.at(by));
+            said += phrase("{}{} {}", said.empty() ? "" : ", ", counts.at(by), words.at(by));
         }
     }
-    said = left == 0 ? said : fmt::format("{} stayed behind: {}", counted(left, "thing"), said);
+    said = left == 0 ? said : phrase("{} stayed behind: {}", counted(left, "thing"), said);
     if (altered > 0) {
-        said += fmt::format("{}{} altered", said.empty() ? "" : "; ",
-                            altered == 1 ? "1 is" : fmt::format("{} are", altered));
+        said += phrase("{}{} altered", said.empty() ? "" : "; ", altered == 1 ? "1 is" : phrase("{} are", altered));
     }
     if (counts[0] > 0) {
-        said += fmt::format("{}{} from reading", said.empty() ? "" : "; ", counted(counts[0], "note"));
+        said += phrase("{}{} from reading", said.empty() ? "" : "; ", counted(counts[0], "note"));
     }
     return said;
 }

@@ -1,6 +1,7 @@
 // The ledger: what of a source stays behind on its way into files, where, why, and who asked for it.
 #pragma once
 
+#include "core/base/text.h"
 #include "core/destination/destination.h"
 #include "core/measure/inventory/inventory.h"
 #include "core/scene/scene.h"
@@ -15,10 +16,10 @@ namespace wembrix {
 struct LedgerEntry {
     /// Who left it out.
     enum class By : uint8_t { reader, card, destination, container };
-    std::string what; ///< "joint", "texture coordinates", "translation keys"; "note" of what a reader says
+    Text what; ///< "joint", "texture coordinates", "translation keys"; "note" of what a reader says
     std::string name;
     size_t count = 1;
-    std::string why;
+    Text why;
     By by = By::card;
     int step = -1;        ///< its place on the card, where a step did
     bool altered = false; ///< it is there, and not as it was
@@ -47,6 +48,6 @@ nlohmann::json ledger_to_json(const Ledger& ledger);
 /// What ledger_to_json() wrote; of anything else what can be understood.
 Ledger ledger_from_json(const nlohmann::json& rows);
 /// "17 things stayed behind: 12 by your card, 5 the destination does not take; 2 are altered"; empty where nothing did.
-std::string ledger_said(const Ledger& ledger);
+Text ledger_said(const Ledger& ledger);
 
 } // namespace wembrix

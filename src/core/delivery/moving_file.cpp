@@ -2,6 +2,7 @@
 
 #include "core/base/counted.h"
 #include "core/base/file_sink.h"
+#include "core/base/text.h"
 #include "core/delivery/arrival_check.h"
 #include "core/delivery/point_claims.h"
 #include "core/delivery/stamp.h"
@@ -54,7 +55,7 @@ Outcome write_part(const Scene& prepared, const MovingPart& part, const Destinat
     const Destination destination = with_points_container(of);
     const Format* format = format_with_id(destination.container);
     if (format == nullptr || format->write_moving == nullptr) {
-        return Problem{fmt::format("\"{}\" is no container for strands and caches.", destination.container),
+        return Problem{phrase("\"{}\" is no container for strands and caches.", destination.container),
                        destination.name, ""};
     }
     const AxisSystem space = file_space(*format, destination);
@@ -110,7 +111,7 @@ class PartCheck {
     Outcome run(const fs::path& file, const Scene* model) {
         const Format* format = format_with_id(destination_.container);
         if (format == nullptr || format->open_moving == nullptr) {
-            return Problem{fmt::format("\"{}\" is no container for strands and caches.", destination_.container),
+            return Problem{phrase("\"{}\" is no container for strands and caches.", destination_.container),
                            destination_.name, ""};
         }
         Result<MovingFile> opened = format->open_moving(file);
@@ -144,7 +145,7 @@ class PartCheck {
     }
 
   private:
-    void claim(std::string name, std::string expected, std::string actual, bool pass, const std::string& detail) {
+    void claim(Text name, Text expected, Text actual, bool pass, const Text& detail) {
         arrival_.claims.push_back({std::move(name), std::move(expected), std::move(actual), pass, pass ? "" : detail});
     }
 
@@ -164,11 +165,10 @@ class PartCheck {
 
         const auto widths = [](const CurveSet& curves) {
             if (curves.widths.empty()) {
-                return std::string("none");
+                return Text("none");
             }
             const auto [low, high] = std::minmax_element(curves.widths.begin(), curves.widths.end());
-            return fmt::format("{:.3f} to {:.3f} mm", static_cast<double>(*low) * 1000,
-                               static_cast<double>(*high) * 1000);
+            return phrase("{:.3f} to {:.3f} mm", static_cast<double>(*low) * 1000, static_cast<double>(*high) * 1000);
         };
         double apart = 0;
         for (size_t p = 0; p < std::min(a.widths.size(), b.widths.size()); ++p) {
@@ -179,7 +179,7 @@ class PartCheck {
         claim("Widths", widths(a), widths(b), widths_are_there && apart < 1e-5,
               a.widths.empty() ? "strands without widths are nothing in an engine; “Set strand widths” gives them some"
               : !widths_are_there ? "they did not arrive"
-                                  : fmt::format("one is {:.3g} % off", apart * 100));
+                                  : phrase("one is {:.3g} % off", apart * 100));
 
         size_t moved = 0;
         for (size_t r = 0; r < std::min(a.roots.size(), b.roots.size()); ++r) {
@@ -191,7 +191,7 @@ class PartCheck {
         const bool roots = !b.roots.empty() && a.roots.size() == b.roots.size() && moved == 0;
         claim("Roots", counted(a.roots.size(), "root"), counted(b.roots.size(), "root"), roots,
               a.roots.empty() ? "strands without roots cannot be tied to a surface; “Root strands” finds them"
-              : moved > 0     ? fmt::format("{} on another place", counted(moved, "root"))
+              : moved > 0     ? phrase("{} on another place", counted(moved, "root"))
                               : "they did not arrive");
         const auto values = [](const CurveSet& curves) {
             std::string names;
@@ -265,10 +265,10 @@ class PartCheck {
                   moves_.has_normals && widest_angle < 0.1 * 3.14159265 / 180, "they point another way");
         }
         const bool near = drift.largest_mm <= destination_.drift_limit_mm;
-        claim("Drift", fmt::format("at most {:g} mm", destination_.drift_limit_mm),
-              fmt::format("{:.4f} mm", drift.largest_mm), near && all_points,
-              all_points ? fmt::format("{:.3f} mm, frame {}; the limit is {:g} mm", drift.largest_mm, drift.frame,
-                                       destination_.drift_limit_mm)
+        claim("Drift", phrase("at most {:g} mm", destination_.drift_limit_mm), phrase("{:.4f} mm", drift.largest_mm),
+              near && all_points,
+              all_points ? phrase("{:.3f} mm, frame {}; the limit is {:g} mm", drift.largest_mm, drift.frame,
+                                  destination_.drift_limit_mm)
                          : "not every frame has its points");
         return Done{};
     }
@@ -327,7 +327,7 @@ class PartCheck {
         const std::string title = "On the model";
         const int there = model == nullptr ? -1 : model->find_node(name);
         if (there < 0 || model->nodes[static_cast<size_t>(there)].mesh < 0) {
-            claim(title, "roots on it", fmt::format("no “{}” goes out", name), true, "");
+            claim(title, "roots on it", phrase("no “{}” goes out", name), true, "");
             return;
         }
         const StrandSurface surface(*model, there);
@@ -346,11 +346,10 @@ class PartCheck {
             at += curves.counts[c];
         }
         claim(title, "roots on it",
-              off > 0 ? fmt::format("{} on no triangle", counted(off, "root"))
-                      : fmt::format("{:.4f} mm off", farthest * 1000),
+              off > 0 ? phrase("{} on no triangle", counted(off, "root")) : phrase("{:.4f} mm off", farthest * 1000),
               off == 0 && farthest * 1000 <= destination_.drift_limit_mm,
-              fmt::format("{} takes them in {:.1f} mm from the surface: see how it reads files", destination_.name,
-                          farthest * 1000));
+              phrase("{} takes them in {:.1f} mm from the surface: see how it reads files", destination_.name,
+                     farthest * 1000));
     }
 
     /// What arrived, at rest: strands on the model of the same delivery.

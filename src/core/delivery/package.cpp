@@ -5,6 +5,7 @@
 #include "core/base/hasher.h"
 #include "core/base/json_file.h"
 #include "core/base/own_folder.h"
+#include "core/base/text.h"
 #include "core/delivery/manifest.h"
 #include "core/delivery/stamp.h"
 #include "core/delivery/zip_file.h"
@@ -41,7 +42,7 @@ Result<fs::path> put_under_free_name(const fs::path& staged, const fs::path& int
             return to;
         }
         if (errno != EEXIST) {
-            return Problem{fmt::format("cannot be put in place: {}.", std::strerror(errno)), to.string(), ""};
+            return Problem{phrase("cannot be put in place: {}.", std::strerror(errno)), to.string(), ""};
         }
     }
     return Problem{"is there in ten thousand versions.", (into / name).string(), "Give the package another name."};
@@ -85,7 +86,7 @@ class Packing {
         if (!taken_.insert(below).second) {
             below += "_" + variant.origin.variant_id.substr(0, 8);
             if (!taken_.insert(below).second) {
-                return Problem{fmt::format("two jobs are the variant “{}” of “{}”.", own, family), "",
+                return Problem{phrase("two jobs are the variant “{}” of “{}”.", own, family), "",
                                "Give one of them another variant's name."};
             }
         }
@@ -132,7 +133,7 @@ class Packing {
         std::error_code error;
         fs::create_directories(to.parent_path(), error);
         if (!fs::copy_file(folder / row.file, to, error)) {
-            return Problem{fmt::format("cannot be copied: {}.", error.message()), (folder / row.file).string(),
+            return Problem{phrase("cannot be copied: {}.", error.message()), (folder / row.file).string(),
                            "Deliver again, or make room."};
         }
         const Result<std::string> hash = hash_of_file(to);
@@ -238,7 +239,7 @@ Result<Package> write_package(const PackageRequest& request) {
         return Problem{"there is nothing to pack.", "", ""};
     }
     if (!request.name.empty() && file_name_safe(request.name) != request.name) {
-        return Problem{fmt::format("\"{}\" cannot be a file name.", request.name), "", ""};
+        return Problem{phrase("\"{}\" cannot be a file name.", request.name), "", ""};
     }
     std::error_code error;
     const bool was_there = fs::exists(request.into, error);

@@ -1,26 +1,26 @@
 #include "core/delivery/point_claims.h"
 
 #include "core/base/counted.h"
+#include "core/base/text.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 #include <utility>
 
 namespace wembrix {
 
 namespace {
 
-Claim made(std::string name, std::string expected, std::string actual, bool pass, const std::string& detail) {
+Claim made(Text name, Text expected, Text actual, bool pass, const Text& detail) {
     return {std::move(name), std::move(expected), std::move(actual), pass, pass ? "" : detail};
 }
 
-std::string said(const Mesh& mesh) {
-    return fmt::format("{}, {}", counted(mesh.point_count(), "vertex"), counted(mesh.triangle_count(), "triangle"));
+Text said(const Mesh& mesh) {
+    return phrase("{}, {}", counted(mesh.point_count(), "vertex"), counted(mesh.triangle_count(), "triangle"));
 }
 
-std::string said(const FramesAndRate& of) {
-    return fmt::format("{} f at {:g}/s", std::max(0, of.frames), of.rate);
+Text said(const FramesAndRate& of) {
+    return phrase("{} f at {:g}/s", std::max(0, of.frames), of.rate);
 }
 
 std::pair<Vec3f, Vec3f> box_of(const std::vector<Vec3f>& points) {
@@ -54,10 +54,10 @@ Claim size_claim(const std::vector<Vec3f>& should, const std::vector<Vec3f>& is,
         static_cast<double>(std::max((low - is_low).cwiseAbs().maxCoeff(), (high - is_high).cwiseAbs().maxCoeff()));
     const Vec3f centimetres = 100 * (high - low);
     const Vec3 units = (is_high - is_low).cast<double>() / destination.axes.unit_m;
-    return made("Size", fmt::format("{:.3g}×{:.3g}×{:.3g} cm", centimetres.x(), centimetres.y(), centimetres.z()),
-                fmt::format("{:.3g}×{:.3g}×{:.3g} u", units.x(), units.y(), units.z()),
+    return made("Size", phrase("{:.3g}×{:.3g}×{:.3g} cm", centimetres.x(), centimetres.y(), centimetres.z()),
+                phrase("{:.3g}×{:.3g}×{:.3g} u", units.x(), units.y(), units.z()),
                 apart * 1000 <= destination.drift_limit_mm,
-                fmt::format("it lies {:.3f} mm from where it should", apart * 1000));
+                phrase("it lies {:.3f} mm from where it should", apart * 1000));
 }
 
 Claim frames_claim(const FramesAndRate& should, const FramesAndRate& is) {

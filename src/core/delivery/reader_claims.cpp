@@ -1,11 +1,11 @@
 #include "core/delivery/reader_claims.h"
 
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/scene/bounds.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 #include <set>
 
 namespace wembrix {
@@ -51,8 +51,8 @@ Bounds bound_places(const Scene& file, size_t& vertices, size_t& shapes) {
     return bounds;
 }
 
-std::string said_box(const Vec3& size) {
-    return fmt::format("{:.3f} x {:.3f} x {:.3f} m", size.x(), size.y(), size.z());
+Text said_box(const Vec3& size) {
+    return phrase("{:.3f} x {:.3f} x {:.3f} m", size.x(), size.y(), size.z());
 }
 
 Claim bones_claim(const std::string& who, const Scene& file, const json& answer, double size) {
@@ -82,8 +82,8 @@ Claim bones_claim(const std::string& who, const Scene& file, const json& answer,
         worst = std::max(worst, least);
     }
     claim.pass = free.empty() && worst <= std::max(1e-4 * size, 1e-5);
-    claim.actual += fmt::format(", at most {:.3f} mm apart", worst * 1000);
-    claim.detail = claim.pass ? "" : free.empty() ? "one rests elsewhere" : fmt::format("it has {} more", free.size());
+    claim.actual += phrase(", at most {:.3f} mm apart", worst * 1000);
+    claim.detail = claim.pass ? "" : free.empty() ? "one rests elsewhere" : phrase("it has {} more", free.size());
     return claim;
 }
 
@@ -114,7 +114,7 @@ std::vector<Claim> claims_of_reader(const std::string& who, const Scene& file, c
             const double apart = std::max((there[0] - bounds.low).norm(), (there[1] - bounds.high).norm());
             claim.actual = said_box(there[1] - there[0]);
             claim.pass = apart <= 1e-4 * size;
-            claim.detail = claim.pass ? "" : fmt::format("its corners are {:.3f} mm elsewhere", apart * 1000);
+            claim.detail = claim.pass ? "" : phrase("its corners are {:.3f} mm elsewhere", apart * 1000);
         }
         claims.push_back(claim);
         if (shapes > 0 || number("shapes") > 0) {
@@ -126,13 +126,13 @@ std::vector<Claim> claims_of_reader(const std::string& who, const Scene& file, c
     }
     const json clips = answer.value("clips", json::array());
     for (const Clip& clip : file.clips) {
-        Claim claim{who + ": " + clip.name, fmt::format("{:.3f} s", clip.seconds), "none", false,
+        Claim claim{who + ": " + clip.name, phrase("{:.3f} s", clip.seconds), "none", false,
                     "it has no clip of that name"};
         for (const json& there : clips.is_array() ? clips : json::array()) {
             if (there.is_object() && there.value("name", json()) == clip.name &&
                 there.value("seconds", json()).is_number()) {
                 const double seconds = there["seconds"].get<double>();
-                claim.actual = fmt::format("{:.3f} s", seconds);
+                claim.actual = phrase("{:.3f} s", seconds);
                 claim.pass = std::abs(seconds - clip.seconds) <= clip_slack_s;
                 claim.detail = claim.pass ? "" : "it lasts otherwise there";
             }

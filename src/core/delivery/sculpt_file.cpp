@@ -1,12 +1,11 @@
 #include "core/delivery/sculpt_file.h"
 
 #include "core/base/files.h"
+#include "core/base/text.h"
 #include "core/formats/obj/obj.h"
 #include "core/measure/skeleton/pose.h"
 #include "core/measure/surface/deform.h"
 #include "core/steps/surface/sculpt.h"
-
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -51,11 +50,10 @@ Result<SculptFile> write_sculpt_file(const SculptRequest& request, const std::fi
     if (!request.clip.empty()) {
         const Clip* clip = scene.find_clip(request.clip);
         if (clip == nullptr) {
-            return Problem{fmt::format("there is no clip “{}”.", request.clip), "", ""};
+            return Problem{phrase("there is no clip “{}”.", request.clip), "", ""};
         }
         if (request.frame < 0 || request.frame >= clip->frames()) {
-            return Problem{fmt::format("“{}” has {} frames.", request.clip, clip->frames()), "",
-                           "Frames count from 0."};
+            return Problem{phrase("“{}” has {} frames.", request.clip, clip->frames()), "", "Frames count from 0."};
         }
         Poser(scene, clip).at(request.frame / clip->rate, pose);
     }

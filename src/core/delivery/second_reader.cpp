@@ -4,6 +4,7 @@
 #include "core/base/json_file.h"
 #include "core/base/own_folder.h"
 #include "core/base/process.h"
+#include "core/base/text.h"
 #include "core/delivery/reader_claims.h"
 #include "core/delivery/second_reader_script.h"
 #include "core/formats/format.h"
@@ -67,8 +68,8 @@ std::optional<fs::path> second_reader() {
     return program_called(program);
 }
 
-std::string how_to_get_second_reader() {
-    return fmt::format("No second reader is installed: sudo apt install {}", program);
+Text how_to_get_second_reader() {
+    return phrase("No second reader is installed: sudo apt install {}", program);
 }
 
 bool second_reader_reads(const fs::path& file) {
@@ -123,7 +124,7 @@ Result<std::vector<std::vector<Claim>>> ask_second_reader(const SecondReaderRequ
     }
     const auto end = std::chrono::steady_clock::now() + std::chrono::duration_cast<std::chrono::steady_clock::duration>(
                                                             std::chrono::duration<double>(request.longest_s));
-    const Problem late{fmt::format("did not answer within {:.0f} s.", request.longest_s), program, ""};
+    const Problem late{phrase("did not answer within {:.0f} s.", request.longest_s), program, ""};
     // It imports and may then hang: it is ended once the imports are there and have been for a while.
     std::optional<std::chrono::steady_clock::time_point> there_since;
     const bool imported =

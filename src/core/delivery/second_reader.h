@@ -18,7 +18,7 @@ namespace wembrix {
 /// `godot3-server`.
 std::optional<std::filesystem::path> second_reader();
 /// One line that says how to get one.
-std::string how_to_get_second_reader();
+Text how_to_get_second_reader();
 /// Whether it reads such files: .glb, .gltf and .dae.
 bool second_reader_reads(const std::filesystem::path& file);
 

@@ -2,6 +2,7 @@
 
 #include "core/base/counted.h"
 #include "core/base/pattern.h"
+#include "core/base/text.h"
 #include "core/measure/scene/bounds.h"
 #include "core/steps/names.h"
 
@@ -14,7 +15,7 @@ namespace wembrix {
 
 namespace {
 
-Claim claim(const std::string& name, const std::string& should, const std::string& is, const std::string& wrong) {
+Claim claim(const Text& name, const Text& should, const Text& is, const Text& wrong) {
     return {name, should, is, wrong.empty(), wrong};
 }
 
@@ -26,8 +27,8 @@ Claim one_root(const Scene& scene, const Destination& destination) {
     const bool right = roots.size() == 1 && roots[0] == destination.root;
     return claim("Root", destination.root, roots.empty() ? "no joints" : some_of(roots),
                  right               ? ""
-                 : roots.size() == 1 ? fmt::format("the root is “{}”", roots[0])
-                                     : fmt::format("{}, where one is expected", counted(roots.size(), "root")));
+                 : roots.size() == 1 ? phrase("the root is “{}”", roots[0])
+                                     : phrase("{}, where one is expected", counted(roots.size(), "root")));
 }
 
 Claim no_parent_transform(const Scene& scene) {
@@ -40,7 +41,7 @@ Claim no_parent_transform(const Scene& scene) {
         }
     }
     return claim("Parent transforms", "none", above_joints.empty() ? "none" : some_of(above_joints),
-                 above_joints.empty() ? "" : fmt::format("{} stands above the joints", some_of(above_joints)));
+                 above_joints.empty() ? "" : phrase("{} stands above the joints", some_of(above_joints)));
 }
 
 Claim scales_one(const Scene& scene) {
@@ -68,8 +69,8 @@ Claim scales_one(const Scene& scene) {
             }
         }
     }
-    return claim("Joint scales", "exactly 1", most == 0 ? "exactly 1" : fmt::format("up to {:.3g} off 1", most),
-                 most == 0 ? "" : fmt::format("{} is {:.3g} off 1", worst, most));
+    return claim("Joint scales", "exactly 1", most == 0 ? "exactly 1" : phrase("up to {:.3g} off 1", most),
+                 most == 0 ? "" : phrase("{} is {:.3g} off 1", worst, most));
 }
 
 Claim names_fit(const Scene& scene, const Destination& destination) {
@@ -85,16 +86,14 @@ Claim names_fit(const Scene& scene, const Destination& destination) {
         std::transform(lower.begin(), lower.end(), lower.begin(), [](unsigned char c) { return std::tolower(c); });
         alike[lower].push_back(name);
     }
-    std::string wrong =
-        strange.empty() ? "" : fmt::format("{} does not fit {}", some_of(strange), destination.joint_names);
+    Text wrong = strange.empty() ? "" : phrase("{} does not fit {}", some_of(strange), destination.joint_names);
     for (const auto& [lower, names] : alike) {
         if (names.size() > 1 && wrong.empty()) {
-            wrong = fmt::format("{} and {} differ in capitals only", names[0], names[1]);
+            wrong = phrase("{} and {} differ in capitals only", names[0], names[1]);
         }
     }
-    return claim(
-        "Joint names", fmt::format("{}, at most {} characters", destination.joint_names, destination.longest_name),
-        wrong.empty() ? fmt::format("{} fit", counted(joints_of(scene).size(), "name")) : "not all fit", wrong);
+    return claim("Joint names", phrase("{}, at most {} characters", destination.joint_names, destination.longest_name),
+                 wrong.empty() ? phrase("{} fit", counted(joints_of(scene).size(), "name")) : "not all fit", wrong);
 }
 
 Claim binds_fit(const Scene& scene) {
@@ -115,17 +114,17 @@ Claim binds_fit(const Scene& scene) {
         }
     }
     return claim("Inverse binds", "inverse of the rest pose",
-                 count == 0 ? "no skin" : fmt::format("{} within {:.1e}", count, most),
-                 most <= 1e-6 ? "" : fmt::format("{} is {:.2g} off", worst, most));
+                 count == 0 ? "no skin" : phrase("{} within {:.1e}", count, most),
+                 most <= 1e-6 ? "" : phrase("{} is {:.2g} off", worst, most));
 }
 
 Claim in_order(const Scene& scene) {
-    std::string wrong;
+    Text wrong;
     for (const Skin& skin : scene.skins) {
         for (size_t j = 1; j < skin.joints.size() && wrong.empty(); ++j) {
             if (skin.joints[j] <= skin.joints[j - 1]) {
-                wrong = fmt::format("the skin “{}” lists {} after {}", skin.name, scene.nodes[skin.joints[j]].name,
-                                    scene.nodes[skin.joints[j - 1]].name);
+                wrong = phrase("the skin “{}” lists {} after {}", skin.name, scene.nodes[skin.joints[j]].name,
+                               scene.nodes[skin.joints[j - 1]].name);
             }
         }
     }
@@ -137,7 +136,7 @@ Claim few_influences(const Scene& scene, const Destination& destination) {
     for (const Node& node : scene.nodes) {
         most = std::max(most, node.influences.largest_row());
     }
-    return claim("Influences", fmt::format("at most {}", destination.influences), fmt::format("{}", most),
+    return claim("Influences", phrase("at most {}", destination.influences), fmt::format("{}", most),
                  most <= static_cast<size_t>(destination.influences) ? "" : "more than the destination takes");
 }
 
@@ -147,9 +146,9 @@ Claim same_skeleton(const Scene& scene, const Contract& contract) {
     for (const ContractDifference& difference : differences) {
         sentences.push_back(difference.sentence);
     }
-    return claim("Contract", fmt::format("“{}”, {}", contract.name, counted(contract.joints.size(), "joint")),
-                 differences.empty() ? fmt::format("{}, the same", counted(joints_of(scene).size(), "joint"))
-                                     : fmt::format("{} differences", differences.size()),
+    return claim("Contract", phrase("“{}”, {}", contract.name, counted(contract.joints.size(), "joint")),
+                 differences.empty() ? phrase("{}, the same", counted(joints_of(scene).size(), "joint"))
+                                     : phrase("{} differences", differences.size()),
                  some_of(sentences, 12));
 }
 

@@ -2,11 +2,10 @@
 
 #include "core/base/file_sink.h"
 #include "core/base/files.h"
+#include "core/base/text.h"
 #include "core/delivery/cache_textures.h"
 #include "core/delivery/stamp.h"
 #include "core/formats/format.h"
-
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -103,7 +102,7 @@ Result<Whereabouts> whereabouts_of(const fs::path& given) {
     return of;
 }
 
-std::string state_in_delivery(const Whereabouts& of) {
+Text state_in_delivery(const Whereabouts& of) {
     if (!of.delivered) {
         return of.delivery.empty() ? "" : "that delivery has no such file any more";
     }
@@ -112,7 +111,7 @@ std::string state_in_delivery(const Whereabouts& of) {
     }
     const json number = of.stamp.value("number", json(0));
     if (number.is_number_integer() && number.get<int>() < of.delivered->number) {
-        return fmt::format("version {} is delivered by now", of.delivered->number);
+        return phrase("version {} is delivered by now", of.delivered->number);
     }
     return "somebody changed it after it was delivered";
 }

@@ -23,6 +23,6 @@ struct Whereabouts {
 Result<Whereabouts> whereabouts_of(const std::filesystem::path& file);
 
 /// "It lies there as it was delivered", "version 3 is delivered there by now", …; empty where no delivery is near.
-std::string state_in_delivery(const Whereabouts& of);
+Text state_in_delivery(const Whereabouts& of);
 
 } // namespace wembrix

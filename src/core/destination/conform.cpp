@@ -1,6 +1,7 @@
 #include "core/destination/conform.h"
 
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/destination/fit_images.h"
 #include "core/destination/limit_for.h"
 #include "core/destination/pixel_coordinates.h"
@@ -12,7 +13,6 @@
 
 #include <Eigen/LU>
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -339,11 +339,10 @@ Conformed conform_model(const Scene& prepared, const Destination& destination) {
         largest = std::max(largest, one.largest_weight);
     }
     if (vertices > 0) {
-        result.account =
-            destination.influences_kept == InfluencesKept::least_motion
-                ? fmt::format("{} {}", counted(vertices, "vertex"), limited.front().said)
-                : fmt::format("{} brought to {}, the largest weight lost {:.3f}", counted(vertices, "vertex"),
-                              counted(destination.influences, "influence"), largest);
+        result.account = destination.influences_kept == InfluencesKept::least_motion
+                             ? phrase("{} {}", counted(vertices, "vertex"), limited.front().said)
+                             : phrase("{} brought to {}, the largest weight lost {:.3f}", counted(vertices, "vertex"),
+                                      counted(destination.influences, "influence"), largest);
     }
     return result;
 }
@@ -356,8 +355,8 @@ Clip clip_for(const Scene& prepared, const Clip& clip, const Destination& destin
 
 Conformed conform_clip(const Scene& prepared, const Clip& clip, const Destination& destination) {
     Conformed result = conform_clips(prepared, {&clip}, destination);
-    result.account = fmt::format("{} at {:g} per second", counted(result.scene.clips[0].frames(), "frame"),
-                                 rate_for(clip, destination));
+    result.account =
+        phrase("{} at {:g} per second", counted(result.scene.clips[0].frames(), "frame"), rate_for(clip, destination));
     return result;
 }
 

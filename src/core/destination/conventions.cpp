@@ -1,8 +1,8 @@
 #include "core/destination/conventions.h"
+#include "core/base/text.h"
 
 #include <array>
 #include <cassert>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -29,13 +29,13 @@ std::span<const AxisSystem> conventions() {
     return usual;
 }
 
-std::string convention_words(const AxisSystem& axes) {
-    const std::string unit = axes.unit_m == 1       ? "1 m"
-                             : axes.unit_m == 0.01  ? "1 cm"
-                             : axes.unit_m == 0.001 ? "1 mm"
-                                                    : fmt::format("{:.6g} m", axes.unit_m);
-    return fmt::format("{} up, front {}, {}-handed, {}", plain(axes.up), axis_name(axes.forward),
-                       handedness_name(axes.handedness), unit);
+Text convention_words(const AxisSystem& axes) {
+    const Text unit = axes.unit_m == 1       ? "1 m"
+                      : axes.unit_m == 0.01  ? "1 cm"
+                      : axes.unit_m == 0.001 ? "1 mm"
+                                             : phrase("{:.6g} m", axes.unit_m);
+    return phrase("{} up, front {}, {}-handed, {}", plain(axes.up), axis_name(axes.forward),
+                  handedness_name(axes.handedness), unit);
 }
 
 void follow_convention(Destination& destination, const AxisSystem& axes) {

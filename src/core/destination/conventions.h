@@ -11,7 +11,7 @@ namespace wembrix {
 /// The usual ones, by their up axis.
 std::span<const AxisSystem> conventions();
 /// "Z up, front -Y, right-handed, 1 cm"
-std::string convention_words(const AxisSystem& axes);
+Text convention_words(const AxisSystem& axes);
 /// The destination counts in those axes then, takes files as they come, and gets its front in the file by that.
 /// Precondition: the axes are valid.
 void follow_convention(Destination& destination, const AxisSystem& axes);

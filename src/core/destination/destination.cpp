@@ -5,6 +5,7 @@
 #include "core/base/files.h"
 #include "core/base/json_file.h"
 #include "core/base/pattern.h"
+#include "core/base/text.h"
 #include "core/destination/file_kinds.h"
 #include "core/destination/place_hulls.h"
 #include "core/formats/format.h"
@@ -13,7 +14,6 @@
 #include <array>
 #include <cctype>
 #include <cmath>
-#include <fmt/format.h>
 #include <map>
 
 namespace wembrix {
@@ -77,18 +77,18 @@ bool Destination::operator==(const Destination& other) const {
     return destination_to_json(*this) == destination_to_json(other);
 }
 
-std::string Destination::summary() const {
-    const std::string unit = axes.unit_m == 1       ? "1 m"
-                             : axes.unit_m == 0.01  ? "1 cm"
-                             : axes.unit_m == 0.001 ? "1 mm"
-                                                    : fmt::format("{:.6g} m", axes.unit_m);
-    return fmt::format("{} up · 1 u = {} · {}", axis_name(axes.up).substr(axis_name(axes.up)[0] == '+' ? 1 : 0), unit,
-                       counted(influences, "influence"));
+Text Destination::summary() const {
+    const Text unit = axes.unit_m == 1       ? "1 m"
+                      : axes.unit_m == 0.01  ? "1 cm"
+                      : axes.unit_m == 0.001 ? "1 mm"
+                                             : phrase("{:.6g} m", axes.unit_m);
+    return phrase("{} up · 1 u = {} · {}", axis_name(axes.up).substr(axis_name(axes.up)[0] == '+' ? 1 : 0), unit,
+                  counted(influences, "influence"));
 }
 
-std::string Destination::in_units(double metres) const {
+Text Destination::in_units(double metres) const {
     const double units = metres / axes.unit_m;
-    return fmt::format("{:.{}f} u", units, std::abs(units) >= 10 ? 1 : 3);
+    return std::abs(units) >= 10 ? phrase("{:.1f} u", units) : phrase("{:.3f} u", units);
 }
 
 json Destination::options_of(std::string_view format) const {
@@ -124,7 +124,7 @@ void move_rotation_order(json& destination) {
 }
 
 /// ": \"forward\" is one", where somebody may have mistyped it; else which there are.
-std::string nearest_setting(const std::string& key, const std::vector<std::string>& known) {
+Text nearest_setting(const std::string& key, const std::vector<std::string>& known) {
     std::string nearest;
     size_t least = 4; // changes of a letter
     for (const std::string& one : known) {
@@ -147,7 +147,7 @@ std::string nearest_setting(const std::string& key, const std::vector<std::strin
         }
     }
     if (!nearest.empty()) {
-        return fmt::format("; is \"{}\" meant?", nearest);
+        return phrase("; is \"{}\" meant?", nearest);
     }
     std::string all;
     for (const std::string& one : known) {
@@ -157,7 +157,7 @@ std::string nearest_setting(const std::string& key, const std::vector<std::strin
 }
 
 /// The kinds of a list; what is wrong with it, or nothing.
-std::string read_kinds(const json& from, std::vector<std::string>& kinds) {
+Text read_kinds(const json& from, std::vector<std::string>& kinds) {
     if (!from.is_array() || from.empty()) {
         return "\"deliverables\" is not a list of kinds of files.";
     }
@@ -167,8 +167,8 @@ std::string read_kinds(const json& from, std::vector<std::string>& kinds) {
             for (const FileKind& kind : file_kinds()) {
                 known.emplace_back(kind.id);
             }
-            return fmt::format("\"deliverables\": {} is no kind of file{}", one.dump(),
-                               nearest_setting(one.is_string() ? one.get<std::string>() : "", known));
+            return phrase("\"deliverables\": {} is no kind of file{}", one.dump(),
+                          nearest_setting(one.is_string() ? one.get<std::string>() : "", known));
         }
         if (std::find(kinds.begin(), kinds.end(), one.get<std::string>()) == kinds.end()) {
             kinds.push_back(one.get<std::string>());
@@ -177,17 +177,17 @@ std::string read_kinds(const json& from, std::vector<std::string>& kinds) {
     return "";
 }
 
-std::string what_is_wrong_with_options(const json& options) {
+Text what_is_wrong_with_options(const json& options) {
     if (!options.is_object()) {
         return "\"format_options\" is not an object.";
     }
     for (const auto& [id, values] : options.items()) {
         const Format* format = format_with_id(id);
         if (format == nullptr) {
-            return fmt::format("\"format_options\": there is no format \"{}\".", id);
+            return phrase("\"format_options\": there is no format \"{}\".", id);
         }
         if (const std::optional<Problem> problem = check_parameters(format->options, values)) {
-            return fmt::format("\"format_options\", \"{}\": {}", id, problem->sentence());
+            return phrase("\"format_options\", \"{}\": {}", id, problem->sentence());
         }
     }
     return "";
@@ -206,13 +206,13 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
         return Problem{"is not a destination: it has no \"name\".", where, ""};
     }
     Destination to;
-    std::string wrong;
+    Text wrong;
     auto text = [&](const char* key, std::string& value) {
         if (from.contains(key)) {
             if (from[key].is_string()) {
                 value = from[key].get<std::string>();
             } else {
-                wrong = fmt::format("\"{}\" is not a text.", key);
+                wrong = phrase("\"{}\" is not a text.", key);
             }
         }
     };
@@ -221,7 +221,7 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
             if (from[key].is_number() && from[key].get<double>() >= low && from[key].get<double>() <= high) {
                 value = from[key].get<double>();
             } else {
-                wrong = fmt::format("\"{}\" is not a number from {:g} to {:g}.", key, low, high);
+                wrong = phrase("\"{}\" is not a number from {:g} to {:g}.", key, low, high);
             }
         }
     };
@@ -234,7 +234,7 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
         if (const auto found = axis_from(name)) {
             value = *found;
         } else {
-            wrong = fmt::format("\"{}\" is no axis; an axis is one of +X -X +Y -Y +Z -Z.", key);
+            wrong = phrase("\"{}\" is no axis; an axis is one of +X -X +Y -Y +Z -Z.", key);
         }
     };
     static const std::vector<std::string> fixed = {"format",
@@ -289,7 +289,7 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
     }
     for (const auto& [key, value] : from.items()) {
         if (std::find(known.begin(), known.end(), key) == known.end()) {
-            wrong = fmt::format("has no setting \"{}\"{}", key, nearest_setting(key, known));
+            wrong = phrase("has no setting \"{}\"{}", key, nearest_setting(key, known));
         }
     }
     text("name", to.name);
@@ -301,7 +301,7 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
             if (found->is_boolean()) {
                 value = found->get<bool>();
             } else {
-                wrong = fmt::format("\"{}\" is neither true nor false.", key);
+                wrong = phrase("\"{}\" is neither true nor false.", key);
             }
         }
     };
@@ -437,7 +437,7 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
     const auto hand = [&](const json& of, const char* key, Handedness& value) {
         const json found = of.value(key, json(handedness_name(value)));
         if (found != "right" && found != "left") {
-            wrong = fmt::format("\"{}\" is neither \"right\" nor \"left\".", key);
+            wrong = phrase("\"{}\" is neither \"right\" nor \"left\".", key);
         }
         value = found == "left" ? Handedness::left : Handedness::right;
     };
@@ -464,8 +464,8 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
                 } else if (key == "handedness") {
                     hand(*reads, "handedness", to.reads->handedness);
                 } else {
-                    wrong = fmt::format("\"reads\" does not take \"{}\" so; it has up, forward, unit_m and handedness.",
-                                        key);
+                    wrong =
+                        phrase("\"reads\" does not take \"{}\" so; it has up, forward, unit_m and handedness.", key);
                 }
             }
             if (wrong.empty() && !to.reads->valid()) {
@@ -480,11 +480,11 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
     }
     const Format* container = format_with_id(to.container);
     if (wrong.empty() && (container == nullptr || container->is_read_only())) {
-        wrong = fmt::format("\"{}\" is no container that Wembrix writes.", to.container);
+        wrong = phrase("\"{}\" is no container that Wembrix writes.", to.container);
     }
     const Format* of_points = format_with_id(to.points_container);
     if (wrong.empty() && !to.points_container.empty() && (of_points == nullptr || of_points->write_moving == nullptr)) {
-        wrong = fmt::format("\"{}\" is no container that strands and caches can go out in.", to.points_container);
+        wrong = phrase("\"{}\" is no container that strands and caches can go out in.", to.points_container);
     }
     if (wrong.empty()) {
         wrong = what_is_wrong_with_options(to.format_options);
@@ -494,7 +494,7 @@ Result<Destination> destination_from_json(const json& given, const std::string& 
           std::pair("surface_names", &to.surface_names), std::pair("material_names", &to.material_names),
           std::pair("shape_names", &to.shape_names), std::pair("file_names", &to.file_names)}) {
         if (const Result<Pattern> names = Pattern::compile(*pattern); wrong.empty() && !names) {
-            wrong = fmt::format("\"{}\": {}", key, names.problem().what);
+            wrong = phrase("\"{}\": {}", key, names.problem().what);
         }
     }
     if (wrong.empty()) {
@@ -651,7 +651,7 @@ std::optional<Problem> shared_folder(const std::vector<Destination>& destination
                        [](unsigned char c) { return static_cast<char>(std::tolower(c)); });
         const auto [other, is_new] = seen.emplace(folder, destination.name);
         if (!is_new) {
-            return Problem{fmt::format("shares its folder with \"{}\".", other->second), destination.name,
+            return Problem{phrase("shares its folder with \"{}\".", other->second), destination.name,
                            "Give one of the two destinations another name or folder."};
         }
     }

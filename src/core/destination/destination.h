@@ -111,9 +111,9 @@ struct Destination {
     /// What is set of one format: an object, empty where nothing is.
     [[nodiscard]] nlohmann::json options_of(std::string_view format) const;
     /// "Z up · 1 u = 1 cm · 4 influences"
-    [[nodiscard]] std::string summary() const;
+    [[nodiscard]] Text summary() const;
     /// "162.3 u" for a length in metres.
-    [[nodiscard]] std::string in_units(double metres) const;
+    [[nodiscard]] Text in_units(double metres) const;
     /// A direction of core's as this destination calls it: "-Y".
     [[nodiscard]] std::string axis_here(Axis core_axis) const;
 };

@@ -1,6 +1,7 @@
 #include "core/destination/file_kinds.h"
 
 #include "core/base/files.h"
+#include "core/base/text.h"
 #include "core/destination/destination.h"
 
 #include <algorithm>
@@ -123,18 +124,18 @@ Result<std::string> file_stem(const std::string& file_template, const FileTokens
                                ? std::nullopt
                                : filled(std::string_view(token).substr(1, token.size() - 2), tokens, kind, destination);
         if (!value) {
-            return Problem{fmt::format("the file template has the unknown token {}.", token), "", tokens_of(kind)};
+            return Problem{phrase("the file template has the unknown token {}.", token), "", tokens_of(kind)};
         }
         stem += *value;
         i += token.size();
     }
     for (const std::string_view name : names_in(stem)) {
         if (!is_plain_name(name) || name.size() > 120) {
-            return Problem{fmt::format("\"{}\" cannot be a file name.", name), "", ""};
+            return Problem{phrase("\"{}\" cannot be a file name.", name), "", ""};
         }
     }
     if (!is_plain_path(stem)) {
-        return Problem{fmt::format("\"{}…\" is too long for a path.", stem.substr(0, 80)), "", ""};
+        return Problem{phrase("\"{}…\" is too long for a path.", stem.substr(0, 80)), "", ""};
     }
     return stem;
 }

@@ -3,6 +3,7 @@
 #include "core/base/counted.h"
 #include "core/base/latin.h"
 #include "core/base/pattern.h"
+#include "core/base/text.h"
 
 #include <algorithm>
 #include <array>
@@ -51,40 +52,40 @@ std::string forbidden_character(const std::string& name) {
 
 std::optional<Problem> problem_with_path(const fs::path& file, const Destination& destination) {
     const std::string name = file.filename().string();
-    const auto wrong = [&](std::string what, const char* advice) {
+    const auto wrong = [&](Text what, const char* advice) {
         return Problem{std::move(what), destination.name, advice};
     };
     if (is_reserved(name)) {
-        return wrong(fmt::format("the file would be called “{}”, which is the name of a device on some systems.", name),
+        return wrong(phrase("the file would be called “{}”, which is the name of a device on some systems.", name),
                      "Rename the clip, or give the destination another file template.");
     }
     if (const std::string bad = forbidden_character(file.stem().string()); !bad.empty()) {
-        return wrong(fmt::format("the file name “{}” has {}, which not every system takes.", name, bad),
+        return wrong(phrase("the file name “{}” has {}, which not every system takes.", name, bad),
                      "Rename the clip, or give the destination another file template.");
     }
     if (name.size() > 255) {
-        return wrong(fmt::format("the file name “{}…” has {}; a system takes 255.", name.substr(0, 40),
-                                 counted(name.size(), "byte")),
-                     "Give the destination a shorter file template.");
+        return wrong(
+            phrase("the file name “{}…” has {}; a system takes 255.", name.substr(0, 40), counted(name.size(), "byte")),
+            "Give the destination a shorter file template.");
     }
     const std::string& letters = destination.file_names;
     if (!letters.empty()) {
         const Pattern pattern = Pattern::checked(letters);
         const std::string stem = file.stem().string();
         if (!pattern.matches_whole(stem)) {
-            return wrong(fmt::format("the file name “{}” does not fit its pattern {}.", stem, letters),
+            return wrong(phrase("the file name “{}” does not fit its pattern {}.", stem, letters),
                          "Rename the clip by a rule, or give the destination another file template.");
         }
         const std::string folder = file.parent_path().filename().string();
         if (!folder.empty() && !pattern.matches_whole(folder)) {
-            return wrong(fmt::format("the folder “{}” does not fit its pattern {}.", folder, letters),
+            return wrong(phrase("the folder “{}” does not fit its pattern {}.", folder, letters),
                          "Deliver into a folder of another name.");
         }
     }
     const std::string path = file.string();
     if (destination.longest_path > 0 && path.size() > static_cast<size_t>(destination.longest_path)) {
-        return wrong(fmt::format("the path “{}” has {}; it takes {}.", path, counted(path.size(), "character"),
-                                 destination.longest_path),
+        return wrong(phrase("the path “{}” has {}; it takes {}.", path, counted(path.size(), "character"),
+                            destination.longest_path),
                      "Deliver nearer to the top, or give the destination a shorter file template.");
     }
     return std::nullopt;
@@ -93,13 +94,13 @@ std::optional<Problem> problem_with_path(const fs::path& file, const Destination
 std::optional<Problem> problem_with_folders(const std::string& stem, const Destination& destination) {
     for (const fs::path& part : fs::path(stem).parent_path()) {
         const std::string name = part.string();
-        std::string what;
+        Text what;
         if (is_reserved(name)) {
-            what = fmt::format("the folder would be called “{}”, which is the name of a device on some systems.", name);
+            what = phrase("the folder would be called “{}”, which is the name of a device on some systems.", name);
         } else if (const std::string bad = forbidden_character(name); !bad.empty()) {
-            what = fmt::format("the folder “{}” has {}, which not every system takes.", name, bad);
+            what = phrase("the folder “{}” has {}, which not every system takes.", name, bad);
         } else if (!destination.file_names.empty() && !Pattern::checked(destination.file_names).matches_whole(name)) {
-            what = fmt::format("the folder “{}” does not fit its pattern {}.", name, destination.file_names);
+            what = phrase("the folder “{}” does not fit its pattern {}.", name, destination.file_names);
         }
         if (!what.empty()) {
             return Problem{what, destination.name, "Give the destination another file template."};
@@ -117,8 +118,8 @@ std::optional<Problem> problem_with_spelling(const fs::path& file) {
             for (fs::directory_iterator entry(so_far, error), end; !error && entry != end; entry.increment(error)) {
                 const std::string there = entry->path().filename().string();
                 if (there != part.string() && folded(there) == folded(part.string()) && entry->is_directory(error)) {
-                    return Problem{fmt::format("the folder “{}” is there as “{}”.", part.string(), there),
-                                   so_far.string(), "Spell it as it is there."};
+                    return Problem{phrase("the folder “{}” is there as “{}”.", part.string(), there), so_far.string(),
+                                   "Spell it as it is there."};
                 }
             }
             return std::nullopt;

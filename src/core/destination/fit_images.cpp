@@ -1,12 +1,12 @@
 #include "core/destination/fit_images.h"
 
+#include "core/base/text.h"
 #include "core/formats/image/pixels.h"
 #include "core/scene/image_facts.h"
 
 #include <algorithm>
 #include <bit>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -77,13 +77,13 @@ std::vector<FittedImage> fit_images(Scene& scene, const Destination& destination
             continue;
         }
         std::string said =
-            same_size ? "" : fmt::format("{} × {} became {} × {}", facts->width, facts->height, width, height);
+            same_size ? "" : phrase("{} × {} became {} × {}", facts->width, facts->height, width, height);
         if (kind != facts->mime) {
-            said += fmt::format("{}{} became {}", said.empty() ? "" : ", ", kind_of(facts->mime), kind_of(kind));
+            said += phrase("{}{} became {}", said.empty() ? "" : ", ", kind_of(facts->mime), kind_of(kind));
             if (kind != "image/png" && !(kind == "image/webp" && destination.image_quality == 100)) {
-                said += fmt::format(" of quality {}", destination.image_quality);
+                said += phrase(" of quality {}", destination.image_quality);
             }
-            said += fmt::format(" ({} → {} bytes)", image.bytes.size(), bytes->size());
+            said += phrase(" ({} → {} bytes)", image.bytes.size(), bytes->size());
         }
         fitted.push_back({image.name, std::move(said), false});
         image.bytes = bytes.take();

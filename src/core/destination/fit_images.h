@@ -1,6 +1,7 @@
 // Images as large, and of the kind, as a destination takes them.
 #pragma once
 
+#include "core/base/text.h"
 #include "core/destination/destination.h"
 #include "core/scene/scene.h"
 
@@ -12,7 +13,7 @@ namespace wembrix {
 /// What became of an image.
 struct FittedImage {
     std::string name;
-    std::string said;       ///< "2048 × 2048 became 1024 × 1024"
+    Text said;              ///< "2048 × 2048 became 1024 × 1024"
     bool as_it_was = false; ///< it could not be decoded
 };
 /// Makes those smaller that are larger than the destination takes, or whose sides are no powers of two where it wants

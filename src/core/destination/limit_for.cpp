@@ -2,13 +2,13 @@
 
 #include "core/base/counted.h"
 #include "core/base/hasher.h"
+#include "core/base/text.h"
 #include "core/measure/surface/influence_fit.h"
 #include "core/measure/surface/influence_limit.h"
 #include "core/scene/content.h"
 
 #include <algorithm>
 #include <deque>
-#include <fmt/format.h>
 #include <memory>
 #include <mutex>
 
@@ -43,12 +43,12 @@ std::shared_ptr<const InfluenceFit> fit_of(const Scene& scene, int most) {
     return fit;
 }
 
-std::string moves(const InfluenceFit& fit) {
+Text moves(const InfluenceFit& fit) {
     if (fit.frames == 0 || fit.fitted.node < 0) {
         return "nothing of it moves";
     }
-    return fmt::format("by what moves least: {:.3f} mm in the mean, at most {:.2f} mm (frame {} of “{}”)",
-                       fit.fitted.mean_mm, fit.fitted.largest_mm, fit.fitted.frame, fit.fitted.clip);
+    return phrase("by what moves least: {:.3f} mm in the mean, at most {:.2f} mm (frame {} of “{}”)",
+                  fit.fitted.mean_mm, fit.fitted.largest_mm, fit.fitted.frame, fit.fitted.clip);
 }
 
 } // namespace
@@ -61,8 +61,8 @@ std::vector<LimitedSurface> limit_for(Scene& scene, const Destination& destinati
         const InfluenceLoss loss = limit_influences(heaviest[n], destination.influences);
         if (loss.points > 0) {
             limited.push_back({static_cast<int>(n), loss.points, loss.largest_weight,
-                               fmt::format("brought to {}, the largest weight lost {:.3f}",
-                                           counted(destination.influences, "influence"), loss.largest_weight)});
+                               phrase("brought to {}, the largest weight lost {:.3f}",
+                                      counted(destination.influences, "influence"), loss.largest_weight)});
         }
     }
     const bool fits = destination.influences_kept == InfluencesKept::least_motion && !limited.empty();
@@ -77,7 +77,7 @@ std::vector<LimitedSurface> limit_for(Scene& scene, const Destination& destinati
             limit_influences(scene.nodes[n].influences, destination.influences);
         }
         if (fit != nullptr) {
-            one.said = fmt::format("brought to {}, {}", counted(destination.influences, "influence"), moves(*fit));
+            one.said = phrase("brought to {}, {}", counted(destination.influences, "influence"), moves(*fit));
         }
     }
     return limited;

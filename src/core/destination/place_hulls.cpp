@@ -1,4 +1,5 @@
 #include "core/destination/place_hulls.h"
+#include "core/base/text.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -80,7 +81,7 @@ Result<std::string> hull_name(const std::string& pattern, const std::string& bel
         } else if (token == "{kind}") {
             name += kind;
         } else {
-            return Problem{fmt::format("the template of hulls has the unknown token {}.", token), "",
+            return Problem{phrase("the template of hulls has the unknown token {}.", token), "",
                            "There are {surface}, {number} and {kind}."};
         }
         i += token.size();

@@ -1,10 +1,10 @@
 #include "core/destination/round_numbers.h"
 
+#include "core/base/text.h"
 #include "core/measure/skeleton/pose.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 #include <numbers>
 #include <numeric>
 
@@ -136,10 +136,10 @@ void round_weights(Influences& rows, double& worst) {
     }
 }
 
-std::string in_words(const Cost& cost) {
-    return fmt::format("rounded: places by at most {:.2g} mm, normals by {:.2g}°, coordinates and colours by {:.2g}, "
-                       "weights by {:.2g}",
-                       cost.places_mm, cost.normals * 180 / std::numbers::pi, cost.coordinates, cost.weights);
+Text in_words(const Cost& cost) {
+    return phrase("rounded: places by at most {:.2g} mm, normals by {:.2g}°, coordinates and colours by {:.2g}, "
+                  "weights by {:.2g}",
+                  cost.places_mm, cost.normals * 180 / std::numbers::pi, cost.coordinates, cost.weights);
 }
 
 } // namespace

@@ -1,6 +1,7 @@
 // The numbers of surfaces as a lean file holds them: places on a grid, directions and shares in 16 bits.
 #pragma once
 
+#include "core/base/text.h"
 #include "core/destination/destination.h"
 #include "core/scene/scene.h"
 
@@ -13,7 +14,7 @@ namespace wembrix {
 struct RoundedSurface {
     int mesh = -1;
     size_t vertices = 0;
-    std::string said; ///< "places by at most 0.03 mm, normals by 0.002°"
+    Text said; ///< "places by at most 0.03 mm, normals by 0.002°"
 };
 
 /// Rounds what a destination wants rounded, and says so in each mesh. Places and shapes go to a grid of the largest

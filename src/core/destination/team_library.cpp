@@ -2,9 +2,9 @@
 
 #include "core/base/files.h"
 #include "core/base/folder_lock.h"
+#include "core/base/text.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -66,12 +66,12 @@ Outcome save_to_team(const fs::path& folder, Destination& destination, bool over
         return Problem{"is there and is no destination: it stays as it is.", file.string(), "Move it elsewhere."};
     }
     if (there && there->name != destination.name) {
-        return Problem{fmt::format("is the file of “{}”.", there->name), file.string(), "Choose another name."};
+        return Problem{phrase("is the file of “{}”.", there->name), file.string(), "Choose another name."};
     }
     if (there && there->revision > destination.revision && !say_the_same(*there, destination) && !over_newer) {
-        return Problem{fmt::format("is newer there: revision {}, and this one comes from {}.", there->revision,
-                                   destination.revision),
-                       destination.name, "Compare them, and take it or save over it."};
+        return Problem{
+            phrase("is newer there: revision {}, and this one comes from {}.", there->revision, destination.revision),
+            destination.name, "Compare them, and take it or save over it."};
     }
     if (there && say_the_same(*there, destination)) {
         destination.revision = there->revision;

@@ -4,6 +4,7 @@
 #include "core/base/json_file.h"
 #include "core/base/lease.h"
 #include "core/base/process.h"
+#include "core/base/text.h"
 
 #include <algorithm>
 #include <charconv>
@@ -56,7 +57,7 @@ class HandsHere : public Hands {
             const ItemStatus& item = status.items[static_cast<size_t>(one->first)];
             if (code && item.state == ItemState::waiting && item.attempts == one->second.attempts &&
                 ++not_begun_[one->first] >= farm_.tries) {
-                return Problem{fmt::format("could not be begun: its command ended with {}.", *code),
+                return Problem{phrase("could not be begun: its command ended with {}.", *code),
                                farm_.items[static_cast<size_t>(one->first)].name,
                                "See " + (farm_.folder / "here.errors").string()};
             }
@@ -212,7 +213,7 @@ class HandsOfACommand : public Hands {
             command.replace(place, std::string("{command}").size(), own);
             const Said said = run_and_hear({"/bin/sh", "-c", command});
             if (said.code != 0) {
-                return Problem{fmt::format("ended with {}.", said.code), command, "It has to take the item and end."};
+                return Problem{phrase("ended with {}.", said.code), command, "It has to take the item and end."};
             }
             given_[item] = {attempts, now};
         }
@@ -259,8 +260,7 @@ Result<FarmStatus> run_farm(const Farm& farm, const FarmRun& run) {
     } else if (run.on.find("{command}") != std::string::npos) {
         hands = std::make_unique<HandsOfACommand>(farm, run);
     } else {
-        return Problem{fmt::format("\"{}\" is neither here nor slurm, and has no {{command}} in it.", run.on), "--on",
-                       ""};
+        return Problem{phrase("\"{}\" is neither here nor slurm, and has no {{command}} in it.", run.on), "--on", ""};
     }
     FarmStatus status = status_of(farm);
     while (!status.is_over() && !(run.stop && run.stop())) {
@@ -294,7 +294,7 @@ Result<int> item_of_task(const Farm& farm, int batch, int task) {
             return item;
         }
     }
-    return Problem{fmt::format("has no task {}.", task), file.string(), ""};
+    return Problem{phrase("has no task {}.", task), file.string(), ""};
 }
 
 } // namespace wembrix

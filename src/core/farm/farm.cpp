@@ -3,6 +3,7 @@
 #include "core/base/files.h"
 #include "core/base/json_file.h"
 #include "core/base/lease.h"
+#include "core/base/text.h"
 
 #include <algorithm>
 #include <array>
@@ -78,7 +79,7 @@ std::string_view item_state_name(ItemState state) {
     return names.at(static_cast<size_t>(state));
 }
 
-std::string in_words(const FarmStatus& status) {
+Text in_words(const FarmStatus& status) {
     int arrived = 0;
     int held = 0;
     for (const ItemStatus& item : status.items) {
@@ -86,13 +87,13 @@ std::string in_words(const FarmStatus& status) {
         held += item.held;
     }
     const double left = status.seconds_left;
-    const std::string rest = left < 0      ? std::string("no estimate yet")
-                             : left < 90   ? fmt::format("about {:.0f} s left", left)
-                             : left < 5400 ? fmt::format("about {:.0f} min left", left / 60)
-                                           : fmt::format("about {:.1f} h left", left / 3600);
-    return fmt::format("{} of {} items done, {} at work, {} failed · {} files arrived, {} held{}",
-                       status.count(ItemState::done), status.items.size(), status.count(ItemState::running),
-                       status.count(ItemState::failed), arrived, held, status.is_over() ? "" : " · " + rest);
+    const Text rest = left < 0      ? std::string("no estimate yet")
+                      : left < 90   ? phrase("about {:.0f} s left", left)
+                      : left < 5400 ? phrase("about {:.0f} min left", left / 60)
+                                    : phrase("about {:.1f} h left", left / 3600);
+    return phrase("{} of {} items done, {} at work, {} failed · {} files arrived, {} held{}",
+                  status.count(ItemState::done), status.items.size(), status.count(ItemState::running),
+                  status.count(ItemState::failed), arrived, held, status.is_over() ? "" : " · " + rest);
 }
 
 fs::path item_file(const Farm& farm, int item, const char* suffix) {
@@ -102,8 +103,7 @@ fs::path item_file(const Farm& farm, int item, const char* suffix) {
 
 Outcome start_farm(const Farm& farm) {
     if (farm.items.empty() || farm.items.size() > most_items) {
-        return Problem{fmt::format("a farm has at least one and at most {} items.", most_items), farm.folder.string(),
-                       ""};
+        return Problem{phrase("a farm has at least one and at most {} items.", most_items), farm.folder.string(), ""};
     }
     std::error_code error;
     fs::create_directories(farm.folder, error);

@@ -57,7 +57,7 @@ struct FarmStatus {
 /// From the folder alone.
 FarmStatus status_of(const Farm& farm);
 /// "12 of 40 items done, 8 at work, 1 failed · 340 files arrived, 2 held · about 12 min left"
-std::string in_words(const FarmStatus& status);
+Text in_words(const FarmStatus& status);
 
 /// Runs one item to its end: `program` with its arguments, as a process that dies with this one. Its result, and what
 /// it says, lie beside the plan. False: somebody else has it, or it is done already.

@@ -2,11 +2,11 @@
 #include "core/base/json_file.h"
 #include "core/base/lease.h"
 #include "core/base/process.h"
+#include "core/base/text.h"
 #include "core/farm/farm.h"
 
 #include <algorithm>
 #include <chrono>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -52,7 +52,7 @@ std::string last_line(const fs::path& file) {
 
 Result<bool> run_item(const Farm& farm, int item, const fs::path& program) {
     if (item < 0 || item >= static_cast<int>(farm.items.size())) {
-        return Problem{fmt::format("has no item {}.", item), farm.folder.string(), ""};
+        return Problem{phrase("has no item {}.", item), farm.folder.string(), ""};
     }
     const fs::path lease_file = item_file(farm, item, ".lease");
     std::error_code error;
@@ -99,7 +99,7 @@ Result<bool> run_item(const Farm& farm, int item, const fs::path& program) {
     if (code != 0 && code != 1) {
         const std::string line = last_line(complained);
         row["problem"] = !line.empty() ? line
-                         : code >= 0   ? fmt::format("it ended with {}", code)
+                         : code >= 0   ? phrase("it ended with {}", code)
                                        : std::string("it could not be run, or was killed");
     }
     if (Outcome written = write_file_whole(result, row.dump(1) + "\n"); !written) {

@@ -1,12 +1,11 @@
 // A bind pose unlike the rest pose: what stands in the file is not what the surface was bound to.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/findings/finding.h"
 #include "core/math/angles.h"
 #include "core/measure/scene/bounds.h"
 #include "core/steps/names.h"
 #include "core/steps/skeleton/stored_pose.h"
-
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -47,11 +46,10 @@ std::vector<Finding> find_bind_unlike_rest(const FindingContext& context) {
     }
     finding.where = some_of(finding.nodes, finding.nodes.size());
     finding.message =
-        fmt::format("The rest pose is not the pose it was bound in ({})", counted(finding.nodes.size(), "joint"));
-    finding.reason =
-        fmt::format("{} stands {:.0f} mm and {:.0f}° from its bind pose; engines that rebuild one from the "
-                    "other bend the surface.",
-                    worst, farthest * 1000, turned);
+        phrase("The rest pose is not the pose it was bound in ({})", counted(finding.nodes.size(), "joint"));
+    finding.reason = phrase("{} stands {:.0f} mm and {:.0f}° from its bind pose; engines that rebuild one from the "
+                            "other bend the surface.",
+                            worst, farthest * 1000, turned);
     // Two skins that bind a joint in two places cannot both be right at rest: there the surfaces are bound anew.
     std::vector<std::string> disagree;
     static_cast<void>(bind_pose(scene, &disagree));

@@ -1,5 +1,6 @@
 // Clips: nothing moves, keys outside the range, a repeat that does not close.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/findings/finding.h"
 #include "core/measure/clips/seam.h"
 #include "core/measure/scene/bounds.h"
@@ -7,7 +8,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -49,9 +49,9 @@ std::vector<Finding> find_still_clips(const FindingContext& context) {
         finding.grade = Grade::look;
         finding.where = clip.name;
         finding.clip = clip.name;
-        finding.message = fmt::format("Nothing moves in “{}”", clip.name);
-        finding.reason = fmt::format("{}, {} keyed properties, and none of them changes.",
-                                     counted(clip.frames(), "frame"), clip.channels.size());
+        finding.message = phrase("Nothing moves in “{}”", clip.name);
+        finding.reason = phrase("{}, {} keyed properties, and none of them changes.", counted(clip.frames(), "frame"),
+                                clip.channels.size());
         finding.step = Step{"leave_behind", {{"names", nlohmann::json::array({clip.name})}}};
         findings.push_back(std::move(finding));
     }
@@ -82,11 +82,11 @@ std::vector<Finding> find_stray_keys(const FindingContext& context) {
         finding.clip = clip.name;
         finding.frame = 0;
         if (before > 0) {
-            finding.message = fmt::format("“{}” has {} before its first frame", clip.name, counted(before, "key"));
+            finding.message = phrase("“{}” has {} before its first frame", clip.name, counted(before, "key"));
             finding.reason =
-                fmt::format("The earliest is at {:.3f} s; readers clip or shift such keys, each its own way.", first);
+                phrase("The earliest is at {:.3f} s; readers clip or shift such keys, each its own way.", first);
         } else {
-            finding.message = fmt::format("“{}” begins to move only after {:.2f} s", clip.name, first - clip.start_s);
+            finding.message = phrase("“{}” begins to move only after {:.2f} s", clip.name, first - clip.start_s);
             finding.reason = "Its first key lies there; what comes before holds still and is delivered all the same.";
         }
         const int from = std::max(0, static_cast<int>(std::floor((first - clip.start_s) * clip.rate + 1e-3)));
@@ -120,9 +120,9 @@ std::vector<Finding> find_open_loops(const FindingContext& context) {
         finding.where = clip.name;
         finding.clip = clip.name;
         finding.frame = clip.frames() - 1;
-        finding.message = fmt::format("“{}” does not close", clip.name);
-        finding.reason = fmt::format("Its last pose is {:.0f} mm ({}) and {:.0f}° ({}) from its first.", seam.apart_mm,
-                                     seam.apart_at, seam.turned_deg, seam.turned_joint);
+        finding.message = phrase("“{}” does not close", clip.name);
+        finding.reason = phrase("Its last pose is {:.0f} mm ({}) and {:.0f}° ({}) from its first.", seam.apart_mm,
+                                seam.apart_at, seam.turned_deg, seam.turned_joint);
         if (seam.apart_mm >= seam.turned_deg) {
             finding.nodes = {seam.apart_at};
         } else {

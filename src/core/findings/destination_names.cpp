@@ -2,12 +2,12 @@
 #include "core/base/counted.h"
 #include "core/base/latin.h"
 #include "core/base/pattern.h"
+#include "core/base/text.h"
 #include "core/findings/finding.h"
 #include "core/measure/surface/weights.h"
 #include "core/steps/names.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 #include <set>
 
 namespace wembrix {
@@ -102,10 +102,10 @@ std::vector<Finding> find_refused_names(const FindingContext& context) {
         Finding finding;
         finding.grade = Grade::stop;
         finding.where = some_of(refused, refused.size());
-        finding.message = fmt::format("{} {} does not take", counted(refused.size(), std::string(kind.noun) + " name"),
-                                      context.destination->name);
+        finding.message = phrase("{} {} does not take", counted(refused.size(), std::string(kind.noun) + " name"),
+                                 context.destination->name);
         finding.reason =
-            fmt::format("{}: names of {} there fit the pattern {}", some_of(refused), plural_of(kind.noun), text);
+            phrase("{}: names of {} there fit the pattern {}", some_of(refused), plural_of(kind.noun), text);
         if (nlohmann::json rules = rules_for(refused, pattern); !rules.is_null()) {
             finding.step = Step{kind.step, {{"rules", std::move(rules)}}};
             if (kind.what != nullptr) {
@@ -137,8 +137,8 @@ std::vector<Finding> find_refused_root(const FindingContext& context) {
     finding.grade = Grade::stop;
     finding.where = name;
     finding.nodes = {name};
-    finding.message = fmt::format("{} expects a root “{}”", context.destination->name, context.destination->root);
-    finding.reason = fmt::format("The one joint without a parent is called {}.", name);
+    finding.message = phrase("{} expects a root “{}”", context.destination->name, context.destination->root);
+    finding.reason = phrase("The one joint without a parent is called {}.", name);
     if (holding_of(context.scene)[static_cast<size_t>(roots[0])].points > 0) { // it bends the surface: it is no root
         finding.step = Step{"make_root", {{"name", context.destination->root}, {"position", "ground"}}};
     } else {
@@ -161,7 +161,7 @@ std::vector<Finding> find_many_shapes(const FindingContext& context) {
         finding.where = node.name;
         finding.nodes = {node.name};
         finding.message =
-            fmt::format("{} has {}, {} takes {}", node.name, counted(count, "shape"), context.destination->name, most);
+            phrase("{} has {}, {} takes {}", node.name, counted(count, "shape"), context.destination->name, most);
         finding.reason = "An engine leaves out the rest, or refuses the file.";
         finding.no_step = "leave some behind at their source, or give the destination another limit";
         findings.push_back(std::move(finding));

@@ -1,4 +1,5 @@
 // Size against what is known of it: what a person said, the destination's own skeleton, the other sources.
+#include "core/base/text.h"
 #include "core/findings/finding.h"
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/upright.h"
@@ -6,23 +7,21 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
-#include <fmt/format.h>
 #include <map>
 
 namespace wembrix {
 
 namespace {
 
-std::string length_said(double metres) {
-    return metres >= 1
-               ? fmt::format("{:.3g} m", metres)
-               : (metres >= 0.01 ? fmt::format("{:.3g} cm", metres * 100) : fmt::format("{:.3g} mm", metres * 1000));
+Text length_said(double metres) {
+    return metres >= 1 ? phrase("{:.3g} m", metres)
+                       : (metres >= 0.01 ? phrase("{:.3g} cm", metres * 100) : phrase("{:.3g} mm", metres * 1000));
 }
 
 /// "3.9 times as large as expected", "2 times smaller than expected".
-std::string times_said(double ratio, const std::string& than) {
-    return ratio >= 1 ? fmt::format("{:.3g} times as large as {}", ratio, than)
-                      : fmt::format("{:.3g} times smaller than {}", 1 / ratio, than);
+Text times_said(double ratio, const std::string& than) {
+    return ratio >= 1 ? phrase("{:.3g} times as large as {}", ratio, than)
+                      : phrase("{:.3g} times smaller than {}", 1 / ratio, than);
 }
 
 Step scaled_by(double factor) {
@@ -49,7 +48,7 @@ Finding size_question(const Scene& scene, double height) {
     Finding finding;
     finding.grade = Grade::note;
     finding.where = "scene";
-    finding.message = fmt::format("It stands {} tall; nobody said how tall it should be", length_said(height));
+    finding.message = phrase("It stands {} tall; nobody said how tall it should be", length_said(height));
     finding.reason = "Said once, every later version in another size is seen.";
     const double digits = std::pow(10, 3 - std::ceil(std::log10(height)));
     finding.step = Step{
@@ -79,8 +78,8 @@ std::vector<Finding> find_unexpected_size(const FindingContext& context) {
             return {};
         }
         finding.grade = ratio >= 2 || ratio <= 0.5 ? Grade::stop : Grade::look;
-        finding.message = fmt::format("It stands {} tall, {}", length_said(height), times_said(ratio, "expected"));
-        finding.reason = fmt::format("The route card says {}.", length_said(expected.height_m));
+        finding.message = phrase("It stands {} tall, {}", length_said(height), times_said(ratio, "expected"));
+        finding.reason = phrase("The route card says {}.", length_said(expected.height_m));
         finding.step = scaled_by(1 / ratio);
         return {finding};
     }
@@ -88,10 +87,9 @@ std::vector<Finding> find_unexpected_size(const FindingContext& context) {
         return {};
     }
     finding.grade = Grade::stop;
-    finding.message = fmt::format("It stands {} tall, and is said to be {} {}", length_said(height),
-                                  expected.kind == ExpectedSize::Kind::animal ? "an" : "a", common.name);
-    finding.reason =
-        fmt::format("Such stand between {} and {}.", length_said(common.least_m), length_said(common.most_m));
+    finding.message = phrase("It stands {} tall, and is said to be {} {}", length_said(height),
+                             expected.kind == ExpectedSize::Kind::animal ? "an" : "a", common.name);
+    finding.reason = phrase("Such stand between {} and {}.", length_said(common.least_m), length_said(common.most_m));
     finding.step = Step{"scale", {{"height_m", expected.kind == ExpectedSize::Kind::figure ? 1.7 : 1.0}}};
     return {finding};
 }
@@ -125,8 +123,8 @@ std::vector<Finding> find_size_unlike_contract(const FindingContext& context) {
     Finding finding;
     finding.grade = Grade::look;
     finding.where = "scene";
-    finding.message = "The skeleton is " + times_said(middle, fmt::format("the contract “{}”", wanted.name));
-    finding.reason = fmt::format("{} bones of both were held against each other.", ratios.size());
+    finding.message = "The skeleton is " + times_said(middle, phrase("the contract “{}”", wanted.name));
+    finding.reason = phrase("{} bones of both were held against each other.", ratios.size());
     finding.step = scaled_by(1 / middle);
     return {finding};
 }
@@ -142,8 +140,8 @@ std::vector<Finding> find_sources_of_other_sizes(const FindingContext& context) 
         Finding finding;
         finding.grade = Grade::look;
         finding.where = fit.source;
-        finding.message = fmt::format("“{}” is {} across, {}", fit.source, length_said(fit.extent_m),
-                                      times_said(fit.extent_m / fit.beside_m, "the sources before it"));
+        finding.message = phrase("“{}” is {} across, {}", fit.source, length_said(fit.extent_m),
+                                 times_said(fit.extent_m / fit.beside_m, "the sources before it"));
         finding.reason = "Sources of one job most often count in one unit; this one may have been read in another.";
         finding.no_step = "have it sent again in metres, or scale it in a job of its own";
         findings.push_back(std::move(finding));

@@ -1,8 +1,8 @@
 #include "core/findings/finding.h"
+#include "core/base/text.h"
 
 #include <algorithm>
 #include <array>
-#include <fmt/format.h>
 #include <iterator>
 #include <tbb/parallel_for.h>
 #include <tbb/partitioner.h>
@@ -195,7 +195,7 @@ std::vector<Finding> look_for_findings(const Scene& scene, std::span<const Desti
             });
             if (!known) {
                 if (finding.message.find(destination.name) == std::string::npos) {
-                    finding.message += fmt::format(" ({})", destination.name);
+                    finding.message += phrase(" ({})", destination.name);
                 }
                 all.push_back(std::move(finding));
             }

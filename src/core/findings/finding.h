@@ -1,6 +1,7 @@
 // Findings: what is wrong or odd, where, why it matters, and the step that mends it.
 #pragma once
 
+#include "core/base/text.h"
 #include "core/destination/destination.h"
 #include "core/scene/scene.h"
 #include "core/steps/step.h"
@@ -25,11 +26,11 @@ struct Finding {
     std::string id;
     std::string_view station; ///< id of the station where it is worked on
     Grade grade = Grade::look;
-    std::string where;   ///< names of nodes or clips, or "scene"
-    std::string message; ///< what it is, with its numbers
-    std::string reason;  ///< why it matters
+    std::string where; ///< names of nodes or clips, or "scene"
+    Text message;      ///< what it is, with its numbers
+    Text reason;       ///< why it matters
     std::optional<Step> step;
-    std::string no_step;  ///< why there is no step, where there is none
+    Text no_step;         ///< why there is no step, where there is none
     std::string accepted; ///< of a stop that the route card accepts: the note. It is graded as a look then
 
     // The place, so that a click can go there.

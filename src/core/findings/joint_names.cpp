@@ -1,11 +1,11 @@
 // Names that an engine project refuses, or cannot tell apart.
 #include "core/base/pattern.h"
+#include "core/base/text.h"
 #include "core/findings/finding.h"
 #include "core/steps/names.h"
 #include "core/steps/rename_rules.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 #include <functional>
 #include <map>
 
@@ -45,8 +45,8 @@ std::vector<Finding> groups(const FindingContext& context, std::string (*key)(co
         return {};
     }
     finding.where = some_of(finding.nodes, finding.nodes.size());
-    finding.message = fmt::format("{} {}", finding.nodes.size(), message);
-    finding.reason = fmt::format("{}: {}", some_of(examples, 2), reason);
+    finding.message = phrase("{} {}", finding.nodes.size(), message);
+    finding.reason = phrase("{}: {}", some_of(examples, 2), reason);
     finding.no_step = "which of the two keeps its name is yours to say: rename one on the joint ladder";
     return {finding};
 }
@@ -106,10 +106,10 @@ std::vector<Finding> find_illegal_names(const FindingContext& context) {
         return {};
     }
     finding.where = some_of(finding.nodes, finding.nodes.size());
-    finding.message = fmt::format("{} joint name{} {} does not take", finding.nodes.size(),
-                                  finding.nodes.size() == 1 ? "" : "s", context.destination->name);
-    finding.reason = fmt::format("{}: names there fit the pattern {} and have at most {} characters",
-                                 some_of(finding.nodes), context.destination->joint_names, longest);
+    finding.message = phrase("{} joint name{} {} does not take", finding.nodes.size(),
+                             finding.nodes.size() == 1 ? "" : "s", context.destination->name);
+    finding.reason = phrase("{}: names there fit the pattern {} and have at most {} characters", some_of(finding.nodes),
+                            context.destination->joint_names, longest);
     if (const std::optional<nlohmann::json> rules = rules_that_fit(finding.nodes, pattern, longest)) {
         finding.step = Step{"rename_joints", {{"rules", *rules}}};
     } else {

@@ -1,9 +1,9 @@
 // Joints whose scale is not 1: many engines drop joint scales, or hand them on to all joints below.
+#include "core/base/text.h"
 #include "core/findings/finding.h"
 #include "core/steps/names.h"
 
 #include <cmath>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -11,7 +11,7 @@ std::vector<Finding> find_point_scales(const FindingContext& context) {
     const std::vector<Mat4> world = rest_world(context.scene);
     Finding finding;
     finding.grade = Grade::look;
-    std::string worst;
+    Text worst;
     double farthest = 0;
     bool all_own = true;
     for (size_t n = 0; n < context.scene.nodes.size(); ++n) {
@@ -26,17 +26,16 @@ std::vector<Finding> find_point_scales(const FindingContext& context) {
         all_own = all_own && (node.rest.scale - Vec3::Ones()).cwiseAbs().maxCoeff() > 1e-6;
         if (std::abs(std::log(std::max(size, 1e-12))) > farthest) {
             farthest = std::abs(std::log(std::max(size, 1e-12)));
-            worst = fmt::format("{} is {:.4g} times as large", node.name, size);
+            worst = phrase("{} is {:.4g} times as large", node.name, size);
         }
     }
     if (finding.nodes.empty()) {
         return {};
     }
     finding.where = some_of(finding.nodes, finding.nodes.size());
-    finding.message =
-        fmt::format("{} a scale", finding.nodes.size() == 1
-                                      ? "1 attachment point or light has"
-                                      : fmt::format("{} attachment points or lights have", finding.nodes.size()));
+    finding.message = phrase("{} a scale", finding.nodes.size() == 1
+                                               ? "1 attachment point or light has"
+                                               : phrase("{} attachment points or lights have", finding.nodes.size()));
     finding.reason = worst + ". What an engine hangs there comes out as large.";
     if (all_own) {
         finding.step = Step{"bake_joint_scale", {{"stretch", "translation"}}};
@@ -51,7 +50,7 @@ std::vector<Finding> find_joint_scales(const FindingContext& context) {
     Finding finding;
     finding.grade = Grade::look;
     double farthest = 0;
-    std::string worst;
+    Text worst;
     for (const int joint : joints_of(context.scene)) {
         const Node& node = context.scene.nodes[joint];
         const double off = (node.rest.scale - Vec3::Ones()).cwiseAbs().maxCoeff();
@@ -59,8 +58,8 @@ std::vector<Finding> find_joint_scales(const FindingContext& context) {
             finding.nodes.push_back(node.name);
             if (off > farthest) {
                 farthest = off;
-                worst = fmt::format("{} has {:.4g}, {:.4g}, {:.4g}", node.name, node.rest.scale.x(),
-                                    node.rest.scale.y(), node.rest.scale.z());
+                worst = phrase("{} has {:.4g}, {:.4g}, {:.4g}", node.name, node.rest.scale.x(), node.rest.scale.y(),
+                               node.rest.scale.z());
             }
         }
     }
@@ -69,7 +68,7 @@ std::vector<Finding> find_joint_scales(const FindingContext& context) {
     }
     finding.where = some_of(finding.nodes, finding.nodes.size());
     finding.message =
-        fmt::format("{} joint{} scaled at rest", finding.nodes.size(), finding.nodes.size() == 1 ? " is" : "s are");
+        phrase("{} joint{} scaled at rest", finding.nodes.size(), finding.nodes.size() == 1 ? " is" : "s are");
     finding.reason = worst + ". Many engines drop joint scales, and the surface changes its size.";
     const std::vector<Mat4> world = rest_world(context.scene);
     bool holder_scales = false;

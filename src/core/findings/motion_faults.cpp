@@ -1,4 +1,5 @@
 // Motion that drifts, slides, ends between frames, or stands there twice.
+#include "core/base/text.h"
 #include "core/findings/finding.h"
 #include "core/measure/clips/contacts.h"
 #include "core/measure/clips/same_motions.h"
@@ -7,7 +8,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -32,9 +32,9 @@ std::vector<Finding> find_odd_lengths(const FindingContext& context) {
         }
         Finding finding = about(clip, Grade::note);
         finding.frame = clip.frames() - 1;
-        finding.message = fmt::format("“{}” ends between two frames", clip.name);
+        finding.message = phrase("“{}” ends between two frames", clip.name);
         finding.reason =
-            fmt::format("It lasts {:.4f} s, {:.2f} frames at {:g} per second.", clip.seconds, frames, clip.rate);
+            phrase("It lasts {:.4f} s, {:.2f} frames at {:g} per second.", clip.seconds, frames, clip.rate);
         finding.step = Step{"bake", {{"clips", {clip.name}}}};
         findings.push_back(std::move(finding));
     }
@@ -48,9 +48,9 @@ std::vector<Finding> find_same_motions(const FindingContext& context) {
         const Clip& part = context.scene.clips[same.part];
         Finding finding = about(part, Grade::look);
         const bool all = whole.frames() == part.frames();
-        finding.message = all ? fmt::format("“{}” is the same motion as “{}”", part.name, whole.name)
-                              : fmt::format("“{}” is frames {} to {} of “{}”", part.name, same.from,
-                                            same.from + same.frames - 1, whole.name);
+        finding.message = all ? phrase("“{}” is the same motion as “{}”", part.name, whole.name)
+                              : phrase("“{}” is frames {} to {} of “{}”", part.name, same.from,
+                                       same.from + same.frames - 1, whole.name);
         finding.reason = "The same frames under two names are delivered, stored and loaded twice.";
         finding.step = Step{"leave_behind", {{"names", {part.name}}}};
         findings.push_back(std::move(finding));
@@ -72,9 +72,9 @@ std::vector<Finding> find_drifting_roots(const FindingContext& context) {
         }
         Finding finding = about(clip, Grade::look);
         finding.frame = clip.frames() - 1;
-        finding.message = fmt::format("“{}” repeats and creeps away", clip.name);
-        finding.reason = fmt::format("{} is {:.0f} mm from where it began when it ends, and jumps back each time.",
-                                     context.scene.nodes[static_cast<size_t>(carrier)].name, travel.metres * 1000);
+        finding.message = phrase("“{}” repeats and creeps away", clip.name);
+        finding.reason = phrase("{} is {:.0f} mm from where it began when it ends, and jumps back each time.",
+                                context.scene.nodes[static_cast<size_t>(carrier)].name, travel.metres * 1000);
         finding.step = Step{"close_loop", {{"clip", clip.name}, {"mode", "blend"}, {"frames", 8}}};
         if (clip.frames() < 11) {
             finding.step.reset();
@@ -100,9 +100,8 @@ std::vector<Finding> find_sliding_feet(const FindingContext& context) {
         finding.frame = worst->slide_frame;
         finding.nodes = {context.scene.nodes[static_cast<size_t>(worst->joint)].name};
         finding.message =
-            fmt::format("{} slides {:.0f} mm while it stands in “{}”", finding.nodes[0], worst->slide_mm, clip.name);
-        finding.reason =
-            fmt::format("It is set down at frame {} and lifted after frame {}.", worst->first, worst->last);
+            phrase("{} slides {:.0f} mm while it stands in “{}”", finding.nodes[0], worst->slide_mm, clip.name);
+        finding.reason = phrase("It is set down at frame {} and lifted after frame {}.", worst->first, worst->last);
         finding.no_step = "it is in the motion as it came";
         findings.push_back(std::move(finding));
     }

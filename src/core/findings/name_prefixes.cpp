@@ -1,9 +1,9 @@
 // A prefix on names that somebody else's file put there.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/findings/finding.h"
 #include "core/steps/names.h"
 
-#include <fmt/format.h>
 #include <map>
 
 namespace wembrix {
@@ -22,7 +22,7 @@ std::vector<Finding> find_name_prefixes(const FindingContext& context) {
         finding.grade = Grade::look;
         finding.where = prefix;
         finding.nodes = names;
-        finding.message = fmt::format("{} begin with “{}”", counted(names.size(), "name"), prefix);
+        finding.message = phrase("{} begin with “{}”", counted(names.size(), "name"), prefix);
         finding.reason = "Clips made for bare names will not find these joints.";
         finding.step = Step{"strip_prefix"};
         findings.push_back(std::move(finding));

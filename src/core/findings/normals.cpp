@@ -1,10 +1,10 @@
 // Normals and tangents that a reader of the file would stumble over.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/findings/finding.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -45,10 +45,10 @@ std::vector<Finding> find_broken_normals(const FindingContext& context) {
         }
         Finding finding = about(context.scene, surface, Grade::look);
         finding.message =
-            fmt::format("“{}” has {} of another length than 1", finding.where, counted(broken.size(), "normal"));
-        finding.reason = fmt::format("Engines light such vertices too dark, too bright or not at all; the first is "
-                                     "vertex {}.",
-                                     broken.front());
+            phrase("“{}” has {} of another length than 1", finding.where, counted(broken.size(), "normal"));
+        finding.reason = phrase("Engines light such vertices too dark, too bright or not at all; the first is "
+                                "vertex {}.",
+                                broken.front());
         finding.point_at(finding.where, broken);
         finding.step = Step{"recompute_normals", {{"surfaces", {finding.where}}, {"keep_directions", true}}};
         findings.push_back(std::move(finding));
@@ -79,12 +79,12 @@ std::vector<Finding> find_normals_against_winding(const FindingContext& context)
         }
         const bool most = against * 2 > all;
         Finding finding = about(context.scene, surface, Grade::look);
-        finding.message = most ? fmt::format("“{}” is inside out", finding.where)
-                               : fmt::format("{} of “{}” have their normals on the other side",
-                                             counted(against, "triangle"), finding.where);
-        finding.reason = fmt::format("{} of {} triangles turn against their normals: an engine that leaves out what it "
-                                     "sees from behind shows holes there.",
-                                     against, all);
+        finding.message = most ? phrase("“{}” is inside out", finding.where)
+                               : phrase("{} of “{}” have their normals on the other side", counted(against, "triangle"),
+                                        finding.where);
+        finding.reason = phrase("{} of {} triangles turn against their normals: an engine that leaves out what it "
+                                "sees from behind shows holes there.",
+                                against, all);
         finding.step = most ? Step{"flip_winding", {{"surfaces", {finding.where}}, {"normals", false}}}
                             : Step{"recompute_normals", {{"surfaces", {finding.where}}}};
         findings.push_back(std::move(finding));
@@ -109,10 +109,9 @@ std::vector<Finding> find_missing_tangents(const FindingContext& context) {
             continue;
         }
         Finding finding = about(context.scene, surface, Grade::note);
-        finding.message = fmt::format("“{}” has a normal map and no tangents", finding.where);
-        finding.reason =
-            fmt::format("{} go without: each engine makes its own, and bumps may turn the other way there.",
-                        counted(without, "slot"));
+        finding.message = phrase("“{}” has a normal map and no tangents", finding.where);
+        finding.reason = phrase("{} go without: each engine makes its own, and bumps may turn the other way there.",
+                                counted(without, "slot"));
         finding.step = Step{"recompute_tangents", {{"surfaces", {finding.where}}}};
         findings.push_back(std::move(finding));
     }

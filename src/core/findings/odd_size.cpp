@@ -1,11 +1,11 @@
 // A size that no creature has: most often a unit read as another.
+#include "core/base/text.h"
 #include "core/findings/finding.h"
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/upright.h"
 
 #include <array>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -35,15 +35,15 @@ std::vector<Finding> find_odd_size(const FindingContext& context) {
     finding.grade = Grade::stop;
     finding.where = "scene";
     const char* what = character ? "Character stands" : "Surfaces stand";
-    finding.message = height >= 1 ? fmt::format("{} {:.4g} m tall", what, height)
-                                  : fmt::format("{} {:.3g} mm tall", what, height * 1000);
+    finding.message =
+        height >= 1 ? phrase("{} {:.4g} m tall", what, height) : phrase("{} {:.3g} mm tall", what, height * 1000);
     finding.reason =
-        fmt::format("No {} has that size. Set the height that it should have.", character ? "creature" : "prop");
+        phrase("No {} has that size. Set the height that it should have.", character ? "creature" : "prop");
     finding.step = Step{"scale", {{"height_m", 1.7}}};
     for (const Unit& unit : units) {
         const double then = height * unit.factor;
         if (then >= (character ? 0.15 : 0.02) && then <= 12) {
-            finding.reason = fmt::format("{}: × {:g} makes it {:.3g} m.", unit.read_as, unit.factor, then);
+            finding.reason = phrase("{}: × {:g} makes it {:.3g} m.", unit.read_as, unit.factor, then);
             finding.step = Step{"scale", {{"factor", unit.factor}}};
             break;
         }

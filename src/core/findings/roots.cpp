@@ -1,9 +1,8 @@
 // More than one root: an engine keeps one tree of joints.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/findings/finding.h"
 #include "core/steps/names.h"
-
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -20,8 +19,8 @@ std::vector<Finding> find_roots(const FindingContext& context) {
     finding.grade = Grade::stop;
     finding.nodes = names;
     finding.where = some_of(names, names.size());
-    finding.message = fmt::format("{} have no parent", counted(roots.size(), "joint"));
-    finding.reason = fmt::format("{}: an engine keeps one tree.", some_of(names));
+    finding.message = phrase("{} have no parent", counted(roots.size(), "joint"));
+    finding.reason = phrase("{}: an engine keeps one tree.", some_of(names));
     const std::string name = context.destination == nullptr ? "root" : context.destination->root;
     finding.step = Step{"make_root", {{"name", name}, {"position", "ground"}}};
     return {finding};

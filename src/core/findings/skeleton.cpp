@@ -1,10 +1,9 @@
 // A skeleton that is not the contract's, and joints that say a side and have nothing on the other.
+#include "core/base/text.h"
 #include "core/findings/finding.h"
 #include "core/measure/skeleton/contract.h"
 #include "core/measure/skeleton/pairs.h"
 #include "core/steps/names.h"
-
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -32,8 +31,8 @@ std::vector<Finding> find_unlike_contract(const FindingContext& context) {
             finding.nodes.push_back(difference.joint);
         }
     }
-    finding.message = fmt::format("The skeleton differs from the contract “{}” in {} thing{}", contract.name,
-                                  differences.size(), differences.size() == 1 ? "" : "s");
+    finding.message = phrase("The skeleton differs from the contract “{}” in {} thing{}", contract.name,
+                             differences.size(), differences.size() == 1 ? "" : "s");
     finding.reason = some_of(sentences, 4) + ".";
     if (can_mend) {
         nlohmann::json matches = nlohmann::json::object();
@@ -68,10 +67,10 @@ std::vector<Finding> find_lone_sides(const FindingContext& context) {
         finding.nodes.push_back(context.scene.nodes[joint].name);
     }
     finding.where = some_of(finding.nodes, finding.nodes.size());
-    finding.message = fmt::format("{} joint{} {} a side and {} nothing on the other", finding.nodes.size(),
-                                  finding.nodes.size() == 1 ? "" : "s", finding.nodes.size() == 1 ? "says" : "say",
-                                  finding.nodes.size() == 1 ? "has" : "have");
-    finding.reason = fmt::format("{}: mirrored motion has no joint to go to.", some_of(finding.nodes));
+    finding.message = phrase("{} joint{} {} a side and {} nothing on the other", finding.nodes.size(),
+                             finding.nodes.size() == 1 ? "" : "s", finding.nodes.size() == 1 ? "says" : "say",
+                             finding.nodes.size() == 1 ? "has" : "have");
+    finding.reason = phrase("{}: mirrored motion has no joint to go to.", some_of(finding.nodes));
     finding.no_step = "whether the other one is missing or has another name is yours to say";
     return {finding};
 }

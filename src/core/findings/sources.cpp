@@ -1,6 +1,7 @@
 // Sources against each other: one that could not be read, a part that rests otherwise, motion that finds no joint, legs
 // that are not the take's.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/findings/finding.h"
 #include "core/measure/scene/bounds.h"
 #include "core/scene/named_scene.h"
@@ -14,11 +15,11 @@
 namespace wembrix {
 
 namespace {
-std::string motion_of(const LeftMotion& left) {
+Text motion_of(const LeftMotion& left) {
     if (left.moves_m >= 0.0005 && left.turns_degrees >= 0.05) {
-        return fmt::format("{:.3g} m and {:.1f}°", left.moves_m, left.turns_degrees);
+        return phrase("{:.3g} m and {:.1f}°", left.moves_m, left.turns_degrees);
     }
-    return left.moves_m >= 0.0005 ? fmt::format("{:.3g} m", left.moves_m) : fmt::format("{:.1f}°", left.turns_degrees);
+    return left.moves_m >= 0.0005 ? phrase("{:.3g} m", left.moves_m) : fmt::format("{:.1f}°", left.turns_degrees);
 }
 
 bool moves(const LeftMotion& left) {
@@ -35,7 +36,7 @@ std::vector<Finding> find_unread_sources(const FindingContext& context) {
         Finding finding;
         finding.grade = Grade::stop;
         finding.where = fit.source;
-        finding.message = fmt::format("“{}” could not be read", fit.source);
+        finding.message = phrase("“{}” could not be read", fit.source);
         finding.reason = fit.problem + " What it holds is in none of the files.";
         finding.no_step = "find it again, replace it, or take it out of the job's sources";
         findings.push_back(std::move(finding));
@@ -52,12 +53,12 @@ std::vector<Finding> find_unlike_rests(const FindingContext& context) {
         Finding finding;
         finding.grade = fit.rest_settled ? Grade::note : Grade::stop;
         finding.where = fit.source;
-        finding.message = fmt::format("“{}” rests otherwise than the skeleton it joins", fit.source);
-        finding.reason = fmt::format(
-            "{} up to {:.3g} mm ({}) and {:.1f}° apart. {}",
-            fit.joints_apart == 1 ? "1 joint lies" : fmt::format("{} joints lie", fit.joints_apart), fit.apart_m * 1000,
-            fit.apart_at, fit.apart_degrees,
-            fit.rest_settled ? "It was said which of the two holds." : "One of the two will be bent at rest.");
+        finding.message = phrase("“{}” rests otherwise than the skeleton it joins", fit.source);
+        finding.reason =
+            phrase("{} up to {:.3g} mm ({}) and {:.1f}° apart. {}",
+                   fit.joints_apart == 1 ? "1 joint lies" : phrase("{} joints lie", fit.joints_apart),
+                   fit.apart_m * 1000, fit.apart_at, fit.apart_degrees,
+                   fit.rest_settled ? "It was said which of the two holds." : "One of the two will be bent at rest.");
         finding.no_step = fit.rest_settled
                               ? "it was said in the list of sources"
                               : "say in the list of sources which rest pose holds: the skeleton's or its own";
@@ -88,8 +89,8 @@ bool is_of_another_body(const Scene& scene, const SourceFit& fit, size_t place) 
 Finding another_body(const Scene& scene, const SourceFit& fit) {
     Finding finding;
     finding.where = fit.source;
-    finding.message = fmt::format("“{}” was made on another body: {} it moves are not here", fit.source,
-                                  counted(fit.left_motion.size(), "joint"));
+    finding.message = phrase("“{}” was made on another body: {} it moves are not here", fit.source,
+                             counted(fit.left_motion.size(), "joint"));
     finding.reason = "Its motion is lost unless it is put onto the joints that are here.";
     if (joints_of(scene).empty()) {
         finding.no_step = "there is no skeleton yet: build one";
@@ -119,14 +120,14 @@ std::vector<Finding> find_lost_motion(const FindingContext& context) {
             finding.grade = left.carried_by.empty() || there ? Grade::look : Grade::note;
             if (!left.carried_by.empty()) {
                 finding.nodes = {left.carried_by};
-                finding.message = fmt::format("{} moves {} in “{}”, here {} does", left.name, motion_of(left),
-                                              fit.source, left.carried_by);
-                finding.reason = there ? fmt::format("There is a {} now, and it stands still.", left.name)
-                                       : fmt::format("There is no {}: what stands below it goes its way.", left.name);
+                finding.message = phrase("{} moves {} in “{}”, here {} does", left.name, motion_of(left), fit.source,
+                                         left.carried_by);
+                finding.reason = there ? phrase("There is a {} now, and it stands still.", left.name)
+                                       : phrase("There is no {}: what stands below it goes its way.", left.name);
             } else {
                 finding.message =
-                    fmt::format("{} moves {} in “{}”, and nothing here does", left.name, motion_of(left), fit.source);
-                finding.reason = there ? fmt::format("There is a {} now, and it stands still.", left.name)
+                    phrase("{} moves {} in “{}”, and nothing here does", left.name, motion_of(left), fit.source);
+                finding.reason = there ? phrase("There is a {} now, and it stands still.", left.name)
                                        : "No joint has that name: its motion is lost.";
             }
             if (there) {
@@ -161,7 +162,7 @@ std::vector<Finding> find_loose_sculpts(const FindingContext& context) {
         Finding finding;
         finding.grade = Grade::look;
         finding.where = fit.source;
-        finding.message = fmt::format("“{}” is “{}” in another form, vertex for vertex", fit.source, surface);
+        finding.message = phrase("“{}” is “{}” in another form, vertex for vertex", fit.source, surface);
         finding.reason =
             "It becomes a shape of that surface by a step, or a corrective where it was sculpted on a pose.";
         finding.step = Step{"add_shape", {{"name", name}, {"source", fit.source}, {"surface", surface}}};
@@ -181,10 +182,10 @@ std::vector<Finding> find_unlike_size(const FindingContext& context) {
         finding.grade = Grade::look;
         finding.where = fit.source;
         finding.message =
-            ratio > 1 ? fmt::format("The model is {:.3g} times as large as the body of “{}”", ratio, fit.source)
-                      : fmt::format("The model is {:.3g} times smaller than the body of “{}”", 1 / ratio, fit.source);
-        finding.reason = fmt::format("It stands {:.3g} m tall; by the bones of that take it would be {:.3g} m.",
-                                     height_m(context.scene), height_m(context.scene) / ratio);
+            ratio > 1 ? phrase("The model is {:.3g} times as large as the body of “{}”", ratio, fit.source)
+                      : phrase("The model is {:.3g} times smaller than the body of “{}”", 1 / ratio, fit.source);
+        finding.reason = phrase("It stands {:.3g} m tall; by the bones of that take it would be {:.3g} m.",
+                                height_m(context.scene), height_m(context.scene) / ratio);
         finding.step = Step{"scale", {{"factor", std::round(1e4 / ratio) / 1e4}}};
         findings.push_back(std::move(finding));
     }
@@ -204,10 +205,10 @@ std::vector<Finding> find_unlike_legs(const FindingContext& context) {
         Finding finding;
         finding.grade = Grade::look;
         finding.where = fit.source;
-        finding.message = fmt::format("Legs are {:.3g} m {} than in “{}”", std::abs(fit.legs_longer_m),
-                                      fit.legs_longer_m > 0 ? "longer" : "shorter", fit.source);
-        finding.reason = fmt::format("Down to {}: feet {} the ground by as much.", fit.foot,
-                                     fit.legs_longer_m > 0 ? "sink into" : "float above");
+        finding.message = phrase("Legs are {:.3g} m {} than in “{}”", std::abs(fit.legs_longer_m),
+                                 fit.legs_longer_m > 0 ? "longer" : "shorter", fit.source);
+        finding.reason = phrase("Down to {}: feet {} the ground by as much.", fit.foot,
+                                fit.legs_longer_m > 0 ? "sink into" : "float above");
         finding.no_step = "the motion was made on another body";
         findings.push_back(std::move(finding));
     }

@@ -1,11 +1,10 @@
 // A character that looks another way than forward, or does not stand on the ground; a prop far from its own origin.
+#include "core/base/text.h"
 #include "core/findings/finding.h"
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/facing.h"
 #include "core/measure/scene/props.h"
 #include "core/measure/scene/upright.h"
-
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -37,9 +36,9 @@ Finding lying(const Upright& upright) {
     Finding finding;
     finding.grade = Grade::look;
     finding.where = "scene";
-    finding.message = fmt::format("The character lies: its up is along {}", axis_name(upright.up));
-    finding.reason = fmt::format("Told from this: {} ({}). Up is +Y here; its height and its front are another axis's.",
-                                 upright.reason, certainty_said(upright.certainty));
+    finding.message = phrase("The character lies: its up is along {}", axis_name(upright.up));
+    finding.reason = phrase("Told from this: {} ({}). Up is +Y here; its height and its front are another axis's.",
+                            upright.reason, certainty_said(upright.certainty));
     finding.step = standing_up(upright.up);
     return finding;
 }
@@ -57,9 +56,9 @@ std::vector<Finding> find_facing(const FindingContext& context) {
     Finding finding;
     finding.grade = Grade::look;
     finding.where = "scene";
-    finding.message = fmt::format("The character looks along {}", axis_name(facing->axis));
-    finding.reason = fmt::format("Told from {} ({}). An engine moves it along +Z: it would walk sideways or backwards.",
-                                 facing->reason, certainty_said(facing->certainty));
+    finding.message = phrase("The character looks along {}", axis_name(facing->axis));
+    finding.reason = phrase("Told from {} ({}). An engine moves it along +Z: it would walk sideways or backwards.",
+                            facing->reason, certainty_said(facing->certainty));
     finding.step = Step{"face_forward", {{"looks_along", "guess"}}};
     return {finding};
 }
@@ -77,8 +76,8 @@ std::vector<Finding> find_off_ground(const FindingContext& context) {
     Finding finding;
     finding.grade = Grade::note;
     finding.where = "scene";
-    finding.message = fmt::format("The lowest point is {:.3g} mm {} the ground", std::abs(bounds.low.y()) * 1000,
-                                  bounds.low.y() > 0 ? "above" : "below");
+    finding.message = phrase("The lowest point is {:.3g} mm {} the ground", std::abs(bounds.low.y()) * 1000,
+                             bounds.low.y() > 0 ? "above" : "below");
     finding.reason = "What floats or sinks in its file floats or sinks in the game.";
     finding.step = Step{"ground", {{"centre", false}}};
     return {finding};
@@ -97,7 +96,7 @@ std::vector<Finding> find_far_origins(const FindingContext& context) {
         finding.grade = Grade::note;
         finding.where = prop.name;
         finding.nodes = {prop.name};
-        finding.message = fmt::format("“{}” lies {:.3g} m from its own origin", prop.name, prop.away_m);
+        finding.message = phrase("“{}” lies {:.3g} m from its own origin", prop.name, prop.away_m);
         finding.reason = "An engine places a prop by its origin, and turns it about that: this one would swing aside.";
         finding.step = Step{"place_origin", {{"props", {prop.name}}, {"at", "own"}, {"by", "ground"}}};
         findings.push_back(std::move(finding));

@@ -1,5 +1,6 @@
 // Strands: of another size than the model, without widths or roots, through the body; caches of clips that are gone.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/findings/finding.h"
 #include "core/formats/format.h"
 #include "core/measure/scene/bounds.h"
@@ -146,15 +147,15 @@ std::vector<Finding> find_strands_unlike_model(const FindingContext& context) {
         finding.grade = Grade::stop;
         finding.where = own.name;
         finding.nodes = {own.name};
-        const std::string size_said = best.factor == 1  ? std::string()
-                                      : best.factor < 1 ? fmt::format("{:.4g} times too large", 1 / best.factor)
-                                                        : fmt::format("{:.4g} times too small", best.factor);
+        const Text size_said = best.factor == 1  ? std::string()
+                               : best.factor < 1 ? phrase("{:.4g} times too large", 1 / best.factor)
+                                                 : phrase("{:.4g} times too small", best.factor);
         const std::string turn_said = best.turn == "none" ? "" : "on their side";
-        finding.message = fmt::format("Strands “{}” are {}{}{}", own.name, size_said,
-                                      size_said.empty() || turn_said.empty() ? "" : ", and ", turn_said);
-        finding.reason = fmt::format("They begin {:.2f} m from “{}” in the mean; brought to size they would lie {:.1f} "
-                                     "mm from it.",
-                                     now.mean_m, on, best.mean_m * 1000);
+        finding.message = phrase("Strands “{}” are {}{}{}", own.name, size_said,
+                                 size_said.empty() || turn_said.empty() ? "" : ", and ", turn_said);
+        finding.reason = phrase("They begin {:.2f} m from “{}” in the mean; brought to size they would lie {:.1f} "
+                                "mm from it.",
+                                now.mean_m, on, best.mean_m * 1000);
         finding.step = Step{"root_strands",
                             {{"strands", own.name}, {"surface", on}, {"factor", best.factor}, {"turn", best.turn}}};
         findings.push_back(std::move(finding));
@@ -177,8 +178,8 @@ std::vector<Finding> find_strands_without_roots(const FindingContext& context) {
         finding.grade = Grade::stop;
         finding.where = own.name;
         finding.nodes = {own.name};
-        finding.message = curves.roots.empty() ? fmt::format("Strands “{}” have no roots", own.name)
-                                               : fmt::format("Roots of “{}” are on no face of “{}”", own.name, on);
+        finding.message = curves.roots.empty() ? phrase("Strands “{}” have no roots", own.name)
+                                               : phrase("Roots of “{}” are on no face of “{}”", own.name, on);
         finding.reason = "They do not know which face they grow on: an engine cannot tie them to the body.";
         finding.step = Step{"root_strands", {{"strands", own.name}, {"surface", on}}};
         findings.push_back(std::move(finding));
@@ -199,7 +200,7 @@ std::vector<Finding> find_strands_without_widths(const FindingContext& context) 
         finding.grade = Grade::stop;
         finding.where = own.name;
         finding.nodes = {own.name};
-        finding.message = fmt::format("Strands “{}” have no width", own.name);
+        finding.message = phrase("Strands “{}” have no width", own.name);
         finding.reason = "An engine draws what has no width as nothing, or each as thick as it likes.";
         finding.step = Step{"set_strand_widths", {{"strands", own.name}}};
         findings.push_back(std::move(finding));
@@ -224,10 +225,10 @@ std::vector<Finding> find_strands_through_body(const FindingContext& context) {
         finding.grade = Grade::look;
         finding.where = own.name;
         finding.nodes = {own.name};
-        finding.message = fmt::format("{} of “{}” {} through the body", counted(facts.through, "strand"), own.name,
-                                      facts.through == 1 ? "goes" : "go");
+        finding.message = phrase("{} of “{}” {} through the body", counted(facts.through, "strand"), own.name,
+                                 facts.through == 1 ? "goes" : "go");
         finding.reason =
-            fmt::format("{:.1f} mm deep at the deepest, strand {}.", facts.deepest_m * 1000, facts.deepest_strand);
+            phrase("{:.1f} mm deep at the deepest, strand {}.", facts.deepest_m * 1000, facts.deepest_strand);
         finding.no_step = "Grown ones can be lifted, or cut at the surface, where they are grown.";
         findings.push_back(std::move(finding));
     }
@@ -245,7 +246,7 @@ std::vector<Finding> find_caches_without_clip(const FindingContext& context) {
         finding.grade = Grade::stop;
         finding.where = fmt::format("{}/{}", own, order.clip);
         finding.nodes = {own};
-        finding.message = fmt::format("“{}” is cached over “{}”, which is not there", own, order.clip);
+        finding.message = phrase("“{}” is cached over “{}”, which is not there", own, order.clip);
         finding.reason = "The clip was renamed, split or left behind after the cache was asked for.";
         finding.no_step = "Name another clip in its step, or take the step off the card.";
         findings.push_back(std::move(finding));

@@ -1,11 +1,11 @@
 // Surfaces: shapes that move nothing, normals that are missing, triangles without area.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/findings/finding.h"
 #include "core/measure/surface/flat_triangles.h"
 #include "core/steps/names.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -34,10 +34,10 @@ std::vector<Finding> find_empty_shapes(const FindingContext& context) {
         return {};
     }
     finding.where = some_of(shapes, shapes.size());
-    finding.message = shapes.size() == 1 ? fmt::format("Shape “{}” moves nothing", shapes[0])
-                                         : fmt::format("{} move nothing", counted(shapes.size(), "shape"));
+    finding.message = shapes.size() == 1 ? phrase("Shape “{}” moves nothing", shapes[0])
+                                         : phrase("{} move nothing", counted(shapes.size(), "shape"));
     finding.reason =
-        fmt::format("{} on {}: it costs memory, and its slider is dead.", some_of(shapes), some_of(finding.nodes));
+        phrase("{} on {}: it costs memory, and its slider is dead.", some_of(shapes), some_of(finding.nodes));
     finding.step = Step{"remove_empty_shapes"};
     return {finding};
 }
@@ -61,8 +61,8 @@ std::vector<Finding> find_missing_normals(const FindingContext& context) {
         return {};
     }
     finding.where = some_of(finding.nodes, finding.nodes.size());
-    finding.message = fmt::format("{} has no normals", some_of(finding.nodes));
-    finding.reason = fmt::format("{}: every reader makes up its own, flat or smooth.", counted(points, "vertex"));
+    finding.message = phrase("{} has no normals", some_of(finding.nodes));
+    finding.reason = phrase("{}: every reader makes up its own, flat or smooth.", counted(points, "vertex"));
     finding.step = Step{"recompute_normals", {{"surfaces", finding.nodes}}};
     return {finding};
 }
@@ -86,9 +86,9 @@ std::vector<Finding> find_flat_triangles(const FindingContext& context) {
         return {};
     }
     finding.where = some_of(finding.nodes, finding.nodes.size());
-    finding.message = fmt::format("{} of {} have no area", flat, counted(all, "triangle"));
-    finding.reason = fmt::format("On {}: their tangents are undefined, and some engines refuse them for collision.",
-                                 some_of(finding.nodes));
+    finding.message = phrase("{} of {} have no area", flat, counted(all, "triangle"));
+    finding.reason = phrase("On {}: their tangents are undefined, and some engines refuse them for collision.",
+                            some_of(finding.nodes));
     finding.no_step = "they are kept, so that points keep their numbers";
     return {finding};
 }

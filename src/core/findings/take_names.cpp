@@ -1,12 +1,12 @@
 // A take whose name says nothing of what moves.
 #include "core/findings/take_names.h"
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/findings/finding.h"
 
 #include <algorithm>
 #include <array>
 #include <cctype>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -39,9 +39,9 @@ std::vector<Finding> find_take_names(const FindingContext& context) {
         finding.grade = Grade::look;
         finding.where = clip.name;
         finding.clip = clip.name;
-        finding.message = fmt::format("“{}” is no name for a motion", clip.name);
-        finding.reason = fmt::format("{} at {:g} per second: name what happens in them, or cut them into clips.",
-                                     counted(clip.frames(), "frame"), clip.rate);
+        finding.message = phrase("“{}” is no name for a motion", clip.name);
+        finding.reason = phrase("{} at {:g} per second: name what happens in them, or cut them into clips.",
+                                counted(clip.frames(), "frame"), clip.rate);
         nlohmann::json whole = {
             {"name", "whole_take"}, {"start", 0}, {"end", std::max(1, clip.frames() - 1)}, {"loop", false}};
         finding.step = Step{"split_take", {{"take", clip.name}, {"clips", nlohmann::json::array({whole})}}};

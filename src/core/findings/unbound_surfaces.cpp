@@ -1,10 +1,10 @@
 // A skeleton that no surface follows.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/findings/finding.h"
 #include "core/steps/names.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -34,9 +34,9 @@ std::vector<Finding> find_unbound_surfaces(const FindingContext& context) {
         return {};
     }
     finding.where = some_of(finding.nodes, finding.nodes.size());
-    finding.message = fmt::format("No surface follows the skeleton of {}", counted(joints, "joint"));
-    finding.reason = fmt::format("{} of {} stand still while it moves: they have no weights.",
-                                 counted(vertices, "vertex"), some_of(finding.nodes));
+    finding.message = phrase("No surface follows the skeleton of {}", counted(joints, "joint"));
+    finding.reason = phrase("{} of {} stand still while it moves: they have no weights.", counted(vertices, "vertex"),
+                            some_of(finding.nodes));
     finding.step = Step{"bind_surface", {{"surfaces", finding.nodes}, {"method", "heat"}, {"ends", true}}};
     return {finding};
 }

@@ -1,5 +1,6 @@
 // Weights in the wrong place: vertices that nothing holds, strays, sides that hold unlike, doubles that would split.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/findings/finding.h"
 #include "core/measure/scene/bounds.h"
 #include "core/measure/surface/neighbours.h"
@@ -11,7 +12,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 #include <map>
 
 namespace wembrix {
@@ -62,7 +62,7 @@ std::vector<Finding> find_unheld_vertices(const FindingContext& context) {
         finding.grade = Grade::look;
         finding.where = node.name;
         finding.nodes = {node.name};
-        finding.message = fmt::format("{} of “{}” without weights", counted(unheld, "vertex"), node.name);
+        finding.message = phrase("{} of “{}” without weights", counted(unheld, "vertex"), node.name);
         finding.reason = "They stay behind at the origin of the surface when the character moves.";
         std::vector<uint32_t> vertices = vertices_off_sum(node.influences);
         WeightRow row;
@@ -94,15 +94,14 @@ std::vector<Finding> find_stray_weights(const FindingContext& context) {
         finding.grade = Grade::look;
         finding.where = node.name;
         finding.nodes = {node.name, joint};
-        finding.message = fmt::format(
-            "{} of weight on “{}”",
-            (islands.size() == 1 ? std::string("1 stray") : fmt::format("{} strays", islands.size())), node.name);
-        finding.reason =
-            fmt::format("{} has weights of up to {:.2f} on {}, {} away from its other vertices (vertex {}).", joint,
-                        worst.heaviest, counted(worst.vertices.size(), "vertex"),
-                        worst.distance_m < 1 ? fmt::format("{:.3g} mm", worst.distance_m * 1000)
-                                             : fmt::format("{:.3g} m", worst.distance_m),
-                        worst.vertices.front());
+        finding.message =
+            phrase("{} of weight on “{}”",
+                   (islands.size() == 1 ? std::string("1 stray") : phrase("{} strays", islands.size())), node.name);
+        finding.reason = phrase("{} has weights of up to {:.2f} on {}, {} away from its other vertices (vertex {}).",
+                                joint, worst.heaviest, counted(worst.vertices.size(), "vertex"),
+                                worst.distance_m < 1 ? phrase("{:.3g} mm", worst.distance_m * 1000)
+                                                     : phrase("{:.3g} m", worst.distance_m),
+                                worst.vertices.front());
         finding.point_at(node.name, worst.vertices);
         finding.step = Step{"prune_weights", {{"strays", true}, {"below", 0}, {"surfaces", {node.name}}}};
         findings.push_back(std::move(finding));
@@ -163,10 +162,10 @@ std::vector<Finding> find_unlike_weights(const FindingContext& context) {
         finding.grade = Grade::note;
         finding.where = node.name;
         finding.nodes = {node.name};
-        finding.message = fmt::format("Weights on the left and right of “{}” differ", node.name);
-        finding.reason = fmt::format("{} on the left differ from what answers them by more than 0.05, at most {:.2f} "
-                                     "(vertex {}).",
-                                     counted(vertices.size(), "vertex"), worst, worst_at);
+        finding.message = phrase("Weights on the left and right of “{}” differ", node.name);
+        finding.reason = phrase("{} on the left differ from what answers them by more than 0.05, at most {:.2f} "
+                                "(vertex {}).",
+                                counted(vertices.size(), "vertex"), worst, worst_at);
         finding.point_at(node.name, worst_first(std::move(vertices)));
         finding.step =
             Step{"mirror_weights",
@@ -210,10 +209,10 @@ std::vector<Finding> find_splitting_doubles(const FindingContext& context) {
         finding.grade = Grade::look;
         finding.where = node.name;
         finding.nodes = {node.name};
-        finding.message = fmt::format("“{}” opens at {} when it moves", node.name, counted(split.size(), "vertex"));
-        finding.reason = fmt::format("They lie at the same position as others and have other weights, by up to {:.2f} "
-                                     "(vertex {}).",
-                                     worst, worst_at);
+        finding.message = phrase("“{}” opens at {} when it moves", node.name, counted(split.size(), "vertex"));
+        finding.reason = phrase("They lie at the same position as others and have other weights, by up to {:.2f} "
+                                "(vertex {}).",
+                                worst, worst_at);
         finding.point_at(node.name, worst_first(std::move(split)));
         finding.step = Step{"smooth_weights", {{"amount", 0}, {"passes", 1}, {"surfaces", {node.name}}}};
         findings.push_back(std::move(finding));

@@ -1,13 +1,13 @@
 // Weights: sums that are not 1, more holders than a destination takes, a root that holds points.
 #include "core/measure/surface/weights.h"
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/findings/finding.h"
 #include "core/measure/surface/first_weights.h"
 #include "core/steps/names.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -36,10 +36,10 @@ std::vector<Finding> find_weight_sums(const FindingContext& context) {
         return {};
     }
     finding.where = some_of(finding.nodes, finding.nodes.size());
-    finding.message = fmt::format("Weights of {} do not sum to 1", counted(all.points, "vertex"));
-    finding.reason = fmt::format("They sum to {:.3g} to {:.3g} on {}; an engine that takes them as they are pulls the "
-                                 "surface towards the origin.",
-                                 all.lowest, all.highest, some_of(finding.nodes));
+    finding.message = phrase("Weights of {} do not sum to 1", counted(all.points, "vertex"));
+    finding.reason = phrase("They sum to {:.3g} to {:.3g} on {}; an engine that takes them as they are pulls the "
+                            "surface towards the origin.",
+                            all.lowest, all.highest, some_of(finding.nodes));
     finding.step = Step{"normalize_weights"};
     return {finding};
 }
@@ -69,9 +69,9 @@ std::vector<Finding> find_influences(const FindingContext& context) {
         return {};
     }
     finding.where = some_of(finding.nodes, finding.nodes.size());
-    finding.message = fmt::format("{} on {}", counted(largest, "influence"), counted(points, "vertex"));
-    finding.reason = fmt::format("{} reads {}; what is over is cut at delivery, or here where the loss is seen.",
-                                 context.destination->name, most);
+    finding.message = phrase("{} on {}", counted(largest, "influence"), counted(points, "vertex"));
+    finding.reason = phrase("{} reads {}; what is over is cut at delivery, or here where the loss is seen.",
+                            context.destination->name, most);
     finding.step = Step{"limit_influences", {{"max_influences", most}, {"keep", "least_motion"}}};
     return {finding};
 }
@@ -91,9 +91,9 @@ std::vector<Finding> find_unweighted_joints(const FindingContext& context) {
         finding.nodes.push_back(context.scene.nodes[joint].name);
     }
     finding.where = some_of(finding.nodes, finding.nodes.size());
-    finding.message = fmt::format("{} joint{} no weights", idle.size(), idle.size() == 1 ? " has" : "s have");
+    finding.message = phrase("{} joint{} no weights", idle.size(), idle.size() == 1 ? " has" : "s have");
     finding.reason =
-        fmt::format("{}: helpers of whoever made it. An engine works on them in every frame.", some_of(finding.nodes));
+        phrase("{}: helpers of whoever made it. An engine works on them in every frame.", some_of(finding.nodes));
     finding.step = Step{"remove_joints", {{"unweighted", true}}};
     return {finding};
 }
@@ -165,9 +165,9 @@ std::vector<Finding> find_weighted_root(const FindingContext& context) {
     finding.grade = Grade::look;
     finding.nodes = {context.scene.nodes[roots[0]].name};
     finding.where = finding.nodes[0];
-    finding.message = fmt::format("The root “{}” has weights on {}", finding.where, counted(held.points, "vertex"));
-    finding.reason = fmt::format("With up to {:.2f} of their weight: when root motion moves it, they are torn along.",
-                                 held.heaviest);
+    finding.message = phrase("The root “{}” has weights on {}", finding.where, counted(held.points, "vertex"));
+    finding.reason =
+        phrase("With up to {:.2f} of their weight: when root motion moves it, they are torn along.", held.heaviest);
     finding.step = Step{"transfer_weights", {{"joints", {finding.where}}, {"to", "nearest"}}};
     return {finding};
 }

@@ -166,7 +166,7 @@ std::vector<std::string> readable_suffixes() {
     return suffixes;
 }
 
-std::string what_is_read() {
+Text what_is_read() {
     const std::vector<std::string> suffixes = readable_suffixes();
     std::string list;
     for (size_t i = 0; i < suffixes.size(); ++i) {

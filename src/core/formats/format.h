@@ -99,6 +99,6 @@ Result<Scene> read_scene(const std::filesystem::path& file);
 /// Each suffix that can be read once: ".glb", ".gltf", …
 std::vector<std::string> readable_suffixes();
 /// "Wembrix reads .glb, .gltf and .bvh."
-std::string what_is_read();
+Text what_is_read();
 
 } // namespace wembrix

@@ -1,5 +1,6 @@
 #include "core/formats/format_table.h"
 
+#include "core/base/text.h"
 #include "core/formats/format.h"
 
 #include <array>

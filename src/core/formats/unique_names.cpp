@@ -1,4 +1,5 @@
 #include "core/formats/unique_names.h"
+#include "core/base/text.h"
 
 #include <fmt/format.h>
 #include <unordered_map>
@@ -37,14 +38,14 @@ void make_names_unique(std::vector<std::string*> names, const std::string& fallb
         seen.insert(fresh);
     }
     if (unnamed > 0) {
-        scene.notes.push_back(
-            {kind, unnamed == 1 ? fmt::format("1 had no name; it is called {}.", first_unnamed)
-                                : fmt::format("{} had no name; the first is called {}.", unnamed, first_unnamed)});
+        scene.notes.push_back({kind, unnamed == 1
+                                         ? phrase("1 had no name; it is called {}.", first_unnamed)
+                                         : phrase("{} had no name; the first is called {}.", unnamed, first_unnamed)});
     }
     if (!doubled.empty()) {
         scene.notes.push_back(
-            {kind, fmt::format("{} had a name that another has already (\"{}\" is one); a number was put behind it.",
-                               doubled.size(), doubled.front().substr(0, 60))});
+            {kind, phrase("{} had a name that another has already (\"{}\" is one); a number was put behind it.",
+                          doubled.size(), doubled.front().substr(0, 60))});
     }
 }
 

@@ -1,12 +1,12 @@
 #include "core/job/assemble.h"
 
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/job/append_scene.h"
 #include "core/measure/scene/bounds.h"
 #include "core/steps/step_kind.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 #include <unordered_set>
 
 namespace wembrix {
@@ -68,11 +68,10 @@ void say_what_is_no_shape(Scene& base, const NamedScene& source) {
     const auto strangers = std::count_if(surfaces.begin(), surfaces.end(),
                                          [&](int surface) { return twin_of(base, source.scene, surface, true) < 0; });
     if (strangers > 0 || !source.scene.clips.empty()) {
-        base.notes.push_back(
-            {source.name,
-             fmt::format("is taken for its shapes: {} that are no surface of the model and {} stay out.",
-                         counted(strangers, "surface"), counted(source.scene.clips.size(), "take")),
-             {}});
+        base.notes.push_back({source.name,
+                              phrase("is taken for its shapes: {} that are no surface of the model and {} stay out.",
+                                     counted(strangers, "surface"), counted(source.scene.clips.size(), "take")),
+                              {}});
     }
 }
 

@@ -1,11 +1,11 @@
 #include "core/job/card_findings.h"
 #include "core/base/counted.h"
+#include "core/base/text.h"
 
 #include "core/steps/step_kind.h"
 
 #include <algorithm>
 #include <array>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -55,9 +55,9 @@ void add_left_vertices(const Replay& replay, std::vector<Finding>& findings) {
             finding.id = "unreached_vertices";
             finding.grade = Grade::look;
             finding.station = station_of(*kind);
-            finding.where = fmt::format("step {}: {}, {}", s + 1, kind->label, left.surface);
-            finding.message = fmt::format("“{}” does not reach {} of “{}”", kind->label,
-                                          counted(left.vertices.size(), "vertex"), left.surface);
+            finding.where = phrase("step {}: {}, {}", s + 1, kind->label, left.surface);
+            finding.message = phrase("“{}” does not reach {} of “{}”", kind->label,
+                                     counted(left.vertices.size(), "vertex"), left.surface);
             finding.reason = "They go with the bone that is nearest, whatever lies between.";
             finding.no_step = "bind through the volume, paint them, or accept it with a note";
             finding.nodes = {left.surface};
@@ -84,15 +84,15 @@ std::vector<Finding> card_findings(const Replay& replay, std::span<const Destina
         Finding finding;
         finding.id = "step_drift";
         finding.station = station_of(*kind);
-        finding.where = fmt::format("step {}: {}", s + 1, kind->label);
-        finding.message = fmt::format("“{}” moves a vertex {:.1f} mm", kind->label, drift.largest_mm);
+        finding.where = phrase("step {}: {}", s + 1, kind->label);
+        finding.message = phrase("“{}” moves a vertex {:.1f} mm", kind->label, drift.largest_mm);
         finding.reason =
-            fmt::format("{}{}. It was not asked to move anything.", drift.place,
-                        drift.clip.empty() ? " at rest" : fmt::format(", frame {} of “{}”", drift.frame, drift.clip));
+            phrase("{}{}. It was not asked to move anything.", drift.place,
+                   drift.clip.empty() ? " at rest" : phrase(", frame {} of “{}”", drift.frame, drift.clip));
         for (const Destination& destination : destinations) {
             if (drift.largest_mm > destination.drift_limit_mm) {
                 finding.grade = Grade::stop;
-                finding.reason += fmt::format(" {} takes {:g} mm.", destination.name, destination.drift_limit_mm);
+                finding.reason += phrase(" {} takes {:g} mm.", destination.name, destination.drift_limit_mm);
                 break;
             }
         }

@@ -10,6 +10,6 @@ namespace wembrix {
 
 /// One sentence a step: what it is, what it did, and what drift was measured of it; or why it did not fit, or that it
 /// is off.
-std::vector<std::string> card_words(const Replay& replay);
+std::vector<Text> card_words(const Replay& replay);
 
 } // namespace wembrix

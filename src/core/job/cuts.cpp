@@ -2,6 +2,7 @@
 
 #include "core/base/csv.h"
 #include "core/base/json_file.h"
+#include "core/base/text.h"
 
 #include <algorithm>
 #include <array>
@@ -134,7 +135,7 @@ Result<std::vector<Cut>> cuts_from_csv(std::string_view text, const std::string&
     const bool in_seconds = column.count("from_s") != 0 && column.count("start") == 0;
     for (const char* needed : {"name", in_seconds ? "from_s" : "start", in_seconds ? "to_s" : "end"}) {
         if (column.count(needed) == 0) {
-            return Problem{fmt::format("has no column \"{}\".", needed), where,
+            return Problem{phrase("has no column \"{}\".", needed), where,
                            "Its first line names the columns: name,start,end,loop,colour,note; or from_s,to_s for "
                            "seconds.",
                            true};
@@ -164,7 +165,7 @@ Result<std::vector<Cut>> cuts_from_csv(std::string_view text, const std::string&
         const std::optional<bool> loop = yes_or_no(field("loop"));
         const std::optional<bool> deliver = field("deliver").empty() ? true : yes_or_no(field("deliver"));
         if (!loop || !deliver) {
-            return Problem{fmt::format("\"{}\" is neither yes nor no.", loop ? "deliver" : "loop"), line, "", true};
+            return Problem{phrase("\"{}\" is neither yes nor no.", loop ? "deliver" : "loop"), line, "", true};
         }
         cut.loop = *loop;
         cut.deliver = *deliver;

@@ -4,6 +4,7 @@
 #include "core/base/file_version.h"
 #include "core/base/files.h"
 #include "core/base/json_file.h"
+#include "core/base/text.h"
 #include "core/delivery/stamp.h"
 #include "core/formats/format.h"
 #include "core/job/assemble.h"
@@ -11,7 +12,6 @@
 #include "core/measure/clips/same_motions.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 #include <tuple>
 
 namespace wembrix {
@@ -70,7 +70,7 @@ void job_from_1(json& job) {
 
 namespace {
 /// What is wrong with the job's ids, or nothing.
-std::string read_origin(const json& from, Origin& origin) {
+Text read_origin(const json& from, Origin& origin) {
     const bool has_family = from.contains("family");
     if (!has_family && !from.contains("variant")) {
         return "";
@@ -79,7 +79,7 @@ std::string read_origin(const json& from, Origin& origin) {
                                         std::tuple("variant", &origin.variant_id, &origin.variant)}) {
         const json one = from.value(key, json());
         if (!one.is_object() || !one.value("id", json()).is_string() || !is_id(one["id"].get<std::string>())) {
-            return fmt::format("\"{}\" has no id.", key);
+            return phrase("\"{}\" has no id.", key);
         }
         *id = one["id"].get<std::string>();
         *name = one.value("name", json()).is_string() ? one["name"].get<std::string>() : std::string();
@@ -146,7 +146,7 @@ Result<Job> job_from_json(const json& given, const std::string& where) {
             }
             for (const Destination& other : job.destinations) {
                 if (other.name == destination->name) {
-                    return Problem{fmt::format("has two destinations \"{}\".", other.name), where, ""};
+                    return Problem{phrase("has two destinations \"{}\".", other.name), where, ""};
                 }
             }
             job.destinations.push_back(destination.take());

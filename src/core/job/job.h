@@ -64,7 +64,7 @@ struct LoadedSources {
         std::vector<int64_t> identities; ///< of the nodes that came from it
         std::vector<std::string> takes;
         uintmax_t bytes = 0;
-        std::string problem;                      ///< why it could not be read, in a sentence; then it holds nothing
+        Text problem;                             ///< why it could not be read, in a sentence; then it holds nothing
         SourceRole role = SourceRole::model;      ///< what it was taken for
         std::optional<Brought> brought;           ///< how its takes came onto the model, without clips; if they did
         std::vector<std::filesystem::path> files; ///< its own and those beside it that it names

@@ -1,7 +1,7 @@
 #include "core/job/job_source.h"
+#include "core/base/text.h"
 
 #include <array>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -48,7 +48,7 @@ Result<JobSource> job_source_from_json(const nlohmann::json& json, const std::st
         }
         if (!known) {
             return Problem{
-                fmt::format("has a source whose \"{}\" means nothing here.", key), where,
+                phrase("has a source whose \"{}\" means nothing here.", key), where,
                 "\"as\" is automatic, model, part, take, shapes, strands or prop; \"rest\" is first or part."};
         }
     }

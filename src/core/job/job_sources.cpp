@@ -1,12 +1,12 @@
 #include "core/job/job_sources.h"
 
 #include "core/base/files.h"
+#include "core/base/text.h"
 #include "core/formats/format.h"
 #include "core/job/replay.h"
 #include "core/job/source_changes.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 #include <map>
 #include <set>
 
@@ -167,11 +167,11 @@ SourceChange compare_sources(const LoadedSources& before, const LoadedSources& a
         const StepOutcome& then = was.outcomes[s];
         if (now.problem && !then.problem) {
             change.steps.push_back(
-                fmt::format("step {} ({}) no longer fits: {}", s + 1, steps[s].id, now.problem->sentence()));
+                phrase("step {} ({}) no longer fits: {}", s + 1, steps[s].id, now.problem->sentence()));
         }
         for (const std::string& what : now.could_not) {
             if (std::find(then.could_not.begin(), then.could_not.end(), what) == then.could_not.end()) {
-                change.steps.push_back(fmt::format("step {} ({}) cannot do all: {}", s + 1, steps[s].id, what));
+                change.steps.push_back(phrase("step {} ({}) cannot do all: {}", s + 1, steps[s].id, what));
             }
         }
     }

@@ -38,8 +38,8 @@ void rebase_paths(Job& job, const std::filesystem::path& from, const std::filesy
 void note_contents(Job& job, const std::filesystem::path& folder);
 
 struct SourceChange {
-    std::vector<std::string> changes; ///< of Received: joints, surfaces, vertices, shapes, takes, sizes
-    std::vector<std::string> steps;   ///< that fitted and no longer do, or leave more undone
+    std::vector<Text> changes; ///< of Received: joints, surfaces, vertices, shapes, takes, sizes
+    std::vector<Text> steps;   ///< that fitted and no longer do, or leave more undone
 };
 /// What becomes different when the sources of `before` become those of `after`.
 Result<SourceChange> compare_sources(const Job& before, const Job& after, const std::filesystem::path& folder);

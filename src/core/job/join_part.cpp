@@ -1,6 +1,7 @@
 #include "core/job/join_part.h"
 
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/job/append_scene.h"
 #include "core/math/angles.h"
 #include "core/measure/scene/bounds.h"
@@ -14,7 +15,6 @@
 #include <Eigen/LU>
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -105,18 +105,17 @@ class PartJoining {
     }
 
   private:
-    void note(const std::string& what) { base_.notes.push_back({name_, what, {}}); }
+    void note(const Text& what) { base_.notes.push_back({name_, what, {}}); }
 
     void say_placement(const Placement& placed) {
         if (placed.factor != 1) {
-            note(
-                fmt::format("counts in another unit than the model: its lengths are taken {:g} times.", placed.factor));
+            note(phrase("counts in another unit than the model: its lengths are taken {:g} times.", placed.factor));
         }
         if (placed.rotation.angularDistance(Quat::Identity()) > 1e-9) {
             note("stands in other axes than the model: it is rotated upright.");
         }
         if (!placed.aside.isZero()) {
-            note(fmt::format("stands {:.3g} m aside of the model: it is moved there.", placed.aside.norm()));
+            note(phrase("stands {:.3g} m aside of the model: it is moved there.", placed.aside.norm()));
         }
     }
 
@@ -224,8 +223,8 @@ class PartJoining {
             }
         }
         if (!not_taken.empty()) {
-            note(fmt::format("has {} that the model has by the same name ({}); the model's stay.",
-                             counted(not_taken.size(), "node"), some_of(not_taken)));
+            note(phrase("has {} that the model has by the same name ({}); the model's stay.",
+                        counted(not_taken.size(), "node"), some_of(not_taken)));
         }
     }
 
@@ -339,7 +338,7 @@ class PartJoining {
         }
         reorder_nodes(base_, sorted_order(base_.nodes));
         if (!added.empty()) {
-            note(fmt::format("brings {} to the skeleton: {}.", counted(added.size(), "joint"), some_of(added)));
+            note(phrase("brings {} to the skeleton: {}.", counted(added.size(), "joint"), some_of(added)));
         }
     }
 
@@ -453,10 +452,10 @@ size_t join_shapes(Scene& base, const NamedScene& from, bool by_vertices) {
                 }
             }
         }
-        base.notes.push_back({from.name,
-                              fmt::format("gives {} to {}.", counted(after - before, "shape"),
-                                          base.nodes[static_cast<size_t>(twin)].name),
-                              {}});
+        base.notes.push_back(
+            {from.name,
+             phrase("gives {} to {}.", counted(after - before, "shape"), base.nodes[static_cast<size_t>(twin)].name),
+             {}});
     }
     return added;
 }

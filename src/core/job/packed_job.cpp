@@ -1,11 +1,11 @@
 #include "core/job/packed_job.h"
 
+#include "core/base/text.h"
 #include "core/delivery/board.h"
 #include "core/delivery/delivery_folder.h"
 #include "core/job/replay.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -16,7 +16,7 @@ Result<PackedVariant> packed_variant(const Job& job, const fs::path& folder, con
     for (const std::string& name : destinations) {
         if (std::none_of(job.destinations.begin(), job.destinations.end(),
                          [&](const Destination& one) { return one.name == name; })) {
-            return Problem{fmt::format("has no destination “{}”.", name), job.name, ""};
+            return Problem{phrase("has no destination “{}”.", name), job.name, ""};
         }
     }
     PackedVariant variant{job.name, job.origin, {}};
@@ -38,8 +38,8 @@ Result<PackedVariant> packed_variant(const Job& job, const fs::path& folder, con
             if (cell.state != CellState::arrived) {
                 const std::string what =
                     cell.state == CellState::never
-                        ? fmt::format("{} was never delivered.", cell.deliverable.stem)
-                        : fmt::format("{} is {}: {}.", cell.deliverable.stem, cell_state_name(cell.state), cell.reason);
+                        ? phrase("{} was never delivered.", cell.deliverable.stem)
+                        : phrase("{} is {}: {}.", cell.deliverable.stem, cell_state_name(cell.state), cell.reason);
                 return Problem{what, job.name + ", " + destination.name, "Deliver it first."};
             }
         }

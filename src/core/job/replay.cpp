@@ -9,8 +9,8 @@
 
 namespace wembrix {
 
-std::vector<std::string> Replay::problems() const {
-    std::vector<std::string> problems;
+std::vector<Text> Replay::problems() const {
+    std::vector<Text> problems;
     for (const StepOutcome& outcome : outcomes) {
         if (outcome.problem) {
             problems.push_back(outcome.problem->sentence());

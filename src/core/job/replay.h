@@ -18,8 +18,8 @@ struct StepResult;
 struct StepOutcome {
     Step step;
     std::shared_ptr<const Scene> scene; ///< after the step; the scene before it when it did not fit or is off
-    std::string account;
-    std::vector<std::string> could_not;
+    Text account;
+    std::vector<Text> could_not;
     std::vector<std::string> unmatched; ///< names and patterns in it that nothing has
     std::optional<Problem> problem;     ///< why it did not fit; the steps after it still ran
     Moved moved;
@@ -45,7 +45,7 @@ struct Replay {
     /// A step names something that is not there.
     [[nodiscard]] bool has_unmatched() const;
     /// Steps that no longer fit.
-    [[nodiscard]] std::vector<std::string> problems() const;
+    [[nodiscard]] std::vector<Text> problems() const;
     /// What the whole card did to the size of things: the product of the steps' own; what some of it did by itself is
     /// not in it.
     [[nodiscard]] Mat4 moved() const;

@@ -1,12 +1,12 @@
 #include "core/job/source_changes.h"
 
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/scene/bounds.h"
 #include "core/steps/names.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 #include <set>
 
 namespace wembrix {
@@ -14,7 +14,7 @@ namespace wembrix {
 namespace {
 
 void tell_names(const char* what, const std::vector<std::string>& before, const std::vector<std::string>& after,
-                std::vector<std::string>& lines) {
+                std::vector<Text>& lines) {
     const std::set<std::string> old(before.begin(), before.end());
     const std::set<std::string> now(after.begin(), after.end());
     std::vector<std::string> came;
@@ -24,12 +24,10 @@ void tell_names(const char* what, const std::vector<std::string>& before, const 
     std::copy_if(before.begin(), before.end(), std::back_inserter(went),
                  [&](const std::string& name) { return now.count(name) == 0; });
     if (!came.empty()) {
-        lines.push_back(
-            fmt::format("{} {}{} more ({})", came.size(), what, came.size() == 1 ? "" : "s", some_of(came)));
+        lines.push_back(phrase("{} {}{} more ({})", came.size(), what, came.size() == 1 ? "" : "s", some_of(came)));
     }
     if (!went.empty()) {
-        lines.push_back(
-            fmt::format("{} {}{} less ({})", went.size(), what, went.size() == 1 ? "" : "s", some_of(went)));
+        lines.push_back(phrase("{} {}{} less ({})", went.size(), what, went.size() == 1 ? "" : "s", some_of(went)));
     }
 }
 
@@ -42,7 +40,7 @@ std::vector<std::string> names_of(const Scene& scene, bool joints) {
 }
 
 void tell_surface(const std::string& name, const Mesh& before, const Influences& rows_before, const Mesh& after,
-                  const Influences& rows_after, std::vector<std::string>& lines) {
+                  const Influences& rows_after, std::vector<Text>& lines) {
     std::vector<std::string> old_shapes;
     std::vector<std::string> new_shapes;
     for (const MorphTarget& shape : before.shapes) {
@@ -54,7 +52,7 @@ void tell_surface(const std::string& name, const Mesh& before, const Influences&
     tell_names("shape", old_shapes, new_shapes, lines);
     if (before.point_count() != after.point_count()) {
         lines.push_back(
-            fmt::format("{} has {}, it had {}", name, counted(after.point_count(), "vertex"), before.point_count()));
+            phrase("{} has {}, it had {}", name, counted(after.point_count(), "vertex"), before.point_count()));
         return;
     }
     size_t moved = 0;
@@ -65,11 +63,10 @@ void tell_surface(const std::string& name, const Mesh& before, const Influences&
         farthest = std::max(farthest, far);
     }
     if (moved > 0) {
-        lines.push_back(
-            fmt::format("{} of {} moved, at most {:.3g} mm", counted(moved, "vertex"), name, farthest * 1000));
+        lines.push_back(phrase("{} of {} moved, at most {:.3g} mm", counted(moved, "vertex"), name, farthest * 1000));
     }
     if (rows_before.weights.get() != rows_after.weights.get() || rows_before.joints.get() != rows_after.joints.get()) {
-        lines.push_back(fmt::format("weights of {} changed", name));
+        lines.push_back(phrase("weights of {} changed", name));
     }
 }
 
@@ -82,8 +79,8 @@ bool same_keys(const Clip& a, const Clip& b) {
 
 } // namespace
 
-std::vector<std::string> describe_changes(const Scene& before, const Scene& after) {
-    std::vector<std::string> lines;
+std::vector<Text> describe_changes(const Scene& before, const Scene& after) {
+    std::vector<Text> lines;
     tell_names("joint", names_of(before, true), names_of(after, true), lines);
     size_t placed = 0;
     std::string example;
@@ -95,13 +92,13 @@ std::vector<std::string> describe_changes(const Scene& before, const Scene& afte
         }
     }
     if (placed > 0) {
-        lines.push_back(fmt::format("{} joint{} rest{} in another place or turn ({}{})", placed, placed == 1 ? "" : "s",
-                                    placed == 1 ? "s" : "", example, placed == 1 ? "" : " is one"));
+        lines.push_back(phrase("{} joint{} rest{} in another place or turn ({}{})", placed, placed == 1 ? "" : "s",
+                               placed == 1 ? "s" : "", example, placed == 1 ? "" : " is one"));
     }
     const double was_tall = height_m(before);
     const double is_tall = height_m(after);
     if (std::abs(was_tall - is_tall) > 1e-3 * std::max(was_tall, is_tall)) {
-        lines.push_back(fmt::format("it stands {:.4g} m tall, it stood {:.4g} m", is_tall, was_tall));
+        lines.push_back(phrase("it stands {:.4g} m tall, it stood {:.4g} m", is_tall, was_tall));
     }
     tell_names("surface", names_of(before, false), names_of(after, false), lines);
     for (const int surface : surfaces_of(after)) {
@@ -126,9 +123,9 @@ std::vector<std::string> describe_changes(const Scene& before, const Scene& afte
         const Clip* was = before.find_clip(clip.name);
         if (was != nullptr && was->frames() != clip.frames()) {
             lines.push_back(
-                fmt::format("“{}” has {}, it had {}", clip.name, counted(clip.frames(), "frame"), was->frames()));
+                phrase("“{}” has {}, it had {}", clip.name, counted(clip.frames(), "frame"), was->frames()));
         } else if (was != nullptr && !same_keys(*was, clip)) {
-            lines.push_back(fmt::format("“{}” moves otherwise", clip.name));
+            lines.push_back(phrase("“{}” moves otherwise", clip.name));
         }
     }
     return lines;

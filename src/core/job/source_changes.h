@@ -10,6 +10,6 @@ namespace wembrix {
 
 /// One line for each kind of change: joints, surfaces, points, shapes, takes; empty when nothing of that changed.
 /// Things are told to be the same by their names.
-std::vector<std::string> describe_changes(const Scene& before, const Scene& after);
+std::vector<Text> describe_changes(const Scene& before, const Scene& after);
 
 } // namespace wembrix

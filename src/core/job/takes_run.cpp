@@ -1,5 +1,6 @@
 #include "core/job/takes_run.h"
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/steps/names_in_step.h"
 #include "core/steps/step.h"
 #include "core/steps/step_kind.h"
@@ -26,7 +27,6 @@
 
 #include <algorithm>
 #include <chrono>
-#include <fmt/format.h>
 #include <map>
 #include <mutex>
 #include <optional>
@@ -382,7 +382,7 @@ class TakesRun {
             }
             if (received.clips.size() != 1) {
                 return Problem{
-                    fmt::format("cuts a file of {}; it can only cut one.", counted(received.clips.size(), "take")),
+                    phrase("cuts a file of {}; it can only cut one.", counted(received.clips.size(), "take")),
                     list.filename().string(), ""};
             }
             const Result<std::string> text = read_file(list);

@@ -1,5 +1,6 @@
 #include "core/job/takes_settling.h"
 
+#include "core/base/text.h"
 #include "core/delivery/handover.h"
 #include "core/delivery/ledger.h"
 #include "core/delivery/manifest.h"
@@ -8,7 +9,6 @@
 
 #include <algorithm>
 #include <cctype>
-#include <fmt/format.h>
 #include <utility>
 
 namespace wembrix {
@@ -141,7 +141,7 @@ void TakesSettling::hold_doubled(std::vector<TakeThrough>& all) {
             if (arrival.state == CellState::arrived &&
                 (!files_.insert(folded).second || !ids_.insert(arrival.deliverable.id()).second)) {
                 arrival.state = CellState::held;
-                arrival.reason = fmt::format("another take goes out as “{}” already", arrival.deliverable.stem);
+                arrival.reason = phrase("another take goes out as “{}” already", arrival.deliverable.stem);
             }
         }
     }

@@ -1,5 +1,6 @@
 #include "core/keys/key_layer.h"
 
+#include "core/base/text.h"
 #include "core/math/angles.h"
 #include "core/math/axis_turns.h"
 
@@ -73,7 +74,7 @@ std::optional<std::string> read_key(const json& row, CurveKey& key) {
     }
     const int tangent = row.contains("tangent") ? place_in(tangent_names, row["tangent"]) : 0;
     if (tangent < 0) {
-        return fmt::format("\"tangent\" is none of {}.", fmt::join(tangent_names, ", "));
+        return phrase("\"tangent\" is none of {}.", fmt::join(tangent_names, ", "));
     }
     key.tangent = static_cast<Tangent>(tangent);
     return std::nullopt;
@@ -167,7 +168,7 @@ Result<KeyLayer> key_layer_from_json(const json& given, const std::string& where
         curve.path = kind->first;
         curve.axis = kind->second;
         if (!seen.insert({curve.of, what}).second) {
-            return Problem{fmt::format("“{}” has two curves of {}.", curve.of, what), at, ""};
+            return Problem{phrase("“{}” has two curves of {}.", curve.of, what), at, ""};
         }
         const int before = row.contains("before") ? place_in(beyond_names, row["before"]) : 0;
         const int after = row.contains("after") ? place_in(beyond_names, row["after"]) : 0;
@@ -178,7 +179,7 @@ Result<KeyLayer> key_layer_from_json(const json& given, const std::string& where
         curve.curve.after = static_cast<Beyond>(after);
         keys += row["keys"].size();
         if (keys > most_keys) {
-            return Problem{fmt::format("has more than {} keys.", most_keys), where, ""};
+            return Problem{phrase("has more than {} keys.", most_keys), where, ""};
         }
         for (const json& one : row["keys"]) {
             CurveKey key;

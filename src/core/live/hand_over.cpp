@@ -1,9 +1,9 @@
 #include "core/live/hand_over.h"
 
+#include "core/base/text.h"
 #include "core/formats/format.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -68,12 +68,11 @@ Result<HandOver> hand_over(const HandOverRequest& request) {
     for (const Arrival& arrival : report->arrivals) {
         const std::string id = arrival.deliverable.id();
         if (arrival.state != CellState::arrived) {
-            out.held.push_back(fmt::format("{}: {}", id, arrival.reason));
+            out.held.push_back(phrase("{}: {}", id, arrival.reason));
             continue;
         }
         if (arrival.files.size() != 1) {
-            out.held.push_back(
-                fmt::format("{}: it has {} files; one is handed over at a time", id, arrival.files.size()));
+            out.held.push_back(phrase("{}: it has {} files; one is handed over at a time", id, arrival.files.size()));
             continue;
         }
         HandedFile file;

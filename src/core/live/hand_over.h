@@ -32,7 +32,7 @@ struct HandOverRequest {
 struct HandOver {
     std::vector<HandedFile> files;     ///< those that were made, in the order of a delivery: the model before clips
     std::vector<std::string> contents; ///< of all that the listener is to have, those in `has` too
-    std::vector<std::string> held;     ///< what is not handed over, and why: a line each
+    std::vector<Text> held;            ///< what is not handed over, and why: a line each
 };
 
 /// A destination's files go into one piece each: a .gltf as a .glb. What holds back a delivery holds back this.

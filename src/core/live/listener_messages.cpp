@@ -1,9 +1,9 @@
 #include "core/live/listener_messages.h"
 
 #include "core/base/json_file.h"
+#include "core/base/text.h"
 
 #include <cmath>
-#include <fmt/format.h>
 #include <limits>
 
 namespace wembrix {
@@ -17,7 +17,7 @@ constexpr size_t longest_name = 200;
 constexpr size_t most_names = 4096;
 constexpr size_t most_places = 4096;
 
-Problem wrong(const std::string& what) {
+Problem wrong(const Text& what) {
     return {"says what cannot be understood: " + what, from_listener, ""};
 }
 
@@ -81,7 +81,7 @@ Result<ListenerMessage> hello_from(const json& said) {
     }
     if (version != live_version) {
         return Problem{
-            fmt::format("speaks version {} of the live hand-over; this program speaks {}.", version, live_version),
+            phrase("speaks version {} of the live hand-over; this program speaks {}.", version, live_version),
             from_listener, "Take the listener that came with this program."};
     }
     ListenerHello hello;
@@ -106,7 +106,7 @@ Result<ListenerMessage> hello_from(const json& said) {
 
 Result<ListenerMessage> listener_message(std::string_view text) {
     if (text.size() > longest_listener_message) {
-        return wrong(fmt::format("a message of more than {} MB.", longest_listener_message >> 20));
+        return wrong(phrase("a message of more than {} MB.", longest_listener_message >> 20));
     }
     const Result<json> parsed = parse_json(std::string(text), from_listener);
     if (!parsed) {
@@ -154,7 +154,7 @@ Result<ListenerMessage> listener_message(std::string_view text) {
         }
         return ListenerMessage(std::move(posed));
     }
-    return wrong(fmt::format("no message is called “{}”.", kind.substr(0, 40)));
+    return wrong(phrase("no message is called “{}”.", kind.substr(0, 40)));
 }
 
 } // namespace wembrix

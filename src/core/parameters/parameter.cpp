@@ -1,4 +1,5 @@
 #include "core/parameters/parameter.h"
+#include "core/base/text.h"
 
 #include <algorithm>
 #include <cassert>
@@ -11,7 +12,7 @@ namespace {
 using nlohmann::json;
 using Kind = Parameter::Kind;
 
-std::optional<Problem> wrong(std::string what) {
+std::optional<Problem> wrong(Text what) {
     return malformed(std::move(what));
 }
 
@@ -30,23 +31,23 @@ bool is_choice(const std::vector<std::string>& choices, const json& value) {
 
 std::optional<Problem> check_number(const Parameter& parameter, const json& value) {
     if (!value.is_number() || !std::isfinite(value.get<double>())) {
-        return wrong(fmt::format("\"{}\" is not a number.", parameter.key));
+        return wrong(phrase("\"{}\" is not a number.", parameter.key));
     }
     const double number = value.get<double>();
     if (parameter.kind == Kind::whole && (number != std::floor(number) || std::abs(number) > 1e9)) {
-        return wrong(fmt::format("\"{}\" is not a whole number.", parameter.key));
+        return wrong(phrase("\"{}\" is not a whole number.", parameter.key));
     }
     const bool too_small = parameter.least_is_outside ? number <= parameter.least : number < parameter.least;
     if (!too_small && number <= parameter.most) {
         return std::nullopt;
     }
-    const std::string unit = parameter.unit_text.empty() ? "" : fmt::format(" {}", parameter.unit_text);
+    const Text unit = parameter.unit_text.empty() ? "" : phrase(" {}", parameter.unit_text);
     if (std::isinf(parameter.most)) {
-        return wrong(fmt::format("\"{}\" is not {} {:g}{}.", parameter.key,
-                                 parameter.least_is_outside ? "greater than" : "at least", parameter.least, unit));
+        return wrong(phrase("\"{}\" is not {} {:g}{}.", parameter.key,
+                            parameter.least_is_outside ? "greater than" : "at least", parameter.least, unit));
     }
     return wrong(
-        fmt::format("\"{}\" is not between {:g} and {:g}{}.", parameter.key, parameter.least, parameter.most, unit));
+        phrase("\"{}\" is not between {:g} and {:g}{}.", parameter.key, parameter.least, parameter.most, unit));
 }
 
 /// A hash as hash_of gives it: nothing that could lead out of a folder.
@@ -56,33 +57,33 @@ bool is_hash(const std::string& text) {
 
 std::optional<Problem> check_list(const Parameter& parameter, const json& value) {
     if (!value.is_array()) {
-        return wrong(fmt::format("\"{}\" is not a list.", parameter.key));
+        return wrong(phrase("\"{}\" is not a list.", parameter.key));
     }
     for (const json& item : value) {
         if (!item.is_string()) {
-            return wrong(fmt::format("\"{}\" holds something that is not a text.", parameter.key));
+            return wrong(phrase("\"{}\" holds something that is not a text.", parameter.key));
         }
         if (parameter.holds_data && !is_hash(item.get<std::string>())) {
-            return wrong(fmt::format("\"{}\" holds something that is not 32 hexadecimal digits.", parameter.key));
+            return wrong(phrase("\"{}\" holds something that is not 32 hexadecimal digits.", parameter.key));
         }
         if (!parameter.choices.empty() && !is_choice(parameter.choices, item)) {
-            return wrong(fmt::format("\"{}\" in \"{}\" is {}.", item.get<std::string>(), parameter.key,
-                                     none_of(parameter.choices)));
+            return wrong(
+                phrase("\"{}\" in \"{}\" is {}.", item.get<std::string>(), parameter.key, none_of(parameter.choices)));
         }
     }
     if (value.size() < parameter.least_items) {
-        return wrong(fmt::format("needs {} \"{}\" or more.", parameter.least_items, parameter.key));
+        return wrong(phrase("needs {} \"{}\" or more.", parameter.least_items, parameter.key));
     }
     return std::nullopt;
 }
 
 std::optional<Problem> check_pairs(const Parameter& parameter, const json& value) {
     if (!value.is_object()) {
-        return wrong(fmt::format("\"{}\" is not an object of texts.", parameter.key));
+        return wrong(phrase("\"{}\" is not an object of texts.", parameter.key));
     }
     for (const auto& [name, text] : value.items()) {
         if (!text.is_string() || (!parameter.may_be_empty && text.get<std::string>().empty())) {
-            return wrong(fmt::format("\"{}\" in \"{}\" is not set to a text.", name, parameter.key));
+            return wrong(phrase("\"{}\" in \"{}\" is not set to a text.", name, parameter.key));
         }
     }
     return std::nullopt;
@@ -90,17 +91,17 @@ std::optional<Problem> check_pairs(const Parameter& parameter, const json& value
 
 std::optional<Problem> check_rows(const Parameter& parameter, const json& value) {
     if (!value.is_array()) {
-        return wrong(fmt::format("\"{}\" is not a list of objects.", parameter.key));
+        return wrong(phrase("\"{}\" is not a list of objects.", parameter.key));
     }
     for (size_t i = 0; i < value.size(); ++i) {
         if (!value[i].is_object()) {
-            return wrong(fmt::format("\"{}\" is not a list of objects.", parameter.key));
+            return wrong(phrase("\"{}\" is not a list of objects.", parameter.key));
         }
         if (std::optional<Problem> problem = check_parameters(parameter.columns, value[i])) {
             const auto name = value[i].find("name");
             const bool named = name != value[i].end() && name->is_string() && !name->get<std::string>().empty();
-            const std::string row = named ? fmt::format("{} \"{}\"", parameter.row_word, name->get<std::string>())
-                                          : fmt::format("{} {}", parameter.row_word, i + 1);
+            const Text row = named ? phrase("{} \"{}\"", parameter.row_word, name->get<std::string>())
+                                   : phrase("{} {}", parameter.row_word, i + 1);
             problem->where = problem->where.empty() ? row : row + ", " + problem->where;
             return problem;
         }
@@ -112,14 +113,14 @@ std::optional<Problem> check_value(const Parameter& parameter, const json& value
     switch (parameter.kind) {
     case Kind::text:
         if (!value.is_string()) {
-            return wrong(fmt::format("\"{}\" is not a text.", parameter.key));
+            return wrong(phrase("\"{}\" is not a text.", parameter.key));
         }
         if (parameter.holds_data && !is_hash(value.get<std::string>())) {
-            return wrong(fmt::format("\"{}\" is not 32 hexadecimal digits.", parameter.key));
+            return wrong(phrase("\"{}\" is not 32 hexadecimal digits.", parameter.key));
         }
         if (!parameter.may_be_empty && value.get<std::string>().empty()) {
-            return wrong(parameter.is_needed ? fmt::format("needs \"{}\".", parameter.key)
-                                             : fmt::format("\"{}\" is empty.", parameter.key));
+            return wrong(parameter.is_needed ? phrase("needs \"{}\".", parameter.key)
+                                             : phrase("\"{}\" is empty.", parameter.key));
         }
         return std::nullopt;
     case Kind::number:
@@ -128,10 +129,9 @@ std::optional<Problem> check_value(const Parameter& parameter, const json& value
     case Kind::choice:
         return is_choice(parameter.choices, value)
                    ? std::nullopt
-                   : wrong(fmt::format("\"{}\" is {}.", parameter.key, none_of(parameter.choices)));
+                   : wrong(phrase("\"{}\" is {}.", parameter.key, none_of(parameter.choices)));
     case Kind::flag:
-        return value.is_boolean() ? std::nullopt
-                                  : wrong(fmt::format("\"{}\" is neither true nor false.", parameter.key));
+        return value.is_boolean() ? std::nullopt : wrong(phrase("\"{}\" is neither true nor false.", parameter.key));
     case Kind::list:
         return check_list(parameter, value);
     case Kind::pairs:
@@ -145,7 +145,7 @@ std::optional<Problem> check_value(const Parameter& parameter, const json& value
 }
 
 /// A value as a person reads it; empty for what is too long for a line.
-std::string said(const Parameter& parameter, const json& value) {
+Text said(const Parameter& parameter, const json& value) {
     if (value.is_boolean()) {
         return value.get<bool>() ? "yes" : "no";
     }
@@ -161,7 +161,7 @@ std::string said(const Parameter& parameter, const json& value) {
         for (size_t i = 0; i < value.size() && i < 3; ++i) {
             text += (i == 0 ? "" : ", ") + (value[i].is_string() ? value[i].get<std::string>() : "");
         }
-        return value.size() > 3 ? fmt::format("{} and {} more", text, value.size() - 3) : text;
+        return value.size() > 3 ? phrase("{} and {} more", text, value.size() - 3) : text;
     }
     if (parameter.kind == Kind::rows || parameter.kind == Kind::pairs) {
         return fmt::format("{}", value.size());
@@ -176,7 +176,7 @@ const Parameter* Parameter::column(std::string_view of) const {
     return found == columns.end() ? nullptr : &*found;
 }
 
-Problem malformed(std::string what, std::string where) {
+Problem malformed(Text what, std::string where) {
     return {std::move(what), std::move(where), "", true};
 }
 
@@ -187,7 +187,7 @@ std::optional<Problem> check_parameters(std::span<const Parameter> parameters, c
     for (const auto& [key, value] : values.items()) {
         if (std::none_of(parameters.begin(), parameters.end(),
                          [&, k = &key](const Parameter& p) { return p.key == *k; })) {
-            return wrong(fmt::format("has no parameter \"{}\".", key));
+            return wrong(phrase("has no parameter \"{}\".", key));
         }
     }
     for (const Parameter& parameter : parameters) {
@@ -195,8 +195,8 @@ std::optional<Problem> check_parameters(std::span<const Parameter> parameters, c
         if (found == values.end()) {
             if (parameter.is_needed) {
                 return wrong(parameter.least_items > 0
-                                 ? fmt::format("needs {} \"{}\" or more.", parameter.least_items, parameter.key)
-                                 : fmt::format("needs \"{}\".", parameter.key));
+                                 ? phrase("needs {} \"{}\" or more.", parameter.least_items, parameter.key)
+                                 : phrase("needs \"{}\".", parameter.key));
             }
             continue;
         }
@@ -232,13 +232,13 @@ json starting_values(std::span<const Parameter> parameters) {
     return values;
 }
 
-std::string summary_of(std::span<const Parameter> parameters, const json& values) {
-    std::string summary;
+Text summary_of(std::span<const Parameter> parameters, const json& values) {
+    Text summary;
     for (const Parameter& parameter : parameters) {
         const auto found = values.find(std::string(parameter.key));
         const std::string value = found == values.end() || parameter.holds_data ? "" : said(parameter, *found);
         if (!value.empty()) {
-            summary += fmt::format("{}{}: {}", summary.empty() ? "" : " · ", parameter.label, value);
+            summary += phrase("{}{}: {}", summary.empty() ? "" : " · ", parameter.label, value);
         }
     }
     return summary;

@@ -152,10 +152,10 @@ void fill_settings(std::span<const Parameter> parameters, const nlohmann::json& 
 nlohmann::json starting_values(std::span<const Parameter> parameters);
 
 /// "Factor 0.01 ×, clips wade and stamp": what is set, in one line.
-std::string summary_of(std::span<const Parameter> parameters, const nlohmann::json& values);
+Text summary_of(std::span<const Parameter> parameters, const nlohmann::json& values);
 
 /// A problem with what was typed, whatever the scene.
-Problem malformed(std::string what, std::string where = {});
+Problem malformed(Text what, std::string where = {});
 
 namespace parameter_detail {
 

@@ -1,15 +1,15 @@
 #include "core/plan/guides.h"
+#include "core/base/text.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
-std::string guide_label(const Plan& plan, const GuideId& id) {
+Text guide_label(const Plan& plan, const GuideId& id) {
     const int chain = plan.find(id.chain);
     const bool several = chain >= 0 && plan.chains[static_cast<size_t>(chain)].copies > 1;
     const std::string point =
-        several ? fmt::format("{} {}.{}", id.chain, id.copy, id.point) : fmt::format("{} {}", id.chain, id.point);
+        several ? phrase("{} {}.{}", id.chain, id.copy, id.point) : phrase("{} {}", id.chain, id.point);
     return id.side == Side::middle ? point : point + (id.side == Side::left ? ", left" : ", right");
 }
 

@@ -19,7 +19,7 @@ struct GuideId {
     bool operator==(const GuideId& other) const = default;
 };
 /// "leg 2, left", "toes 1.2, right"
-std::string guide_label(const Plan& plan, const GuideId& id);
+Text guide_label(const Plan& plan, const GuideId& id);
 
 struct Guide {
     GuideId id;

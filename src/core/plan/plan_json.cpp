@@ -1,5 +1,6 @@
 #include "core/base/file_version.h"
 #include "core/base/json_file.h"
+#include "core/base/text.h"
 #include "core/plan/plan.h"
 #include "core/plan/shipped_text.h"
 
@@ -32,13 +33,13 @@ class PlanReader {
         const json* value = find(key);
         if (value == nullptr) {
             if (!may_be_empty && to.empty()) { // what has a default need not be there
-                fail(fmt::format("has no \"{}\".", key));
+                fail(phrase("has no \"{}\".", key));
             }
             return;
         }
         if (!value->is_string() || value->get_ref<const std::string&>().size() > longest_plan_name ||
             (!may_be_empty && value->get_ref<const std::string&>().empty())) {
-            fail(fmt::format("\"{}\" is not a text{}.", key, may_be_empty ? "" : " with something in it"));
+            fail(phrase("\"{}\" is not a text{}.", key, may_be_empty ? "" : " with something in it"));
             return;
         }
         to = value->get<std::string>();
@@ -49,7 +50,7 @@ class PlanReader {
             return;
         }
         if (!value->is_number_integer() || *value < least || *value > most) {
-            fail(fmt::format("\"{}\" is not a whole number from {} to {}.", key, least, most));
+            fail(phrase("\"{}\" is not a whole number from {} to {}.", key, least, most));
             return;
         }
         to = value->get<int>();
@@ -57,7 +58,7 @@ class PlanReader {
     void flag(const char* key, bool& to) {
         if (const json* value = find(key)) {
             if (!value->is_boolean()) {
-                fail(fmt::format("\"{}\" is neither true nor false.", key));
+                fail(phrase("\"{}\" is neither true nor false.", key));
                 return;
             }
             to = value->get<bool>();
@@ -69,7 +70,7 @@ class PlanReader {
             const auto found =
                 value->is_string() ? std::find(in.begin(), in.end(), value->get_ref<const std::string&>()) : in.end();
             if (found == in.end()) {
-                fail(fmt::format("\"{}\" is none of {}.", key, fmt::join(in, ", ")));
+                fail(phrase("\"{}\" is none of {}.", key, fmt::join(in, ", ")));
                 return;
             }
             to = static_cast<Enum>(found - in.begin());
@@ -79,7 +80,7 @@ class PlanReader {
         if (const json* value = find(key)) {
             const std::optional<Axis> axis = value->is_string() ? axis_from(value->get<std::string>()) : std::nullopt;
             if (!axis) {
-                fail(fmt::format("\"{}\" is no axis: +X, -Y and so on.", key));
+                fail(phrase("\"{}\" is no axis: +X, -Y and so on.", key));
                 return;
             }
             to = *axis;
@@ -90,7 +91,7 @@ class PlanReader {
         const auto found = object_.find(key);
         return found == object_.end() ? nullptr : &*found;
     }
-    void fail(std::string what) {
+    void fail(Text what) {
         if (!problem_) {
             problem_ = Problem{std::move(what), where_, ""};
         }
@@ -99,7 +100,7 @@ class PlanReader {
     std::optional<Problem> done() {
         for (const auto& [key, value] : object_.items()) {
             if (known_.count(key) == 0) {
-                fail(fmt::format("has a \"{}\", which is not known.", key.substr(0, 60)));
+                fail(phrase("has a \"{}\", which is not known.", key.substr(0, 60)));
             }
         }
         return problem_;
@@ -160,7 +161,7 @@ std::optional<Problem> read_chain(const json& object, const std::string& where, 
     chain.role = "other";
     reader.text("role", chain.role);
     if (std::find(chain_roles().begin(), chain_roles().end(), chain.role) == chain_roles().end()) {
-        reader.fail(fmt::format("\"role\" is none of {}.", fmt::join(chain_roles(), ", ")));
+        reader.fail(phrase("\"role\" is none of {}.", fmt::join(chain_roles(), ", ")));
     }
     reader.text("from", chain.from);
     reader.whole("from_joint", chain.from_joint, 0, most_of_a_kind);
@@ -212,7 +213,7 @@ std::optional<Problem> check_chains(const Plan& plan, const std::string& where) 
     for (const PlanChain& chain : plan.chains) {
         const std::string at = fmt::format("{}, chain \"{}\"", where, chain.name);
         if (!chain.from.empty() && before.count(chain.from) == 0) {
-            return Problem{fmt::format("hangs on \"{}\", which is no chain before it.", chain.from), at, ""};
+            return Problem{phrase("hangs on \"{}\", which is no chain before it.", chain.from), at, ""};
         }
         if (!before.insert(chain.name).second) {
             return Problem{"is there twice.", at, ""};
@@ -221,29 +222,28 @@ std::optional<Problem> check_chains(const Plan& plan, const std::string& where) 
         if (!chain.from.empty()) {
             const PlanChain& from = plan.chains[static_cast<size_t>(plan.find(chain.from))];
             if (chain.from_joint > from.joints()) {
-                return Problem{fmt::format("hangs on joint {} of \"{}\", which has {}.", chain.from_joint, from.name,
-                                           from.joints()),
-                               at, ""};
+                return Problem{
+                    phrase("hangs on joint {} of \"{}\", which has {}.", chain.from_joint, from.name, from.joints()),
+                    at, ""};
             }
             if (from.copies > 1) {
-                return Problem{fmt::format("hangs on \"{}\", of which there are {}.", from.name, from.copies), at, ""};
+                return Problem{phrase("hangs on \"{}\", of which there are {}.", from.name, from.copies), at, ""};
             }
             if (from.both_sides && !chain.both_sides) {
-                return Problem{fmt::format("hangs on \"{}\", which is on both sides, and is on one.", from.name), at,
-                               ""};
+                return Problem{phrase("hangs on \"{}\", which is on both sides, and is on one.", from.name), at, ""};
             }
         }
         if (!chain.to.empty()) {
             const int to = plan.find(chain.to);
             if (to < 0 || chain.to == chain.name || chain.copies > 1 ||
                 (plan.chains[static_cast<size_t>(to)].both_sides && !chain.both_sides)) {
-                return Problem{fmt::format("cannot end where \"{}\" begins.", chain.to), at, ""};
+                return Problem{phrase("cannot end where \"{}\" begins.", chain.to), at, ""};
             }
         }
     }
     if (tops == 0 || (tops > 1 && plan.root == Plan::Root::none)) {
         return Problem{tops == 0 ? "has no chain that hangs on nothing."
-                                 : fmt::format("has {} chains that hang on nothing, and no root above them.", tops),
+                                 : phrase("has {} chains that hang on nothing, and no root above them.", tops),
                        where, ""};
     }
     return std::nullopt;
@@ -309,7 +309,7 @@ Result<Plan> plan_from_json(const json& given, const std::string& where) {
     }
     constexpr size_t most_joints = 20000;
     if (joint_count(plan) > most_joints) {
-        return Problem{fmt::format("makes more than {} joints.", most_joints), where, ""};
+        return Problem{phrase("makes more than {} joints.", most_joints), where, ""};
     }
     return plan;
 }

@@ -1,4 +1,5 @@
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/skeleton/pairs.h"
 #include "core/plan/planned_skeleton.h"
 
@@ -32,7 +33,7 @@ class Taker {
         const std::vector<int> roots = root_joints(scene_);
         if (roots.size() != 1) {
             return Problem{roots.empty() ? "there is no skeleton to take a plan of."
-                                         : fmt::format("has {}: a plan has one.", counted(roots.size(), "root")),
+                                         : phrase("has {}: a plan has one.", counted(roots.size(), "root")),
                            "", roots.empty() ? "" : "Make one root first."};
         }
         if (!(body_.size().norm() > 1e-9)) {

@@ -1,6 +1,7 @@
 #include "core/plan/planned_skeleton.h"
 
 #include "core/base/json_file.h"
+#include "core/base/text.h"
 #include "core/math/aim.h"
 #include "core/math/transform.h"
 
@@ -46,8 +47,8 @@ class Planner {
         for (const PlannedJoint& joint : joints_) {
             if (joint.name.empty() || !names.insert(joint.name).second) {
                 return Problem{joint.name.empty() ? "a joint has no name."
-                                                  : fmt::format("two joints would be called “{}”.", joint.name),
-                               fmt::format("plan “{}”", plan_.name), "Give the chains other names for their joints."};
+                                                  : phrase("two joints would be called “{}”.", joint.name),
+                               phrase("plan “{}”", plan_.name), "Give the chains other names for their joints."};
             }
         }
         return branch_by_branch();
@@ -140,8 +141,8 @@ class Planner {
             PlannedJoint joint;
             joint.name = name_of(chain, copy, side, number);
             if (!(bone.norm() > shortest_bone_m)) {
-                problem_ = {fmt::format("the bone of “{}” has no length.", joint.name),
-                            fmt::format("plan “{}”", plan_.name), "Move its guides apart."};
+                problem_ = {phrase("the bone of “{}” has no length.", joint.name), phrase("plan “{}”", plan_.name),
+                            "Move its guides apart."};
                 return;
             }
             const Vec3 next = bone.normalized();

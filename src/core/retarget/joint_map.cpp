@@ -2,6 +2,7 @@
 
 #include "core/base/file_version.h"
 #include "core/base/json_file.h"
+#include "core/base/text.h"
 #include "core/measure/skeleton/contract.h"
 #include "core/retarget/body_chains.h"
 
@@ -249,14 +250,14 @@ Result<JointMap> map_from_json(const json& given, const std::string& where) {
         const auto found = role.is_string() ? std::find(role_names.begin(), role_names.end(), role.get<std::string>())
                                             : role_names.end();
         if (found == role_names.end()) {
-            return Problem{fmt::format("\"role\" is none of {}.", fmt::join(role_names, ", ")), at, ""};
+            return Problem{phrase("\"role\" is none of {}.", fmt::join(role_names, ", ")), at, ""};
         }
         pair.role = static_cast<MapPair::Role>(found - role_names.begin());
         const json how = row.value("how", json(""));
         pair.how = how.is_string() ? how.get<std::string>() : "";
         for (const std::string& target : pair.target) {
             if (!targets.insert(target).second) {
-                return Problem{fmt::format("“{}” is in two pairs.", target), at, ""};
+                return Problem{phrase("“{}” is in two pairs.", target), at, ""};
             }
         }
         map.pairs.push_back(std::move(pair));

@@ -1,9 +1,9 @@
 #include "core/scene/append_mesh.h"
 
+#include "core/base/text.h"
 #include "core/scene/content.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -44,8 +44,8 @@ Outcome append_attribute(Mesh& to, Attribute added, size_t before) {
         }
     }
     if (own->width != added.width) {
-        return Problem{fmt::format("{} has {} numbers per vertex on one of them and {} on another.", added.name,
-                                   own->width, added.width),
+        return Problem{phrase("{} has {} numbers per vertex on one of them and {} on another.", added.name, own->width,
+                              added.width),
                        "", "Leave that attribute out of one of the sources."};
     }
     std::vector<float>& values = own->data.edit();

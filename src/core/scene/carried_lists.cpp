@@ -1,8 +1,8 @@
 #include "core/scene/carried_lists.h"
 
+#include "core/base/text.h"
 #include "core/scene/visit.h"
 
-#include <fmt/format.h>
 #include <nlohmann/json.hpp>
 
 namespace wembrix {
@@ -109,25 +109,25 @@ class Joining {
         if (into.empty()) {
             into = added;
         } else if (!its.is_object() || !first.is_object()) {
-            say(fmt::format("extras of {} are kept only from the first source.", of));
+            say(phrase("extras of {} are kept only from the first source.", of));
         } else {
-            said_of_keys(join_objects(first, its), fmt::format("extras of {}", of));
+            said_of_keys(join_objects(first, its), phrase("extras of {}", of));
             into = text_of_object(first);
         }
     }
 
     void extensions(std::string& into, json added, const char* of) {
         json first = object_in(into);
-        said_of_keys(join_objects(first, added), fmt::format("extensions of {}", of));
+        said_of_keys(join_objects(first, added), phrase("extensions of {}", of));
         into = text_of_object(first);
     }
 
-    void say(std::string what) { base_.notes.push_back({name_, std::move(what)}); }
+    void say(Text what) { base_.notes.push_back({name_, std::move(what)}); }
 
   private:
     void said_of_keys(const std::vector<std::string>& keys, const std::string& of) {
         for (const std::string& key : keys) {
-            say(fmt::format("{}: \"{}\" is kept only from the first source.", of, key.substr(0, 60)));
+            say(phrase("{}: \"{}\" is kept only from the first source.", of, key.substr(0, 60)));
         }
     }
     Scene& base_;
@@ -176,7 +176,7 @@ void join_carried(Scene& base, Scene& added, const std::string& name) {
     joining.extensions(base.asset.extensions, object_in(added.asset.extensions), "the asset");
     joining.extras(base.asset.extras, added.asset.extras, "the asset");
     if (added.scenes.size() > 1) {
-        joining.say(fmt::format("its {} scenes are one with the first source's.", added.scenes.size()));
+        joining.say(phrase("its {} scenes are one with the first source's.", added.scenes.size()));
     }
     if (!added.scenes.empty() && (base.scenes.empty() || !added.scenes[0].carried.empty())) {
         base.scenes.resize(std::max<size_t>(1, base.scenes.size()));

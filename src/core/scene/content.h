@@ -32,7 +32,7 @@ template <typename T, size_t N> struct IsList<std::array<T, N>> : std::true_type
 template <typename T> void add_content(Hasher& hash, const T& value) {
     if constexpr (ListsItsFields<const T>) {
         std::apply([&](const auto&... field) { (add_content(hash, field), ...); }, T::fields(value));
-    } else if constexpr (std::is_same_v<T, std::string>) {
+    } else if constexpr (std::is_base_of_v<std::string, T>) {
         hash.text(value);
     } else if constexpr (content_detail::IsShared<T>::value) {
         hash.array(value);

@@ -45,7 +45,7 @@ std::string_view kind_name(NodeKind kind) {
     return names.at(static_cast<size_t>(kind));
 }
 
-std::string Note::places() const {
+Text Note::places() const {
     return also.empty() ? where : where + " and " + std::to_string(also.size()) + " more";
 }
 

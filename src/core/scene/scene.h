@@ -1,6 +1,7 @@
 // A scene: nodes, surfaces, skins, clips and what is carried along. Plain data, cheap to copy (arrays are shared).
 #pragma once
 
+#include "core/base/text.h"
 #include "core/scene/cache_order.h"
 #include "core/scene/camera.h"
 #include "core/scene/carried.h"
@@ -78,11 +79,11 @@ struct Skin {
 
 struct Note {
     std::string where;
-    std::string what;
+    Text what;
     std::vector<std::string> also{}; ///< further places that the same holds of
     template <typename Self> static auto fields(Self& s) { return std::tie(s.where, s.what, s.also); }
     /// "skin "a" and 3 more"
-    [[nodiscard]] std::string places() const;
+    [[nodiscard]] Text places() const;
     /// The same of a source among others: its name stands before each place.
     [[nodiscard]] Note of_source(const std::string& source) const;
 };

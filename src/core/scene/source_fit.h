@@ -40,7 +40,7 @@ struct LeftMotion {
 struct SourceFit {
     std::string source;                      ///< its file
     SourceRole role = SourceRole::automatic; ///< what it was taken for
-    std::string problem;                     ///< why it could not be read; then it is not in the scene
+    Text problem;                            ///< why it could not be read; then it is not in the scene
     std::vector<LeftMotion> left_motion;     ///< of a take
     double legs_longer_m = 0;                ///< the model's against the take's; below 0: shorter
     std::string foot;                        ///< the joint that those end in

@@ -1,7 +1,7 @@
 #include "core/steps/names.h"
+#include "core/base/text.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 #include <map>
 
 namespace wembrix {
@@ -56,15 +56,17 @@ bool NamePatterns::any_fits(std::string_view name) const {
     return false;
 }
 
-std::string some_of(const std::vector<std::string>& names, size_t most) {
-    std::string text;
+Text some_of(const std::vector<std::string>& names, size_t most) {
+    std::string first;
     for (size_t i = 0; i < names.size() && i < most; ++i) {
-        text += (i == 0 ? "" : ", ") + names[i];
+        first += (i == 0 ? "" : ", ") + names[i];
     }
-    if (names.size() > most) {
-        text += fmt::format(" and {} more", names.size() - most);
-    }
-    return text;
+    return names.size() > most ? phrase("{} and {} more", first, names.size() - most) : Text(first);
+}
+
+Text some_of(const std::vector<Text>& of, size_t most) {
+    const Text first = joined({of.begin(), of.begin() + static_cast<ptrdiff_t>(std::min(most, of.size()))}, ", ");
+    return of.size() > most ? phrase("{} and {} more", first, of.size() - most) : first;
 }
 
 } // namespace wembrix

@@ -44,6 +44,7 @@ class NamePatterns {
 };
 
 /// "a, b, c and 4 more"
-std::string some_of(const std::vector<std::string>& names, size_t most = 3);
+Text some_of(const std::vector<std::string>& names, size_t most = 3);
+Text some_of(const std::vector<Text>& of, size_t most = 3);
 
 } // namespace wembrix

@@ -2,6 +2,7 @@
 
 #include "core/base/latin.h"
 #include "core/base/pattern.h"
+#include "core/base/text.h"
 #include "core/measure/skeleton/pairs.h"
 
 #include <algorithm>
@@ -148,7 +149,7 @@ Result<RenameRules> RenameRules::compile(const std::vector<RenameRule>& rules,
         const std::string where = fmt::format("rule {}", compiled.size() + 1);
         const bool sides = !rule.left.empty() || !rule.right.empty();
         if (sides && (rule.left.empty() || rule.right.empty())) {
-            return malformed(fmt::format("needs \"{}\".", rule.left.empty() ? "left" : "right"), where);
+            return malformed(phrase("needs \"{}\".", rule.left.empty() ? "left" : "right"), where);
         }
         if (!sides && rule.letter_case.empty() && rule.letters.empty() && rule.find.empty()) {
             return malformed("needs \"find\".", where);
@@ -193,7 +194,7 @@ std::vector<RenameRow> preview_rename(const std::vector<std::string>& names, con
     }
     for (RenameRow& row : rows) {
         if (row.clash.empty() && count[row.after] > 1) {
-            row.clash = fmt::format("{} would be called “{}”", count[row.after], row.after);
+            row.clash = phrase("{} would be called “{}”", count[row.after], row.after);
         }
     }
     return rows;

@@ -1,6 +1,7 @@
 #include "core/steps/step.h"
 
 #include "core/base/file_version.h"
+#include "core/base/text.h"
 #include "core/steps/names_in_step.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/version_1.h"
@@ -18,7 +19,7 @@ Problem unknown(const std::string& id) {
 Result<const std::string*> step_array(const StepContext& context, const std::string& name) {
     const auto held = context.data == nullptr ? StepData::const_iterator() : context.data->find(name);
     if (context.data == nullptr || held == context.data->end()) {
-        return Problem{fmt::format("the array {} is not there, or not as it was written.", name), "",
+        return Problem{phrase("the array {} is not there, or not as it was written.", name), "",
                        "It lies in the folder beside the job, which is called as the job with .data behind it."};
     }
     return held->second.get();

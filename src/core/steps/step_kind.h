@@ -18,8 +18,8 @@ namespace wembrix {
 
 struct StepResult {
     Scene scene;
-    std::string account;                ///< what it did, in one line
-    std::vector<std::string> could_not; ///< what it left undone, and why
+    Text account;                ///< what it did, in one line
+    std::vector<Text> could_not; ///< what it left undone, and why
     std::vector<std::string>
         unmatched{};         ///< names and patterns it was given that nothing has; told in `could_not`, too
     Moved moved{};           ///< where things are meant to have gone (a scale)

@@ -1,5 +1,6 @@
 #include "core/steps/step_table.h"
 
+#include "core/base/text.h"
 #include "core/steps/step_kind.h"
 
 #include <cmath>

@@ -1,9 +1,9 @@
 #include "core/steps/unused_rules.h"
 
+#include "core/base/text.h"
 #include "core/steps/names.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -16,11 +16,11 @@ void tell_unused(const RenameRules& rules, const std::vector<std::string>& all, 
         }
     }
     if (!missed.empty()) {
-        result.could_not.push_back(fmt::format("there is no {} {} any more", noun, some_of(missed)));
+        result.could_not.push_back(phrase("there is no {} {} any more", noun, some_of(missed)));
         result.unmatched.insert(result.unmatched.end(), missed.begin(), missed.end());
     }
     for (const std::string& find : rules.idle(all)) {
-        result.could_not.push_back(fmt::format("no {}'s name has anything that fits {}", noun, find));
+        result.could_not.push_back(phrase("no {}'s name has anything that fits {}", noun, find));
         result.unmatched.push_back(find);
     }
 }

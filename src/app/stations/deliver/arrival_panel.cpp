@@ -1,4 +1,5 @@
 #include "stations/deliver/arrival_panel.h"
+#include "style/language.h"
 
 #include "core/delivery/second_reader.h"
 #include "stations/deliver/ledger_window.h"
@@ -22,6 +23,8 @@ namespace {
 enum ClaimColumn { claim, should, is, engine, verdict, columns };
 
 /// Which claims of ours tell of what a listener says.
+constexpr int name_role = Qt::UserRole + 1; ///< what a claim is called, in every language
+
 struct Answered {
     const char* listener; ///< what its claim is called, behind its name
     std::vector<const char*> ours;
@@ -35,7 +38,7 @@ int row_of_answer(const QTableWidget& table, const std::string& about) {
                                                 {"", {"Clip length"}}}; // a clip is called by its name
     const auto row_called = [&](const char* name) {
         for (int row = 0; row < table.rowCount(); ++row) {
-            if (table.item(row, claim)->text() == QString::fromUtf8(name)) {
+            if (table.item(row, claim)->data(name_role).toByteArray() == name) {
                 return row;
             }
         }
@@ -201,7 +204,7 @@ void ArrivalPanel::show_second() {
     second_->setToolTip(is_there
                             ? tr("Has a real engine import the file, and holds what it makes of it against what is "
                                  "in it")
-                            : QString::fromStdString(how_to_get_second_reader()));
+                            : localized(how_to_get_second_reader()));
 }
 
 void ArrivalPanel::show_cell(const QString& title, const Arrival* arrival, const Destination* destination,
@@ -240,8 +243,7 @@ void ArrivalPanel::show_cell(const QString& title, const Arrival* arrival, const
     curve_->show_drift(arrival->drift.per_frame_mm, destination->drift_limit_mm);
     QString accepted;
     for (const Finding& finding : arrival->accepted) {
-        accepted += tr("Accepted: %1 (%2). ")
-                        .arg(QString::fromStdString(finding.message), QString::fromStdString(finding.accepted));
+        accepted += tr("Accepted: %1 (%2). ").arg(localized(finding.message), QString::fromStdString(finding.accepted));
     }
     if (arrival->state == CellState::held) {
         footer_->setText(tr("Held. %1").arg(QString::fromStdString(arrival->reason)));
@@ -277,8 +279,7 @@ void ArrivalPanel::show_claims(const std::vector<Claim>& claims) {
     QStringList same;
     for (const Claim& claim : claims) {
         if (claim.compared > 0 && claim.pass) {
-            same << tr("%1: %2, the same")
-                        .arg(QString::fromStdString(claim.name), QString::fromStdString(claim.expected));
+            same << tr("%1: %2, the same").arg(localized(claim.name), localized(claim.expected));
         }
     }
     const bool gathers = same.size() > 2;
@@ -300,18 +301,19 @@ void ArrivalPanel::show_claims(const std::vector<Claim>& claims) {
             claims_->setItem(row, column, item);
         }
     };
+    const int names = claim; // the column
     const auto add_claim = [&](const Claim& claim) {
-        QString detail = QString::fromStdString(claim.detail);
+        QString detail = localized(claim.detail);
         for (size_t i = 1; i < std::min<size_t>(claim.differences.size(), 20); ++i) {
-            detail += QLatin1Char('\n') + QString::fromStdString(claim.differences[i]);
+            detail += QLatin1Char('\n') + localized(claim.differences[i]);
         }
-        add_row({QString::fromStdString(claim.name), QString::fromStdString(claim.expected),
-                 QString::fromStdString(claim.actual),
+        add_row({localized(claim.name), localized(claim.expected), localized(claim.actual),
                  claim.pass           ? tr("✓ Pass")
                  : claim.holds_back() ? tr("✗ Fail")
                                       : tr("Accepted")},
                 claim.accepted.empty() ? detail : detail + QLatin1Char('\n') + QString::fromStdString(claim.accepted),
                 !claim.holds_back(), false);
+        claims_->item(claims_->rowCount() - 1, names)->setData(name_role, QByteArray::fromStdString(claim.name));
     };
     for (const Claim& claim : claims) {
         if (!gathers || claim.compared == 0 || !claim.pass) {
@@ -319,8 +321,8 @@ void ArrivalPanel::show_claims(const std::vector<Claim>& claims) {
         }
     }
     if (gathers) {
-        add_row({(opened_ ? tr("▾ Contents") : tr("▸ Contents")), counted(same.size(), tr("subject"), tr("subjects")),
-                 tr("the same"), tr("✓ Pass")},
+        add_row({(opened_ ? tr("▾ Contents") : tr("▸ Contents")), counted(same.size(), "subject"), tr("the same"),
+                 tr("✓ Pass")},
                 same.join(QLatin1Char('\n')), true, true);
         for (const Claim& claim : claims) {
             if (opened_ && claim.compared > 0 && claim.pass) {
@@ -359,17 +361,17 @@ void ArrivalPanel::add_answer() {
             for (int column = 0; column < columns; ++column) {
                 claims_->setItem(row, column, new QTableWidgetItem);
             }
-            QString name = QString::fromStdString(about);
+            QString name = localized(about);
             name[0] = name[0].toUpper();
             claims_->item(row, claim)->setText(name);
             claims_->item(row, claim)->setForeground(theme().soft);
-            claims_->item(row, is)->setText(QString::fromStdString(one.expected));
+            claims_->item(row, is)->setText(localized(one.expected));
             claims_->item(row, verdict)->setText(one.pass ? tr("✓ Pass") : tr("✗ Fail"));
             claims_->item(row, verdict)->setForeground(one.pass ? theme().well : theme().stop);
         }
         QTableWidgetItem* said = claims_->item(row, engine);
-        said->setText((one.pass ? QString() : QStringLiteral("✗ ")) + QString::fromStdString(one.actual));
-        said->setToolTip(QString::fromStdString(one.pass ? one.expected + " → " + one.actual : one.detail));
+        said->setText((one.pass ? QString() : QStringLiteral("✗ ")) + localized(one.actual));
+        said->setToolTip(localized(one.pass ? one.expected + " → " + one.actual : one.detail));
         said->setForeground(one.pass ? theme().well : theme().stop);
     }
 }
@@ -381,7 +383,7 @@ void ArrivalPanel::show_left(const Arrival& arrival) {
         ledger_.insert(ledger_.end(), arrival.left->begin(), arrival.left->end());
     }
     left_->setVisible(!ledger_.empty());
-    left_->setText(QString::fromStdString(ledger_said(ledger_)) + QStringLiteral("…"));
+    left_->setText(localized(ledger_said(ledger_)) + QStringLiteral("…"));
 }
 
 } // namespace wembrix::app

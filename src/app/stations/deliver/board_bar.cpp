@@ -1,4 +1,5 @@
 #include "stations/deliver/board_bar.h"
+#include "style/language.h"
 
 #include "core/destination/file_kinds.h"
 
@@ -99,7 +100,7 @@ void BoardBar::offer() {
     std::vector<std::pair<QString, QString>> kinds = {{tr("Any kind"), QString()}};
     for (const FileKind& kind : file_kinds()) {
         if (there.count(std::string(kind.id)) > 0) {
-            kinds.emplace_back(QString::fromUtf8(kind.label.data(), static_cast<qsizetype>(kind.label.size())),
+            kinds.emplace_back(localized(kind.label),
                                QString::fromUtf8(kind.id.data(), static_cast<qsizetype>(kind.id.size())));
         }
     }

@@ -1,4 +1,5 @@
 #include "stations/deliver/deliver_station.h"
+#include "style/language.h"
 
 #include "core/base/files.h"
 #include "core/delivery/manifest.h"
@@ -261,7 +262,7 @@ void DeliverStation::open_report() {
         const QString place = QStandardPaths::writableLocation(QStandardPaths::TempLocation);
         file = place.toStdString() + "/" + file_name_safe(job.name + "_" + destination->name) + "_report.html";
         if (const Outcome written = write_file_whole(file, report_page(manifest, folder)); !written) {
-            progress_text_->setText(QString::fromStdString(written.problem().sentence()));
+            progress_text_->setText(localized(written.problem().sentence()));
             return;
         }
     }
@@ -318,7 +319,7 @@ void DeliverStation::show_chosen() {
     panel_->show_cell(what + QStringLiteral(" → ") + QString::fromStdString(destination->name), arrival, destination,
                       entry != nullptr && entry->state != CellState::arrived
                           ? tr("%1: %2. Deliver it, and what arrives is shown here.")
-                                .arg(QString::fromUtf8(cell_state_name(entry->state).data()), entry->detail)
+                                .arg(localized(cell_state_name(entry->state)), entry->detail)
                           : tr("Reading back what was delivered."));
     show_answer();
 }

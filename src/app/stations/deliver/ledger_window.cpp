@@ -1,4 +1,5 @@
 #include "stations/deliver/ledger_window.h"
+#include "style/language.h"
 
 #include "style/numbers.h"
 
@@ -33,7 +34,7 @@ LedgerWindow::LedgerWindow(const Ledger& ledger, const QString& title, QWidget* 
     setWindowTitle(title);
     resize(760, 460);
     auto* column = new QVBoxLayout(this);
-    auto* said = new QLabel(QString::fromStdString(ledger_said(ledger)), this);
+    auto* said = new QLabel(localized(ledger_said(ledger)), this);
     said->setWordWrap(true);
     column->addWidget(said);
     auto* table = new QTableWidget(static_cast<int>(ledger.size()), 5, this);
@@ -51,10 +52,10 @@ LedgerWindow::LedgerWindow(const Ledger& ledger, const QString& title, QWidget* 
             item->setToolTip(text);
             table->setItem(row, at, item);
         };
-        put(0, QString::fromStdString(entry.what));
+        put(0, localized(entry.what));
         put(1, QString::fromStdString(entry.name));
         put(2, grouped(entry.count));
-        put(3, QString::fromStdString(entry.why));
+        put(3, localized(entry.why));
         put(4, by_text(entry));
         ++row;
     }

@@ -1,4 +1,5 @@
 #include "stations/deliver/live_window.h"
+#include "style/language.h"
 
 #include "live/live_hub.h"
 #include "style/numbers.h"
@@ -43,7 +44,7 @@ QString words_of(const SentFile& file) {
     }
     QStringList said;
     for (const Claim& claim : file.claims) {
-        said << QString::fromStdString(claim.pass ? claim.actual : claim.actual + ": " + claim.detail);
+        said << localized(claim.pass ? claim.actual : claim.actual + ": " + claim.detail);
     }
     return said.join(QStringLiteral(" · "));
 }
@@ -52,9 +53,8 @@ QString claims_in_full(const SentFile& file) {
     QStringList lines;
     for (const Claim& claim : file.claims) {
         lines << QStringLiteral("%1 %2: %3 → %4 %5")
-                     .arg(claim.pass ? QStringLiteral("✓") : QStringLiteral("✗"), QString::fromStdString(claim.name),
-                          QString::fromStdString(claim.expected), QString::fromStdString(claim.actual),
-                          QString::fromStdString(claim.detail));
+                     .arg(claim.pass ? QStringLiteral("✓") : QStringLiteral("✗"), localized(claim.name),
+                          localized(claim.expected), localized(claim.actual), localized(claim.detail));
     }
     return lines.join(QLatin1Char('\n'));
 }
@@ -182,7 +182,7 @@ void LiveWindow::refresh() {
     state_->setText(!open ? tr("Nothing listens: no engine can ask for this job.")
                           : tr("Open on this machine alone, at 127.0.0.1:%1 · %2")
                                 .arg(server.port())
-                                .arg(counted(count, tr("listener"), tr("listeners"))));
+                                .arg(counted(count, "listener")));
     listen_->setText(open ? tr("Close it") : tr("Open it"));
     now_->setEnabled(open && count > 0 && !hub_.is_making());
     now_->setText(hub_.is_making() ? tr("Making files…") : tr("Hand over now"));
@@ -203,9 +203,8 @@ void LiveWindow::refresh() {
         wrong << server.problem();
     }
     if (server.refused() > 0) {
-        wrong << tr("Turned away %1: %2")
-                     .arg(counted(static_cast<qulonglong>(server.refused()), tr("one"), tr("times")),
-                          server.last_refusal());
+        wrong << tr("Turned away: %1 (%2)")
+                     .arg(grouped(static_cast<qulonglong>(server.refused())), server.last_refusal());
     }
     said_->setText(wrong.join(QLatin1Char('\n')));
     said_->setVisible(!wrong.isEmpty());

@@ -1,4 +1,5 @@
 #include "stations/deliver/package_dialog.h"
+#include "style/language.h"
 
 #include "core/base/files.h"
 #include "core/destination/file_kinds.h"
@@ -201,7 +202,7 @@ void PackageDialog::list() {
         const bool ready = all > 0 && arrived == all;
         item->setFlags(ready ? Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsUserCheckable
                              : Qt::ItemIsSelectable | Qt::ItemIsEnabled);
-        item->setText(in::state, ready      ? tr("%1 arrived").arg(counted(all, tr("file"), tr("files")))
+        item->setText(in::state, ready      ? tr("%1 arrived").arg(counted(all, "file"))
                                  : all == 0 ? tr("nothing to deliver")
                                             : tr("%1 of %2 not up to date: deliver first").arg(all - arrived).arg(all));
         item->setForeground(in::state, ready ? theme().well : theme().note);
@@ -265,7 +266,7 @@ void PackageDialog::make() {
         };
         const auto pack = [&](Result<PackedVariant> variant) {
             if (!variant) {
-                done({QString::fromStdString(variant.problem().sentence()), {}, false});
+                done({localized(variant.problem().sentence()), {}, false});
                 return false;
             }
             request.variants.push_back(variant.take());
@@ -287,18 +288,18 @@ void PackageDialog::make() {
         QDir().mkpath(QString::fromStdString(request.into.string()));
         const Result<Package> made = write_package(request);
         if (!made) {
-            done({QString::fromStdString(made.problem().sentence()), {}, false});
+            done({localized(made.problem().sentence()), {}, false});
             return;
         }
         // What arrived is what was packed: read where it lies now.
         const Result<PackageCheck> check = check_package(made->path);
         const bool whole = check && check->is_whole();
         done({tr("%1: %2, %3, %4")
-                  .arg(QString::fromStdString(made->path.string()), counted(made->files, tr("file"), tr("files")),
+                  .arg(QString::fromStdString(made->path.string()), counted(made->files, "file"),
                        size_words(made->bytes),
                        whole   ? tr("read back whole")
                        : check ? tr("not whole: %1").arg(QString::fromStdString(check->damaged.front()))
-                               : QString::fromStdString(check.problem().sentence())),
+                               : localized(check.problem().sentence())),
               made->path, whole});
     });
     refresh();

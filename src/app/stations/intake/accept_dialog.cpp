@@ -1,5 +1,7 @@
 #include "stations/intake/accept_dialog.h"
 
+#include "style/language.h"
+
 #include <QDialogButtonBox>
 #include <QLabel>
 #include <QLineEdit>
@@ -13,7 +15,7 @@ AcceptDialog::AcceptDialog(const Finding& finding, QWidget* parent) : QDialog(pa
     setMinimumWidth(420);
     auto* column = new QVBoxLayout(this);
     column->setSpacing(8);
-    auto* message = new QLabel(QString::fromStdString(finding.message), this);
+    auto* message = new QLabel(localized(finding.message), this);
     message->setWordWrap(true);
     message->setStyleSheet(QStringLiteral("font-weight: 600;"));
     column->addWidget(message);

@@ -1,4 +1,5 @@
 #include "stations/intake/contents_model.h"
+#include "style/language.h"
 
 #include "core/job/keep.h"
 #include "style/numbers.h"
@@ -13,18 +14,18 @@ namespace {
 QString holds_of(const Scene& scene, const Node& node) {
     if (node.mesh >= 0) {
         const Mesh& mesh = scene.meshes[node.mesh];
-        QString text = counted(mesh.point_count(), QObject::tr("vertex"), QObject::tr("vertices"));
+        QString text = counted(mesh.point_count(), "vertex");
         if (node.skin >= 0) {
             text += QObject::tr(" · %1 infl.").arg(node.influences.largest_row());
         } else {
             text += QObject::tr(" · not skinned");
         }
         if (!mesh.shapes.empty()) {
-            text += QStringLiteral(" · ") + counted(mesh.shapes.size(), QObject::tr("shape"), QObject::tr("shapes"));
+            text += QStringLiteral(" · ") + counted(mesh.shapes.size(), "shape");
         }
         return text;
     }
-    return QString::fromUtf8(kind_name(node.kind).data());
+    return localized(kind_name(node.kind));
 }
 
 } // namespace
@@ -70,19 +71,17 @@ std::vector<ContentRow> content_rows(const Job& job, const SessionState& state) 
             const Clip& clip = received.clips[first_clip];
             ContentRow row;
             row.name = QString::fromStdString(clip.name);
-            row.holds = QObject::tr("take · %1 · %2 fps")
-                            .arg(counted(clip.frames(), QObject::tr("frame"), QObject::tr("frames")))
-                            .arg(clip.rate);
+            row.holds = QObject::tr("take · %1 · %2 fps").arg(counted(clip.frames(), "frame")).arg(clip.rate);
             rows.push_back(row);
         }
         QStringList holds;
         if (joints > 0) {
-            holds << counted(joints, QObject::tr("joint"), QObject::tr("joints"));
+            holds << counted(joints, "joint");
         } else if (takes > 0) {
             holds << QObject::tr("motion for the joints");
         }
         if (head.source > 0 && source.problem.empty() && source.role != SourceRole::take) {
-            holds.prepend(QString::fromUtf8(role_label(source.role).data()));
+            holds.prepend(localized(role_label(source.role)));
         }
         if (!source.problem.empty()) {
             holds = {QObject::tr("not there: %1").arg(head.problem)};

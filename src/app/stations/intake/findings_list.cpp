@@ -1,4 +1,5 @@
 #include "stations/intake/findings_list.h"
+#include "style/language.h"
 
 #include "core/job/card_edits.h"
 #include "core/steps/step.h"
@@ -24,7 +25,7 @@ namespace {
 
 QString step_label(const Step& step) {
     const StepKind* kind = step_kind(step.id);
-    return QString::fromUtf8(kind->label.data(), static_cast<qsizetype>(kind->label.size()));
+    return localized(kind->label);
 }
 
 } // namespace
@@ -59,7 +60,7 @@ QFrame* FindingsList::finding_card(const Finding& finding) {
     row->setContentsMargins(8, 7, 8, 7);
     row->setSpacing(8);
     auto* chip = new Chip(card);
-    const QString grade = QString::fromUtf8(grade_name(finding.grade).data());
+    const QString grade = localized(grade_name(finding.grade));
     chip->show_word(grade, theme().of(finding.grade), theme().ground_of(finding.grade));
     auto* left = new QVBoxLayout;
     left->setSpacing(5);
@@ -71,11 +72,11 @@ QFrame* FindingsList::finding_card(const Finding& finding) {
     row->addLayout(left);
     auto* words = new QVBoxLayout;
     words->setSpacing(1);
-    auto* message = new QLabel(QString::fromStdString(finding.message), card);
+    auto* message = new QLabel(localized(finding.message), card);
     message->setWordWrap(true);
     message->setStyleSheet(QStringLiteral("font-weight: 600;"));
     words->addWidget(message);
-    auto* reason = new QLabel(QString::fromStdString(finding.reason), card);
+    auto* reason = new QLabel(localized(finding.reason), card);
     reason->setWordWrap(true);
     reason->setObjectName(QStringLiteral("soft"));
     reason->setStyleSheet(QStringLiteral("font-size: 11px;"));
@@ -97,14 +98,13 @@ QFrame* FindingsList::finding_card(const Finding& finding) {
         return button;
     };
     if (finding.step) {
-        auto* add = link(tr("Add “%1”").arg(step_label(*finding.step)),
-                         QString::fromUtf8(step_kind(finding.step->id)->why.data()));
+        auto* add = link(tr("Add “%1”").arg(step_label(*finding.step)), localized(step_kind(finding.step->id)->why));
         add->setProperty("step", QString::fromStdString(finding.step->id));
         connect(add, &QPushButton::clicked, card, [this, step = *finding.step] {
             document_.edit(tr("Add %1").arg(step_label(step)), [&](Job& job) { add_step_at_its_place(job, step); });
         });
     } else if (!finding.no_step.empty()) {
-        auto* why = new QLabel(tr("No step: %1.").arg(QString::fromStdString(finding.no_step)), card);
+        auto* why = new QLabel(tr("No step: %1.").arg(localized(finding.no_step)), card);
         why->setWordWrap(true);
         why->setObjectName(QStringLiteral("soft"));
         why->setStyleSheet(QStringLiteral("font-size: 11px; font-style: italic;"));
@@ -143,7 +143,7 @@ QFrame* FindingsList::mended_card(const Finding& finding) {
     card->setProperty("mended", QString::fromStdString(finding.id));
     auto* row = new QHBoxLayout(card);
     row->setContentsMargins(8, 7, 8, 7);
-    auto* words = new QLabel(tr("✓ Mended: %1").arg(QString::fromStdString(finding.message)), card);
+    auto* words = new QLabel(tr("✓ Mended: %1").arg(localized(finding.message)), card);
     words->setWordWrap(true);
     words->setStyleSheet(QStringLiteral("color: %1;").arg(theme().well.name()));
     row->addWidget(words, 1);
@@ -234,7 +234,7 @@ void FindingsList::rebuild() {
         const bool stands_above =
             std::any_of(rows_.begin(), rows_.end(), [&](const Row& row) { return row.finding.same_as(before); });
         if (!open && !stands_above) {
-            mended << QStringLiteral("✓ ") + QString::fromStdString(before.message);
+            mended << QStringLiteral("✓ ") + localized(before.message);
         }
     }
     if (!mended.isEmpty()) {

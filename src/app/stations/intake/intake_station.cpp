@@ -1,4 +1,5 @@
 #include "stations/intake/intake_station.h"
+#include "style/language.h"
 
 #include "core/formats/format.h"
 #include "core/job/keep.h"
@@ -95,7 +96,7 @@ IntakeStation::IntakeStation(const StationContext& context, QWidget* parent)
     EmptyOffer* ways =
         offer(tr("Nothing yet. A job is what comes in, what is done to it, and where it goes. Drop a rigged "
                  "model and its takes here, or begin with one of these. %1")
-                  .arg(QString::fromStdString(what_is_read())),
+                  .arg(localized(what_is_read())),
               card);
     ways->offer_all_ways();
     connect(ways, &EmptyOffer::folderAsked, this, &StationPage::folderAsked);

@@ -1,5 +1,7 @@
 #include "stations/intake/replace_dialog.h"
 
+#include "style/language.h"
+
 #include <QDialogButtonBox>
 #include <QFileInfo>
 #include <QLabel>
@@ -62,7 +64,7 @@ ReplaceDialog::ReplaceDialog(const Job& before, const Job& after, size_t source,
                 if (change) {
                     show_change(*change);
                 } else {
-                    show_problem(QString::fromStdString(change.problem().sentence()));
+                    show_problem(localized(change.problem().sentence()));
                 }
             },
             Qt::QueuedConnection);
@@ -75,11 +77,11 @@ ReplaceDialog::~ReplaceDialog() {
 
 void ReplaceDialog::show_change(const SourceChange& change) {
     QStringList lines;
-    for (const std::string& step : change.steps) {
-        lines << QString::fromStdString(step);
+    for (const Text& step : change.steps) {
+        lines << localized(step);
     }
-    for (const std::string& line : change.changes) {
-        lines << QString::fromStdString(line);
+    for (const Text& line : change.changes) {
+        lines << localized(line);
     }
     const auto steps = static_cast<int>(change.steps.size());
     summary_->setText(change.steps.empty()

@@ -1,4 +1,5 @@
 #include "stations/intake/source_menu.h"
+#include "style/language.h"
 
 #include "core/formats/format.h"
 #include "core/job/job_sources.h"
@@ -45,8 +46,8 @@ void SourceMenu::fill(QMenu& menu, size_t source) {
     QMenu* roles = menu.addMenu(tr("&Taken as"));
     auto* group = new QActionGroup(roles);
     for (const SourceRole role : source_roles) {
-        QAction* action = roles->addAction(QString::fromUtf8(role_label(role).data()), this,
-                                           [this, source, role] { set_role(source, role); });
+        QAction* action =
+            roles->addAction(localized(role_label(role)), this, [this, source, role] { set_role(source, role); });
         action->setCheckable(true);
         action->setChecked(now.role == role);
         group->addAction(action);

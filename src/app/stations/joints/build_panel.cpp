@@ -1,4 +1,5 @@
 #include "stations/joints/build_panel.h"
+#include "style/language.h"
 
 #include "core/base/files.h"
 #include "core/formats/format.h"
@@ -286,9 +287,8 @@ void BuildPanel::change(const QString& what, const std::function<void(Plan&)>& c
     change(plan);
     const Result<Plan> whole = plan_from_json(plan_to_json(plan), "");
     if (!whole) {
-        said_->setText(
-            QStringLiteral("<font color='%1'>%2</font>")
-                .arg(theme().stop.name(), QString::fromStdString(whole.problem().sentence()).toHtmlEscaped()));
+        said_->setText(QStringLiteral("<font color='%1'>%2</font>")
+                           .arg(theme().stop.name(), localized(whole.problem().sentence()).toHtmlEscaped()));
         refresh();
         return;
     }
@@ -301,7 +301,7 @@ void BuildPanel::ask_for_plan(int index) {
     const int command = plan_->itemData(index).toInt();
     const std::vector<Plan>& shipped = shipped_plans();
     const auto refuse = [this](const Problem& problem) {
-        QMessageBox::warning(this, tr("Plan"), QString::fromStdString(problem.sentence()));
+        QMessageBox::warning(this, tr("Plan"), localized(problem.sentence()));
     };
     const auto use = [this](const Plan& plan) {
         board_->set_plan(plan, tr("Plan %1").arg(QString::fromStdString(plan.name)));

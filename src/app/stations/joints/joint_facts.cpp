@@ -1,4 +1,5 @@
 #include "stations/joints/joint_facts.h"
+#include "style/language.h"
 
 #include "core/math/angles.h"
 #include "core/measure/scene/facing.h"
@@ -217,10 +218,10 @@ void JointFacts::refresh() {
                      : 0;
     }
     table += row(tr("Keyed in"), tr("%1 of %2 clips").arg(clips).arg(prepared.clips.size()));
-    table += row(tr("Weight on"),
-                 held.points == 0 ? tr("nothing")
-                                  : tr("%1, %2 of them shared")
-                                        .arg(counted(held.points, tr("vertex"), tr("vertices")), grouped(held.shared)));
+    table +=
+        row(tr("Weight on"),
+            held.points == 0 ? tr("nothing")
+                             : tr("%1, %2 of them shared").arg(counted(held.points, "vertex"), grouped(held.shared)));
     if (held.points > 0) {
         table += row(tr("Heaviest"), tr("%1 of a vertex").arg(held.heaviest, 0, 'f', 2));
     }
@@ -288,7 +289,7 @@ void JointFacts::preview_drop() {
         QString each;
         bool possible = plan.ok();
         if (!plan) {
-            words = QString::fromStdString(plan.problem().sentence());
+            words = localized(plan.problem().sentence());
         } else if (plan->weights_to.empty()) {
             words = tr("Removing them moves nothing: they have no weights.");
         } else {
@@ -301,7 +302,7 @@ void JointFacts::preview_drop() {
             }
             each = each_joint(scene, std::move(moves));
             words = tr("Removing moves the weights of %1, and one of them by at most %2 mm (%3 → %4, %5)")
-                        .arg(counted(points, tr("vertex"), tr("vertices")))
+                        .arg(counted(points, "vertex"))
                         .arg(worst.largest_mm, 0, 'f', 2)
                         .arg(QString::fromStdString(scene.nodes[worst.joint].name),
                              QString::fromStdString(scene.nodes[worst.to].name),

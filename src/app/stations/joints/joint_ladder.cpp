@@ -52,7 +52,7 @@ void JointLadder::tell_rows() {
         } else {
             words = row->fate == Fate::added ? tr("Prepared %1, new").arg(name) : tr("Prepared %1").arg(name);
             if (row->points > 0) {
-                words = tr("%1, holds %n vertices", nullptr, static_cast<int>(row->points)).arg(words);
+                words = tr("%1, holds %2").arg(words, counted(row->points, "vertex"));
             }
             if (row->clash) {
                 words = tr("%1, shares its name").arg(words);
@@ -410,11 +410,10 @@ bool JointLadder::viewportEvent(QEvent* event) {
             } else if (!at.right && at.row->fate == Fate::dropped) {
                 text += at.row->points > 0
                             ? tr(" · removed; the dashed line leads to who has the weights of its %1 now")
-                                  .arg(counted(at.row->points, tr("vertex"), tr("vertices")))
+                                  .arg(counted(at.row->points, "vertex"))
                             : tr(" · removed; it had no weights");
             } else if (at.right) {
-                text += tr(" · weights on %1 · drag it onto its new parent")
-                            .arg(counted(at.row->points, tr("vertex"), tr("vertices")));
+                text += tr(" · weights on %1 · drag it onto its new parent").arg(counted(at.row->points, "vertex"));
             }
             if (at.right && !at.row->contract.isEmpty()) {
                 text += tr(" · contract: %1").arg(at.row->contract);

@@ -82,7 +82,7 @@ void JointLadder::draw_row(QPainter& painter, const LadderRow& row, const QRect&
         painter.drawText(where.adjusted(0, 0, -6 - contract_width(), 0), Qt::AlignRight | Qt::AlignVCenter,
                          row.points == 0 ? QStringLiteral("–") : grouped(row.points));
         if (contract_width() > 0 && row.joint) {
-            const bool same = row.contract == tr("same");
+            const bool same = row.as_contract;
             const bool offered = !row.proposal.isEmpty();
             painter.setPen(same ? l.well : offered ? l.accent : l.stop);
             const QRect cell(where.right() - contract_width() + 6, where.top(), contract_width() - 10, where.height());

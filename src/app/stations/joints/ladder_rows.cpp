@@ -1,6 +1,7 @@
 #include "stations/joints/ladder_rows.h"
 
 #include "core/steps/names.h"
+#include "style/language.h"
 
 #include <QObject>
 #include <algorithm>
@@ -169,7 +170,8 @@ void mark_contract(Ladder& ladder, const Scene& prepared, const Contract& contra
     for (LadderRow& row : ladder.prepared) {
         if (row.joint) {
             const auto found = unlike.find(prepared.nodes[row.node].name);
-            row.contract = found == unlike.end() ? QObject::tr("same") : found->second.join(QStringLiteral(", "));
+            row.as_contract = found == unlike.end();
+            row.contract = row.as_contract ? QObject::tr("same") : found->second.join(QStringLiteral(", "));
             ladder.contract_same += found == unlike.end() ? 1 : 0;
         }
     }
@@ -186,7 +188,7 @@ void mark_contract(Ladder& ladder, const Scene& prepared, const Contract& contra
         row.proposal.clear();
         if (match != meant.end() && contract.find(prepared.nodes[row.node].name) < 0) {
             row.proposal = QString::fromStdString(match->second.to);
-            row.why_proposed = QString::fromUtf8(how_name(match->second.how));
+            row.why_proposed = localized(how_name(match->second.how));
             ++ladder.proposals;
         }
     }

@@ -33,11 +33,12 @@ struct LadderRow {
     bool joint = true; ///< a holder stands in the list too, since it can go
     bool has_below = false;
     bool folded = false;
-    size_t points = 0;      ///< held; on the right
-    int64_t weights_to = 0; ///< of a dropped joint that held points: who holds them now
-    bool clash = false;     ///< shares its name, capitals ignored
-    QString contract;       ///< how it stands to the contract: "same", or what differs; empty without a contract
-    QString proposal;       ///< of a joint that is not in it: which of its joints that are missing is probably meant
+    size_t points = 0;        ///< held; on the right
+    int64_t weights_to = 0;   ///< of a dropped joint that held points: who holds them now
+    bool clash = false;       ///< shares its name, capitals ignored
+    bool as_contract = false; ///< it is as the contract has it
+    QString contract;         ///< how it stands to the contract: "same", or what differs; empty without a contract
+    QString proposal;         ///< of a joint that is not in it: which of its joints that are missing is probably meant
     QString why_proposed;
 };
 

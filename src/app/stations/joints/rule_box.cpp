@@ -1,4 +1,5 @@
 #include "stations/joints/rule_box.h"
+#include "style/language.h"
 
 #include "core/job/card_edits.h"
 #include "style/theme.h"
@@ -150,7 +151,7 @@ void RuleBox::refresh() {
     const nlohmann::json json = {{"rules", nlohmann::json::array({typed})}};
     const Result<RenameRules> rules = RenameRules::from_json(json);
     if (!rules) {
-        show_outcome(QString::fromStdString(rules.problem().what), theme().stop, false);
+        show_outcome(localized(rules.problem().what), theme().stop, false);
         finish();
         return;
     }

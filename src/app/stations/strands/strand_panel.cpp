@@ -1,4 +1,5 @@
 #include "stations/strands/strand_panel.h"
+#include "style/language.h"
 
 #include "core/steps/step_kind.h"
 #include "style/numbers.h"
@@ -44,10 +45,6 @@ const Parameter* parameter_of(const char* step, std::string_view key) {
         }
     }
     return nullptr;
-}
-
-QString text_from(std::string_view text) {
-    return QString::fromUtf8(text.data(), static_cast<qsizetype>(text.size()));
 }
 
 } // namespace
@@ -252,12 +249,12 @@ void StrandPanel::add_number(QFormLayout& form, const char* key) {
     box->setRange(std::max(parameter->least, -1e7), std::min(parameter->most, 1e7));
     box->setSingleStep(whole ? 10 : parameter->most <= 1 ? 0.05 : 0.5);
     if (!parameter->unit_text.empty()) {
-        box->setSuffix(QStringLiteral(" ") + text_from(parameter->unit_text));
+        box->setSuffix(QStringLiteral(" ") + localized(parameter->unit_text));
     }
-    box->setToolTip(text_from(parameter->help));
+    box->setToolTip(localized(parameter->help));
     box->setKeyboardTracking(false);
     connect(box, &QDoubleSpinBox::valueChanged, this,
-            [this, key, whole, label = text_from(parameter->label)](double value) {
+            [this, key, whole, label = localized(parameter->label)](double value) {
                 nlohmann::json values;
                 if (whole) {
                     values[key] = static_cast<int64_t>(std::llround(value));
@@ -266,7 +263,7 @@ void StrandPanel::add_number(QFormLayout& form, const char* key) {
                 }
                 board_.set("grow_strands", label, values);
             });
-    auto* label = new QLabel(text_from(parameter->label), this);
+    auto* label = new QLabel(localized(parameter->label), this);
     label->setMinimumWidth(104); // one edge through all forms
     form.addRow(label, box);
     numbers_[key] = box;
@@ -379,9 +376,8 @@ QWidget* StrandPanel::make_growth() {
 
 void StrandPanel::show_choice(const QString& surface, size_t vertices) {
     chosen_vertices_ = vertices;
-    chosen_said_->setText(vertices == 0
-                              ? tr("No faces are chosen in the view.")
-                              : tr("%1 of “%2” chosen").arg(counted(vertices, tr("vertex"), tr("vertices")), surface));
+    chosen_said_->setText(vertices == 0 ? tr("No faces are chosen in the view.")
+                                        : tr("%1 of “%2” chosen").arg(counted(vertices, "vertex"), surface));
     for (QPushButton* button : choice_buttons_) {
         button->setEnabled(vertices > 0);
     }
@@ -431,7 +427,7 @@ void StrandPanel::refresh() {
             std::count_if(curves.region.begin(), curves.region.end(), [](float d) { return d > 0; }));
         const double cm2 = board_.facts() ? board_.facts()->region_cm2 : 0;
         region_said_->setText(tr("%1 of “%2”%3")
-                                  .arg(counted(faces, tr("face"), tr("faces")),
+                                  .arg(counted(faces, "face"),
                                        QString::fromStdString(scene->nodes[static_cast<size_t>(on)].name),
                                        cm2 > 0 ? tr(", %1 cm²").arg(cm2, 0, 'f', 1) : QString()));
     } else {
@@ -488,9 +484,8 @@ void StrandPanel::refresh() {
 void StrandPanel::refresh_guides() {
     const std::vector<GuideLine>& guides = board_.guides();
     const std::set<size_t>& chosen = board_.chosen();
-    guides_said_->setText(
-        guides.empty() ? tr("None yet: plant some in the view, or spread some to begin with.")
-                       : tr("%1, %2 chosen").arg(counted(guides.size(), tr("guide"), tr("guides"))).arg(chosen.size()));
+    guides_said_->setText(guides.empty() ? tr("None yet: plant some in the view, or spread some to begin with.")
+                                         : tr("%1, %2 chosen").arg(counted(guides.size(), "guide")).arg(chosen.size()));
     guides_said_->setWordWrap(true);
     for (QPushButton* button : guide_buttons_) {
         button->setEnabled(!chosen.empty());

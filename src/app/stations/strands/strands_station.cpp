@@ -369,19 +369,18 @@ void StrandsStation::say() {
     } else if (!facts) {
         words = board_->is_measuring() ? tr("Measuring…") : QString();
     } else {
-        words =
-            tr("<b>%1</b> strands, %2 points &nbsp; %3 &nbsp; %4 to %5 mm long &nbsp; %6 &nbsp; roots %7 mm off")
-                .arg(grouped(facts->strands), grouped(facts->points), counted(facts->guides, tr("guide"), tr("guides")))
-                .arg(facts->shortest_m * 1000, 0, 'f', 0)
-                .arg(facts->longest_m * 1000, 0, 'f', 0)
-                .arg(facts->has_widths ? tr("%1 to %2 mm wide")
-                                             .arg(facts->narrowest_m * 1000, 0, 'f', 2)
-                                             .arg(facts->widest_m * 1000, 0, 'f', 2)
-                                       : tr("no widths"))
-                .arg(facts->root_off_m * 1000, 0, 'f', 3);
+        words = tr("<b>%1</b> strands, %2 points &nbsp; %3 &nbsp; %4 to %5 mm long &nbsp; %6 &nbsp; roots %7 mm off")
+                    .arg(grouped(facts->strands), grouped(facts->points), counted(facts->guides, "guide"))
+                    .arg(facts->shortest_m * 1000, 0, 'f', 0)
+                    .arg(facts->longest_m * 1000, 0, 'f', 0)
+                    .arg(facts->has_widths ? tr("%1 to %2 mm wide")
+                                                 .arg(facts->narrowest_m * 1000, 0, 'f', 2)
+                                                 .arg(facts->widest_m * 1000, 0, 'f', 2)
+                                           : tr("no widths"))
+                    .arg(facts->root_off_m * 1000, 0, 'f', 3);
         if (facts->through > 0) {
             words += tr("<br><span style=\"color:%1\">%2 through the body, deepest %3 mm</span>")
-                         .arg(l.look.name(), counted(facts->through, tr("strand"), tr("strands")))
+                         .arg(l.look.name(), counted(facts->through, "strand"))
                          .arg(facts->deepest_m * 1000, 0, 'f', 1);
             if (board_->is_made()) {
                 words += tr(" &nbsp; <a href=\"lift\" style=\"color:%1\">Lift them</a> &nbsp; <a href=\"cut\" "

@@ -1,4 +1,5 @@
 #include "stations/surface/hull_panel.h"
+#include "style/language.h"
 
 #include "core/steps/step_kind.h"
 #include "view/tools/hull_tool.h"
@@ -73,7 +74,7 @@ QVariant HullsModel::data(const QModelIndex& index, int role) const {
     case 0:
         return QString::fromStdString(node.name);
     case 1:
-        return QString::fromUtf8(hull_kind_name(scene_->hulls[static_cast<size_t>(node.hull)].kind).data());
+        return localized(hull_kind_name(scene_->hulls[static_cast<size_t>(node.hull)].kind));
     case 2:
         return node.parent < 0 ? tr("nothing")
                                : QString::fromStdString(scene_->nodes[static_cast<size_t>(node.parent)].name);

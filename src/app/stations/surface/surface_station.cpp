@@ -1,4 +1,5 @@
 #include "stations/surface/surface_station.h"
+#include "style/language.h"
 
 #include "core/steps/step_kind.h"
 #include "style/theme.h"
@@ -205,7 +206,7 @@ QWidget* SurfaceStation::make_chart_card() {
         auto* button = new QPushButton(one.text, card);
         button->setObjectName(QString::fromUtf8(one.id));
         const StepKind* kind = step_kind(one.id);
-        button->setToolTip(QString::fromUtf8(kind->why.data(), static_cast<qsizetype>(kind->why.size())));
+        button->setToolTip(localized(kind->why));
         connect(button, &QPushButton::clicked, this, [this, id = one.id] { ask(id); });
         steps->addWidget(button);
     }
@@ -404,18 +405,14 @@ void SurfaceStation::say() {
             continue;
         }
         QString line = QStringLiteral("<span style='color:%1'><b>%2</b></span> %3")
-                           .arg(theme().of(finding.grade).name(),
-                                QString::fromUtf8(grade_name(finding.grade).data(),
-                                                  static_cast<qsizetype>(grade_name(finding.grade).size())),
-                                QString::fromStdString(finding.message).toHtmlEscaped());
+                           .arg(theme().of(finding.grade).name(), localized(grade_name(finding.grade)),
+                                localized(finding.message).toHtmlEscaped());
         if (finding.step) {
             const StepKind* step = step_kind(finding.step->id);
-            line +=
-                QStringLiteral(" <a style='color:%1; text-decoration:none' href='%2'><b>%3</b></a>")
-                    .arg(theme().accent.name())
-                    .arg(i)
-                    .arg(tr("Add “%1”")
-                             .arg(QString::fromUtf8(step->label.data(), static_cast<qsizetype>(step->label.size()))));
+            line += QStringLiteral(" <a style='color:%1; text-decoration:none' href='%2'><b>%3</b></a>")
+                        .arg(theme().accent.name())
+                        .arg(i)
+                        .arg(tr("Add “%1”").arg(localized(step->label)));
         }
         if (!finding.vertices.empty()) {
             line += QStringLiteral(" <a style='color:%1; text-decoration:none' href='show%2'><b>%3</b></a>")

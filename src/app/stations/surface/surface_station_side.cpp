@@ -3,6 +3,7 @@
 #include "core/job/card_edits.h"
 #include "core/measure/surface/surface_facts.h"
 #include "stations/surface/surface_station.h"
+#include "style/language.h"
 #include "style/theme.h"
 
 #include <QButtonGroup>
@@ -213,7 +214,7 @@ QString SurfaceStation::save_for_sculpting(const QString& surface, const QString
     const Result<SculptFile> written = write_sculpt_file(
         {shown_.get(), surface.toStdString(), clock_.clip().toStdString(), clock_.frame()}, file.toStdString());
     if (!written) {
-        return QString::fromStdString(written.problem().sentence());
+        return localized(written.problem().sentence());
     }
     return tr("“%1” at %2: %3 vertices, read back one by one")
         .arg(surface, clock_.words())

@@ -371,7 +371,7 @@ void ClipList::fill_row(int row) {
     put_item(end_column, made ? QString() : QString::number(cut.end), !made,
              made ? made_by : tr("Last frame of the take, counted too"));
     put_item(duration_column, tr("%1 s").arg((cut.end - cut.start) / take.rate, 0, 'f', 2), false,
-             tr("%1, first and last counted").arg(counted(cut.end - cut.start + 1, tr("frame"), tr("frames"))));
+             tr("%1, first and last counted").arg(counted(cut.end - cut.start + 1, "frame")));
     auto* repeats = put_item(loop_column, cut.loop ? tr("yes") : tr("once"), false, tr("Tick a clip that repeats"));
     repeats->setFlags(repeats->flags() | Qt::ItemIsUserCheckable);
     repeats->setCheckState(cut.loop ? Qt::Checked : Qt::Unchecked);

@@ -2,6 +2,7 @@
 #include "core/steps/step.h"
 #include "core/steps/step_kind.h"
 #include "stations/takes/clip_list.h"
+#include "style/language.h"
 
 #include "stations/takes/clip_words.h"
 #include "style/theme.h"
@@ -76,8 +77,8 @@ QMenu* ClipList::make_more() {
     for (const char* id : {"bake", "change_frame_rate", "stretch_time", "reverse", "start_at", "join_clips",
                            "pose_to_clip", "mirror_clip", "make_additive", "reduce_keys"}) {
         const StepKind* kind = step_kind(id);
-        QAction* action = menu->addAction(QString::fromUtf8(kind->label.data()) + QStringLiteral("…"));
-        action->setToolTip(QString::fromUtf8(kind->why.data()));
+        QAction* action = menu->addAction(localized(kind->label) + QStringLiteral("…"));
+        action->setToolTip(localized(kind->why));
         action->setData(QString::fromUtf8(id));
         connect(action, &QAction::triggered, this, [this, id] { Q_EMIT stepWanted(QString::fromUtf8(id)); });
     }

@@ -1,4 +1,6 @@
 #include "stations/takes/keys_panel.h"
+#include "style/language.h"
+#include "style/numbers.h"
 
 #include "stations/takes/pose_hand.h"
 
@@ -115,7 +117,7 @@ void KeysPanel::refresh() {
         fill(fade_out_, fade.fade_out);
         const std::shared_ptr<const SessionState> state = session_.state();
         if (state && *place < state->replay.outcomes.size()) {
-            account = QString::fromStdString(state->replay.outcomes[*place].account);
+            account = localized(state->replay.outcomes[*place].account);
         }
     }
     account_->setText(account);
@@ -291,7 +293,7 @@ void KeysPanel::ask_for_clip() {
     dialog.setObjectName(QStringLiteral("newClipDialog"));
     dialog.setWindowTitle(tr("New clip"));
     auto* form = new QFormLayout(&dialog);
-    auto* name = new QLineEdit(tr("swing"), &dialog);
+    auto* name = new QLineEdit(QStringLiteral("swing"), &dialog);
     name->setObjectName(QStringLiteral("newClipName"));
     form->addRow(tr("Name"), name);
     auto* frames = new QSpinBox(&dialog);
@@ -375,7 +377,7 @@ void KeysPanel::key_by_command() {
         const Pose now = view_->posed()->free_pose();
         const std::vector<PosedJoint> wanted = standing_;
         standing_.clear();
-        document_.edit(tr("Key %n joint(s) at frame %1", nullptr, static_cast<int>(wanted.size())).arg(clock_.frame()),
+        document_.edit(tr("Key %1 at frame %2").arg(counted(wanted.size(), "joint")).arg(clock_.frame()),
                        [&](Job& job) { key_pose(job, layer_place(), scene, now, wanted); });
         return;
     }

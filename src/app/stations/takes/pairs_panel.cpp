@@ -1,4 +1,5 @@
 #include "stations/takes/pairs_panel.h"
+#include "style/language.h"
 
 #include "core/base/files.h"
 #include "core/job/skeleton_edits.h"
@@ -292,7 +293,7 @@ void PairsPanel::ask_to_read() {
     if (map) {
         keep(*map, tr("Map %1").arg(QString::fromStdString(map->name)));
     } else {
-        QMessageBox::warning(this, tr("Map"), QString::fromStdString(map.problem().sentence()));
+        QMessageBox::warning(this, tr("Map"), localized(map.problem().sentence()));
     }
 }
 
@@ -304,7 +305,7 @@ void PairsPanel::ask_to_save() {
     }
     const Outcome done = replace_file(file.toStdString(), map_to_json(model_->shown().map).dump(2) + "\n");
     if (!done) {
-        QMessageBox::warning(this, tr("Map"), QString::fromStdString(done.problem().sentence()));
+        QMessageBox::warning(this, tr("Map"), localized(done.problem().sentence()));
     }
 }
 

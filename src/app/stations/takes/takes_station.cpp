@@ -359,9 +359,8 @@ void TakesStation::refresh() {
         show_side(0);
     }
     const TakeFacts* one = take();
-    tools_->about->setText(one == nullptr
-                               ? QString()
-                               : tr("%1 · %2 fps").arg(counted(one->frames, tr("frame"), tr("frames"))).arg(one->rate));
+    tools_->about->setText(one == nullptr ? QString()
+                                          : tr("%1 · %2 fps").arg(counted(one->frames, "frame")).arg(one->rate));
     tools_->takes->setToolTip(tr("The take that is cut: %1").arg(tools_->about->text()));
     for (QWidget* tool :
          std::initializer_list<QWidget*>{tools_->still_below, tools_->shortest, tools_->cut_all, tools_->cut_here}) {
@@ -564,7 +563,8 @@ void TakesStation::ask_for_step(const QString& id) {
             step.parameters["frame"] = clock_.clip() == names.first() ? clock_.frame() : 0;
         } else if (field.key == "name") {
             step.parameters["name"] =
-                (names.size() > 1 ? names.join(QLatin1Char('_')) : names.first() + tr("_pose")).toStdString();
+                (names.size() > 1 ? names.join(QLatin1Char('_')) : names.first() + QStringLiteral("_pose"))
+                    .toStdString();
         }
     }
     Q_EMIT stepAsked(step);

@@ -1,5 +1,6 @@
 // Lists of cuts, read from a file and written to one.
 #include "stations/takes/takes_station.h"
+#include "style/language.h"
 
 #include "core/base/files.h"
 #include "core/job/card_edits.h"
@@ -47,7 +48,7 @@ void TakesStation::ask_to_write() {
 QString TakesStation::read_list(const QString& file) {
     const Result<std::string> text = read_file(file.toStdString());
     if (!text) {
-        return QString::fromStdString(text.problem().sentence());
+        return localized(text.problem().sentence());
     }
     const std::string shown = tools_->takes->currentText().toStdString();
     const Result<std::vector<Cut>> list = cuts_from_text(*text, file.toStdString(), [&](const std::string& name) {
@@ -55,7 +56,7 @@ QString TakesStation::read_list(const QString& file) {
         return one == nullptr ? 0 : one->rate;
     });
     if (!list) {
-        return QString::fromStdString(list.problem().sentence());
+        return localized(list.problem().sentence());
     }
     const auto takes = cuts_by_take(*list, shown);
     for (const auto& [name, cuts] : takes) {
@@ -94,7 +95,7 @@ QString TakesStation::write_list(const QString& file) {
     const std::string text =
         file.endsWith(QStringLiteral(".json")) ? cuts_to_json(list).dump(2) + "\n" : cuts_to_csv(list);
     const Outcome done = replace_file(file.toStdString(), text);
-    return done ? QString() : QString::fromStdString(done.problem().sentence());
+    return done ? QString() : localized(done.problem().sentence());
 }
 
 } // namespace wembrix::app

@@ -1,5 +1,6 @@
 #include "core/base/counted.h"
 #include "core/base/files.h"
+#include "core/base/text.h"
 #include "core/formats/bvh/bvh.h"
 #include "core/formats/bvh/words.h"
 #include "core/math/angles.h"
@@ -48,7 +49,7 @@ class Reader {
   private:
     static constexpr size_t most_joints = 20000;
 
-    [[noreturn]] void fail(const std::string& what) const { throw Bad{what, words_.line()}; }
+    [[noreturn]] void fail(const Text& what) const { throw Bad{what, words_.line()}; }
 
     std::string name_here(const char* what) {
         std::string_view name = words_.rest_of_line();
@@ -308,7 +309,7 @@ class Reader {
             scene.notes.push_back({name_, fmt::format("{} had letters that are not UTF-8; they are read as Latin-1.",
                                                       counted(converted_names_, "name"))});
         }
-        const auto note = [&](size_t count, const std::string& what) {
+        const auto note = [&](size_t count, const Text& what) {
             if (count > 0) {
                 scene.notes.push_back({name_, what, {}});
             }
@@ -456,7 +457,7 @@ Result<Scene> read_bvh_text(std::string_view text, const std::string& name) {
     try {
         return Reader(text, name).run();
     } catch (const Bad& bad) {
-        return Problem{bad.what + ".", fmt::format("{}, line {}", name, bad.line), ""};
+        return Problem{bad.what + ".", phrase("{}, line {}", name, bad.line), ""};
     }
 }
 

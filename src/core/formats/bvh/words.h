@@ -1,12 +1,13 @@
 // Walks through a BVH word by word.
 #pragma once
 
+#include "core/base/text.h"
 #include <algorithm>
 #include <cctype>
 #include <charconv>
 #include <cmath>
-#include <fmt/format.h>
 #include <optional>
+
 #include <string>
 #include <string_view>
 
@@ -14,7 +15,7 @@ namespace wembrix::bvh {
 
 /// What is wrong, and where.
 struct Bad {
-    std::string what;
+    Text what;
     int line = 0;
 };
 
@@ -74,8 +75,8 @@ class Words {
         const std::string_view word = next();
         const std::optional<double> value = as_number(word);
         if (!value) {
-            throw Bad{word.empty() ? fmt::format("the file ends where {} is expected", of)
-                                   : fmt::format("\"{}\" stands where {} is expected", some(word), of),
+            throw Bad{word.empty() ? phrase("the file ends where {} is expected", of)
+                                   : phrase("\"{}\" stands where {} is expected", some(word), of),
                       line_};
         }
         return *value;
@@ -85,8 +86,8 @@ class Words {
     void expect(std::string_view wanted) {
         const std::string_view word = next();
         if (!same(word, wanted)) {
-            throw Bad{word.empty() ? fmt::format("the file ends where \"{}\" is expected", wanted)
-                                   : fmt::format("\"{}\" stands where \"{}\" is expected", some(word), wanted),
+            throw Bad{word.empty() ? phrase("the file ends where \"{}\" is expected", wanted)
+                                   : phrase("\"{}\" stands where \"{}\" is expected", some(word), wanted),
                       line_};
         }
     }

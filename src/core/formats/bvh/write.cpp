@@ -1,4 +1,5 @@
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/formats/bvh/bvh.h"
 #include "core/math/angles.h"
 #include "core/math/axis_turns.h"
@@ -34,9 +35,9 @@ class BvhWriter {
 
     Result<std::string> run() {
         if (roots_.size() != 1) {
-            return Problem{roots_.empty() ? "there are no joints to write."
-                                          : fmt::format("there are {}, and a BVH holds one skeleton.",
-                                                        counted(roots_.size(), "root")),
+            return Problem{roots_.empty()
+                               ? "there are no joints to write."
+                               : phrase("there are {}, and a BVH holds one skeleton.", counted(roots_.size(), "root")),
                            "", "Put one root above all joints first."};
         }
         if (std::optional<Problem> problem = take_motion()) {
@@ -69,8 +70,8 @@ class BvhWriter {
                 const Decomposed local = decompose(local_of(pose.world, joint));
                 const double scale = (local.transform.scale - Vec3::Ones()).cwiseAbs().maxCoeff();
                 if (scale > 1e-4 || local.shear > 1e-4) {
-                    return Problem{fmt::format("\"{}\" has the scale {:.4g}, and a BVH has none.",
-                                               scene_.nodes[joint].name, local.transform.scale[0]),
+                    return Problem{phrase("\"{}\" has the scale {:.4g}, and a BVH has none.", scene_.nodes[joint].name,
+                                          local.transform.scale[0]),
                                    "", "Fold the scale first."};
                 }
                 motion_[joint][static_cast<size_t>(f)] = local.transform;

@@ -1,5 +1,6 @@
 // Animations as clips: what targets a node's elements of place, and weights of shapes.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/formats/collada/curve.h"
 #include "core/formats/collada/read_parts.h"
 
@@ -131,9 +132,9 @@ class AnimationReader {
         const bool is_named = tops.size() == 1 && tops[0].child("animation") && !has_clips;
         add_clip(is_named ? name_of(tops[0]) : reading_.name, tracks, 0, -1);
         if (bent_ > 0) {
-            reading_.note(reading_.name, fmt::format("{} put in where its curves bend between their own, or turn by "
-                                                     "several angles at a time.",
-                                                     counted(bent_, "key")));
+            reading_.note(reading_.name, phrase("{} put in where its curves bend between their own, or turn by "
+                                                "several angles at a time.",
+                                                counted(bent_, "key")));
         }
     }
 

@@ -1,5 +1,6 @@
 // Cameras and lights. What COLLADA has no words for (a light's unit, range and inner cone, a camera that sees without
 // end) stands in an extra of ours.
+#include "core/base/text.h"
 #include "core/formats/collada/read_parts.h"
 #include "core/formats/collada/write_parts.h"
 
@@ -7,7 +8,6 @@
 #include <array>
 #include <cmath>
 #include <cstring>
-#include <fmt/format.h>
 #include <nlohmann/json.hpp>
 #include <numbers>
 #include <optional>
@@ -171,11 +171,11 @@ void read_optics(Reading& reading, int node, Element instance) {
     Node& at = reading.scene.nodes[static_cast<size_t>(node)];
     int& held = is_camera ? at.camera : at.light;
     if (!element) {
-        reading.note_once(url.substr(0, 80), fmt::format("is no {} of this file.", word));
+        reading.note_once(url.substr(0, 80), phrase("is no {} of this file.", word));
         return;
     }
     if (held >= 0) {
-        reading.note(at.name, fmt::format("has several {}s; the first is read.", word));
+        reading.note(at.name, phrase("has several {}s; the first is read.", word));
         return;
     }
     const auto [place, is_new] = reading.optics.emplace(

@@ -1,11 +1,11 @@
 // Skins and morphs.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/formats/collada/read_parts.h"
 
 #include <algorithm>
 #include <cmath>
 #include <cstring>
-#include <fmt/format.h>
 #include <limits>
 
 namespace wembrix::collada {
@@ -46,8 +46,8 @@ void Controllers::place(int node, Element instance, std::string_view reference, 
         } else if (!reading_.document.by_reference(target, "material")) {
             // A symbol that nothing is bound to: some files mean a material by it all the same, most mean none.
             if (!geometry->symbols[p].empty()) {
-                reading_.note_once(
-                    mesh.name, fmt::format("its “{}” is bound to no material.", geometry->symbols[p].substr(0, 80)));
+                reading_.note_once(mesh.name,
+                                   phrase("its “{}” is bound to no material.", geometry->symbols[p].substr(0, 80)));
             }
             continue;
         }
@@ -99,8 +99,8 @@ void Controllers::add_shapes(const Geometry& base, Element morph, Mesh& mesh) {
         MorphTarget made;
         made.name = form != nullptr ? form->mesh.name : targets->words[t];
         if (form == nullptr || form->points.size() != base.points.size()) {
-            reading_.note(where, fmt::format("its shape “{}” does not go with its points; it moves nothing here.",
-                                             made.name.substr(0, 80)));
+            reading_.note(where, phrase("its shape “{}” does not go with its points; it moves nothing here.",
+                                        made.name.substr(0, 80)));
         } else if (!reading_.take(base.point_of.size())) {
             reading_.note(where, "has more shapes than a file of its size can mean; the others are left out.");
             break;
@@ -233,8 +233,8 @@ bool Controllers::add_skin(int node, Element instance, Element element, const st
         skin.inverse_binds.emplace_back(bind * shape);
     }
     if (missing > 0) {
-        reading_.note(name, fmt::format("{} of its skin not there; what they held is held by the others.",
-                                        counted(missing, "joint")));
+        reading_.note(
+            name, phrase("{} of its skin not there; what they held is held by the others.", counted(missing, "joint")));
     }
     if (skin.joints.empty() || skin.joints.size() > std::numeric_limits<uint16_t>::max()) {
         return false;
@@ -297,8 +297,8 @@ bool Controllers::add_skin(int node, Element instance, Element element, const st
         offsets.push_back(static_cast<uint32_t>(held_by.size()));
     }
     if (unheld > 0) {
-        reading_.note(name, fmt::format("{} held by where it stood itself; joints alone hold here.",
-                                        counted(unheld, "influence")));
+        reading_.note(
+            name, phrase("{} held by where it stood itself; joints alone hold here.", counted(unheld, "influence")));
     }
     Node& carrier = reading_.scene.nodes[static_cast<size_t>(node)];
     carrier.influences.offsets = std::move(offsets);

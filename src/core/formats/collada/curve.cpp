@@ -1,8 +1,8 @@
 #include "core/formats/collada/curve.h"
+#include "core/base/text.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 #include <numeric>
 
 namespace wembrix::collada {
@@ -144,8 +144,8 @@ std::optional<Curve> curve_of(Reading& reading, Element sampler) {
             kind = Curve::Kind::bezier;
             (word == "BEZIER" ? is_bezier : is_hermite) = true;
         } else if (word != "LINEAR") {
-            reading.note_once(
-                where, fmt::format("goes from key to key by “{}”; straight lines stand in.", word.substr(0, 40)));
+            reading.note_once(where,
+                              phrase("goes from key to key by “{}”; straight lines stand in.", word.substr(0, 40)));
         }
         curve.kinds.push_back(kind);
     }

@@ -1,10 +1,10 @@
 #include "core/formats/collada/document.h"
+#include "core/base/text.h"
 
 #include <algorithm>
 #include <charconv>
 #include <cmath>
 #include <cstring>
-#include <fmt/format.h>
 #include <limits>
 
 namespace wembrix::collada {
@@ -118,8 +118,8 @@ Result<std::shared_ptr<Document>> Document::parse(std::string_view bytes) {
     const pugi::xml_parse_result parsed =
         made->tree_.load_buffer(bytes.data(), bytes.size(), pugi::parse_default | pugi::parse_trim_pcdata);
     if (!parsed) {
-        return Problem{
-            fmt::format("it is no XML that can be read: {} at byte {}.", parsed.description(), parsed.offset), "", ""};
+        return Problem{phrase("it is no XML that can be read: {} at byte {}.", parsed.description(), parsed.offset), "",
+                       ""};
     }
     made->root_ = made->tree_.child("COLLADA");
     if (!made->root_) {

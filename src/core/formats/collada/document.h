@@ -89,9 +89,9 @@ struct Reading {
     std::map<size_t, int> optics{};         ///< cameras and lights by their elements; -1: one that is left out
     std::set<std::string> said{};           ///< notes that are given once
 
-    void note(const std::string& where, const std::string& what) { scene.notes.push_back({where, what, {}}); }
+    void note(const std::string& where, const Text& what) { scene.notes.push_back({where, what, {}}); }
     /// Once for each place and text.
-    void note_once(const std::string& where, const std::string& what) {
+    void note_once(const std::string& where, const Text& what) {
         if (said.insert(where + "\n" + what).second) {
             note(where, what);
         }

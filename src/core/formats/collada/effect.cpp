@@ -1,5 +1,6 @@
 // Materials by their effects (profile_COMMON), and the images these use.
 #include "core/base/files.h"
+#include "core/base/text.h"
 #include "core/formats/beside.h"
 #include "core/formats/collada/read_parts.h"
 
@@ -303,22 +304,22 @@ class EffectReader {
         const Element from = element.child("init_from");
         std::string file = from.child("ref") ? from.child("ref").text().get() : from.text().get();
         if (file.empty()) {
-            reading_.note(material_.name, fmt::format("its image “{}” names no file.", id.substr(0, 80)));
+            reading_.note(material_.name, phrase("its image “{}” names no file.", id.substr(0, 80)));
             return -1;
         }
         file = plain_path(file);
         const std::filesystem::path found =
             reading_.folder.empty() ? std::filesystem::path() : find_beside(reading_.folder, file);
         if (found.empty()) {
-            reading_.note(material_.name, fmt::format("the image “{}” is not there; it was sought beside the file.",
-                                                      file.substr(0, 200)));
+            reading_.note(material_.name,
+                          phrase("the image “{}” is not there; it was sought beside the file.", file.substr(0, 200)));
             return -1;
         }
         const Result<std::string> bytes = read_file(found);
         Image image;
         image.mime = bytes ? image_type(*bytes) : "";
         if (image.mime.empty()) {
-            reading_.note(material_.name, fmt::format("the image “{}” is no PNG and no JPEG.", file.substr(0, 200)));
+            reading_.note(material_.name, phrase("the image “{}” is no PNG and no JPEG.", file.substr(0, 200)));
             return -1;
         }
         const std::string name = element.attribute("name").value();
@@ -380,8 +381,8 @@ int material_at(Reading& reading, std::string_view reference, const std::map<std
         EffectReader reader(reading, element, sets);
         Material material = reader.run();
         if (!reader.left().empty()) {
-            reading.note(material.name, fmt::format("its {} stay behind: materials are metalness and roughness here.",
-                                                    fmt::join(reader.left(), ", ")));
+            reading.note(material.name, phrase("its {} stay behind: materials are metalness and roughness here.",
+                                               fmt::join(reader.left(), ", ")));
         }
         place->second = static_cast<int>(reading.scene.materials.size());
         reading.scene.materials.push_back(std::move(material));

@@ -1,6 +1,7 @@
 #include "core/formats/collada/geometry.h"
 
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/formats/split_vertices.h"
 #include "core/measure/surface/triangulate.h"
 
@@ -51,7 +52,7 @@ class GeometryReader {
         const Element mesh = element_.child("mesh");
         if (!mesh) {
             const Element other = element_.first_child();
-            reading_.note(where_, fmt::format("is a “{}”, which is not read; the surface is left out.", other.name()));
+            reading_.note(where_, phrase("is a “{}”, which is not read; the surface is left out.", other.name()));
             return nullptr;
         }
         if (!points(mesh)) {
@@ -68,10 +69,10 @@ class GeometryReader {
         }
         if (polygons_ > 0) {
             reading_.note(where_,
-                          fmt::format("{} of more than three corners became triangles.", counted(polygons_, "face")));
+                          phrase("{} of more than three corners became triangles.", counted(polygons_, "face")));
         }
         if (holes_ > 0) {
-            reading_.note(where_, fmt::format("{} with holes in them; the holes are filled.", counted(holes_, "face")));
+            reading_.note(where_, phrase("{} with holes in them; the holes are filled.", counted(holes_, "face")));
         }
         if (!vertices()) {
             reading_.note(where_, "has more vertices than a file of its size can mean; the surface is left out.");
@@ -109,8 +110,8 @@ class GeometryReader {
             }
         }
         if (broken > 0) {
-            reading_.note(
-                where_, fmt::format("has {} that lie nowhere; they were put at its origin.", counted(broken, "point")));
+            reading_.note(where_,
+                          phrase("has {} that lie nowhere; they were put at its origin.", counted(broken, "point")));
         }
         if (point_normals_ != nullptr && point_normals_->rows == source->rows) {
             for (size_t p = 0; p < source->rows; ++p) {
@@ -131,8 +132,8 @@ class GeometryReader {
         const auto add = [&](const Input& input, bool is_of_point) {
             const Source* source = reading_.document.source(input.source);
             if (source == nullptr || source->numbers.empty()) {
-                reading_.note_once(
-                    where_, fmt::format("its “{}” has no values and stays behind.", input.semantic.substr(0, 40)));
+                reading_.note_once(where_,
+                                   phrase("its “{}” has no values and stays behind.", input.semantic.substr(0, 40)));
                 return;
             }
             CornerStream stream{input.semantic, source, input.offset, is_of_point, source->width};
@@ -162,8 +163,8 @@ class GeometryReader {
                 reading_.note_once(where_, "its tangents say no side and stay behind.");
                 return;
             } else if (source->width > 16) {
-                reading_.note_once(where_, fmt::format("its “{}” has more than 16 numbers a value; it stays behind.",
-                                                       input.semantic.substr(0, 40)));
+                reading_.note_once(where_, phrase("its “{}” has more than 16 numbers a value; it stays behind.",
+                                                  input.semantic.substr(0, 40)));
                 return;
             }
             for (const CornerStream& other : group.streams) {
@@ -181,7 +182,7 @@ class GeometryReader {
             } else if (is_known_semantic(input.semantic)) {
                 add(input, false);
             } else {
-                reading_.note_once(where_, fmt::format("its “{}” stays behind.", input.semantic.substr(0, 40)));
+                reading_.note_once(where_, phrase("its “{}” stays behind.", input.semantic.substr(0, 40)));
             }
         }
         for (const Input& input : vertex_inputs_) {
@@ -243,8 +244,8 @@ class GeometryReader {
                 const bool is_there = row >= 0 && static_cast<size_t>(row) < stream.source->rows;
                 stream.rows[c] = is_there ? static_cast<uint32_t>(row) : no_row;
                 if (!is_there) {
-                    reading_.note_once(where_, fmt::format("its “{}” counts in values that are not there; 0 stands in.",
-                                                           stream.name.substr(0, 40)));
+                    reading_.note_once(where_, phrase("its “{}” counts in values that are not there; 0 stands in.",
+                                                      stream.name.substr(0, 40)));
                 }
             }
         }
@@ -398,8 +399,8 @@ class GeometryReader {
             return reading_.take(made_.points.size());
         }
         if (groups_.size() == 1 && split_.size() > made_.points.size()) {
-            reading_.note(where_, fmt::format("{} became {}: their faces have several values for them.",
-                                              counted(made_.points.size(), "point"), split_.size()));
+            reading_.note(where_, phrase("{} became {}: their faces have several values for them.",
+                                         counted(made_.points.size(), "point"), split_.size()));
         }
         return true;
     }
@@ -443,8 +444,8 @@ class GeometryReader {
             }
         }
         if (broken > 0) {
-            reading_.note(where_, fmt::format("its “{}” has {} that are no numbers; 0 stands in.", name.substr(0, 40),
-                                              counted(broken, "value")));
+            reading_.note(where_, phrase("its “{}” has {} that are no numbers; 0 stands in.", name.substr(0, 40),
+                                         counted(broken, "value")));
         }
         return values;
     }

@@ -1,10 +1,10 @@
 // Where nodes are: their elements of place, one after the other.
+#include "core/base/text.h"
 #include "core/formats/collada/read_parts.h"
 
 #include <algorithm>
 #include <cmath>
 #include <cstring>
-#include <fmt/format.h>
 
 namespace wembrix::collada {
 
@@ -71,14 +71,13 @@ std::vector<PlaceElement> place_of(Reading& reading, Element node) {
                 one.values.size() >= kind.count &&
                 std::all_of(one.values.begin(), one.values.end(), [](double number) { return std::isfinite(number); });
             if (!is_whole) {
-                reading.note(name_of(node), fmt::format("its “{}” has too few numbers; it is left out.", kind.name));
+                reading.note(name_of(node), phrase("its “{}” has too few numbers; it is left out.", kind.name));
                 continue;
             }
             if (place.size() >= most_elements) {
-                reading.note_once(name_of(node),
-                                  fmt::format("has more than {} elements of place; those behind are left "
-                                              "out.",
-                                              most_elements));
+                reading.note_once(name_of(node), phrase("has more than {} elements of place; those behind are left "
+                                                        "out.",
+                                                        most_elements));
                 continue;
             }
             one.values.resize(kind.count);

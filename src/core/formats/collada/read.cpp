@@ -1,5 +1,6 @@
 #include "core/base/counted.h"
 #include "core/base/files.h"
+#include "core/base/text.h"
 #include "core/formats/collada/collada.h"
 #include "core/formats/collada/read_parts.h"
 #include "core/formats/unique_names.h"
@@ -9,7 +10,6 @@
 #include <algorithm>
 #include <cmath>
 #include <cstring>
-#include <fmt/format.h>
 #include <nlohmann/json.hpp>
 
 namespace wembrix {
@@ -37,7 +37,7 @@ class FileReader {
             }
         }
         if (!nodes(shown)) {
-            return Problem{fmt::format("it has more than {} nodes.", most_nodes), reading_.name, ""};
+            return Problem{phrase("it has more than {} nodes.", most_nodes), reading_.name, ""};
         }
         for (const Instance& instance : instances_) {
             if (std::strcmp(instance.element.name(), "instance_geometry") == 0) {
@@ -223,8 +223,8 @@ class FileReader {
         }
         if (unshown > 0) {
             reading_.note(reading_.name,
-                          fmt::format("no node shows {}; left out.",
-                                      unshown == 1 ? "1 of its surfaces" : fmt::format("{} of its surfaces", unshown)));
+                          phrase("no node shows {}; left out.",
+                                 unshown == 1 ? "1 of its surfaces" : phrase("{} of its surfaces", unshown)));
         }
         size_t told = 0;
         for (const auto& [profile, count] : said) {
@@ -232,8 +232,8 @@ class FileReader {
                 reading_.note(reading_.name, "what further programs say in it stays behind, too.");
                 break;
             }
-            reading_.note(reading_.name, fmt::format("what “{}” says in it in words of its own stays behind ({}).",
-                                                     profile, counted(count, "place")));
+            reading_.note(reading_.name, phrase("what “{}” says in it in words of its own stays behind ({}).", profile,
+                                                counted(count, "place")));
         }
     }
 
@@ -244,7 +244,7 @@ class FileReader {
             {"library_kinematics_models", "kinematics"}, {"library_articulated_systems", "articulated systems"}};
         for (const auto& [library, what] : libraries) {
             if (reading_.document.root().child(library).first_child()) {
-                reading_.note(reading_.name, fmt::format("its {} stay behind.", what));
+                reading_.note(reading_.name, phrase("its {} stay behind.", what));
             }
         }
     }
@@ -278,8 +278,7 @@ class FileReader {
         } else if (up == "X_UP") {
             place_all(scene, shortest_turn(Vec3::UnitX(), Vec3::UnitY()), Vec3::Zero());
         } else if (!up.empty() && up != "Y_UP") {
-            reading_.note(reading_.name,
-                          fmt::format("says “{}” for the axis that is up; Y is taken.", up.substr(0, 20)));
+            reading_.note(reading_.name, phrase("says “{}” for the axis that is up; Y is taken.", up.substr(0, 20)));
         }
         double unit = asset.child("unit").attribute("meter").as_double(1);
         if (!(unit > 1e-9 && unit < 1e9)) {

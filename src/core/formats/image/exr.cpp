@@ -1,4 +1,5 @@
 #include "core/formats/image/exr.h"
+#include "core/base/text.h"
 
 #include <ImfChannelList.h>
 #include <ImfFrameBuffer.h>
@@ -9,7 +10,6 @@
 #include <array>
 #include <cstdlib>
 #include <exception>
-#include <fmt/format.h>
 #include <half.h>
 #include <unistd.h>
 
@@ -55,7 +55,7 @@ Outcome write_exr(const std::filesystem::path& file, ExrSize size, bool half_flo
         }
     } catch (const std::exception& problem) {
         std::filesystem::remove(file, error);
-        return Problem{fmt::format("cannot be written: {}.", problem.what()), file.string(),
+        return Problem{phrase("cannot be written: {}.", problem.what()), file.string(),
                        "Check that the folder can be written to and the disk has room."};
     }
     return Done{};
@@ -77,7 +77,7 @@ Result<ExrImage> read_exr(const std::filesystem::path& file) {
         for (const char* name : channels) {
             const Imf::Channel* channel = in.header().channels().findChannel(name);
             if (channel == nullptr || channel->xSampling != 1 || channel->ySampling != 1) {
-                return Problem{fmt::format("has no channel {}.", name), file.string(), ""};
+                return Problem{phrase("has no channel {}.", name), file.string(), ""};
             }
             image.half = channel->type == Imf::HALF;
         }
@@ -96,7 +96,7 @@ Result<ExrImage> read_exr(const std::filesystem::path& file) {
         }
         return image;
     } catch (const std::exception& problem) {
-        return Problem{fmt::format("cannot be read: {}.", problem.what()), file.string(), ""};
+        return Problem{phrase("cannot be read: {}.", problem.what()), file.string(), ""};
     }
 }
 

@@ -1,12 +1,12 @@
 #include "core/formats/obj/library.h"
 
 #include "core/base/files.h"
+#include "core/base/text.h"
 #include "core/formats/beside.h"
 #include "core/formats/obj/obj_text.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 #include <optional>
 #include <set>
 
@@ -33,7 +33,7 @@ class Library {
             for (const std::string& key : not_taken_) {
                 keys += (keys.empty() ? "" : ", ") + key;
             }
-            scene_.notes.push_back({name_, fmt::format("says of its materials what is not taken: {}.", keys), {}});
+            scene_.notes.push_back({name_, phrase("says of its materials what is not taken: {}.", keys), {}});
         }
     }
 
@@ -69,9 +69,9 @@ class Library {
                 now().metalness_roughness_texture = use_of(roughness_image_);
             } else {
                 scene_.notes.push_back({name_,
-                                        fmt::format("material “{}” has its roughness and its metalness in images of "
-                                                    "their own; only one image of both is taken.",
-                                                    now().name),
+                                        phrase("material “{}” has its roughness and its metalness in images of "
+                                               "their own; only one image of both is taken.",
+                                               now().name),
                                         {}});
             }
         }
@@ -200,15 +200,14 @@ class Library {
         if (file.empty()) {
             scene_.notes.push_back(
                 {name_,
-                 fmt::format("the image “{}” is not there; it was sought beside the file.", name.substr(0, 200)),
+                 phrase("the image “{}” is not there; it was sought beside the file.", name.substr(0, 200)),
                  {}});
             return -1;
         }
         const Result<std::string> bytes = read_file(file);
         const std::string mime = bytes ? image_type(*bytes) : "";
         if (mime.empty()) {
-            scene_.notes.push_back(
-                {name_, fmt::format("the image “{}” is no PNG and no JPEG.", name.substr(0, 200)), {}});
+            scene_.notes.push_back({name_, phrase("the image “{}” is no PNG and no JPEG.", name.substr(0, 200)), {}});
             return -1;
         }
         Image image;

@@ -1,5 +1,6 @@
 #include "core/base/counted.h"
 #include "core/base/files.h"
+#include "core/base/text.h"
 #include "core/formats/beside.h"
 #include "core/formats/obj/blocks.h"
 #include "core/formats/obj/library.h"
@@ -44,7 +45,7 @@ class ObjReader {
         }
         const obj::Failure failure = obj::resolve(blocks_, lists_);
         if (!failure.what.empty()) {
-            return Problem{failure.what, fmt::format("{}, line {}", name_, failure.line), ""};
+            return Problem{failure.what, phrase("{}, line {}", name_, failure.line), ""};
         }
         if (lists_.places.empty()) {
             return Problem{"holds no vertices.", name_, "Is it an OBJ?"};
@@ -155,9 +156,9 @@ class ObjReader {
             const Result<std::string> text = file.empty() ? Result<std::string>(Problem{}) : read_file(file);
             if (!text) {
                 scene_.notes.push_back({name_,
-                                        fmt::format("the library of materials “{}” is not there; it was sought beside "
-                                                    "the file.",
-                                                    name.substr(0, 200)),
+                                        phrase("the library of materials “{}” is not there; it was sought beside "
+                                               "the file.",
+                                               name.substr(0, 200)),
                                         {}});
                 continue;
             }
@@ -406,34 +407,34 @@ class ObjReader {
     }
 
     void tell() {
-        const auto note = [&](std::string what) { scene_.notes.push_back({name_, std::move(what), {}}); };
+        const auto note = [&](Text what) { scene_.notes.push_back({name_, std::move(what), {}}); };
         if (polygons_ > 0) {
-            note(fmt::format("{} of more than three corners became triangles.", counted(polygons_, "face")));
+            note(phrase("{} of more than three corners became triangles.", counted(polygons_, "face")));
         }
         if (groups_ > 0) {
-            note(fmt::format("{} of groups inside objects: a group is no surface of its own where there are objects.",
-                             counted(groups_, "line")));
+            note(phrase("{} of groups inside objects: a group is no surface of its own where there are objects.",
+                        counted(groups_, "line")));
         }
         if (some_without_normals_) {
             note("faces with and without normals under one material: there they have none.");
         }
         if (short_ > 0) {
-            note(fmt::format("{} with too few corners: left out.", counted(short_, "element")));
+            note(phrase("{} with too few corners: left out.", counted(short_, "element")));
         }
         if (weighted_ > 0) {
-            note(fmt::format("{} with a weight: it means something for curves only, and is left out.",
-                             counted(weighted_, "vertex")));
+            note(phrase("{} with a weight: it means something for curves only, and is left out.",
+                        counted(weighted_, "vertex")));
         }
         if (const auto unused = std::count(is_used_.begin(), is_used_.end(), 0); unused > 0) {
-            note(fmt::format("{} that nothing uses: left out.", counted(unused, "vertex")));
+            note(phrase("{} that nothing uses: left out.", counted(unused, "vertex")));
         }
         constexpr size_t most_said = 12;
         if (not_taken_.size() > most_said) {
-            note(fmt::format("{} kinds of lines are not read: is it an OBJ?", not_taken_.size()));
+            note(phrase("{} kinds of lines are not read: is it an OBJ?", not_taken_.size()));
             return;
         }
         for (const auto& [key, count] : not_taken_) {
-            note(fmt::format("“{}” in {} is not read.", key, counted(count, "line")));
+            note(phrase("“{}” in {} is not read.", key, counted(count, "line")));
         }
     }
 

@@ -1,11 +1,11 @@
 #include "core/formats/usd/compose.h"
 
 #include "core/base/files.h"
+#include "core/base/text.h"
 #include "core/formats/usd/crate.h"
 #include "core/formats/usd/paths.h"
 #include "core/formats/usd/text.h"
 
-#include <fmt/format.h>
 #include <map>
 #include <set>
 #include <unordered_map>
@@ -191,13 +191,13 @@ class Composer {
             resolve(prim, "/" + prim.name, whole_, own, 0);
         }
         if (prims_ > most_prims) {
-            return Problem{fmt::format("it makes more than {} prims of itself.", most_prims), file_.string(), ""};
+            return Problem{phrase("it makes more than {} prims of itself.", most_prims), file_.string(), ""};
         }
         return std::move(stage_);
     }
 
   private:
-    void note(std::string text) {
+    void note(Text text) {
         if (told_.insert(text).second) {
             stage_.notes.push_back(std::move(text));
         }
@@ -214,7 +214,7 @@ class Composer {
     /// A layer with what its sublayers say beneath. `within` is the folder of the layer, seen from the first one's.
     Layer flat(Layer layer, const fs::path& within, const std::string& name, int depth) {
         for (const std::string& one : layer.unread) {
-            note(fmt::format("{}: {} is not read.", name, one));
+            note(phrase("{}: {} is not read.", name, one));
         }
         for (Prim& prim : layer.prims) {
             make_absolute(prim, "/" + prim.name);
@@ -248,7 +248,7 @@ class Composer {
     /// Another file's layer, flat; nothing, and a note, where it cannot be had.
     std::optional<Layer> open(const std::string& path, int depth) {
         if (depth >= deepest_arcs || layers_.size() >= most_layers) {
-            note(fmt::format("“{}” is left: files name each other too deep.", path.substr(0, 200)));
+            note(phrase("“{}” is left: files name each other too deep.", path.substr(0, 200)));
             return std::nullopt;
         }
         if (const auto known = layers_.find(path); known != layers_.end()) {
@@ -256,12 +256,12 @@ class Composer {
         }
         const fs::path file = inside(path);
         if (file.empty()) {
-            note(fmt::format("the layer “{}” is not there; it was sought in the folder of the file and below.",
-                             path.substr(0, 200)));
+            note(phrase("the layer “{}” is not there; it was sought in the folder of the file and below.",
+                        path.substr(0, 200)));
             return std::nullopt;
         }
         if (!opening_.insert(path).second) {
-            note(fmt::format("“{}” names itself.", path.substr(0, 200)));
+            note(phrase("“{}” names itself.", path.substr(0, 200)));
             return std::nullopt;
         }
         Result<Layer> layer = read_layer(file);
@@ -358,7 +358,7 @@ class Composer {
             return;
         }
         if (depth >= deepest_arcs) {
-            note(fmt::format("{} takes from other prims too deep, or from itself.", at.substr(0, 200)));
+            note(phrase("{} takes from other prims too deep, or from itself.", at.substr(0, 200)));
             return;
         }
         prims_ += 1 + prim.properties.size();
@@ -399,8 +399,8 @@ class Composer {
                     }
                 }
                 if (set.variants.size() > 1 || chosen.empty()) {
-                    note(fmt::format("{}: of the variants of “{}” {} is taken.", prim.name, set.name,
-                                     chosen.empty() ? "none" : "“" + chosen + "”"));
+                    note(phrase("{}: of the variants of “{}” {} is taken.", prim.name, set.name,
+                                chosen.empty() ? "none" : "“" + chosen + "”"));
                 }
             }
         }
@@ -423,13 +423,13 @@ class Composer {
         }
         const Prim* found = path.size() > 1 ? source.find(path) : nullptr;
         if (found == nullptr) {
-            note(fmt::format("{} refers to {}, which is not in “{}”.", at.substr(0, 200),
-                             path.empty() ? "a default prim" : path.substr(0, 200),
-                             from.asset.empty() ? name : from.asset.substr(0, 200)));
+            note(phrase("{} refers to {}, which is not in “{}”.", at.substr(0, 200),
+                        path.empty() ? "a default prim" : path.substr(0, 200),
+                        from.asset.empty() ? name : from.asset.substr(0, 200)));
             return;
         }
         if (from.asset.empty() && (is_inside(at, path) || is_inside(path, at))) {
-            note(fmt::format("{} refers to itself.", at.substr(0, 200)));
+            note(phrase("{} refers to itself.", at.substr(0, 200)));
             return;
         }
         prims_ += size_of_tree(*found);

@@ -14,7 +14,7 @@ namespace wembrix::usd {
 struct Stage {
     Layer layer;                               ///< nothing is left to compose
     std::vector<std::filesystem::path> beside; ///< files that were read besides
-    std::vector<std::string> notes;            ///< what could not be taken, and why
+    std::vector<Text> notes;                   ///< what could not be taken, and why
 };
 
 /// Files are taken from the folder of `file` or below and from nowhere else; empty: none is. A file that makes more of

@@ -1,3 +1,4 @@
+#include "core/base/text.h"
 #include "core/formats/usd/crate.h"
 #include "core/formats/usd/crate_pack.h"
 #include "core/formats/usd/crate_types.h"
@@ -86,7 +87,7 @@ class CrateReader {
         SpecType type = SpecType::prim;
     };
 
-    bool broken(std::string what) {
+    bool broken(Text what) {
         if (broken_.empty()) {
             broken_ = std::move(what);
         }
@@ -103,10 +104,10 @@ class CrateReader {
         major_ = static_cast<uint8_t>(version[0]);
         minor_ = static_cast<uint8_t>(version[1]);
         if (major_ != 0 || minor_ > 13) {
-            return broken(fmt::format("it is of version {}.{}, which is newer than what is read", major_, minor_));
+            return broken(phrase("it is of version {}.{}, which is newer than what is read", major_, minor_));
         }
         if (minor_ < 4) {
-            return broken(fmt::format("it is of version 0.{}, which is older than what is read", minor_));
+            return broken(phrase("it is of version 0.{}, which is older than what is read", minor_));
         }
         Cursor toc(bytes_, head.take<uint64_t>());
         const auto count = toc.take<uint64_t>();
@@ -128,7 +129,7 @@ class CrateReader {
     bool section(const char* name, Cursor& cursor) {
         const auto found = sections_.find(name);
         if (found == sections_.end()) {
-            return broken(fmt::format("it has no section {}", name));
+            return broken(phrase("it has no section {}", name));
         }
         cursor = Cursor(bytes_.first(found->second.begin + found->second.size), found->second.begin);
         return true;
@@ -978,7 +979,7 @@ class CrateReader {
     std::vector<Spec> specs_; ///< of each path
     int32_t root_ = -1;
     Layer layer_;
-    std::string broken_;
+    Text broken_;
     bool unread_ = false;
     uint64_t unpacked_ = 0; ///< bytes that were made of what is packed or told again
 };

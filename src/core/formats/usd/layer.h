@@ -109,7 +109,7 @@ struct Layer {
     Dictionary metadata; ///< "upAxis", "metersPerUnit", "defaultPrim", …
     std::vector<Reference> sublayers;
     std::vector<Prim> prims;
-    std::vector<std::string> unread; ///< what of the file is not in here, in a few words each
+    std::vector<Text> unread; ///< what of the file is not in here, in a few words each
     bool operator==(const Layer&) const = default;
 
     [[nodiscard]] const Prim* find(std::string_view path) const; ///< "/a/b"; null: there is none

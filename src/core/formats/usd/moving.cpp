@@ -1,5 +1,6 @@
 // Points over time, frame by frame.
 #include "core/base/file_sink.h"
+#include "core/base/text.h"
 #include "core/formats/usd/crate.h"
 #include "core/formats/usd/read_parts.h"
 #include "core/formats/usd/usd.h"
@@ -7,7 +8,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -79,7 +79,7 @@ Outcome read_frame(const MappedFile& file, const std::vector<Sample>& samples, i
                    std::vector<Vec3f>& out) {
     const Value& value = samples[static_cast<size_t>(frame)].value;
     if (!(value.type().kind == Kind::float32 && value.type().width == 3) || value.size() == 0) {
-        return Problem{fmt::format("frame {} holds no points.", frame), "", ""};
+        return Problem{phrase("frame {} holds no points.", frame), "", ""};
     }
     out.resize(value.size());
     std::memcpy(static_cast<void*>(out.data()), value.bytes().data(), value.bytes().size());
@@ -188,7 +188,7 @@ Result<MovingFile> open_moving_usd(const std::filesystem::path& file) {
     opened.points.at = [file_held = *mapped, places, normals, matrix, turn,
                         has_normals](int frame, std::vector<Vec3f>& to, std::vector<Vec3f>& to_normals) -> Outcome {
         if (frame < 0 || static_cast<size_t>(frame) >= places->size()) {
-            return Problem{fmt::format("there is no frame {}.", frame), "", ""};
+            return Problem{phrase("there is no frame {}.", frame), "", ""};
         }
         if (Outcome done = read_frame(*file_held, *places, frame, matrix, to); !done) {
             return done;

@@ -1,4 +1,5 @@
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/formats/unique_names.h"
 #include "core/formats/usd/crate.h"
 #include "core/formats/usd/custom_data.h"
@@ -10,7 +11,6 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -50,7 +50,7 @@ class StageReader {
             visit(prim, "/" + prim.name, -1, {}, 0);
         }
         if (reading_.scene.nodes.size() > most_nodes) {
-            return Problem{fmt::format("it has more than {} nodes.", most_nodes), reading_.name, ""};
+            return Problem{phrase("it has more than {} nodes.", most_nodes), reading_.name, ""};
         }
         bind_meshes(reading_);
         root_curves(reading_);
@@ -102,7 +102,7 @@ class StageReader {
         }
         if (const std::string purpose = text_of(prim, "purpose").value_or("default");
             purpose == "guide" || purpose == "proxy") {
-            reading_.note(path, fmt::format("is meant as a {} only; it is read all the same.", purpose));
+            reading_.note(path, phrase("is meant as a {} only; it is read all the same.", purpose));
         }
         const auto place = static_cast<int>(reading_.scene.nodes.size());
         Placed at = placed(reading_, prim, path);
@@ -137,8 +137,7 @@ class StageReader {
         } else if (prim.type_name == "Skeleton") {
             read_skeleton(reading_, prim, path, place, inherited);
         } else if (!is_group(prim.type_name) && reading_.left.insert(prim.type_name).second) {
-            reading_.note(path,
-                          fmt::format("is a “{}”; of those only the place is read.", prim.type_name.substr(0, 60)));
+            reading_.note(path, phrase("is a “{}”; of those only the place is read.", prim.type_name.substr(0, 60)));
         }
         groups_.resize(reading_.scene.nodes.size(), 0);
         for (const Prim& child : prim.children) {
@@ -213,8 +212,7 @@ class StageReader {
         if (axis == "Z") {
             place_all(scene, shortest_turn(Vec3::UnitZ(), Vec3::UnitY()), Vec3::Zero());
         } else if (!axis.empty() && axis != "Y") {
-            reading_.note(reading_.name,
-                          fmt::format("says “{}” for the axis that is up; Y is taken.", axis.substr(0, 20)));
+            reading_.note(reading_.name, phrase("says “{}” for the axis that is up; Y is taken.", axis.substr(0, 20)));
         }
         double unit = number("metersPerUnit", 0.01);
         if (find(stage_.layer.metadata, "metersPerUnit") == nullptr) {

@@ -1,11 +1,11 @@
 // Curves (schema “BasisCurves”): lines as they are, others as points on them.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/formats/usd/read_parts.h"
 
 #include <algorithm>
 #include <array>
 #include <cmath>
-#include <fmt/format.h>
 #include <numeric>
 
 namespace wembrix::usd {
@@ -113,8 +113,8 @@ void read_curves(Reading& reading, const Prim& prim, const std::string& path, in
     }
     const size_t made_points = basis == Basis::linear ? total : blends.size();
     if (basis != Basis::linear) {
-        reading.note(path, fmt::format("its {} curves became lines of {} from {}.", named,
-                                       counted(blends.size(), "point"), total));
+        reading.note(
+            path, phrase("its {} curves became lines of {} from {}.", named, counted(blends.size(), "point"), total));
     }
     size_t astray = 0;
     for (size_t p = 0; p < points; ++p) {
@@ -123,7 +123,7 @@ void read_curves(Reading& reading, const Prim& prim, const std::string& path, in
         astray += is_placed ? 0 : 1;
     }
     if (astray > 0) {
-        reading.note(path, fmt::format("{} without a place put at its origin.", counted(astray, "point")));
+        reading.note(path, phrase("{} without a place put at its origin.", counted(astray, "point")));
     }
     const auto blended = [&](const float* from) {
         std::vector<Vec3f> made;
@@ -219,7 +219,7 @@ void read_curves(Reading& reading, const Prim& prim, const std::string& path, in
             value->type().width <= 16) {
             curves.per_curve.push_back({name, value->type().width, value->numbers<float>(), {}});
         } else {
-            reading.note(path, fmt::format("its “{}” is not one value a curve and stays behind.", name));
+            reading.note(path, phrase("its “{}” is not one value a curve and stays behind.", name));
         }
     }
     reading.scene.nodes[static_cast<size_t>(node)].curves = static_cast<int>(reading.scene.curve_sets.size());

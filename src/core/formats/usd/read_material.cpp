@@ -1,5 +1,6 @@
 // Materials of the standard preview surface (“UsdPreviewSurface”), with the textures that feed it.
 #include "core/base/files.h"
+#include "core/base/text.h"
 #include "core/formats/beside.h"
 #include "core/formats/usd/read_parts.h"
 
@@ -43,7 +44,7 @@ class MaterialReader {
             double value = 0;
             number(*surface, other, value);
             if (value != 0 || shader_of(*surface, other) != nullptr) {
-                reading_.note(path_, fmt::format("its “{}” stays behind.", std::string(other).substr(7)));
+                reading_.note(path_, phrase("its “{}” stays behind.", std::string(other).substr(7)));
             }
         }
         return std::move(material_);
@@ -141,8 +142,8 @@ class MaterialReader {
 
     bool use(const Prim& shader, TextureUse& texture) {
         if (text_of(shader, "info:id") != "UsdUVTexture") {
-            reading_.note(path_, fmt::format("is fed by “{}”, which is not read.",
-                                             text_of(shader, "info:id").value_or(shader.name).substr(0, 60)));
+            reading_.note(path_, phrase("is fed by “{}”, which is not read.",
+                                        text_of(shader, "info:id").value_or(shader.name).substr(0, 60)));
             return false;
         }
         const std::string file = text_of(shader, "inputs:file").value_or("");
@@ -221,15 +222,15 @@ class MaterialReader {
         place = -1;
         const std::filesystem::path found = find_beside(reading_.folder, file);
         if (found.empty()) {
-            reading_.note(
-                path_, fmt::format("the image “{}” is not there; it was sought beside the file.", file.substr(0, 200)));
+            reading_.note(path_,
+                          phrase("the image “{}” is not there; it was sought beside the file.", file.substr(0, 200)));
             return -1;
         }
         const Result<std::string> bytes = read_file(found);
         Image image;
         image.mime = bytes ? image_type(*bytes) : "";
         if (image.mime.empty()) {
-            reading_.note(path_, fmt::format("the image “{}” is no PNG and no JPEG.", file.substr(0, 200)));
+            reading_.note(path_, phrase("the image “{}” is no PNG and no JPEG.", file.substr(0, 200)));
             return -1;
         }
         image.name = name.empty() ? found.stem().string() : name;

@@ -1,5 +1,6 @@
 // Meshes, their primvars, subsets, shapes and weights (schemas “Mesh”, “GeomSubset”, “BlendShape”, “SkelBindingAPI”).
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/formats/usd/read_parts.h"
 #include "core/measure/surface/triangulate.h"
 
@@ -70,8 +71,8 @@ class MeshReader {
             }
         }
         if (broken > 0) {
-            reading_.note(
-                path_, fmt::format("has {} that lie nowhere; they were put at its origin.", counted(broken, "point")));
+            reading_.note(path_,
+                          phrase("has {} that lie nowhere; they were put at its origin.", counted(broken, "point")));
         }
         const std::vector<int64_t> counts = integers_of(prim_, "faceVertexCounts");
         corners_ = integers_of(prim_, "faceVertexIndices");
@@ -121,11 +122,10 @@ class MeshReader {
             at += count;
         }
         if (polygons > 0) {
-            reading_.note(path_,
-                          fmt::format("{} of more than three corners became triangles.", counted(polygons, "face")));
+            reading_.note(path_, phrase("{} of more than three corners became triangles.", counted(polygons, "face")));
         }
         if (cut_out > 0) {
-            reading_.note(path_, fmt::format("{} said to be holes left out.", counted(cut_out, "face")));
+            reading_.note(path_, phrase("{} said to be holes left out.", counted(cut_out, "face")));
         }
         if (turned) {
             reading_.note(path_, "its faces are wound the other way; they were turned around.");
@@ -149,7 +149,7 @@ class MeshReader {
                 return one;
             }
             if (value != nullptr) {
-                reading_.note(path_, fmt::format("its “{}” is text and stays behind.", name));
+                reading_.note(path_, phrase("its “{}” is text and stays behind.", name));
             }
             return std::nullopt;
         }
@@ -158,8 +158,7 @@ class MeshReader {
         const Value* element = find(property.metadata, "elementSize");
         const double size = element == nullptr ? 1 : element->as_number().value_or(1);
         if (!spread || size < 1 || size > 64 || size * value->type().width > 64) {
-            reading_.note(path_,
-                          fmt::format("its “{}” is spread as “{}”, which is not read.", name, said.substr(0, 40)));
+            reading_.note(path_, phrase("its “{}” is spread as “{}”, which is not read.", name, said.substr(0, 40)));
             return std::nullopt;
         }
         Primvar one;
@@ -175,7 +174,7 @@ class MeshReader {
             looked_up.reserve(std::min(places.size(), elements) * one.width);
             for (const int64_t place : places) {
                 if (place < 0 || static_cast<size_t>(place) >= there) {
-                    reading_.note(path_, fmt::format("its “{}” counts in values that are not there.", name));
+                    reading_.note(path_, phrase("its “{}” counts in values that are not there.", name));
                     return std::nullopt;
                 }
                 const auto from = one.values.begin() + static_cast<ptrdiff_t>(static_cast<size_t>(place) * one.width);
@@ -184,8 +183,8 @@ class MeshReader {
             one.values = std::move(looked_up);
         }
         if (one.values.size() != elements * one.width) {
-            reading_.note(path_, fmt::format("its “{}” has {} where {} are expected; it stays behind.", name,
-                                             counted(one.values.size() / one.width, "value"), elements));
+            reading_.note(path_, phrase("its “{}” has {} where {} are expected; it stays behind.", name,
+                                        counted(one.values.size() / one.width, "value"), elements));
             return std::nullopt;
         }
         size_t broken = 0;
@@ -194,8 +193,8 @@ class MeshReader {
             number = std::isfinite(number) ? number : 0;
         }
         if (broken > 0) {
-            reading_.note(path_, fmt::format("its “{}” has {} that are no numbers; 0 stands in.", name,
-                                             counted(broken, "value")));
+            reading_.note(path_,
+                          phrase("its “{}” has {} that are no numbers; 0 stands in.", name, counted(broken, "value")));
         }
         return one;
     }
@@ -226,8 +225,7 @@ class MeshReader {
                 }
             } else if (std::optional<Primvar> one = primvar(property, name, "constant")) {
                 if (one->width > 16) {
-                    reading_.note(path_,
-                                  fmt::format("its “{}” has more than 16 numbers a value; it stays behind.", name));
+                    reading_.note(path_, phrase("its “{}” has more than 16 numbers a value; it stays behind.", name));
                     continue;
                 }
                 one->name = name.starts_with('_') ? name : "_" + name;
@@ -252,7 +250,7 @@ class MeshReader {
         }
         const std::string scheme = text_of(prim_, "subdivisionScheme").value_or("catmullClark");
         if (scheme != "none" && !normals_) {
-            reading_.note(path_, fmt::format("is to be subdivided ({}); its cage is taken as it is.", scheme));
+            reading_.note(path_, phrase("is to be subdivided ({}); its cage is taken as it is.", scheme));
         }
     }
 
@@ -293,7 +291,7 @@ class MeshReader {
             }
             const std::string material = target_of(child, "material:binding");
             if (material.empty()) {
-                reading_.note(path_, fmt::format("its subset “{}” has no material and is left out.", child.name));
+                reading_.note(path_, phrase("its subset “{}” has no material and is left out.", child.name));
                 continue;
             }
             const auto part = static_cast<uint32_t>(parts_.size());
@@ -410,8 +408,8 @@ class MeshReader {
             mesh_.primitives.push_back(std::move(primitive));
         }
         if (point_of_.size() > points_.size() && splits) {
-            reading_.note(path_, fmt::format("{} became {}: their faces have several values for them.",
-                                             counted(points_.size(), "point"), point_of_.size()));
+            reading_.note(path_, phrase("{} became {}: their faces have several values for them.",
+                                        counted(points_.size(), "point"), point_of_.size()));
         }
     }
     void add_vertex(uint32_t point, uint32_t corner, uint32_t face) {
@@ -503,7 +501,7 @@ class MeshReader {
         for (size_t s = 0; s < tokens.size(); ++s) {
             const Prim* shape = reading_.layer.find(targets[s]);
             if (shape == nullptr || shape->type_name != "BlendShape") {
-                reading_.note(path_, fmt::format("its shape “{}” is not there.", tokens[s].substr(0, 60)));
+                reading_.note(path_, phrase("its shape “{}” is not there.", tokens[s].substr(0, 60)));
                 continue;
             }
             add_shapes(*shape, tokens[s]);
@@ -528,10 +526,9 @@ class MeshReader {
             const double at = weight == nullptr ? std::nan("") : weight->as_number().value_or(std::nan(""));
             const std::string own = fmt::format("{}_{:g}", name, at * 100);
             if (!std::isfinite(at) || !taken.insert(at).second) {
-                reading_.note(path_,
-                              fmt::format("its form “{}” between rest and “{}” is at no weight of its own; it is "
-                                          "left out.",
-                                          property.name.substr(11, 60), token.substr(0, 60)));
+                reading_.note(path_, phrase("its form “{}” between rest and “{}” is at no weight of its own; it is "
+                                            "left out.",
+                                            property.name.substr(11, 60), token.substr(0, 60)));
             } else if (add_shape(shape, own, floats_of(shape, property.name),
                                  floats_of(shape, property.name + ":normalOffsets"))) {
                 binding_.shapes.push_back(token);
@@ -541,8 +538,8 @@ class MeshReader {
         }
         if (!between.empty()) {
             reading_.note(path_,
-                          fmt::format("{} between rest and “{}” became shapes of their own: {}.",
-                                      counted(between.size(), "form"), token.substr(0, 60), fmt::join(between, ", ")));
+                          phrase("{} between rest and “{}” became shapes of their own: {}.",
+                                 counted(between.size(), "form"), token.substr(0, 60), fmt::join(between, ", ")));
         }
     }
     bool add_shape(const Prim& shape, const std::string& token, const std::vector<float>& offsets,
@@ -551,7 +548,7 @@ class MeshReader {
         const size_t count = offsets.size() / 3;
         const bool sparse = !places.empty();
         if ((sparse && places.size() != count) || (!sparse && count != points_.size() && count != 0)) {
-            reading_.note(path_, fmt::format("its shape “{}” does not go with its points.", token.substr(0, 60)));
+            reading_.note(path_, phrase("its shape “{}” does not go with its points.", token.substr(0, 60)));
             return false;
         }
         constexpr uint32_t none = std::numeric_limits<uint32_t>::max();
@@ -559,8 +556,7 @@ class MeshReader {
         for (size_t i = 0; i < count; ++i) {
             const int64_t point = sparse ? places[i] : static_cast<int64_t>(i);
             if (point < 0 || static_cast<size_t>(point) >= points_.size()) {
-                reading_.note(path_,
-                              fmt::format("its shape “{}” moves points that are not there.", token.substr(0, 60)));
+                reading_.note(path_, phrase("its shape “{}” moves points that are not there.", token.substr(0, 60)));
                 return false;
             }
             row_of_point[static_cast<size_t>(point)] = static_cast<uint32_t>(i);

@@ -89,7 +89,7 @@ struct Reading {
     double first_time = 0;                                       ///< of all samples, in time codes
     bool has_times = false;
 
-    void note(const std::string& where, const std::string& what) { scene.notes.push_back({where, what, {}}); }
+    void note(const std::string& where, const Text& what) { scene.notes.push_back({where, what, {}}); }
     /// Seconds from the first sample.
     [[nodiscard]] double seconds(double code) const { return (code - first_time) / codes_per_second; }
 };

@@ -1,12 +1,12 @@
 // Points of a mesh or of curves at several moments: a cache.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/formats/usd/read_parts.h"
 
 #include <algorithm>
 #include <atomic>
 #include <cmath>
 #include <cstring>
-#include <fmt/format.h>
 #include <tbb/parallel_for.h>
 
 namespace wembrix::usd {
@@ -63,8 +63,7 @@ void read_cache(Reading& reading, const Prim& prim, const std::string& path, int
         }
     }
     if (unlike > 0) {
-        reading.note(path,
-                     fmt::format("{} have another number of points and are left out.", counted(unlike, "moment")));
+        reading.note(path, phrase("{} have another number of points and are left out.", counted(unlike, "moment")));
     }
     if (samples.size() < 2) {
         return;

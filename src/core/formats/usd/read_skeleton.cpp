@@ -1,12 +1,12 @@
 // Skeletons, what is bound to them, and their motion (schemas “Skeleton”, “SkelBindingAPI”, “SkelAnimation”).
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/formats/usd/forms_between.h"
 #include "core/formats/usd/read_parts.h"
 
 #include <Eigen/LU>
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 #include <unordered_map>
 
 namespace wembrix::usd {
@@ -35,7 +35,7 @@ void read_skeleton(Reading& reading, const Prim& prim, const std::string& path, 
     skeleton.animation = inherited.animation;
     const size_t count = skeleton.tokens.size();
     if (count > most_joints) {
-        reading.note(path, fmt::format("has {} joints; {} are the most.", count, most_joints));
+        reading.note(path, phrase("has {} joints; {} are the most.", count, most_joints));
         return;
     }
     std::unordered_map<std::string, int> places;
@@ -151,8 +151,7 @@ void bind(Reading& reading, const Binding& binding) {
     for (const std::string& token : binding.joints) {
         const auto at = places.find(token);
         if (at == places.end()) {
-            reading.note(node.name,
-                         fmt::format("is bound to a joint “{}” that its skeleton has not.", token.substr(0, 60)));
+            reading.note(node.name, phrase("is bound to a joint “{}” that its skeleton has not.", token.substr(0, 60)));
             return;
         }
         joints.push_back(at->second);
@@ -232,7 +231,7 @@ void bind(Reading& reading, const Binding& binding) {
         offsets.push_back(static_cast<uint32_t>(held.size()));
     }
     if (negative > 0) {
-        reading.note(node.name, fmt::format("{} below 0 or no number at all left out.", counted(negative, "weight")));
+        reading.note(node.name, phrase("{} below 0 or no number at all left out.", counted(negative, "weight")));
     }
     node.influences.offsets = std::move(offsets);
     node.influences.joints = std::move(held);
@@ -258,7 +257,7 @@ class Animation {
             lost += found == nodes.end() ? 1 : 0;
         }
         if (lost > 0) {
-            reading_.note(path_, fmt::format("moves {} that its skeleton has not.", counted(lost, "joint")));
+            reading_.note(path_, phrase("moves {} that its skeleton has not.", counted(lost, "joint")));
         }
         add("translations", wembrix::Path::translation, 3, joints);
         add("rotations", wembrix::Path::rotation, 4, joints);
@@ -293,8 +292,8 @@ class Animation {
         for (const Sample& sample : samples) {
             const std::vector<float> numbers = sample.value.numbers<float>();
             if (numbers.size() != joints.size() * width) {
-                reading_.note(path_, fmt::format("has {} for {} joints at {}, not for {}; that moment is left out.",
-                                                 attribute, numbers.size() / width, sample.time, joints.size()));
+                reading_.note(path_, phrase("has {} for {} joints at {}, not for {}; that moment is left out.",
+                                            attribute, numbers.size() / width, sample.time, joints.size()));
                 continue;
             }
             times.push_back(static_cast<float>(reading_.seconds(sample.time)));
@@ -310,8 +309,8 @@ class Animation {
             }
         }
         if (broken > 0) {
-            reading_.note(path_, fmt::format("its {} have {} that are no numbers; 0 stands in.", attribute,
-                                             counted(broken, "value")));
+            reading_.note(
+                path_, phrase("its {} have {} that are no numbers; 0 stands in.", attribute, counted(broken, "value")));
         }
         if (times.empty()) {
             return;

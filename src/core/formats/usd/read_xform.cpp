@@ -1,10 +1,10 @@
 // Transforms of prims: the operations that a prim names, in their order (schema “Xformable”).
+#include "core/base/text.h"
 #include "core/formats/usd/read_parts.h"
 #include "core/scene/clip.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 #include <limits>
 
 namespace wembrix::usd {
@@ -120,7 +120,7 @@ Placed placed(Reading& reading, const Prim& prim, const std::string& path) {
         const std::string plain = one.is_inverse ? name.substr(8) : name;
         one.property = prim.property(plain);
         if (!plain.starts_with("xformOp:") || one.property == nullptr) {
-            reading.note(path, fmt::format("names a transform “{}” that it has not.", plain.substr(0, 60)));
+            reading.note(path, phrase("names a transform “{}” that it has not.", plain.substr(0, 60)));
             continue;
         }
         one.kind = plain.substr(8, plain.find(':', 8) - 8);

@@ -1,3 +1,4 @@
+#include "core/base/text.h"
 #include "core/formats/usd/fields.h"
 #include "core/formats/usd/text.h"
 #include "core/formats/usd/text_numbers.h"
@@ -50,7 +51,7 @@ class TextReader {
 
     Result<Layer> run() {
         if (!layer()) {
-            return Problem{fmt::format("line {}: {}.", line_, broken_), "", "The file is broken."};
+            return Problem{phrase("line {}: {}.", line_, broken_), "", "The file is broken."};
         }
         return std::move(layer_);
     }
@@ -59,7 +60,7 @@ class TextReader {
     /// Where a prim's properties are, by name.
     using Known = std::unordered_map<std::string, size_t>;
 
-    bool broken(std::string what) {
+    bool broken(Text what) {
         if (broken_.empty()) {
             line_ = tokens_.line();
             broken_ = std::move(what);
@@ -68,8 +69,8 @@ class TextReader {
     }
     bool expected(std::string_view what) {
         return broken(tokens_.now().kind == TokenKind::end
-                          ? fmt::format("the file ends where {} should be", what)
-                          : fmt::format("{} expected before “{}”", what, shown(tokens_.now().text)));
+                          ? phrase("the file ends where {} should be", what)
+                          : phrase("{} expected before “{}”", what, shown(tokens_.now().text)));
     }
     static std::string shown(std::string_view text) { return std::string(text.substr(0, 40)); }
     bool mark(char c) { return tokens_.take(c) || expected(fmt::format("“{}”", c)); }
@@ -96,7 +97,7 @@ class TextReader {
                 return false;
             }
             if (!names.insert(prim.name).second) {
-                return broken(fmt::format("it has two prims called “{}”", shown(prim.name)));
+                return broken(phrase("it has two prims called “{}”", shown(prim.name)));
             }
             layer_.prims.push_back(std::move(prim));
         }
@@ -164,7 +165,7 @@ class TextReader {
     /// Prims of a layer, or of a prim. The token that is there is the specifier.
     bool prim(Prim& prim, int depth) {
         if (depth >= deepest) {
-            return broken(fmt::format("prims lie more than {} deep", deepest));
+            return broken(phrase("prims lie more than {} deep", deepest));
         }
         if (tokens_.take_word("def")) {
             prim.specifier = Specifier::def;
@@ -214,7 +215,7 @@ class TextReader {
                     return false;
                 }
                 if (!names.insert(child.name).second) {
-                    return broken(fmt::format("“{}” has two prims called “{}”", shown(prim.name), shown(child.name)));
+                    return broken(phrase("“{}” has two prims called “{}”", shown(prim.name), shown(child.name)));
                 }
                 prim.children.push_back(std::move(child));
             } else if (tokens_.is_word("variantSet")) {
@@ -248,7 +249,7 @@ class TextReader {
             variant.specifier = Specifier::over;
             tokens_.next();
             if (depth + 1 >= deepest || !prim_body(variant, depth + 1)) {
-                return broken(fmt::format("prims lie more than {} deep", deepest));
+                return broken(phrase("prims lie more than {} deep", deepest));
             }
             set.variants.push_back(std::move(variant));
         }
@@ -436,19 +437,19 @@ class TextReader {
             attribute.is_uniform = uniform;
         }
         if (attribute.is_relationship) {
-            return broken(fmt::format("“{}” is an attribute and a relationship", shown(name)));
+            return broken(phrase("“{}” is an attribute and a relationship", shown(name)));
         }
         if (part == "connect") {
             return mark('=') && texts_into(attribute.connections, edit);
         }
         if (!part.empty() && part != "timeSamples") {
-            layer_.unread.push_back(fmt::format("“{}” of {}", part, name));
+            layer_.unread.push_back(phrase("“{}” of {}", part, name));
             return mark('=') && skip_value(0);
         }
         if (tokens_.take('=')) {
             const std::optional<Type> typed = type_named(type);
             if (!typed) {
-                layer_.unread.push_back(fmt::format("{}, of the unknown type {}", name, type));
+                layer_.unread.push_back(phrase("{}, of the unknown type {}", name, type));
                 if (!skip_value(0)) {
                     return false;
                 }
@@ -473,7 +474,7 @@ class TextReader {
         }
         Property& relation = property_called(prim, known, name);
         if (!relation.type_name.empty()) {
-            return broken(fmt::format("“{}” is an attribute and a relationship", shown(name)));
+            return broken(phrase("“{}” is an attribute and a relationship", shown(name)));
         }
         relation.is_relationship = true;
         relation.is_custom = relation.is_custom || custom;
@@ -555,7 +556,7 @@ class TextReader {
         if (type.is_number()) {
             std::optional<ScannedNumbers> numbers = scan_numbers(type, tokens_.from_here());
             if (!numbers) {
-                return expected(fmt::format("a value of the type {}", name_of(type)));
+                return expected(phrase("a value of the type {}", name_of(type)));
             }
             value = std::move(numbers->value);
             tokens_.skip(numbers->length);
@@ -565,7 +566,7 @@ class TextReader {
             return dictionary(value, depth);
         }
         if (type.is_array != tokens_.is('[')) {
-            return expected(fmt::format("a value of the type {}", name_of(type)));
+            return expected(phrase("a value of the type {}", name_of(type)));
         }
         std::vector<std::string> items;
         if (!texts(items)) {
@@ -577,7 +578,7 @@ class TextReader {
 
     bool dictionary(Value& value, int depth) {
         if (depth >= deepest) {
-            return broken(fmt::format("dictionaries lie more than {} deep", deepest));
+            return broken(phrase("dictionaries lie more than {} deep", deepest));
         }
         if (!mark('{')) {
             return false;
@@ -609,7 +610,7 @@ class TextReader {
             }
             const std::optional<Type> known = type_named(type);
             if (!known) {
-                return broken(fmt::format("there is no type “{}”", shown(type)));
+                return broken(phrase("there is no type “{}”", shown(type)));
             }
             if (!typed_value(*known, entry.value, depth + 1)) {
                 return false;
@@ -691,7 +692,7 @@ class TextReader {
     /// Over what is not read: one value, whatever it is.
     bool skip_value(int depth) {
         if (depth >= deepest) {
-            return broken(fmt::format("brackets lie more than {} deep", deepest));
+            return broken(phrase("brackets lie more than {} deep", deepest));
         }
         const bool opens = tokens_.is('(') || tokens_.is('[') || tokens_.is('{');
         if (tokens_.now().kind == TokenKind::end || tokens_.now().kind == TokenKind::broken ||
@@ -720,7 +721,7 @@ class TextReader {
 
     Tokens tokens_;
     Layer layer_;
-    std::string broken_;
+    Text broken_;
     size_t line_ = 0;
 };
 

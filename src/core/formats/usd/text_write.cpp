@@ -1,3 +1,4 @@
+#include "core/base/text.h"
 #include "core/formats/usd/text.h"
 
 #include <cmath>

@@ -1,4 +1,5 @@
 #include "core/base/latin.h"
+#include "core/base/text.h"
 #include "core/formats/usd/crate.h"
 #include "core/formats/usd/custom_data.h"
 #include "core/formats/usd/text.h"
@@ -344,7 +345,7 @@ class StageWriter {
             if (joint_above(scene_, node) < 0) {
                 place(one, node, child);
             } else if (one.mesh < 0) {
-                return Problem{fmt::format("“{}” hangs on a joint, where USD holds surfaces only.", one.name), "",
+                return Problem{phrase("“{}” hangs on a joint, where USD holds surfaces only.", one.name), "",
                                "Leave it behind, or put it beside the skeleton."};
             }
             if (Outcome filled = fill(child, node); !filled) {

@@ -1,9 +1,9 @@
+#include "core/base/text.h"
 #include "core/formats/usd/write_parts.h"
 
 #include <Eigen/LU>
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace wembrix::usd {
 
@@ -61,15 +61,15 @@ Outcome find_skeletons(Writing& writing) {
             const auto node = static_cast<size_t>(skin.joints[j]);
             const int place = writing.skeleton_of[node];
             if (place < 0) {
-                return Problem{fmt::format("“{}” holds “{}”, which is no joint.", skin.name, scene.nodes[node].name),
-                               "", ""};
+                return Problem{phrase("“{}” holds “{}”, which is no joint.", skin.name, scene.nodes[node].name), "",
+                               ""};
             }
             if (place != writing.skeleton_of[static_cast<size_t>(skin.joints[0])]) {
-                return Problem{fmt::format("“{}” is under joints of two skeletons, which USD cannot hold.", skin.name),
-                               "", "Put all joints under one root."};
+                return Problem{phrase("“{}” is under joints of two skeletons, which USD cannot hold.", skin.name), "",
+                               "Put all joints under one root."};
             }
             if (std::abs(skin.inverse_binds[j].determinant()) < 1e-300) {
-                return Problem{fmt::format("the bind pose of “{}” has no size.", scene.nodes[node].name), "", ""};
+                return Problem{phrase("the bind pose of “{}” has no size.", scene.nodes[node].name), "", ""};
             }
             const WrittenSkeleton& skeleton = writing.skeletons[static_cast<size_t>(place)];
             if (said[node] != 0 && !is_known) {
@@ -84,8 +84,8 @@ Outcome find_skeletons(Writing& writing) {
             Mat4& bind = skeleton.binds[skeleton.place_of.at(skin.joints[j])];
             const Mat4 own = geometry * skin.inverse_binds[j].inverse();
             if (said[node] != 0 && (own - bind).norm() > 1e-5 * std::max(1.0, own.norm())) {
-                return Problem{fmt::format("two surfaces were bound to “{}” in two poses, and a USD skeleton has one.",
-                                           scene.nodes[node].name),
+                return Problem{phrase("two surfaces were bound to “{}” in two poses, and a USD skeleton has one.",
+                                      scene.nodes[node].name),
                                "", "Set one rest pose for both."};
             }
             bind = said[node] != 0 ? bind : own;

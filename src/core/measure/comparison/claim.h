@@ -1,6 +1,8 @@
 // What is claimed of something that was read back, and whether it holds.
 #pragma once
 
+#include "core/base/text.h"
+
 #include <string>
 #include <vector>
 
@@ -8,14 +10,14 @@ namespace wembrix {
 
 /// One line of a check.
 struct Claim {
-    std::string name;
-    std::string expected;
-    std::string actual;
+    Text name;
+    Text expected;
+    Text actual;
     bool pass = false;
-    std::string detail;                     ///< why it does not pass
-    std::string accepted{};                 ///< the note, where a person decided to live with what does not pass
-    size_t compared = 0;                    ///< how many things were held against their counterparts, where counted
-    std::vector<std::string> differences{}; ///< each thing that differs, where and how; the first hundred
+    Text detail;                     ///< why it does not pass
+    std::string accepted{};          ///< the note, where a person decided to live with what does not pass
+    size_t compared = 0;             ///< how many things were held against their counterparts, where counted
+    std::vector<Text> differences{}; ///< each thing that differs, where and how; the first hundred
     [[nodiscard]] bool holds_back() const { return !pass && accepted.empty(); }
 };
 

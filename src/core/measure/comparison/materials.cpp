@@ -1,10 +1,10 @@
 // Materials by value, and the textures, images and samplers that they use.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/comparison/subjects.h"
 #include "core/scene/picture_references.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 #include <map>
 #include <set>
 
@@ -84,9 +84,9 @@ std::string name_or_none(const Material* material) {
 }
 
 /// Which of the pictures behind a material's first unlike texture differs, in words.
-std::string unlike_picture(const Scene& a, const Scene& b, const TextureUse& x, const TextureUse& y) {
+Text unlike_picture(const Scene& a, const Scene& b, const TextureUse& x, const TextureUse& y) {
     if (x.coordinates != y.coordinates) {
-        return fmt::format("coordinate set {} and not {}", y.coordinates, x.coordinates);
+        return phrase("coordinate set {} and not {}", y.coordinates, x.coordinates);
     }
     if (x.offset != y.offset || x.scale != y.scale || x.rotation != y.rotation) {
         return "another transform";
@@ -100,21 +100,21 @@ std::string unlike_picture(const Scene& a, const Scene& b, const TextureUse& x, 
         const std::string_view what =
             first_unlike(a.images[static_cast<size_t>(p.image)], b.images[static_cast<size_t>(q.image)], image_fields);
         if (!what.empty()) {
-            return fmt::format("image “{}”: other {}", a.images[static_cast<size_t>(p.image)].name, what);
+            return phrase("image “{}”: other {}", a.images[static_cast<size_t>(p.image)].name, what);
         }
     }
     if (p.sampler >= 0 && q.sampler >= 0) {
         const std::string_view what = first_unlike(a.samplers[static_cast<size_t>(p.sampler)],
                                                    b.samplers[static_cast<size_t>(q.sampler)], sampler_fields);
         if (!what.empty()) {
-            return fmt::format("other {}", what);
+            return phrase("other {}", what);
         }
     }
     const std::string_view what = first_unlike(p, q, texture_fields);
-    return what.empty() ? "another texture" : fmt::format("other {}", what);
+    return what.empty() ? "another texture" : phrase("other {}", what);
 }
 
-std::string unlike_material(const NodePairs& pairs, DecodedImages& pictures, const Material& a, const Material& b) {
+Text unlike_material(const NodePairs& pairs, DecodedImages& pictures, const Material& a, const Material& b) {
     const std::string_view field =
         first_unlike(pictures.plain(pairs.expected(), a), pictures.plain(pairs.actual(), b), material_fields);
     if (field.empty()) {
@@ -128,10 +128,10 @@ std::string unlike_material(const NodePairs& pairs, DecodedImages& pictures, con
         {material_fields[14], &Material::emission_texture}};
     for (const auto& [name, use] : uses) {
         if (name == field) {
-            return fmt::format("{}: {}", field, unlike_picture(pairs.expected(), pairs.actual(), a.*use, b.*use));
+            return phrase("{}: {}", field, unlike_picture(pairs.expected(), pairs.actual(), a.*use, b.*use));
         }
     }
-    return fmt::format("other {}", field);
+    return phrase("other {}", field);
 }
 
 } // namespace
@@ -147,7 +147,7 @@ void compare_materials(const NodePairs& pairs, std::vector<Subject>& subjects) {
         const Material* b = material_at(pairs.actual(), y);
         if (a == nullptr || b == nullptr || a->name != b->name) {
             if (a != b) {
-                slots.differs(where, fmt::format("has {} and not {}", name_or_none(b), name_or_none(a)));
+                slots.differs(where, phrase("has {} and not {}", name_or_none(b), name_or_none(a)));
             }
             return;
         }
@@ -165,9 +165,9 @@ void compare_materials(const NodePairs& pairs, std::vector<Subject>& subjects) {
         const Mesh& a = pairs.expected().meshes[static_cast<size_t>(x.mesh)];
         const Mesh& b = pairs.actual().meshes[static_cast<size_t>(y.mesh)];
         for (size_t p = 0; p < std::min(a.primitives.size(), b.primitives.size()); ++p) {
-            compare(fmt::format("{}, primitive {}", x.name, p), a.primitives[p].material, b.primitives[p].material);
+            compare(phrase("{}, primitive {}", x.name, p), a.primitives[p].material, b.primitives[p].material);
             if (a.primitives[p].carried.extensions != b.primitives[p].carried.extensions) {
-                slots.differs(fmt::format("{}, primitive {}", x.name, p), "other variants or extensions");
+                slots.differs(phrase("{}, primitive {}", x.name, p), "other variants or extensions");
             }
         }
     });

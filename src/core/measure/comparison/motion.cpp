@@ -1,12 +1,12 @@
 // Clips of one name: how long they are, and how far apart they hold surfaces and joints.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/comparison/compare_scenes.h"
 #include "core/measure/comparison/subjects.h"
 #include "core/measure/scene/drift.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -17,10 +17,9 @@ void tell(Subject& drift, const std::string& where, const Drift& measured, doubl
     if (measured.points_compared + measured.joints_compared == 0) {
         drift.differs(where, "neither surfaces nor joints could be paired");
     } else if (!(measured.largest_mm <= limit_mm)) {
-        drift.differs(where,
-                      fmt::format("{:.4f} mm at {}, moment {}", measured.largest_mm, measured.place, measured.frame));
+        drift.differs(where, phrase("{:.4f} mm at {}, moment {}", measured.largest_mm, measured.place, measured.frame));
     } else if (!measured.not_compared.empty()) {
-        drift.differs(where, fmt::format("{} has no counterpart vertex for vertex", measured.not_compared.front()));
+        drift.differs(where, phrase("{} has no counterpart vertex for vertex", measured.not_compared.front()));
     }
 }
 
@@ -44,7 +43,7 @@ std::vector<Claim> compare_motion(const Scene& expected, const Scene& actual, do
         }
         clips.compared();
         if (std::abs(clip.seconds - other->seconds) > 1e-6) {
-            clips.differs(clip.name, fmt::format("{:.6f} s and not {:.6f} s", other->seconds, clip.seconds));
+            clips.differs(clip.name, phrase("{:.6f} s and not {:.6f} s", other->seconds, clip.seconds));
         }
         request.should_clip = &clip;
         request.is_clip = other;

@@ -1,5 +1,6 @@
 // Where every node of a clip's file stands at each frame, in the file's own hierarchy: joints that hold no surface,
 // attachment points, lids.
+#include "core/base/text.h"
 #include "core/math/angles.h"
 #include "core/measure/comparison/compare_scenes.h"
 #include "core/measure/comparison/subjects.h"
@@ -7,7 +8,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -64,10 +64,10 @@ Claim compare_node_motion(const MotionRequest& request) {
         motion.compared();
         if (!(furthest[p].moved_m * 1000 <= request.limit_mm)) {
             motion.differs(name,
-                           fmt::format("{:.3f} mm away at frame {}", furthest[p].moved_m * 1000, furthest[p].moved_at));
+                           phrase("{:.3f} mm away at frame {}", furthest[p].moved_m * 1000, furthest[p].moved_at));
         } else if (!(furthest[p].rotated <= request.limit_radians)) {
-            motion.differs(name, fmt::format("rotated by {:.3f}° at frame {}", furthest[p].rotated * degrees_per_radian,
-                                             furthest[p].rotated_at));
+            motion.differs(name, phrase("rotated by {:.3f}° at frame {}", furthest[p].rotated * degrees_per_radian,
+                                        furthest[p].rotated_at));
         }
     }
     return motion.claim();

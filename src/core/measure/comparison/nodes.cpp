@@ -1,12 +1,12 @@
 // Nodes: which there are, in what order, under which parents; where they rest; skins; what is carried with them.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/math/angles.h"
 #include "core/measure/comparison/subjects.h"
 
 #include <Eigen/LU>
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 #include <map>
 
 namespace wembrix {
@@ -24,8 +24,8 @@ void compare_order(const NodePairs& pairs, Subject& nodes) {
     const auto follows = [&](const std::pair<int, int>& before, const std::pair<int, int>& now) {
         if (before.first >= 0 && now.second < before.second) {
             nodes.differs(pairs.expected().nodes[static_cast<size_t>(now.first)].name,
-                          fmt::format("stands before “{}”, not behind it",
-                                      pairs.expected().nodes[static_cast<size_t>(before.first)].name));
+                          phrase("stands before “{}”, not behind it",
+                                 pairs.expected().nodes[static_cast<size_t>(before.first)].name));
         }
     };
     for (const std::pair<int, int>& now : pairs.both) {
@@ -45,18 +45,18 @@ bool near(double a, double b) {
 }
 
 /// How two transforms differ, in words; empty when they do not.
-std::string unlike(const Transform& a, const Transform& b) {
+Text unlike(const Transform& a, const Transform& b) {
     for (int k = 0; k < 3; ++k) {
         if (!near(a.translation[k], b.translation[k])) {
-            return fmt::format("{:.4f} mm from its place", (a.translation - b.translation).norm() * 1000);
+            return phrase("{:.4f} mm from its place", (a.translation - b.translation).norm() * 1000);
         }
     }
     if (const double turned = a.rotation.normalized().angularDistance(b.rotation.normalized()); turned > 1e-5) {
-        return fmt::format("rotated by {:.4f}°", turned * degrees_per_radian);
+        return phrase("rotated by {:.4f}°", turned * degrees_per_radian);
     }
     for (int k = 0; k < 3; ++k) {
         if (!near(a.scale[k], b.scale[k])) {
-            return fmt::format("scaled {} and not {}", short_number(b.scale[k]), short_number(a.scale[k]));
+            return phrase("scaled {} and not {}", short_number(b.scale[k]), short_number(a.scale[k]));
         }
     }
     return {};
@@ -76,7 +76,7 @@ void compare_points(const NodePairs& pairs, Subject& points) {
         const Vec3 is = actual[static_cast<size_t>(b)].topRightCorner<3, 1>();
         const double limit = 1e-6 * std::max(1.0, was.norm());
         if ((was - is).norm() > limit) {
-            points.differs(node.name, fmt::format("{:.4f} mm from its place in the world", (was - is).norm() * 1000));
+            points.differs(node.name, phrase("{:.4f} mm from its place in the world", (was - is).norm() * 1000));
         } else if (!linear_of(expected[static_cast<size_t>(a)])
                         .isApprox(linear_of(actual[static_cast<size_t>(b)]), 1e-5)) {
             points.differs(node.name, "rotated or scaled in the world");
@@ -97,26 +97,25 @@ void compare_skins(const NodePairs& pairs, Subject& skins) {
         const Skin& x = pairs.expected().skins[static_cast<size_t>(a.skin)];
         const Skin& y = pairs.actual().skins[static_cast<size_t>(b.skin)];
         if (x.joints.size() != y.joints.size()) {
-            skins.differs(a.name,
-                          fmt::format("bound to {} and not {}", counted(y.joints.size(), "joint"), x.joints.size()));
+            skins.differs(a.name, phrase("bound to {} and not {}", counted(y.joints.size(), "joint"), x.joints.size()));
             return;
         }
         for (size_t j = 0; j < x.joints.size(); ++j) {
             const std::string& wanted = pairs.expected().nodes[static_cast<size_t>(x.joints[j])].name;
             const std::string& found = pairs.actual().nodes[static_cast<size_t>(y.joints[j])].name;
             if (wanted != found) {
-                skins.differs(a.name, fmt::format("its joint {} is “{}” and not “{}”", j, found, wanted));
+                skins.differs(a.name, phrase("its joint {} is “{}” and not “{}”", j, found, wanted));
                 return;
             }
             const double size = std::max(1.0, x.inverse_binds[j].cwiseAbs().maxCoeff());
             const double off = (x.inverse_binds[j] - y.inverse_binds[j]).cwiseAbs().maxCoeff();
             if (!(off <= 1e-6 * size)) {
-                skins.differs(a.name, fmt::format("inverse bind of “{}” off by {}", wanted, short_number(off)));
+                skins.differs(a.name, phrase("inverse bind of “{}” off by {}", wanted, short_number(off)));
                 return;
             }
         }
         if (x.name != y.name) {
-            skins.differs(a.name, fmt::format("its skin is called “{}” and not “{}”", y.name, x.name));
+            skins.differs(a.name, phrase("its skin is called “{}” and not “{}”", y.name, x.name));
         } else if (!same_content(x.carried, y.carried)) {
             skins.differs(a.name, "extras or extensions of its skin");
         }
@@ -143,10 +142,10 @@ void compare_nodes(const NodePairs& pairs, std::vector<Subject>& subjects) {
         const std::string wanted = parent_name(pairs.expected(), a);
         const std::string found = parent_name(pairs.actual(), b);
         if (wanted != found) {
-            nodes.differs(a.name, fmt::format("under {} and not {}", found, wanted));
+            nodes.differs(a.name, phrase("under {} and not {}", found, wanted));
         }
         if ((a.kind == NodeKind::joint) != (b.kind == NodeKind::joint)) {
-            nodes.differs(a.name, fmt::format("a {} and not a {}", kind_name(b.kind), kind_name(a.kind)));
+            nodes.differs(a.name, phrase("a {} and not a {}", kind_name(b.kind), kind_name(a.kind)));
         }
         if (a.scenes != b.scenes) {
             nodes.differs(a.name, "belongs to other scenes of the file");
@@ -167,14 +166,14 @@ void compare_nodes(const NodePairs& pairs, std::vector<Subject>& subjects) {
         const FileScene& y = pairs.actual().scenes[s];
         carried.compared();
         if (x.name != y.name) {
-            carried.differs("scene " + x.name, fmt::format("is called “{}”", y.name));
+            carried.differs("scene " + x.name, phrase("is called “{}”", y.name));
         } else if (!same_content(x.carried, y.carried)) {
             carried.differs("scene " + x.name, "other extras or extensions");
         }
     }
     if (pairs.expected().scenes.size() > 1 && pairs.expected().scenes.size() != pairs.actual().scenes.size()) {
-        nodes.differs("the file", fmt::format("{} scenes and not {}", pairs.actual().scenes.size(),
-                                              pairs.expected().scenes.size()));
+        nodes.differs("the file",
+                      phrase("{} scenes and not {}", pairs.actual().scenes.size(), pairs.expected().scenes.size()));
     } else if (pairs.expected().first_scene != pairs.actual().first_scene) {
         nodes.differs("the file", "another scene is shown first");
     }

@@ -1,9 +1,9 @@
 // Cameras, lights, curves, caches and hulls, each by the node that carries it.
+#include "core/base/text.h"
 #include "core/measure/comparison/subjects.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -92,7 +92,7 @@ void compare_kind(const NodePairs& pairs, Subject& subject, int Node::*place, st
         const std::string_view field = first_unlike_of(pairs, (pairs.expected().*list)[static_cast<size_t>(x.*place)],
                                                        (pairs.actual().*list)[static_cast<size_t>(y.*place)], names);
         if (!field.empty()) {
-            subject.differs(x.name, fmt::format("other {}", field));
+            subject.differs(x.name, phrase("other {}", field));
         }
     });
 }
@@ -108,7 +108,7 @@ void compare_caches(const NodePairs& pairs, Subject& subject) {
         subject.compared();
         const std::string_view field = first_unlike_of(pairs, a[i], b[i], cache_fields);
         if (!field.empty()) {
-            subject.differs(a[i].name, fmt::format("other {}", field));
+            subject.differs(a[i].name, phrase("other {}", field));
         }
     }
 }

@@ -1,9 +1,9 @@
 // Shapes: names in order, starting weights, and how each moves vertices, normals and tangents.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/comparison/subjects.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -67,14 +67,14 @@ void compare_attributes(const MorphTarget& a, const MorphTarget& b, size_t verti
     for (const Attribute& expected : a.attributes) {
         const Attribute* actual = attribute_named(b, expected.name);
         if (actual == nullptr) {
-            shapes.differs(where, fmt::format("no longer changes {}", expected.name));
+            shapes.differs(where, phrase("no longer changes {}", expected.name));
         } else if (const size_t count = unlike(a, expected, b, *actual, vertices); count > 0) {
-            shapes.differs(where, fmt::format("changes {} otherwise on {}", expected.name, counted(count, "vertex")));
+            shapes.differs(where, phrase("changes {} otherwise on {}", expected.name, counted(count, "vertex")));
         }
     }
     for (const Attribute& actual : b.attributes) {
         if (attribute_named(a, actual.name) == nullptr) {
-            shapes.differs(where, fmt::format("changes {}, too", actual.name));
+            shapes.differs(where, phrase("changes {}, too", actual.name));
         }
     }
 }
@@ -102,7 +102,7 @@ void compare_shapes(const NodePairs& pairs, std::vector<Subject>& subjects) {
             const std::string where = x.name + "/" + p.name;
             shapes.compared();
             if (p.name != q.name) {
-                shapes.differs(where, fmt::format("is called “{}”", q.name));
+                shapes.differs(where, phrase("is called “{}”", q.name));
             }
             if (a.point_count() != b.point_count()) {
                 continue;
@@ -113,7 +113,7 @@ void compare_shapes(const NodePairs& pairs, std::vector<Subject>& subjects) {
                 {"tangent", &MorphTarget::tangents}};
             for (const auto& [noun, what] : kinds) {
                 if (const size_t count = unlike(p, q, what, a.point_count()); count > 0) {
-                    shapes.differs(where, fmt::format("{} moved otherwise", counted(count, noun)));
+                    shapes.differs(where, phrase("{} moved otherwise", counted(count, noun)));
                 }
             }
             compare_attributes(p, q, a.point_count(), where, shapes);

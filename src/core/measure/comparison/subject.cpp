@@ -1,6 +1,7 @@
 #include "core/measure/comparison/subject.h"
 
 #include "core/base/counted.h"
+#include "core/base/text.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -11,13 +12,13 @@ namespace {
 constexpr size_t most_told = 100;
 }
 
-void Subject::differs(std::string where, std::string_view how) {
+void Subject::differs(const Text& where, const Text& how) {
     ++found_;
     if (differences_.size() < most_told) {
-        differences_.push_back(fmt::format("{}: {}", where, how));
+        differences_.push_back(phrase("{}: {}", where, how));
     }
     if (std::find(places_.begin(), places_.end(), where) == places_.end() && places_.size() < most_told) {
-        places_.push_back(std::move(where));
+        places_.push_back(where);
     }
 }
 
@@ -27,11 +28,10 @@ Claim Subject::claim() const {
     claim.expected = counted(compared_, noun_);
     claim.compared = compared_;
     claim.pass = found_ == 0;
-    claim.actual = claim.pass ? "the same" : fmt::format("{} differ", places_.size());
+    claim.actual = claim.pass ? "the same" : phrase("{} differ", places_.size());
     claim.differences = differences_;
     if (!claim.pass) {
-        claim.detail =
-            found_ == 1 ? differences_.front() : fmt::format("{}; and {} more", differences_.front(), found_ - 1);
+        claim.detail = found_ == 1 ? differences_.front() : phrase("{}; and {} more", differences_.front(), found_ - 1);
     }
     return claim;
 }

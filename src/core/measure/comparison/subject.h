@@ -17,9 +17,9 @@ class Subject {
 
     /// One more thing was held against its counterpart.
     void compared() { ++compared_; }
-    void differs(std::string where, std::string_view how);
-    void is_missing(std::string_view what) { differs(std::string(what), "is missing"); }
-    void is_too_much(std::string_view what) { differs(std::string(what), "is too much"); }
+    void differs(const Text& where, const Text& how);
+    void is_missing(std::string_view what) { differs(Text(std::string(what)), "is missing"); }
+    void is_too_much(std::string_view what) { differs(Text(std::string(what)), "is too much"); }
     [[nodiscard]] bool is_empty() const { return compared_ == 0 && found_ == 0; }
     [[nodiscard]] Claim claim() const;
 
@@ -28,7 +28,7 @@ class Subject {
     std::string noun_;
     size_t compared_ = 0;
     size_t found_ = 0;
-    std::vector<std::string> differences_;
+    std::vector<Text> differences_;
     std::vector<std::string> places_; ///< things that differ, each once
 };
 

@@ -1,5 +1,6 @@
 // Surfaces: vertices, triangles, normals, tangents, every further attribute, weights.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/comparison/subjects.h"
 
 #include <algorithm>
@@ -41,12 +42,12 @@ void compare_array(Subject& subject, const std::string& where, const Shared<T>& 
     if (a.size() != b.size()) {
         subject.differs(where, b.empty()   ? std::string("gone")
                                : a.empty() ? std::string("was not there")
-                                           : fmt::format("{} and not {}", b.size() / width, a.size() / width));
+                                           : phrase("{} and not {}", b.size() / width, a.size() / width));
         return;
     }
     const auto [count, first] = unlike_rows(a, b, width);
     if (count > 0) {
-        subject.differs(where, fmt::format("{} differ, the first at {}", counted(count, noun), first));
+        subject.differs(where, phrase("{} differ, the first at {}", counted(count, noun), first));
     }
 }
 
@@ -74,14 +75,14 @@ void compare_directions(Subject& subject, const std::string& where, const Shared
         }
     }
     if (count > 0) {
-        subject.differs(where, fmt::format("{} differ, the first at {}", counted(count, "vertex"), first));
+        subject.differs(where, phrase("{} differ, the first at {}", counted(count, "vertex"), first));
     }
 }
 
 void compare_positions(Subject& subject, const std::string& where, const Mesh& a, const Mesh& b) {
     subject.compared();
     if (a.point_count() != b.point_count()) {
-        subject.differs(where, fmt::format("{} and not {}", counted(b.point_count(), "vertex"), a.point_count()));
+        subject.differs(where, phrase("{} and not {}", counted(b.point_count(), "vertex"), a.point_count()));
         return;
     }
     if (a.positions.same_array(b.positions)) {
@@ -97,7 +98,7 @@ void compare_positions(Subject& subject, const std::string& where, const Mesh& a
         farthest = std::max(farthest, apart);
     }
     if (farthest > 0 || odd) {
-        subject.differs(where, fmt::format("vertex {} is {} mm from its place", at, short_number(farthest * 1000.0)));
+        subject.differs(where, phrase("vertex {} is {} mm from its place", at, short_number(farthest * 1000.0)));
     }
 }
 
@@ -105,21 +106,20 @@ void compare_positions(Subject& subject, const std::string& where, const Mesh& a
 void compare_primitives(Subject& subject, const std::string& where, const Mesh& a, const Mesh& b) {
     subject.compared();
     if (a.primitives.size() != b.primitives.size()) {
-        subject.differs(where,
-                        fmt::format("{} and not {}", counted(b.primitives.size(), "primitive"), a.primitives.size()));
+        subject.differs(where, phrase("{} and not {}", counted(b.primitives.size(), "primitive"), a.primitives.size()));
         return;
     }
     for (size_t p = 0; p < a.primitives.size(); ++p) {
         const Primitive& x = a.primitives[p];
         const Primitive& y = b.primitives[p];
         if (x.topology != y.topology || x.index_count != y.index_count || x.point_count != y.point_count) {
-            subject.differs(where, fmt::format("primitive {} is another one", p));
+            subject.differs(where, phrase("primitive {} is another one", p));
             return;
         }
     }
     const auto [count, first] = unlike_rows(a.indices, b.indices);
     if (count > 0 || a.indices.size() != b.indices.size()) {
-        subject.differs(where, fmt::format("{} differ, the first at {}", counted(count, "index"), first));
+        subject.differs(where, phrase("{} differ, the first at {}", counted(count, "index"), first));
     }
 }
 
@@ -142,7 +142,7 @@ void compare_attributes(std::map<std::string, Subject>& by_kind, const std::stri
         if (other == nullptr) {
             subject(one.name).is_missing(place);
         } else if (other->width != one.width) {
-            subject(one.name).differs(place, fmt::format("{} numbers a vertex and not {}", other->width, one.width));
+            subject(one.name).differs(place, phrase("{} numbers a vertex and not {}", other->width, one.width));
         } else if (!same_content(one.format, other->format)) {
             subject(one.name).differs(place, "is stored as other numbers");
         } else {
@@ -160,7 +160,7 @@ void compare_attributes(std::map<std::string, Subject>& by_kind, const std::stri
         std::sort(x.begin(), x.end());
         std::sort(y.begin(), y.end());
         if (x != y) {
-            by_kind.at("Further attributes").differs(where, fmt::format("primitive {} has other attributes", p));
+            by_kind.at("Further attributes").differs(where, phrase("primitive {} has other attributes", p));
         }
     }
 }
@@ -220,7 +220,7 @@ void compare_weights(const NodePairs& pairs, Subject& weights, const Node& a, co
         }
     }
     if (count > 0) {
-        weights.differs(a.name, fmt::format("{} differ, the first is {}", counted(count, "vertex"), first));
+        weights.differs(a.name, phrase("{} differ, the first is {}", counted(count, "vertex"), first));
     }
 }
 
@@ -249,14 +249,14 @@ void compare_surfaces(const NodePairs& pairs, std::vector<Subject>& subjects) {
         const Mesh& a = pairs.expected().meshes[static_cast<size_t>(x.mesh)];
         const Mesh& b = pairs.actual().meshes[static_cast<size_t>(y.mesh)];
         if (a.name != b.name) {
-            surfaces.differs(x.name, fmt::format("its mesh is called “{}” and not “{}”", b.name, a.name));
+            surfaces.differs(x.name, phrase("its mesh is called “{}” and not “{}”", b.name, a.name));
         }
         if (!same_content(a.carried, b.carried)) {
             surfaces.differs(x.name, "extras or extensions of its mesh");
         }
         for (size_t p = 0; p < std::min(a.primitives.size(), b.primitives.size()); ++p) {
             if (a.primitives[p].carried.extras != b.primitives[p].carried.extras) {
-                surfaces.differs(x.name, fmt::format("extras of primitive {}", p));
+                surfaces.differs(x.name, phrase("extras of primitive {}", p));
             }
         }
         compare_positions(vertices, x.name, a, b);

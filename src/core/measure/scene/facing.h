@@ -1,6 +1,7 @@
 // Which way a character looks, told from its joints.
 #pragma once
 
+#include "core/base/text.h"
 #include "core/math/axes.h"
 #include "core/scene/scene.h"
 
@@ -17,7 +18,7 @@ Side side_of(std::string_view name);
 
 struct Facing {
     Axis axis = Axis::pos_z;
-    std::string reason;   ///< how it was told
+    Text reason;          ///< how it was told
     double certainty = 1; ///< 0 to 1
 };
 /// At rest, for a character that stands along +Y: left cross up, over all pairs of sided joints; where no joint says

@@ -1,6 +1,7 @@
 // Which way up a character is, told from its joints and from how it moves.
 #pragma once
 
+#include "core/base/text.h"
 #include "core/math/axes.h"
 #include "core/scene/scene.h"
 
@@ -11,7 +12,7 @@ namespace wembrix {
 
 struct Upright {
     Axis up = Axis::pos_y;
-    std::string reason;   ///< what it was told from: "the head is above the feet"
+    Text reason;          ///< what it was told from: "the head is above the feet"
     double certainty = 0; ///< 0 to 1: the share of all grounds that say so
 };
 /// Head, pelvis and feet by their names, the plane between left and right, and on which side of a take something is

@@ -3,6 +3,7 @@
 #include "core/base/counted.h"
 #include "core/base/file_version.h"
 #include "core/base/json_file.h"
+#include "core/base/text.h"
 #include "core/math/angles.h"
 #include "core/measure/skeleton/pairs.h"
 
@@ -10,7 +11,6 @@
 #include <algorithm>
 #include <cctype>
 #include <cmath>
-#include <fmt/format.h>
 #include <map>
 #include <set>
 
@@ -234,13 +234,13 @@ Result<Contract> contract_from_json(const nlohmann::json& given, const std::stri
             return done.problem();
         }
     }
-    const auto complain = [&](const std::string& what) { return Problem{what, where, ""}; };
+    const auto complain = [&](const Text& what) { return Problem{what, where, ""}; };
     if (!json.is_object() || !json.contains("joints") || !json["joints"].is_array() || !json.contains("name") ||
         !json["name"].is_string()) {
         return complain("is not a contract: it needs \"name\" and a list of \"joints\".");
     }
     if (json["joints"].size() > most_joints) {
-        return complain(fmt::format("has more than {}.", counted(most_joints, "joint")));
+        return complain(phrase("has more than {}.", counted(most_joints, "joint")));
     }
     Contract contract;
     contract.name = json["name"].get<std::string>();
@@ -260,20 +260,20 @@ Result<Contract> contract_from_json(const nlohmann::json& given, const std::stri
         joint.name = from["name"].get<std::string>();
         const auto parent = from.find("parent");
         if (parent != from.end() && !parent->is_string()) {
-            return complain(fmt::format("the parent of \"{}\" is not a name.", joint.name));
+            return complain(phrase("the parent of \"{}\" is not a name.", joint.name));
         }
         joint.parent = parent == from.end() ? "" : parent->get<std::string>();
         if (!joint.parent.empty() && seen.count(joint.parent) == 0) {
             return complain(
-                fmt::format("\"{}\" hangs on \"{}\", which does not stand before it.", joint.name, joint.parent));
+                phrase("\"{}\" hangs on \"{}\", which does not stand before it.", joint.name, joint.parent));
         }
         if (!seen.insert(joint.name).second) {
-            return complain(fmt::format("has two joints \"{}\".", joint.name));
+            return complain(phrase("has two joints \"{}\".", joint.name));
         }
         if (!numbers_from(from, "translation_m", 3, joint.place.data()) ||
             !numbers_from(from, "rotation_xyzw", 4, joint.turn.coeffs().data()) || joint.turn.norm() < 1e-6) {
-            return complain(fmt::format(
-                "\"{}\" needs three numbers of \"translation_m\" and four of \"rotation_xyzw\".", joint.name));
+            return complain(
+                phrase("\"{}\" needs three numbers of \"translation_m\" and four of \"rotation_xyzw\".", joint.name));
         }
         joint.turn.normalize();
         contract.joints.push_back(std::move(joint));
@@ -301,12 +301,12 @@ std::vector<ContractDifference> compare_with_contract(const Scene& scene, const 
     std::vector<ContractDifference> differences;
     for (const ContractJoint& joint : contract.joints) {
         if (ours.count(joint.name) == 0) {
-            differences.push_back({Kind::missing, joint.name, fmt::format("{} is missing", joint.name)});
+            differences.push_back({Kind::missing, joint.name, phrase("{} is missing", joint.name)});
         }
     }
     for (const ContractJoint& joint : own.joints) {
         if (theirs.count(joint.name) == 0) {
-            differences.push_back({Kind::extra, joint.name, fmt::format("{} is not in the contract", joint.name)});
+            differences.push_back({Kind::extra, joint.name, phrase("{} is not in the contract", joint.name)});
         }
     }
     const auto named = [](const std::string& name) { return name.empty() ? std::string("nothing") : name; };
@@ -320,12 +320,12 @@ std::vector<ContractDifference> compare_with_contract(const Scene& scene, const 
         const ContractJoint& wanted = contract.joints[found->second];
         if (joint.parent != wanted.parent) {
             differences.push_back({Kind::parent, joint.name,
-                                   fmt::format("{} hangs on {} and should hang on {}", joint.name, named(joint.parent),
-                                               named(wanted.parent))});
+                                   phrase("{} hangs on {} and should hang on {}", joint.name, named(joint.parent),
+                                          named(wanted.parent))});
         }
         if (!last_name.empty() && found->second < last) {
-            differences.push_back({Kind::order, joint.name,
-                                   fmt::format("{} stands after {} and should stand before", joint.name, last_name)});
+            differences.push_back(
+                {Kind::order, joint.name, phrase("{} stands after {} and should stand before", joint.name, last_name)});
         } else {
             last = found->second;
             last_name = joint.name;
@@ -336,13 +336,13 @@ std::vector<ContractDifference> compare_with_contract(const Scene& scene, const 
         const double longer = joint.place.norm() - wanted.place.norm();
         if (joint.parent == wanted.parent && !joint.parent.empty() && std::abs(longer) > tolerance.length_m) {
             differences.push_back({Kind::length, joint.name,
-                                   fmt::format("{} is {:.1f} mm from {} and should be {:.1f} mm", joint.name,
-                                               joint.place.norm() * 1000, joint.parent, wanted.place.norm() * 1000)});
+                                   phrase("{} is {:.1f} mm from {} and should be {:.1f} mm", joint.name,
+                                          joint.place.norm() * 1000, joint.parent, wanted.place.norm() * 1000)});
         }
         const double turned = joint.turn.angularDistance(wanted.turn) * degrees_per_radian;
         if (joint.parent == wanted.parent && turned > tolerance.turn_degrees) {
-            differences.push_back({Kind::turn, joint.name,
-                                   fmt::format("{} is turned {:.1f}° from what it should be", joint.name, turned)});
+            differences.push_back(
+                {Kind::turn, joint.name, phrase("{} is turned {:.1f}° from what it should be", joint.name, turned)});
         }
     }
     return differences;

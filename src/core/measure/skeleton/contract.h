@@ -41,7 +41,7 @@ struct ContractDifference {
     enum class Kind { missing, extra, parent, order, length, turn };
     Kind kind = Kind::missing;
     std::string joint;
-    std::string sentence; ///< with the numbers
+    Text sentence; ///< with the numbers
 };
 struct ContractTolerance {
     double length_m = 0.001;

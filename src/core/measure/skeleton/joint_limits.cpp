@@ -1,10 +1,10 @@
 #include "core/measure/skeleton/joint_limits.h"
 
+#include "core/base/text.h"
 #include "core/keys/key_layer.h"
 #include "core/measure/skeleton/pose.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -53,7 +53,7 @@ Result<JointLimits> joint_limits_from_json(const nlohmann::json& json, const std
     }
     JointLimits limits;
     for (const auto& [joint, of] : json.items()) {
-        const Result<TurnLimits> one = turn_limits_from_json(of, fmt::format("{}, \"{}\"", where, joint.substr(0, 60)));
+        const Result<TurnLimits> one = turn_limits_from_json(of, phrase("{}, \"{}\"", where, joint.substr(0, 60)));
         if (!one) {
             return one.problem();
         }

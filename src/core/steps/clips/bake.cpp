@@ -1,5 +1,6 @@
 // Keys everything a clip moves at each of its frames.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/clips/baked.h"
 #include "core/measure/scene/drift.h"
 #include "core/steps/clips/clip_step.h"
@@ -26,7 +27,7 @@ Result<StepResult> apply_bake(const StepContext&, const BakeSettings& settings, 
         const int count = clip.frames(at);
         const double left = clip.seconds - (count - 1) / at;
         if (left > 1e-3 / at) {
-            result.could_not.push_back(fmt::format(
+            result.could_not.push_back(phrase(
                 "“{}” lasts {:.4f} s, which is no whole number of frames at {:g} per second: it ends {:.1f} ms sooner",
                 clip.name, clip.seconds, at, left * 1000));
         }
@@ -34,7 +35,7 @@ Result<StepResult> apply_bake(const StepContext&, const BakeSettings& settings, 
         frames += static_cast<size_t>(count);
     }
     const std::string at = settings.rate ? fmt::format(" at {:g} per second", *settings.rate) : "";
-    result.account = fmt::format("{}: {}{}, a key on each", work.said, counted(frames, "frame"), at);
+    result.account = phrase("{}: {}{}, a key on each", work.said, counted(frames, "frame"), at);
     return std::move(work.result);
 }
 

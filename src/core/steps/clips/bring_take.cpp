@@ -1,6 +1,7 @@
 #include "core/steps/clips/bring_take.h"
 
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/math/angles.h"
 #include "core/scene/change_keys.h"
 #include "core/steps/names.h"
@@ -12,7 +13,6 @@
 #include <array>
 #include <cassert>
 #include <cmath>
-#include <fmt/format.h>
 #include <map>
 #include <set>
 #include <unordered_map>
@@ -368,40 +368,40 @@ void add_to_fit(SourceFit& fit, const Brought& brought) {
     fit.size_ratio = brought.size_ratio;
 }
 
-std::vector<std::string> notes_on(const Brought& brought) {
-    std::vector<std::string> notes;
+std::vector<Text> notes_on(const Brought& brought) {
+    std::vector<Text> notes;
     if (brought.factor != 1) {
         notes.push_back(
-            fmt::format("counts in another unit than the model: its lengths are taken {:g} times.", brought.factor));
+            phrase("counts in another unit than the model: its lengths are taken {:g} times.", brought.factor));
     }
     if (brought.carried) {
         notes.emplace_back(
             "rests otherwise than the model: its motion is carried over so that each bone lies where it lay.");
     }
     if (brought.longest_apart > 0.02) {
-        notes.push_back(fmt::format("has bones up to {:.0f} % longer or shorter than the model's; the model keeps its "
-                                    "own.",
-                                    brought.longest_apart * 100));
+        notes.push_back(phrase("has bones up to {:.0f} % longer or shorter than the model's; the model keeps its "
+                               "own.",
+                               brought.longest_apart * 100));
     }
     if (!brought.left_out.empty()) {
-        std::vector<std::string> said;
+        std::vector<Text> said;
         for (const LeftMotion& left : brought.left_out) {
-            std::string motion;
+            Text motion;
             if (left.moves_m >= 0.0005) {
-                motion = fmt::format(" moves {:.3f} m", left.moves_m);
+                motion = phrase(" moves {:.3f} m", left.moves_m);
             }
             if (left.turns_degrees >= 0.05) {
-                motion += fmt::format("{} turns {:.1f}°", motion.empty() ? "" : ",", left.turns_degrees);
+                motion += phrase("{} turns {:.1f}°", motion.empty() ? "" : ",", left.turns_degrees);
             }
             said.push_back(left.name + (motion.empty() ? " stays still" : motion) +
                            (left.carried_by.empty() ? "" : ": " + left.carried_by + " makes it"));
         }
-        notes.push_back(fmt::format("moves {} that the model does not have ({}); their keys are left out.",
-                                    counted(brought.left_out.size(), "node"), some_of(said, 12)));
+        notes.push_back(phrase("moves {} that the model does not have ({}); their keys are left out.",
+                               counted(brought.left_out.size(), "node"), some_of(said, 12)));
     }
     if (brought.surfaces_left_out > 0) {
-        notes.push_back(fmt::format("its {} stay out: it was taken as motion for the model's joints.",
-                                    counted(brought.surfaces_left_out, "surface")));
+        notes.push_back(phrase("its {} stay out: it was taken as motion for the model's joints.",
+                               counted(brought.surfaces_left_out, "surface")));
     }
     return notes;
 }

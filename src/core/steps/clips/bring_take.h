@@ -50,6 +50,6 @@ Brought bring_take(const Scene& model, const Scene& take, const BringOptions& op
 void add_to_fit(SourceFit& fit, const Brought& brought);
 
 /// What was changed and what stayed out, a sentence each, to stand behind the take's name.
-std::vector<std::string> notes_on(const Brought& brought);
+std::vector<Text> notes_on(const Brought& brought);
 
 } // namespace wembrix

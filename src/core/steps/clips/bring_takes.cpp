@@ -1,6 +1,7 @@
 // Takes brought onto the skeleton that the steps before have made: the joints that they find there, in its unit and its
 // axes, anew from the sources.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/scene/content.h"
 #include "core/steps/clips/bring_take.h"
 #include "core/steps/clips/chosen_clips.h"
@@ -10,7 +11,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -53,13 +53,13 @@ class BringTakes {
     }
 
     Result<StepResult> run() {
-        std::vector<std::string> told;
+        std::vector<Text> told;
         for (size_t s = 0; s < context_.sources.size(); ++s) {
             if (context_.stop && context_.stop()) {
                 return Problem{"was stopped.", "", ""};
             }
             if (moves_others(context_, s) && is_meant(context_.sources[s].name)) {
-                Result<std::string> one = bring(s);
+                Result<Text> one = bring(s);
                 if (!one) {
                     return one.problem();
                 }
@@ -82,7 +82,7 @@ class BringTakes {
     }
 
     /// What was done with the takes of one source, in a few words.
-    Result<std::string> bring(size_t s) {
+    Result<Text> bring(size_t s) {
         const NamedScene& source = context_.sources[s];
         const Brought brought = bring_take(context_.scene, source.scene, options_);
         for (const Clip& clip : brought.clips) {
@@ -112,7 +112,7 @@ class BringTakes {
     void replace_notes(const std::string& name, const Brought& brought) {
         std::vector<Note>& notes = result_.scene.notes;
         std::erase_if(notes, [&](const Note& note) { return note.where == name; });
-        for (std::string& note : notes_on(brought)) {
+        for (Text& note : notes_on(brought)) {
             notes.push_back({name, note});
         }
         if (!brought.left_out.empty() || brought.longest_apart > 0.02) {
@@ -124,19 +124,19 @@ class BringTakes {
         }
     }
 
-    static std::string said_of(const std::string& name, const Brought& brought) {
-        std::string said = name;
+    static Text said_of(const std::string& name, const Brought& brought) {
+        Text said = name;
         if (brought.as_it_came()) {
             return said + " as it came";
         }
         if (brought.factor != 1) {
-            said += fmt::format(" × {:g}", brought.factor);
+            said += phrase(" × {:g}", brought.factor);
         }
         if (brought.carried) {
             said += " carried over";
         }
         if (!brought.left_out.empty()) {
-            said += fmt::format(" without {}", counted(brought.left_out.size(), "node"));
+            said += phrase(" without {}", counted(brought.left_out.size(), "node"));
         }
         return said;
     }

@@ -1,6 +1,7 @@
 #include "core/steps/clips/chosen_clips.h"
 
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/steps/names.h"
 
 #include <algorithm>
@@ -18,7 +19,7 @@ Problem none_fits(const Scene& scene, const std::string& wanted) {
         names.push_back(clip.name);
     }
     return {names.empty() ? std::string("there are no clips.")
-                          : fmt::format("there is no clip \"{}\"; there are {}.", wanted, some_of(names)),
+                          : phrase("there is no clip \"{}\"; there are {}.", wanted, some_of(names)),
             "", ""};
 }
 
@@ -47,7 +48,7 @@ Result<size_t> named_clip(const Scene& scene, const std::string& name) {
     return none_fits(scene, name);
 }
 
-std::string clips_said(const Scene& scene, const std::vector<size_t>& clips) {
+Text clips_said(const Scene& scene, const std::vector<size_t>& clips) {
     return clips.size() == 1 ? fmt::format("“{}”", scene.clips[clips[0]].name) : counted(clips.size(), "clip");
 }
 

@@ -18,7 +18,7 @@ Result<std::vector<size_t>> chosen_clips(const Scene& scene, const std::vector<s
 Result<size_t> named_clip(const Scene& scene, const std::string& name);
 
 /// "wade" or "3 clips", for accounts.
-std::string clips_said(const Scene& scene, const std::vector<size_t>& clips);
+Text clips_said(const Scene& scene, const std::vector<size_t>& clips);
 
 /// "#RRGGBB" or nothing.
 bool is_colour(const std::string& text);

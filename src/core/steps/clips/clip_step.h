@@ -1,6 +1,7 @@
 // Steps that do something with each of the clips that their parameter "clips" chooses.
 #pragma once
 
+#include "core/base/text.h"
 #include "core/steps/clips/chosen_clips.h"
 #include "core/steps/step_kind.h"
 
@@ -14,7 +15,7 @@ namespace wembrix {
 struct ClipWork {
     StepResult result;         ///< holds the scene as it was
     std::vector<size_t> clips; ///< those that are meant, at least one
-    std::string said;          ///< "wade" or "3 clips", for accounts
+    Text said;                 ///< "wade" or "3 clips", for accounts
 };
 
 /// The parameter that chooses clips. `help` is what it does beyond that.

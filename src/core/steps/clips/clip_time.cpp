@@ -1,9 +1,9 @@
 // Another rate, another length, the other way around: what a clip does to time. Keys are moved, not made anew.
+#include "core/base/text.h"
 #include "core/steps/clips/clip_step.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -21,11 +21,11 @@ Result<StepResult> apply_change_frame_rate(const StepContext&, const RateSetting
         clip.rate = settings.rate;
         const double whole = std::round(clip.seconds * settings.rate);
         if (std::abs(whole / settings.rate - clip.seconds) > 1e-3 / settings.rate) {
-            result.could_not.push_back(fmt::format("“{}” lasts {:.4f} s, which is no whole number of frames at {:g}",
-                                                   clip.name, clip.seconds, settings.rate));
+            result.could_not.push_back(phrase("“{}” lasts {:.4f} s, which is no whole number of frames at {:g}",
+                                              clip.name, clip.seconds, settings.rate));
         }
     }
-    result.account = fmt::format("{} counted at {:g} frames per second; as long as before", work.said, settings.rate);
+    result.account = phrase("{} counted at {:g} frames per second; as long as before", work.said, settings.rate);
     return std::move(work.result);
 }
 
@@ -64,7 +64,7 @@ Result<StepResult> apply_stretch_time(const StepContext&, const StretchTimeSetti
     for (const size_t c : work.clips) {
         Clip& clip = result.scene.clips[c];
         if (clip.seconds <= 0) {
-            result.could_not.push_back(fmt::format("“{}” is one frame long and stays so", clip.name));
+            result.could_not.push_back(phrase("“{}” is one frame long and stays so", clip.name));
             continue;
         }
         const double was = clip.seconds;
@@ -72,12 +72,11 @@ Result<StepResult> apply_stretch_time(const StepContext&, const StretchTimeSetti
         // A length that is meant to be whole frames is whole frames.
         const double whole = std::round(clip.seconds * clip.rate) / clip.rate;
         if (std::abs(whole - clip.seconds) > 1e-3 / clip.rate) {
-            result.could_not.push_back(
-                fmt::format("“{}” lasts {:.4f} s now, which is no whole number of frames at {:g}", clip.name,
-                            clip.seconds, clip.rate));
+            result.could_not.push_back(phrase("“{}” lasts {:.4f} s now, which is no whole number of frames at {:g}",
+                                              clip.name, clip.seconds, clip.rate));
         }
         mark_remade(clip);
-        result.account = fmt::format("{}: {:.3f} s → {:.3f} s", work.said, was, clip.seconds);
+        result.account = phrase("{}: {:.3f} s → {:.3f} s", work.said, was, clip.seconds);
     }
     return std::move(work.result);
 }
@@ -140,7 +139,7 @@ Result<StepResult> apply_reverse(const StepContext&, const ReverseSettings&, Cli
         reverse(result.scene.clips[c]);
         mark_remade(result.scene.clips[c]);
     }
-    result.account = fmt::format("{} from the last frame to the first", work.said);
+    result.account = phrase("{} from the last frame to the first", work.said);
     return std::move(work.result);
 }
 

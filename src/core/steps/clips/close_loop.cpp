@@ -1,6 +1,7 @@
 // Makes the end of a clip meet its beginning: ends it at the frame that closes best, blends its last frames into the
 // first pose, or adds the first pose once more.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/math/angles.h"
 #include "core/measure/clips/baked.h"
 #include "core/measure/clips/seam.h"
@@ -12,7 +13,6 @@
 #include <Eigen/LU>
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 #include <set>
 
 namespace wembrix {
@@ -130,42 +130,41 @@ Result<StepResult> apply_close_loop(const StepContext& context, const CloseSetti
     Clip& clip = result.scene.clips[*at];
     const double height = height_m(scene);
     if (clip.frames() < 3) {
-        return Problem{fmt::format("“{}” has {}: nothing of it can repeat.", name, counted(clip.frames(), "frame")), "",
-                       ""};
+        return Problem{phrase("“{}” has {}: nothing of it can repeat.", name, counted(clip.frames(), "frame")), "", ""};
     }
     const Seam before = measure_seam(scene, clip, height);
     if (settings.mode == CloseSettings::Mode::trim) {
         const std::optional<Closing> closing = nearest_closing(scene, clip, height, end_of_keys(clip));
         if (!closing) {
-            return Problem{fmt::format("no frame near the end of “{}” can be told to close it.", name), "", ""};
+            return Problem{phrase("no frame near the end of “{}” can be told to close it.", name), "", ""};
         }
         const int was = clip.frames() - 1;
         clip.seconds = closing->frame / clip.rate;
-        result.account = fmt::format("“{}” ends at frame {} instead of {}", name, closing->frame, was);
+        result.account = phrase("“{}” ends at frame {} instead of {}", name, closing->frame, was);
     } else {
         if (settings.mode == CloseSettings::Mode::blend && settings.frames > clip.frames() - 2) {
-            return Problem{fmt::format("“{}” has {}: {} cannot be blended.", name, counted(clip.frames(), "frame"),
-                                       settings.frames),
-                           "", "Blend over fewer."};
+            return Problem{
+                phrase("“{}” has {}: {} cannot be blended.", name, counted(clip.frames(), "frame"), settings.frames),
+                "", "Blend over fewer."};
         }
         lead_back(scene, clip, settings, before);
         mark_remade(clip);
         result.account =
             settings.mode == CloseSettings::Mode::blend
-                ? fmt::format("the last {} of “{}” lead into its first pose", counted(settings.frames, "frame"), name)
-                : fmt::format("“{}” has its first pose once more, as frame {}", name, clip.frames() - 1);
+                ? phrase("the last {} of “{}” lead into its first pose", counted(settings.frames, "frame"), name)
+                : phrase("“{}” has its first pose once more, as frame {}", name, clip.frames() - 1);
     }
     clip.loop = true;
     const Seam after = measure_seam(result.scene, clip, height);
     clip.last_is_first = after.apart_mm < 0.05 && after.turned_deg < 0.05;
     if (after.turns) {
-        result.account += fmt::format("; it goes round by {:.0f}° each time", after.turn_deg);
+        result.account += phrase("; it goes round by {:.0f}° each time", after.turn_deg);
     }
-    result.account += fmt::format("; seam {:.1f} → {:.1f} mm, {:.1f} → {:.1f}°", before.apart_mm, after.apart_mm,
-                                  before.turned_deg, after.turned_deg);
+    result.account += phrase("; seam {:.1f} → {:.1f} mm, {:.1f} → {:.1f}°", before.apart_mm, after.apart_mm,
+                             before.turned_deg, after.turned_deg);
     if (!after.closes(height)) {
         result.could_not.push_back(
-            fmt::format("“{}” still does not close: {:.0f} mm at {}", name, after.apart_mm, after.apart_at));
+            phrase("“{}” still does not close: {:.0f} mm at {}", name, after.apart_mm, after.apart_at));
     }
     return result;
 }

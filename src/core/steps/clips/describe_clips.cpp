@@ -1,10 +1,10 @@
 // What is said of clips that a step made: their names, whether they repeat and go out, a colour, a note. What a cut
 // says of itself stands in the step that cuts.
+#include "core/base/text.h"
 #include "core/steps/clips/chosen_clips.h"
 #include "core/steps/names.h"
 #include "core/steps/step_kind.h"
 
-#include <fmt/format.h>
 #include <optional>
 
 namespace wembrix {
@@ -45,7 +45,7 @@ std::optional<Problem> describe(const DescribedClip& row, StepResult& result, st
     }
     Clip& clip = scene.clips[*at];
     if (as != name && scene.find_clip(as) != nullptr) {
-        return Problem{fmt::format("there is a clip \"{}\" already.", as), "", "Choose another name."};
+        return Problem{phrase("there is a clip \"{}\" already.", as), "", "Choose another name."};
     }
     clip.name = as;
     for (CacheOrder& order : scene.orders) {

@@ -1,12 +1,12 @@
 // Hands the trajectory over the ground from the pelvis to the root, or takes it out so that the clip plays in place.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/clips/travel.h"
 #include "core/steps/clips/clip_step.h"
 #include "core/steps/clips/rekey.h"
 
 #include <Eigen/LU>
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -111,23 +111,23 @@ Result<StepResult> apply_extract_root_motion(const StepContext& context, const R
     const std::string& name = settings.from;
     const std::vector<int> roots = root_joints(scene);
     if (roots.size() != 1) {
-        return Problem{fmt::format("there are {}, and one is to carry the trajectory.", counted(roots.size(), "root")),
-                       "", "Make one root first."};
+        return Problem{phrase("there are {}, and one is to carry the trajectory.", counted(roots.size(), "root")), "",
+                       "Make one root first."};
     }
     const int from = name.empty() ? carrying_joint(scene) : scene.find_node(name);
     if (from < 0 || scene.nodes[from].kind != NodeKind::joint) {
         return Problem{name.empty() ? std::string("no joint below the root can be told to carry the others.")
-                                    : fmt::format("there is no joint \"{}\".", name),
+                                    : phrase("there is no joint \"{}\".", name),
                        "", "Name the joint whose trajectory the root is to take."};
     }
     if (!is_above(scene, roots[0], from)) {
-        return Problem{fmt::format("\"{}\" is the root itself.", scene.nodes[from].name), "",
+        return Problem{phrase("\"{}\" is the root itself.", scene.nodes[from].name), "",
                        "Make a root above it first: that one can take its trajectory."};
     }
     StepResult& result = work.result;
     result.moved.let_go.insert(scene.nodes[roots[0]].identity);
     const Taking taking(scene, roots[0], from, settings);
-    std::string told;
+    Text told;
     for (const size_t c : work.clips) {
         Clip& clip = result.scene.clips[c];
         const Travel travel = taking.run(scene.clips[c], clip);
@@ -135,14 +135,13 @@ Result<StepResult> apply_extract_root_motion(const StepContext& context, const R
             mark_remade(clip);
         }
         if (work.clips.size() <= 3) {
-            told += fmt::format("{}{}: {:.2f} m, {:.0f}°, {:.2f} m/s", told.empty() ? "" : "; ", clip.name,
-                                travel.metres, travel.turn_degrees, travel.mean_m_s);
+            told += phrase("{}{}: {:.2f} m, {:.0f}°, {:.2f} m/s", told.empty() ? "" : "; ", clip.name, travel.metres,
+                           travel.turn_degrees, travel.mean_m_s);
         }
     }
-    result.account =
-        fmt::format("trajectory of {} {} in {}{}", scene.nodes[from].name,
-                    settings.in_place() ? "taken out" : fmt::format("handed to {}", scene.nodes[roots[0]].name),
-                    work.said, told.empty() ? "" : " (" + told + ")");
+    result.account = phrase("trajectory of {} {} in {}{}", scene.nodes[from].name,
+                            settings.in_place() ? "taken out" : phrase("handed to {}", scene.nodes[roots[0]].name),
+                            work.said, told.empty() ? "" : " (" + told + ")");
     return std::move(work.result);
 }
 

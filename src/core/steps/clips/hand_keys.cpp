@@ -1,5 +1,6 @@
 // Keys made by hand: a layer of curves over a clip, on top of it or instead of it; or a clip from nothing.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/keys/key_layer.h"
 #include "core/measure/clips/sample.h"
 #include "core/steps/clips/chosen_clips.h"
@@ -106,11 +107,11 @@ class HandKeys {
         }
         name_ = settings_.clip.empty() ? settings_.new_clip : settings_.clip;
         if (!settings_.clip.empty() && scene.find_clip(name_) == nullptr) {
-            return Problem{fmt::format("there is no clip “{}”.", name_), "", ""};
+            return Problem{phrase("there is no clip “{}”.", name_), "", ""};
         }
         if (!settings_.new_clip.empty()) {
             if (scene.find_clip(name_) != nullptr) {
-                return Problem{fmt::format("there is a clip “{}” already.", name_), "", "Choose another name."};
+                return Problem{phrase("there is a clip “{}” already.", name_), "", "Choose another name."};
             }
             Clip made;
             made.name = name_;
@@ -146,32 +147,32 @@ class HandKeys {
         tidy(keyed);
         tidy(missing);
         if (!missing.empty()) {
-            result_.could_not.push_back(fmt::format("there is no joint or shape {}", some_of(missing)));
+            result_.could_not.push_back(phrase("there is no joint or shape {}", some_of(missing)));
             result_.unmatched = missing;
         }
         if (keyed.empty() && !missing.empty()) {
-            result_.account = fmt::format("none of its {} is of a joint or shape that is here", counted(keys, "key"));
+            result_.account = phrase("none of its {} is of a joint or shape that is here", counted(keys, "key"));
             return std::move(result_);
         }
-        result_.account = fmt::format("{} of {} by hand {} “{}”{}{}", counted(keys, "key"), some_of(keyed, 4),
-                                      settings_.mode == HandKeySettings::Mode::on_top ? "on top of" : "instead of",
-                                      name_, is_new_ ? ", a clip from nothing" : "",
-                                      baked_ > 0 ? fmt::format("; {} baked{}", counted(baked_, "channel"), off()) : "");
+        result_.account = phrase("{} of {} by hand {} “{}”{}{}", counted(keys, "key"), some_of(keyed, 4),
+                                 settings_.mode == HandKeySettings::Mode::on_top ? "on top of" : "instead of", name_,
+                                 is_new_ ? ", a clip from nothing" : "",
+                                 baked_ > 0 ? phrase("; {} baked{}", counted(baked_, "channel"), off()) : "");
         result_.subsamples = 4;
         return std::move(result_);
     }
 
   private:
     /// What baking cost, if anything moves in between.
-    [[nodiscard]] std::string off() const {
-        std::vector<std::string> said;
+    [[nodiscard]] Text off() const {
+        std::vector<Text> said;
         if (off_degrees_ > 0.0005) {
             said.push_back(fmt::format("{:.3f}°", off_degrees_));
         }
         if (off_mm_ > 0.0005) {
-            said.push_back(fmt::format("{:.3f} mm", off_mm_));
+            said.push_back(phrase("{:.3f} mm", off_mm_));
         }
-        return said.empty() ? "" : fmt::format(", at most {} from the curves between frames", fmt::join(said, " and "));
+        return said.empty() ? "" : phrase(", at most {} from the curves between frames", fmt::join(said, " and "));
     }
 
     Channel* channel_of(int node, Path path) {

@@ -1,6 +1,7 @@
 // Several clips as one, end to end or with an overlap in which one leads into the next; the way goes on where the
 // clip before it arrived.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/clips/baked.h"
 #include "core/steps/clips/chosen_clips.h"
 #include "core/steps/clips/motion_roots.h"
@@ -9,7 +10,6 @@
 
 #include <Eigen/LU>
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -76,16 +76,16 @@ Result<StepResult> apply_join_clips(const StepContext& context, const JoinSettin
             return at.problem();
         }
         if (scene.clips[*at].frames() <= overlap) {
-            return Problem{fmt::format("“{}” has {}: {} cannot overlap.", one,
-                                       counted(scene.clips[*at].frames(), "frame"), overlap),
-                           "", ""};
+            return Problem{
+                phrase("“{}” has {}: {} cannot overlap.", one, counted(scene.clips[*at].frames(), "frame"), overlap),
+                "", ""};
         }
         chosen.push_back(*at);
     }
     if (std::any_of(scene.clips.begin(), scene.clips.end(), [&](const Clip& clip) {
             return clip.name == name && (keep || std::find(names.begin(), names.end(), name) == names.end());
         })) {
-        return Problem{fmt::format("there is a clip \"{}\" already.", name), "", "Choose another name."};
+        return Problem{phrase("there is a clip \"{}\" already.", name), "", "Choose another name."};
     }
     Clip joined = scene.clips[chosen.front()];
     BakedClip all = bake_tracks(joined);
@@ -112,8 +112,8 @@ Result<StepResult> apply_join_clips(const StepContext& context, const JoinSettin
             return at != place && std::find(chosen.begin(), chosen.end(), at) != chosen.end();
         });
     }
-    result.account = fmt::format("{} into “{}”, {}{}", some_of(names), name, counted(all.frames, "frame"),
-                                 overlap > 0 ? fmt::format(", {} of them over each other", overlap) : "");
+    result.account = phrase("{} into “{}”, {}{}", some_of(names), name, counted(all.frames, "frame"),
+                            overlap > 0 ? phrase(", {} of them over each other", overlap) : "");
     return result;
 }
 

@@ -1,10 +1,10 @@
 // The same motion, left for right.
+#include "core/base/text.h"
 #include "core/measure/clips/baked.h"
 #include "core/measure/skeleton/pose_mirror.h"
 #include "core/steps/clips/clip_step.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -112,12 +112,12 @@ Result<StepResult> apply_mirror_clip(const StepContext& context, const MirrorSet
         clip.name += ending;
         clip.cut = true;
         if (result.scene.find_clip(clip.name) != nullptr) {
-            return Problem{fmt::format("there is a clip \"{}\" already.", clip.name), "", "Choose another ending."};
+            return Problem{phrase("there is a clip \"{}\" already.", clip.name), "", "Choose another ending."};
         }
         result.scene.clips.push_back(std::move(clip));
     }
-    result.account = fmt::format("{} left for right over {} pairs of joints{}", work.said, mirroring.pairs(),
-                                 ending.empty() ? "" : ", as new clips that end in " + ending);
+    result.account = phrase("{} left for right over {} pairs of joints{}", work.said, mirroring.pairs(),
+                            ending.empty() ? "" : ", as new clips that end in " + ending);
     return std::move(work.result);
 }
 

@@ -1,12 +1,12 @@
 // One frame of a clip as a clip of its own; and a clip as the difference from one frame.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/clips/baked.h"
 #include "core/measure/skeleton/pose.h"
 #include "core/steps/clips/clip_step.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 #include <set>
 
 namespace wembrix {
@@ -43,12 +43,12 @@ Result<StepResult> apply_pose_to_clip(const StepContext& context, const PoseSett
     }
     const Clip& source = scene.clips[*at];
     if (frame < 0 || frame >= source.frames()) {
-        return Problem{fmt::format("“{}” has no frame {}; it has {} (0 to {}).", from, frame, source.frames(),
-                                   source.frames() - 1),
-                       "", ""};
+        return Problem{
+            phrase("“{}” has no frame {}; it has {} (0 to {}).", from, frame, source.frames(), source.frames() - 1), "",
+            ""};
     }
     if (scene.find_clip(name) != nullptr) {
-        return Problem{fmt::format("there is a clip \"{}\" already.", name), "", "Choose another name."};
+        return Problem{phrase("there is a clip \"{}\" already.", name), "", "Choose another name."};
     }
     Pose pose;
     const Poser poser(scene, &source);
@@ -94,7 +94,7 @@ Result<StepResult> apply_pose_to_clip(const StepContext& context, const PoseSett
     StepResult result;
     result.scene = scene;
     result.scene.clips.push_back(std::move(clip));
-    result.account = fmt::format("frame {} of “{}” as “{}”, {}", frame, from, name, counted(keyed, "joint"));
+    result.account = phrase("frame {} of “{}” as “{}”, {}", frame, from, name, counted(keyed, "joint"));
     return result;
 }
 
@@ -144,7 +144,7 @@ Result<StepResult> apply_make_additive(const StepContext& context, const Additiv
             return named_clip(scene, base).problem();
         }
         if (!(frame >= 0 && frame < from->frames())) {
-            return Problem{fmt::format("“{}” has no frame {}.", from->name, frame), "", ""};
+            return Problem{phrase("“{}” has no frame {}.", from->name, frame), "", ""};
         }
         BakedClip baked = bake_tracks(clip);
         BakedClip still = bake_tracks(*from, from->rate, frame / from->rate, 1);
@@ -157,8 +157,8 @@ Result<StepResult> apply_make_additive(const StepContext& context, const Additiv
         put_tracks(baked, clip.start_s, clip);
         mark_remade(clip);
     }
-    result.account = fmt::format("{} as what is added to frame {} of {}, on the rest pose", work.said, frame,
-                                 base.empty() ? "its own" : "“" + base + "”");
+    result.account = phrase("{} as what is added to frame {} of {}, on the rest pose", work.said, frame,
+                            base.empty() ? "its own" : "“" + base + "”");
     return std::move(work.result);
 }
 

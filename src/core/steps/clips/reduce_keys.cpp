@@ -1,11 +1,11 @@
 // Fewer keys, as long as no point of the surface moves farther than a limit.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/clips/fewest_keys.h"
 #include "core/steps/clips/clip_step.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 #include <utility>
 
 namespace wembrix {
@@ -31,7 +31,7 @@ Result<StepResult> apply_reduce_keys(const StepContext& context, const ReduceSet
         result.scene.clips[c] = std::move(thinned.clip);
         after += keys_of(result.scene.clips[c]);
     }
-    result.account = fmt::format(
+    result.account = phrase(
         "{}: {} → {} ({:.0f} % saved), no point farther than {:.3f} mm of {:g}", work.said, counted(before, "key"),
         after, before == 0 ? 0.0 : 100.0 * static_cast<double>(before - after) / static_cast<double>(before), worst,
         limit);

@@ -1,10 +1,9 @@
 // Renames clips by rules, as joints are renamed.
+#include "core/base/text.h"
 #include "core/steps/names.h"
 #include "core/steps/rename_rules.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/unused_rules.h"
-
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -39,13 +38,13 @@ Result<StepResult> apply_rename_clips(const StepContext& context, const RenameCl
     const std::vector<Result<std::string>> ruled = rules->apply(all);
     std::vector<std::string> names;
     size_t renamed = 0;
-    std::string example;
+    Text example;
     for (size_t c = 0; c < all.size(); ++c) {
         if (!ruled[c]) {
             return ruled[c].problem();
         }
         if (*ruled[c] != all[c]) {
-            example = renamed++ == 0 ? fmt::format(" ({} → {})", all[c], *ruled[c]) : example;
+            example = renamed++ == 0 ? phrase(" ({} → {})", all[c], *ruled[c]) : example;
         }
         result.scene.clips[c].name = *ruled[c];
         for (size_t o = 0; o < context.scene.orders.size(); ++o) { // what is cached over it goes by its name
@@ -56,12 +55,12 @@ Result<StepResult> apply_rename_clips(const StepContext& context, const RenameCl
         names.push_back(*ruled[c]);
     }
     if (const std::vector<std::string> doubled = doubled_names(names); !doubled.empty()) {
-        return Problem{fmt::format("two clips would have the same name: {}.", some_of(doubled)), "",
+        return Problem{phrase("two clips would have the same name: {}.", some_of(doubled)), "",
                        "Change the rules so that all names differ."};
     }
     tell_unused(*rules, all, "clip", result);
-    result.account = renamed == 0 ? "no name fits a rule"
-                                  : fmt::format("{} clip{} renamed{}", renamed, renamed == 1 ? "" : "s", example);
+    result.account =
+        renamed == 0 ? "no name fits a rule" : phrase("{} clip{} renamed{}", renamed, renamed == 1 ? "" : "s", example);
     return result;
 }
 

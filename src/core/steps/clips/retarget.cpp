@@ -1,5 +1,6 @@
 // Takes of other bodies put onto this one: joint by joint of a map, feet planted, no length changed.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/skeleton/joint_limits.h"
 #include "core/retarget/retarget_report.h"
 #include "core/steps/clips/chosen_clips.h"
@@ -9,7 +10,6 @@
 #include "core/steps/step_kind.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -60,7 +60,7 @@ class RetargetTakes {
             }
         }
         if (!nobodys.empty()) {
-            result_.could_not.push_back(fmt::format("limits of {}, which is not here, hold nothing", some_of(nobodys)));
+            result_.could_not.push_back(phrase("limits of {}, which is not here, hold nothing", some_of(nobodys)));
             result_.unmatched = nobodys;
         }
         if (joints_of(context_.scene).empty()) {
@@ -74,7 +74,7 @@ class RetargetTakes {
                 continue;
             }
             if (joints_of(source.scene).empty()) {
-                result_.could_not.push_back(fmt::format("{} has no joints", source.name));
+                result_.could_not.push_back(phrase("{} has no joints", source.name));
                 continue;
             }
             Result<std::string> one = put_on(s);
@@ -99,7 +99,7 @@ class RetargetTakes {
             settings_.map.pairs.empty() ? propose_map(source.scene, context_.scene, source.name) : settings_.map;
         const Retargeter retargeter(source.scene, context_.scene, map, options_);
         if (retargeter.links().empty()) {
-            result_.could_not.push_back(fmt::format("{}: no joint answers one of these", source.name));
+            result_.could_not.push_back(phrase("{}: no joint answers one of these", source.name));
             return source.name + " left out";
         }
         double over = 0;
@@ -140,9 +140,9 @@ class RetargetTakes {
             beyond_clip = one.degrees >= beyond.degrees ? clip.name : beyond_clip;
             if (!report.directions.empty() && report.directions.front().worst_degrees > worst) {
                 worst = report.directions.front().worst_degrees;
-                worst_at = fmt::format("{} at frame {} of “{}”",
-                                       context_.scene.nodes[static_cast<size_t>(report.directions.front().target)].name,
-                                       report.directions.front().worst_frame, clip.name);
+                worst_at = phrase("{} at frame {} of “{}”",
+                                  context_.scene.nodes[static_cast<size_t>(report.directions.front().target)].name,
+                                  report.directions.front().worst_frame, clip.name);
             }
             // Weights of shapes that came along by name stay.
             for (const Channel& channel : now.channels) {
@@ -155,33 +155,33 @@ class RetargetTakes {
         }
         const std::vector<std::string> left = left_out(source, map);
         if (!left.empty()) {
-            result_.could_not.push_back(fmt::format("{} of {} without an answer here: {}",
-                                                    counted(left.size(), "joint"), source.name, some_of(left, 4)));
+            result_.could_not.push_back(phrase("{} of {} without an answer here: {}", counted(left.size(), "joint"),
+                                               source.name, some_of(left, 4)));
         }
         if (!retargeter.missing().empty()) {
-            result_.could_not.push_back(fmt::format("the map names {}, which {} there", some_of(retargeter.missing()),
-                                                    retargeter.missing().size() == 1 ? "is not" : "are not"));
+            result_.could_not.push_back(phrase("the map names {}, which {} there", some_of(retargeter.missing()),
+                                               retargeter.missing().size() == 1 ? "is not" : "are not"));
         }
-        std::string said = fmt::format("{}: {} onto {}, path × {:.3f}", source.name, counted(map.pairs.size(), "pair"),
-                                       counted(retargeter.links().size(), "joint"), retargeter.path_factor());
+        Text said = phrase("{}: {} onto {}, path × {:.3f}", source.name, counted(map.pairs.size(), "pair"),
+                           counted(retargeter.links().size(), "joint"), retargeter.path_factor());
         if (options_.plant_feet && stands > 0) {
-            said += fmt::format(", {} planted, slide at most {:.1f} mm beyond the source's", counted(stands, "stand"),
-                                std::max(0.0, over));
+            said += phrase(", {} planted, slide at most {:.1f} mm beyond the source's", counted(stands, "stand"),
+                           std::max(0.0, over));
         }
         constexpr double level_mm = 20;
         if (rise > level_mm * retargeter.target_body().height_m) {
-            said += fmt::format(", the ground rises by {:.0f} mm", rise);
+            said += phrase(", the ground rises by {:.0f} mm", rise);
         }
         if (options_.keep_hands) {
-            said += fmt::format(", {} of hands, at most {:.1f} mm off", counted(hand_holds, "hold"), hand_off);
+            said += phrase(", {} of hands, at most {:.1f} mm off", counted(hand_holds, "hold"), hand_off);
         }
         if (!worst_at.empty()) {
-            said += fmt::format(", worst direction {:.1f}° ({})", worst, worst_at);
+            said += phrase(", worst direction {:.1f}° ({})", worst, worst_at);
         }
         if (watched_) {
-            said += beyond.degrees > 0 ? fmt::format(", {:.1f}° beyond its limits at most ({} at frame {} of “{}”)",
-                                                     beyond.degrees, beyond.joint, beyond.frame, beyond_clip)
-                                       : std::string(", no joint beyond its limits");
+            said += beyond.degrees > 0 ? phrase(", {:.1f}° beyond its limits at most ({} at frame {} of “{}”)",
+                                                beyond.degrees, beyond.joint, beyond.frame, beyond_clip)
+                                       : Text(", no joint beyond its limits");
         }
         return said;
     }

@@ -1,8 +1,8 @@
 #include "core/steps/clips/source_takes.h"
+#include "core/base/text.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -29,16 +29,16 @@ std::vector<size_t> clips_of_take(const Scene& scene, int64_t take) {
 }
 
 Result<int> place_of_whole_take(const Scene& scene, const std::string& source, const Clip& clip, int64_t take,
-                                bool remade_too, std::vector<std::string>& could_not) {
+                                bool remade_too, std::vector<Text>& could_not) {
     const std::vector<size_t> places = clips_of_take(scene, take);
     if (places.empty()) {
-        could_not.push_back(fmt::format("{}: “{}” is not among the clips any more", source, clip.name));
+        could_not.push_back(phrase("{}: “{}” is not among the clips any more", source, clip.name));
         return -1;
     }
     const Clip& now = scene.clips[places.front()];
     if (places.size() > 1 || (now.remade && !remade_too) || std::abs(now.start_s - clip.start_s) > 1e-9 ||
         std::abs(now.seconds - clip.seconds) > 1e-9) {
-        return Problem{fmt::format("“{}” is cut or changed already.", clip.name), source,
+        return Problem{phrase("“{}” is cut or changed already.", clip.name), source,
                        "Put this step before those that work on it."};
     }
     return static_cast<int>(places.front());

@@ -16,6 +16,6 @@ std::vector<size_t> clips_of_take(const Scene& scene, int64_t take);
 /// The place of the clip that a source's take still is, whole; -1 where it is among the clips no more, which is said in
 /// `could_not`. A Problem where it was cut already, or, unless `remade_too`, changed.
 Result<int> place_of_whole_take(const Scene& scene, const std::string& source, const Clip& clip, int64_t take,
-                                bool remade_too, std::vector<std::string>& could_not);
+                                bool remade_too, std::vector<Text>& could_not);
 
 } // namespace wembrix

@@ -1,9 +1,9 @@
 // Cuts clips out of a take. A clip looks at its part of the take's own keys, so that nothing is lost by cutting.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/steps/clips/chosen_clips.h"
 #include "core/steps/names.h"
 #include "core/steps/step_kind.h"
-
 #include <fmt/format.h>
 
 namespace wembrix {
@@ -38,7 +38,7 @@ std::vector<Parameter> cut_columns() {
 Result<Clip> cut(const Clip& take, const CutRow& row) {
     const std::string where = fmt::format("clip \"{}\"", row.name);
     if (row.end <= row.start) {
-        return malformed(fmt::format("frames {} to {} are no range.", row.start, row.end), where);
+        return malformed(phrase("frames {} to {} are no range.", row.start, row.end), where);
     }
     Clip clip = take;
     clip.name = row.name;
@@ -48,9 +48,8 @@ Result<Clip> cut(const Clip& take, const CutRow& row) {
     clip.deliver = row.deliver;
     const int frames = take.frames();
     if (row.end >= frames) {
-        return Problem{
-            fmt::format("ends at frame {}, but \"{}\" has {} (0 to {}).", row.end, take.name, frames, frames - 1),
-            where, ""};
+        return Problem{phrase("ends at frame {}, but \"{}\" has {} (0 to {}).", row.end, take.name, frames, frames - 1),
+                       where, ""};
     }
     clip.start_s = take.start_s + row.start / take.rate;
     clip.seconds = (row.end - row.start) / take.rate;
@@ -71,9 +70,8 @@ Result<StepResult> apply_split_take(const StepContext& context, const SplitSetti
         for (const Clip& clip : scene.clips) {
             takes.push_back(clip.name);
         }
-        return Problem{
-            fmt::format("there is no take \"{}\"{}.", name, takes.empty() ? "" : "; there are " + some_of(takes)), "",
-            ""};
+        return Problem{phrase("there is no take \"{}\"{}.", name, takes.empty() ? "" : "; there are " + some_of(takes)),
+                       "", ""};
     }
     const Clip take = scene.clips[place];
     StepResult result;
@@ -94,13 +92,13 @@ Result<StepResult> apply_split_take(const StepContext& context, const SplitSetti
     }
     const std::vector<std::string> doubled = doubled_names(names);
     if (!doubled.empty()) {
-        return Problem{fmt::format("two clips would have the same name: {}.", some_of(doubled)), "", ""};
+        return Problem{phrase("two clips would have the same name: {}.", some_of(doubled)), "", ""};
     }
     std::vector<std::string> cut_names;
     for (const Clip& clip : clips) {
         cut_names.push_back(clip.name);
     }
-    result.account = fmt::format("“{}” into {}: {}", name, counted(clips.size(), "clip"), some_of(cut_names, 5));
+    result.account = phrase("“{}” into {}: {}", name, counted(clips.size(), "clip"), some_of(cut_names, 5));
     return result;
 }
 

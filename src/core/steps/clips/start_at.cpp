@@ -1,11 +1,11 @@
 // Lets a clip begin at another of its frames: one that repeats goes around, another one loses what came before.
+#include "core/base/text.h"
 #include "core/measure/clips/baked.h"
 #include "core/steps/clips/chosen_clips.h"
 #include "core/steps/clips/motion_roots.h"
 #include "core/steps/step_kind.h"
 
 #include <Eigen/LU>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -58,20 +58,19 @@ Result<StepResult> apply_start_at(const StepContext& context, const StartSetting
     Clip& clip = result.scene.clips[*at];
     const int frames = clip.frames();
     if (frame < 0 || frame >= frames - 1) {
-        return Problem{
-            fmt::format("“{}” cannot begin at frame {}; it has {} (0 to {}).", name, frame, frames, frames - 1), "",
-            ""};
+        return Problem{phrase("“{}” cannot begin at frame {}; it has {} (0 to {}).", name, frame, frames, frames - 1),
+                       "", ""};
     }
     if (frame == 0) {
-        result.account = fmt::format("“{}” begins there already", name);
+        result.account = phrase("“{}” begins there already", name);
     } else if (clip.loop) {
         go_around(scene, clip, frame);
         mark_remade(clip);
-        result.account = fmt::format("“{}” goes around from frame {}", name, frame);
+        result.account = phrase("“{}” goes around from frame {}", name, frame);
     } else {
         clip.start_s += frame / clip.rate;
         clip.seconds -= frame / clip.rate;
-        result.account = fmt::format("“{}” begins at what was frame {}", name, frame);
+        result.account = phrase("“{}” begins at what was frame {}", name, frame);
     }
     return result;
 }

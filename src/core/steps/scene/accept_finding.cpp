@@ -1,14 +1,12 @@
+#include "core/base/text.h"
 #include "core/steps/step_kind.h"
-
-#include <fmt/format.h>
 
 namespace wembrix {
 
 namespace {
 
 StepResult apply_accept(const StepContext& context, const Accepted& settings) {
-    StepResult result{
-        context.scene, fmt::format("“{}” goes out all the same: {}", settings.finding, settings.note), {}};
+    StepResult result{context.scene, phrase("“{}” goes out all the same: {}", settings.finding, settings.note), {}};
     result.scene.accepted.push_back(settings);
     return result;
 }

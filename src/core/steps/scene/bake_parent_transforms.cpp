@@ -5,6 +5,7 @@
 // turns and no joint has a scale or mirror above it. Locally that is L' = C L C^-1, for the topmost T R C L C^-1:
 // linear in translations and quaternions, hence exact for stepped, linear and cubic keys alike.
 // Holders that move, or that scale unevenly, have no such C; below those every frame is keyed anew.
+#include "core/base/text.h"
 #include "core/math/angles.h"
 #include "core/measure/skeleton/pose.h"
 #include "core/scene/change_keys.h"
@@ -17,7 +18,6 @@
 
 #include <Eigen/LU>
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -85,13 +85,13 @@ class Fold {
         fold_surfaces();
         fold_binds();
         if (!uneven_.empty()) {
-            result.could_not.push_back(fmt::format("{} scales unevenly: below it joints keep their places, but turned "
-                                                   "joints cannot stretch a surface the same way",
-                                                   some_of(uneven_)));
+            result.could_not.push_back(phrase("{} scales unevenly: below it joints keep their places, but turned "
+                                              "joints cannot stretch a surface the same way",
+                                              some_of(uneven_)));
         }
         if (!moving_.empty()) {
             result.could_not.push_back(
-                fmt::format("{} moves: its motion went into the joints, keyed at every frame", some_of(moving_)));
+                phrase("{} moves: its motion went into the joints, keyed at every frame", some_of(moving_)));
         }
         remove_holders();
         result.account = account();
@@ -382,7 +382,7 @@ class Fold {
         reorder_nodes(to_, kept);
     }
 
-    [[nodiscard]] std::string account() const {
+    [[nodiscard]] Text account() const {
         if (holders_.empty()) {
             return "rotation and scale of the surfaces' own nodes into the data";
         }
@@ -398,22 +398,22 @@ class Fold {
             }
         }
         const Frame frame = frame_of(deepest);
-        std::string what;
+        Text what;
         const Eigen::AngleAxisd turn(frame.turn);
         if (std::abs(turn.angle()) > 1e-6) {
             const double sign = turn.axis().sum() < 0 ? -1 : 1;
             int axis = 0;
             const bool plain = turn.axis().cwiseAbs().maxCoeff(&axis) > 0.99999;
-            what = fmt::format("rotation {:.4g}°{}", sign * turn.angle() * degrees_per_radian,
-                               plain ? fmt::format(" about {}", "XYZ"[axis]) : "");
+            what = phrase("rotation {:.4g}°{}", sign * turn.angle() * degrees_per_radian,
+                          plain ? phrase(" about {}", "XYZ"[axis]) : "");
         }
         if (std::abs(frame.factor - 1) > 1e-9) {
-            what += fmt::format("{}size × {:.4g}", what.empty() ? "" : ", ", frame.factor);
+            what += phrase("{}size × {:.4g}", what.empty() ? "" : ", ", frame.factor);
         }
         if (frame.mirror) {
             what += what.empty() ? "mirror" : ", mirror";
         }
-        return fmt::format("{} of {} into the data", what.empty() ? "position" : what, some_of(names));
+        return phrase("{} of {} into the data", what.empty() ? "position" : what, some_of(names));
     }
 
     const Scene& from_;

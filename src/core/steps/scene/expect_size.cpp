@@ -1,8 +1,8 @@
+#include "core/base/text.h"
 #include "core/measure/scene/bounds.h"
 #include "core/steps/step_kind.h"
 
 #include <array>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -15,8 +15,8 @@ Result<StepResult> say_expected_size(const StepContext& context, const ExpectedS
     const double height = height_m(context.scene);
     const char* kind = kinds.at(static_cast<size_t>(settings.kind));
     result.account = settings.height_m > 0
-                         ? fmt::format("{} of {:.3g} m; it stands {:.3g} m tall", kind, settings.height_m, height)
-                         : fmt::format("{}; it stands {:.3g} m tall", kind, height);
+                         ? phrase("{} of {:.3g} m; it stands {:.3g} m tall", kind, settings.height_m, height)
+                         : phrase("{}; it stands {:.3g} m tall", kind, height);
     return result;
 }
 

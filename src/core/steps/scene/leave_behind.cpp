@@ -1,9 +1,9 @@
 // Leaves out what is not delivered: by name (with * and ?) or by kind.
+#include "core/base/text.h"
 #include "core/steps/names.h"
 #include "core/steps/step_kind.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -150,13 +150,13 @@ Result<StepResult> apply_leave_behind(const StepContext& context, const LeaveSet
         }
         return false;
     });
-    result.account = names.empty() ? "nothing fits" : fmt::format("{} stay behind", some_of(names, 4));
+    result.account = names.empty() ? "nothing fits" : phrase("{} stay behind", some_of(names, 4));
     if (clips > 0 && result.scene.clips.empty() && !scene.clips.empty()) {
         result.could_not.push_back("no clip is left to deliver");
     }
     if (!refused.empty()) {
         std::reverse(refused.begin(), refused.end());
-        result.could_not.push_back(fmt::format("{} hold what goes out, so they go out too", some_of(refused)));
+        result.could_not.push_back(phrase("{} hold what goes out, so they go out too", some_of(refused)));
     }
     return result;
 }

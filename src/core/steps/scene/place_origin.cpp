@@ -1,4 +1,5 @@
 // Gives props the origin that an engine places them by: each its own, or the world's for all.
+#include "core/base/text.h"
 #include "core/measure/scene/props.h"
 #include "core/scene/place_all.h"
 #include "core/steps/names.h"
@@ -7,7 +8,6 @@
 
 #include <Eigen/LU>
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -52,7 +52,7 @@ Result<std::vector<Prop>> chosen_props(const Scene& scene, const OriginSettings&
                             [&](const std::string& pattern) { return is_named(scene, prop, pattern); });
     });
     if (props.empty()) {
-        return Problem{fmt::format("nothing is called {}.", some_of(nothing)), "", ""};
+        return Problem{phrase("nothing is called {}.", some_of(nothing)), "", ""};
     }
     return props;
 }
@@ -91,11 +91,10 @@ void to_own_origin(StepResult& result, const std::vector<Prop>& props, const Ori
         }
         result.moved.each.erase(0);
         place_some(result.scene, turn, move, chosen);
-        told.push_back(
-            fmt::format("{} by {:.0f} mm", prop.name, (home.inverse().topRightCorner<3, 1>()).norm() * 1000));
+        told.push_back(phrase("{} by {:.0f} mm", prop.name, (home.inverse().topRightCorner<3, 1>()).norm() * 1000));
     }
     result.account =
-        told.empty() ? "all stand at their own origin already" : fmt::format("to the origin: {}", some_of(told, 4));
+        told.empty() ? "all stand at their own origin already" : phrase("to the origin: {}", some_of(told, 4));
 }
 
 void to_the_worlds_origin(const Scene& scene, StepResult& result, const std::vector<Prop>& props) {
@@ -115,8 +114,8 @@ void to_the_worlds_origin(const Scene& scene, StepResult& result, const std::vec
         }
     }
     if (!rigged.empty()) {
-        result.could_not.push_back(fmt::format(
-            "{} is a joint and keeps its place; “Make root” puts one above it at the origin", some_of(rigged)));
+        result.could_not.push_back(
+            phrase("{} is a joint and keeps its place; “Make root” puts one above it at the origin", some_of(rigged)));
     }
     if (told.empty()) {
         result.account = "all have the world's origin already";
@@ -131,10 +130,10 @@ void to_the_worlds_origin(const Scene& scene, StepResult& result, const std::vec
             node->rest = frames.correction[top].isIdentity(0) ? node->rest : Transform{};
         }
     }
-    result.account = fmt::format("the world's origin for {}: what they show stays where it is", some_of(told, 4));
+    result.account = phrase("the world's origin for {}: what they show stays where it is", some_of(told, 4));
     for (const Lost& lost : reframed.lost) {
         result.could_not.push_back(
-            fmt::format("{} loses {:.2f} % of its stretch or shear", scene.nodes[lost.node].name, lost.part * 100));
+            phrase("{} loses {:.2f} % of its stretch or shear", scene.nodes[lost.node].name, lost.part * 100));
     }
 }
 
@@ -160,7 +159,7 @@ Result<StepResult> apply_place_origin(const StepContext& context, const OriginSe
         to_the_worlds_origin(scene, result, *props);
     }
     if (!nothing.empty()) {
-        result.could_not.push_back(fmt::format("nothing is called {}", some_of(nothing)));
+        result.could_not.push_back(phrase("nothing is called {}", some_of(nothing)));
     }
     return result;
 }

@@ -1,11 +1,10 @@
 // Turns everything by a typed angle, or so that the character looks along +Z, and sets it on the ground.
+#include "core/base/text.h"
 #include "core/math/angles.h"
 #include "core/measure/scene/bounds.h"
 #include "core/measure/scene/facing.h"
 #include "core/scene/place_all.h"
 #include "core/steps/step_kind.h"
-
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -45,7 +44,7 @@ const std::vector<std::string> axes = {"+X", "-X", "+Y", "-Y", "+Z", "-Z"};
 Result<StepResult> apply_rotate(const StepContext& context, const RotateSettings& settings) {
     const Scene& scene = context.scene;
     StepResult result = placed(scene, turn_about(settings.about, settings.degrees), Vec3::Zero());
-    result.account = fmt::format("everything {:.6g}° about {}", settings.degrees, axis_name(settings.about));
+    result.account = phrase("everything {:.6g}° about {}", settings.degrees, axis_name(settings.about));
     return result;
 }
 
@@ -70,14 +69,14 @@ Result<StepResult> apply_face_forward(const StepContext& context, const FacingSe
         reason = facing->reason;
     }
     if (std::abs(direction(*from).y()) > 0.5) {
-        return Problem{fmt::format("the character looks along {}: it lies on its back or face.", axis_name(*from)), "",
+        return Problem{phrase("the character looks along {}: it lies on its back or face.", axis_name(*from)), "",
                        "Turn it upright first."};
     }
     const double angle = -std::atan2(direction(*from).x(), direction(*from).z()) / radians_per_degree;
     StepResult result = placed(scene, turn_about(Axis::pos_y, std::round(angle)), Vec3::Zero());
     result.account = *from == Axis::pos_z
-                         ? fmt::format("looks along +Z already ({})", reason)
-                         : fmt::format("{:.0f}° about up: looked along {} ({})", angle, axis_name(*from), reason);
+                         ? phrase("looks along +Z already ({})", reason)
+                         : phrase("{:.0f}° about up: looked along {} ({})", angle, axis_name(*from), reason);
     return result;
 }
 
@@ -98,10 +97,10 @@ Result<StepResult> apply_ground(const StepContext& context, const GroundSettings
         move.z() = -bounds.centre().z();
     }
     StepResult result = placed(scene, Quat::Identity(), move);
-    result.account = fmt::format("lowest point from {:.0f} mm to 0{}", bounds.low.y() * 1000,
-                                 centre ? fmt::format(", middle from {:.0f}, {:.0f} mm to the origin",
-                                                      bounds.centre().x() * 1000, bounds.centre().z() * 1000)
-                                        : "");
+    result.account = phrase("lowest point from {:.0f} mm to 0{}", bounds.low.y() * 1000,
+                            centre ? phrase(", middle from {:.0f}, {:.0f} mm to the origin", bounds.centre().x() * 1000,
+                                            bounds.centre().z() * 1000)
+                                   : "");
     return result;
 }
 

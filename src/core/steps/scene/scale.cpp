@@ -1,9 +1,8 @@
 // Makes everything larger or smaller by one factor: joints, surfaces, shapes, keys, binds.
+#include "core/base/text.h"
 #include "core/measure/scene/bounds.h"
 #include "core/scene/place_all.h"
 #include "core/steps/step_kind.h"
-
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -29,7 +28,7 @@ Result<StepResult> scaled_scene(const StepContext& context, const ScaleSettings&
     result.scene = scene;
     result.moved = scaling(k);
     scale_all(result.scene, k);
-    result.account = fmt::format("× {:.6g}: {:.3g} m became {:.3g} m tall", k, before, before * k);
+    result.account = phrase("× {:.6g}: {:.3g} m became {:.3g} m tall", k, before, before * k);
     return result;
 }
 

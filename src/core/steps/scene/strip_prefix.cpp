@@ -1,9 +1,9 @@
 // Takes prefixes ("market:tansy_rig:") off all names, at any depth.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/steps/names.h"
 #include "core/steps/step_kind.h"
 
-#include <fmt/format.h>
 #include <set>
 #include <unordered_map>
 
@@ -55,14 +55,14 @@ Result<StepResult> apply_strip_prefix(const StepContext& context, const PrefixSe
     strip(result.scene.skins, separator, others);
     strip(result.scene.clips, separator, others);
     const std::vector<std::string> prefixes(nodes.prefixes.begin(), nodes.prefixes.end());
-    result.account = nodes.count + others.count == 0 ? "no name has a prefix"
-                                                     : fmt::format("“{}” off {}", some_of(prefixes, 2),
-                                                                   counted(nodes.count + others.count, "name"));
+    result.account = nodes.count + others.count == 0
+                         ? "no name has a prefix"
+                         : phrase("“{}” off {}", some_of(prefixes, 2), counted(nodes.count + others.count, "name"));
     if (!nodes.kept.empty() || !others.kept.empty()) {
         std::vector<std::string> kept = nodes.kept;
         kept.insert(kept.end(), others.kept.begin(), others.kept.end());
         result.could_not.push_back(
-            fmt::format("{} keep their prefix, for without it two would have one name", some_of(kept)));
+            phrase("{} keep their prefix, for without it two would have one name", some_of(kept)));
     }
     return result;
 }

@@ -1,10 +1,10 @@
 // Adds an attachment point: a named place on a joint, of unit scale, that writers carry as a node.
+#include "core/base/text.h"
 #include "core/math/angles.h"
 #include "core/steps/skeleton/reframe.h"
 #include "core/steps/step_kind.h"
 
 #include <Eigen/LU>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -32,10 +32,10 @@ Result<StepResult> apply_add_attachment(const StepContext& context, const Attach
         Vec3(settings.rotation_x_deg, settings.rotation_y_deg, settings.rotation_z_deg) * radians_per_degree;
     const int joint = scene.find_node(under);
     if (joint < 0 || scene.nodes[joint].kind != NodeKind::joint) {
-        return Problem{fmt::format("there is no joint \"{}\".", under), "", "Choose one that is there."};
+        return Problem{phrase("there is no joint \"{}\".", under), "", "Choose one that is there."};
     }
     if (scene.find_node(name) >= 0) {
-        return Problem{fmt::format("the name \"{}\" is taken already.", name), "", "Choose another name."};
+        return Problem{phrase("the name \"{}\" is taken already.", name), "", "Choose another name."};
     }
     const Mat4 world = rest_world(scene)[joint];
     // About X, then Y, then Z of the frame it is typed in.
@@ -60,10 +60,10 @@ Result<StepResult> apply_add_attachment(const StepContext& context, const Attach
     result.scene.nodes.push_back(node);
     reorder_nodes(result.scene, sorted_order(result.scene.nodes));
     if ((linear_of(world).transpose() * linear_of(world) - Mat3::Identity()).cwiseAbs().maxCoeff() > 1e-6) {
-        result.could_not.push_back(fmt::format(
+        result.could_not.push_back(phrase(
             "{} has a scale, which what is attached there takes on; bake the joint scale before this step", under));
     }
-    result.account = fmt::format("“{}” on {}, {:.0f} mm from it", name, under, node.rest.translation.norm() * 1000);
+    result.account = phrase("“{}” on {}, {:.0f} mm from it", name, under, node.rest.translation.norm() * 1000);
     return result;
 }
 

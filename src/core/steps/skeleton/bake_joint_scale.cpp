@@ -5,13 +5,13 @@
 // the joint has W' = W C = T R. Where K is the same at every moment (scales that do not move, of one factor, or uneven
 // ones above joints that do not turn), W' has no scale in any frame and nothing moves. Scale that moves goes into the
 // places of the joints below ("places") or stays as keys around 1 ("keep").
+#include "core/base/text.h"
 #include "core/steps/names.h"
 #include "core/steps/skeleton/chosen_joints.h"
 #include "core/steps/skeleton/reframe.h"
 #include "core/steps/step_kind.h"
 
 #include <Eigen/LU>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -72,7 +72,7 @@ Result<StepResult> apply_bake_joint_scale(const StepContext& context, const Stre
             (linear_of(world[parent]).transpose() * linear_of(world[parent]) - Mat3::Identity()).cwiseAbs().maxCoeff() >
                 1e-9) {
             return Problem{
-                fmt::format("the parent transform \"{}\" scales the joints from above.", scene.nodes[parent].name), "",
+                phrase("the parent transform \"{}\" scales the joints from above.", scene.nodes[parent].name), "",
                 "Put “Bake parent transforms” before this step."};
         }
     }
@@ -87,7 +87,7 @@ Result<StepResult> apply_bake_joint_scale(const StepContext& context, const Stre
         const Node& node = scene.nodes[i];
         const Mat3 linear = linear_of(world[i]);
         if (!linear.allFinite() || std::abs(linear.determinant()) < 1e-30) {
-            return Problem{fmt::format("\"{}\" has no size: its scale is 0.", node.name), "",
+            return Problem{phrase("\"{}\" has no size: its scale is 0.", node.name), "",
                            "Drop that joint, or mend the source."};
         }
         const bool moves = scale_moves(scene, static_cast<int>(i));
@@ -135,26 +135,26 @@ Result<StepResult> apply_bake_joint_scale(const StepContext& context, const Stre
             });
         }
     }
-    result.account = scaled.empty() ? fmt::format("scale that moves on {}", some_of(moving))
-                                    : fmt::format("scale of {} node{} to 1 ({})", scaled.size(),
-                                                  scaled.size() == 1 ? "" : "s", some_of(scaled));
+    result.account = scaled.empty() ? phrase("scale that moves on {}", some_of(moving))
+                                    : phrase("scale of {} node{} to 1 ({})", scaled.size(),
+                                             scaled.size() == 1 ? "" : "s", some_of(scaled));
     if (!moving.empty()) {
-        result.account += to_translation ? fmt::format("; stretch of {} into places", some_of(moving))
-                                         : fmt::format("; stretch of {} kept", some_of(moving));
+        result.account += to_translation ? phrase("; stretch of {} into places", some_of(moving))
+                                         : phrase("; stretch of {} kept", some_of(moving));
     }
-    std::vector<std::string> lost;
+    std::vector<Text> lost;
     for (const Lost& one : folded.lost) {
         if (lost.size() < 5) {
-            lost.push_back(fmt::format(
-                "{} by {:.{}f} % {}", scene.nodes[one.node].name, one.part * 100, one.part < 0.1 ? 2 : 0,
-                one.clip.empty() ? std::string("at rest") : fmt::format("in {} frame {}", one.clip, one.frame)));
+            lost.push_back(phrase("{} by {} % {}", scene.nodes[one.node].name,
+                                  one.part < 0.1 ? phrase("{:.2f}", one.part * 100) : phrase("{:.0f}", one.part * 100),
+                                  one.clip.empty() ? Text("at rest") : phrase("in {} frame {}", one.clip, one.frame)));
         }
     }
     if (!lost.empty()) {
-        result.could_not.push_back(fmt::format(
-            "{} {} its stretch or shear: {}{}",
-            folded.lost.size() == 1 ? "one joint" : std::to_string(folded.lost.size()) + " joints",
-            folded.lost.size() == 1 ? "loses" : "lose", some_of(lost, 5), folded.lost.size() > 5 ? ", …" : ""));
+        result.could_not.push_back(
+            phrase("{} {} its stretch or shear: {}{}",
+                   folded.lost.size() == 1 ? "one joint" : std::to_string(folded.lost.size()) + " joints",
+                   folded.lost.size() == 1 ? "loses" : "lose", some_of(lost, 5), folded.lost.size() > 5 ? ", …" : ""));
     }
     result.scene = std::move(folded.scene);
     return result;

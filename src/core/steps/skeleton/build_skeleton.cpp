@@ -1,5 +1,6 @@
 // Builds a skeleton into surfaces that have none: the joints of a plan at guide points that a person fitted.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/surface/body_volume.h"
 #include "core/plan/guide_rows.h"
 #include "core/plan/planned_skeleton.h"
@@ -7,7 +8,6 @@
 #include "core/steps/step_kind.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -54,7 +54,7 @@ Result<StepResult> apply_build_skeleton(const StepContext& context, const BuildS
     StepResult result{context.scene, {}, {}};
     const size_t there = joints_of(context.scene).size();
     if (there > 0) {
-        return Problem{fmt::format("there is a skeleton of {} already.", counted(there, "joint")), "",
+        return Problem{phrase("there is a skeleton of {} already.", counted(there, "joint")), "",
                        "Leave it behind first: “Leave behind” with its root."};
     }
     const BodyVolume body(context.scene);
@@ -76,8 +76,8 @@ Result<StepResult> apply_build_skeleton(const StepContext& context, const BuildS
     const auto by_plan = static_cast<size_t>(
         std::count_if(guides.all.begin(), guides.all.end(), [](const Guide& guide) { return !guide.by_hand; }));
     if (body.empty() && by_plan > 0) {
-        return Problem{fmt::format("{} of {} are not placed, and there is no surface to place them in.", by_plan,
-                                   counted(guides.all.size(), "guide")),
+        return Problem{phrase("{} of {} are not placed, and there is no surface to place them in.", by_plan,
+                              counted(guides.all.size(), "guide")),
                        "", "Add the surface to the sources."};
     }
     const double ground = body.empty() ? 0 : body.bounds().low.y();
@@ -89,7 +89,7 @@ Result<StepResult> apply_build_skeleton(const StepContext& context, const BuildS
     std::vector<std::string> outside;
     for (const PlannedJoint& joint : *joints) {
         if (context.scene.find_node(joint.name) >= 0) {
-            return Problem{fmt::format("the name “{}” is taken already.", joint.name), "",
+            return Problem{phrase("the name “{}” is taken already.", joint.name), "",
                            "Rename what has it first, or give the joints other names in the plan."};
         }
         if (joint.chain >= 0 && !joint.is_tip && !body.empty() && !body.encloses(joint.at)) {
@@ -102,16 +102,16 @@ Result<StepResult> apply_build_skeleton(const StepContext& context, const BuildS
             "the surface looks along X, and left and right are mirrored across X: “Face forward” turns it");
     }
     if (!unknown.empty()) {
-        result.could_not.push_back(fmt::format("the plan has no guide {}", some_of(unknown)));
+        result.could_not.push_back(phrase("the plan has no guide {}", some_of(unknown)));
     }
     if (!outside.empty()) {
-        result.could_not.push_back(fmt::format(
+        result.could_not.push_back(phrase(
             "{} outside of the surface: {}",
-            outside.size() == 1 ? "1 joint stands" : fmt::format("{} joints stand", outside.size()), some_of(outside)));
+            outside.size() == 1 ? "1 joint stands" : phrase("{} joints stand", outside.size()), some_of(outside)));
     }
-    result.account = fmt::format("{} after the plan “{}”, {} of {} placed{}", counted(joints->size(), "joint"),
-                                 settings.plan.name, guides.all.size() - by_plan, counted(guides.all.size(), "guide"),
-                                 by_plan == 0 ? "" : "; the others stand where the plan has them");
+    result.account = phrase("{} after the plan “{}”, {} of {} placed{}", counted(joints->size(), "joint"),
+                            settings.plan.name, guides.all.size() - by_plan, counted(guides.all.size(), "guide"),
+                            by_plan == 0 ? "" : "; the others stand where the plan has them");
     return result;
 }
 

@@ -1,9 +1,9 @@
 #include "core/steps/skeleton/chosen_joints.h"
 
+#include "core/base/text.h"
 #include "core/steps/names.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -36,7 +36,7 @@ std::vector<std::string> what_is_missing(const ChosenJoints& chosen) {
     if (chosen.no_such.empty()) {
         return {};
     }
-    return {fmt::format("there is no joint {} any more", some_of(chosen.no_such))};
+    return {phrase("there is no joint {} any more", some_of(chosen.no_such))};
 }
 
 bool scales_unevenly(const Scene& scene, int node) {

@@ -2,13 +2,13 @@
 // keeps its place through every frame. What the contract has no joint for is kept or dropped, weights to the joint
 // above.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/skeleton/contract.h"
 #include "core/steps/names.h"
 #include "core/steps/skeleton/reframe.h"
 #include "core/steps/step_kind.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 #include <set>
 
 namespace wembrix {
@@ -70,7 +70,7 @@ Result<StepResult> apply_fit_contract(const StepContext& context, const FitSetti
     std::vector<std::string> missing;
     const std::vector<int> nodes = paired_nodes(scene, *contract, matches, missing);
     if (!missing.empty()) {
-        result.could_not.push_back(fmt::format("there is no joint {} any more", some_of(missing)));
+        result.could_not.push_back(phrase("there is no joint {} any more", some_of(missing)));
     }
     // Names, parents and turns at once.
     Reframing frames = same_frames(scene);
@@ -108,14 +108,14 @@ Result<StepResult> apply_fit_contract(const StepContext& context, const FitSetti
         names.push_back(named.nodes[i].name);
         for (int at = frames.parent[i], steps = 0; at >= 0; at = frames.parent[at]) {
             if (at == static_cast<int>(i) || ++steps > static_cast<int>(named.nodes.size())) {
-                return Problem{fmt::format("\"{}\" would hang on itself.", names.back()), "",
+                return Problem{phrase("\"{}\" would hang on itself.", names.back()), "",
                                "Correct the matches: two joints of one branch are taken for each other."};
             }
         }
     }
     const std::vector<std::string> doubled = doubled_names(names);
     if (!doubled.empty()) {
-        return Problem{fmt::format("two nodes would be called {}.", some_of(doubled)), "",
+        return Problem{phrase("two nodes would be called {}.", some_of(doubled)), "",
                        "Match the one that has the name already, or rename it first."};
     }
     std::vector<std::string> extra;
@@ -146,13 +146,13 @@ Result<StepResult> apply_fit_contract(const StepContext& context, const FitSetti
         // Joints that are lacking are no fault of the order.
         return done.problem();
     }
-    result.account = fmt::format("{} of {} of “{}”: {} renamed, {} under another joint", nodes.size() - lacking.size(),
-                                 counted(nodes.size(), "joint"), contract->name, renamed, moved);
+    result.account = phrase("{} of {} of “{}”: {} renamed, {} under another joint", nodes.size() - lacking.size(),
+                            counted(nodes.size(), "joint"), contract->name, renamed, moved);
     if (!extra.empty()) {
-        result.account += fmt::format(", {} {}", extra.size(), remove_others ? "others removed" : "others kept");
+        result.account += phrase(", {} {}", extra.size(), remove_others ? "others removed" : "others kept");
     }
     if (!lacking.empty()) {
-        result.could_not.push_back(fmt::format("{} is in the contract and not here", some_of(lacking)));
+        result.could_not.push_back(phrase("{} is in the contract and not here", some_of(lacking)));
     }
     return result;
 }

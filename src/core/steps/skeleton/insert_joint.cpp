@@ -1,9 +1,8 @@
 // Puts a joint that was not there between a joint and those below it, or at its end.
+#include "core/base/text.h"
 #include "core/steps/names.h"
 #include "core/steps/skeleton/reframe.h"
 #include "core/steps/step_kind.h"
-
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -21,16 +20,16 @@ Result<StepResult> apply_insert_joint(const StepContext& context, const InsertSe
     const auto& [name, under, above, along] = settings;
     const int parent = scene.find_node(under);
     if (parent < 0 || scene.nodes[parent].kind != NodeKind::joint) {
-        return Problem{fmt::format("there is no joint \"{}\".", under), "", ""};
+        return Problem{phrase("there is no joint \"{}\".", under), "", ""};
     }
     if (scene.find_node(name) >= 0) {
-        return Problem{fmt::format("the name \"{}\" is taken already.", name), "", "Choose another name."};
+        return Problem{phrase("the name \"{}\" is taken already.", name), "", "Choose another name."};
     }
     std::vector<int> children;
     for (const std::string& one : above) {
         const int child = scene.find_node(one);
         if (child < 0 || scene.nodes[child].parent != parent) {
-            return Problem{fmt::format("\"{}\" does not hang on \"{}\".", one, under), "", ""};
+            return Problem{phrase("\"{}\" does not hang on \"{}\".", one, under), "", ""};
         }
         children.push_back(child);
     }
@@ -52,9 +51,9 @@ Result<StepResult> apply_insert_joint(const StepContext& context, const InsertSe
     Reframed reframed = reframe(scene, frames);
     StepResult result;
     result.scene = std::move(reframed.scene);
-    result.account = children.empty() ? fmt::format("“{}” at the place of {}", name, under)
-                                      : fmt::format("“{}” between {} and {}, {:.0f} mm from it", name, under,
-                                                    some_of(above), place.norm() * 1000);
+    result.account = children.empty() ? phrase("“{}” at the place of {}", name, under)
+                                      : phrase("“{}” between {} and {}, {:.0f} mm from it", name, under, some_of(above),
+                                               place.norm() * 1000);
     return result;
 }
 

@@ -1,10 +1,9 @@
 // Puts one root joint above all joints, on the ground below them or at the origin, looking along +Z.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/scene/bounds.h"
 #include "core/steps/names.h"
 #include "core/steps/step_kind.h"
-
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -47,11 +46,11 @@ Result<StepResult> apply_make_root(const StepContext& context, const MakeRootSet
     StepResult result;
     result.scene = scene;
     if (roots.size() == 1 && scene.nodes[roots[0]].name == name) {
-        result.account = fmt::format("“{}” is the one root already", name);
+        result.account = phrase("“{}” is the one root already", name);
         return result;
     }
     if (scene.find_node(name) >= 0) {
-        return Problem{fmt::format("the name \"{}\" is taken already.", name), "",
+        return Problem{phrase("the name \"{}\" is taken already.", name), "",
                        "Choose another name, or rename that one first."};
     }
     Vec3 at = Vec3::Zero();
@@ -103,14 +102,13 @@ Result<StepResult> apply_make_root(const StepContext& context, const MakeRootSet
     std::stable_partition(order.begin(), order.end(),
                           [&](int node) { return node == index || is_above(result.scene, index, node); });
     reorder_nodes(result.scene, order);
-    result.account =
-        fmt::format("“{}” {}, {} under it", name,
-                    on_ground ? fmt::format("on the ground at {:.2f}, {:.2f} m", at.x(), at.z()) : "at the origin",
-                    roots.size() == 1 ? "the one root" : fmt::format("all {}", counted(roots.size(), "root")));
+    result.account = phrase("“{}” {}, {} under it", name,
+                            on_ground ? phrase("on the ground at {:.2f}, {:.2f} m", at.x(), at.z()) : "at the origin",
+                            roots.size() == 1 ? "the one root" : phrase("all {}", counted(roots.size(), "root")));
     if (!holders.empty()) {
         result.could_not.push_back(
-            fmt::format("{} stays between the root and the joints; put “Bake parent transforms” before this step",
-                        some_of(holders)));
+            phrase("{} stays between the root and the joints; put “Bake parent transforms” before this step",
+                   some_of(holders)));
     }
     return result;
 }

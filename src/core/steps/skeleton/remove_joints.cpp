@@ -8,6 +8,7 @@
 #include "core/steps/skeleton/remove_joints.h"
 
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/surface/weight_move.h"
 #include "core/measure/surface/weights.h"
 #include "core/scene/change_keys.h"
@@ -17,7 +18,6 @@
 
 #include <Eigen/LU>
 #include <algorithm>
-#include <fmt/format.h>
 #include <set>
 
 namespace wembrix {
@@ -63,10 +63,10 @@ Result<RemovalPlan> plan_removal(const Scene& scene, const RemovalSettings& sett
     if (!to.empty()) {
         taker = scene.find_node(to);
         if (taker < 0 || scene.nodes[taker].kind != NodeKind::joint) {
-            return Problem{fmt::format("there is no joint \"{}\" to take the weights.", to), "", ""};
+            return Problem{phrase("there is no joint \"{}\" to take the weights.", to), "", ""};
         }
         if (plan.dropped[taker] != 0) {
-            return Problem{fmt::format("\"{}\" is to take the weights and is removed itself.", to), "", ""};
+            return Problem{phrase("\"{}\" is to take the weights and is removed itself.", to), "", ""};
         }
     }
     const std::vector<Holding> holding = holding_of(scene);
@@ -338,14 +338,14 @@ class Removal {
     std::vector<std::string> sheared_;
 };
 
-std::string account_of(const Scene& scene, const RemovalPlan& plan) {
+Text account_of(const Scene& scene, const RemovalPlan& plan) {
     std::vector<std::string> names;
     for (size_t i = 0; i < plan.dropped.size(); ++i) {
         if (plan.dropped[i] != 0) {
             names.push_back(scene.nodes[i].name);
         }
     }
-    std::string text = fmt::format("{} joint{} gone ({})", names.size(), names.size() == 1 ? "" : "s", some_of(names));
+    Text text = phrase("{} joint{} gone ({})", names.size(), names.size() == 1 ? "" : "s", some_of(names));
     size_t points = 0;
     WeightMove worst;
     for (const WeightMove& move : measure_weight_moves(scene, plan.weights_to)) {
@@ -353,8 +353,8 @@ std::string account_of(const Scene& scene, const RemovalPlan& plan) {
         worst = move.largest_mm >= worst.largest_mm ? move : worst;
     }
     if (points > 0) {
-        text += fmt::format("; weights of {} moved on, at most {:.2f} mm ({} → {})", counted(points, "vertex"),
-                            worst.largest_mm, scene.nodes[worst.joint].name, scene.nodes[worst.to].name);
+        text += phrase("; weights of {} moved on, at most {:.2f} mm ({} → {})", counted(points, "vertex"),
+                       worst.largest_mm, scene.nodes[worst.joint].name, scene.nodes[worst.to].name);
     } else {
         text += "; they had no weights";
     }
@@ -369,7 +369,7 @@ Result<StepResult> apply_remove_joints(const StepContext& context, const Removal
     }
     StepResult result;
     if (!plan->no_such.empty()) {
-        result.could_not.push_back(fmt::format("no joint fits {}", some_of(plan->no_such)));
+        result.could_not.push_back(phrase("no joint fits {}", some_of(plan->no_such)));
     }
     if (plan->count() == 0) {
         result.scene = scene;
@@ -386,8 +386,8 @@ Result<StepResult> apply_remove_joints(const StepContext& context, const Removal
     result.account = account_of(scene, *plan);
     if (!removal.sheared().empty()) {
         result.could_not.push_back(
-            fmt::format("{} stood under an uneven scale that turns: it keeps its place but not its stretch",
-                        some_of(removal.sheared())));
+            phrase("{} stood under an uneven scale that turns: it keeps its place but not its stretch",
+                   some_of(removal.sheared())));
     }
     return result;
 }

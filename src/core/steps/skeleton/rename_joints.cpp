@@ -1,10 +1,9 @@
 // Renames joints by ordered rules, and one by one.
+#include "core/base/text.h"
 #include "core/steps/names.h"
 #include "core/steps/rename_rules.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/unused_rules.h"
-
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -19,7 +18,7 @@ Result<StepResult> apply_rename_joints(const StepContext& context, const RenameS
     StepResult result;
     result.scene = scene;
     size_t renamed = 0;
-    std::string example;
+    Text example;
     std::vector<std::string> names;
     std::vector<std::string> all;
     for (const int joint : joints_of(scene)) {
@@ -35,7 +34,7 @@ Result<StepResult> apply_rename_joints(const StepContext& context, const RenameS
             }
             if (*name != node.name) {
                 if (renamed++ == 0) {
-                    example = fmt::format(" ({} → {})", node.name, *name);
+                    example = phrase(" ({} → {})", node.name, *name);
                 }
                 node.name = *name;
             }
@@ -44,12 +43,12 @@ Result<StepResult> apply_rename_joints(const StepContext& context, const RenameS
     }
     const std::vector<std::string> doubled = doubled_names(names);
     if (!doubled.empty()) {
-        return Problem{fmt::format("two nodes would have the same name: {}.", some_of(doubled)), "",
+        return Problem{phrase("two nodes would have the same name: {}.", some_of(doubled)), "",
                        "Change the rules so that all names differ."};
     }
     tell_unused(*rules, all, "joint", result);
     result.account = renamed == 0 ? "no name fits a rule"
-                                  : fmt::format("{} joint{} renamed{}", renamed, renamed == 1 ? "" : "s", example);
+                                  : phrase("{} joint{} renamed{}", renamed, renamed == 1 ? "" : "s", example);
     return result;
 }
 

@@ -1,11 +1,11 @@
 // Puts the joints into an order: branch by branch, those of one parent as told.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/steps/names.h"
 #include "core/steps/skeleton/reframe.h"
 #include "core/steps/step_kind.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 #include <functional>
 #include <map>
 #include <set>
@@ -162,12 +162,12 @@ Result<StepResult> apply_reorder_joints(const StepContext& context, const OrderS
         moved += order[i] != static_cast<int>(i) && scene.nodes[order[i]].kind == NodeKind::joint ? 1 : 0;
     }
     result.account = moved == 0 ? "the joints stand so already"
-                                : fmt::format("{} at another place in the list, {}", counted(moved, "joint"),
-                                              by_name   ? "branch by branch, by name"
-                                              : by_list ? "as listed"
-                                                        : "branch by branch");
+                                : phrase("{} at another place in the list, {}", counted(moved, "joint"),
+                                         by_name   ? "branch by branch, by name"
+                                         : by_list ? "as listed"
+                                                   : "branch by branch");
     if (!missing.empty()) {
-        result.could_not.push_back(fmt::format("there is no joint {} any more", some_of(missing)));
+        result.could_not.push_back(phrase("there is no joint {} any more", some_of(missing)));
     }
     return result;
 }

@@ -1,10 +1,9 @@
 // Puts joints under other joints; each keeps its place in the world through every frame.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/steps/names.h"
 #include "core/steps/skeleton/reframe.h"
 #include "core/steps/step_kind.h"
-
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -41,8 +40,8 @@ Result<StepResult> apply_reparent_joints(const StepContext& context, const Repar
             continue;
         }
         if (scene.nodes[node].mesh >= 0 && scene.nodes[node].skin >= 0) {
-            return Problem{fmt::format("\"{}\" is a skinned surface: its joints place it, not what it hangs on.", name),
-                           "", "Leave it out of this step."};
+            return Problem{phrase("\"{}\" is a skinned surface: its joints place it, not what it hangs on.", name), "",
+                           "Leave it out of this step."};
         }
         if (frames.parent[node] != above) {
             frames.parent[node] = above;
@@ -51,26 +50,25 @@ Result<StepResult> apply_reparent_joints(const StepContext& context, const Repar
     }
     const std::string ring = ring_in(scene, frames.parent);
     if (!ring.empty()) {
-        return Problem{fmt::format("\"{}\" would hang on itself.", ring), "",
+        return Problem{phrase("\"{}\" would hang on itself.", ring), "",
                        "Put a joint only under one that is not below it."};
     }
     Reframed reframed = reframe(scene, frames);
     StepResult result;
     result.scene = std::move(reframed.scene);
-    result.account =
-        moved.empty() ? "every joint hangs there already"
-        : moved.size() == 1
-            ? fmt::format("{} under {}", moved[0], under.at(moved[0]).empty() ? "nothing" : under.at(moved[0]))
-            : fmt::format("{} hang elsewhere ({})", counted(moved.size(), "joint"), some_of(moved));
+    result.account = moved.empty() ? "every joint hangs there already"
+                     : moved.size() == 1
+                         ? phrase("{} under {}", moved[0], under.at(moved[0]).empty() ? "nothing" : under.at(moved[0]))
+                         : phrase("{} hang elsewhere ({})", counted(moved.size(), "joint"), some_of(moved));
     if (!missing.empty()) {
-        result.could_not.push_back(fmt::format("there is no joint {} any more", some_of(missing)));
+        result.could_not.push_back(phrase("there is no joint {} any more", some_of(missing)));
     }
     for (const Lost& one : reframed.lost) {
         if (result.could_not.size() < 4) {
-            result.could_not.push_back(fmt::format(
-                "{} is sheared by {:.2g} % {}: an uneven scale above it; bake the joint scale before this step",
-                scene.nodes[one.node].name, one.part * 100,
-                one.clip.empty() ? std::string("at rest") : fmt::format("in {} frame {}", one.clip, one.frame)));
+            result.could_not.push_back(
+                phrase("{} is sheared by {:.2g} % {}: an uneven scale above it; bake the joint scale before this step",
+                       scene.nodes[one.node].name, one.part * 100,
+                       one.clip.empty() ? std::string("at rest") : phrase("in {} frame {}", one.clip, one.frame)));
         }
     }
     return result;

@@ -1,5 +1,6 @@
 // Gives joints other rest rotations while they keep their places and their motion: along the world's axes, or with one
 // axis along the bone.
+#include "core/base/text.h"
 #include "core/math/aim.h"
 #include "core/math/angles.h"
 #include "core/math/axes.h"
@@ -8,7 +9,6 @@
 #include "core/steps/skeleton/reframe.h"
 #include "core/steps/step_kind.h"
 
-#include <fmt/format.h>
 #include <map>
 
 namespace wembrix {
@@ -43,11 +43,11 @@ StepResult turned(const Scene& scene, const std::vector<char>& in, const std::ve
     StepResult result;
     result.scene = std::move(reframed.scene);
     result.account = count == 0 ? "every joint stands so already"
-                                : fmt::format("{} joint{} turned, at most by {:.0f}°", count, count == 1 ? "" : "s",
-                                              most * degrees_per_radian);
+                                : phrase("{} joint{} turned, at most by {:.0f}°", count, count == 1 ? "" : "s",
+                                         most * degrees_per_radian);
     if (!scaled.empty()) {
         result.could_not.push_back(
-            fmt::format("{} has an uneven scale and stays; fold the scale before this step", some_of(scaled)));
+            phrase("{} has an uneven scale and stays; fold the scale before this step", some_of(scaled)));
     }
     return result;
 }
@@ -135,7 +135,7 @@ Result<StepResult> apply_align_bone_axes(const StepContext& context, const Align
         result.could_not.push_back(what);
     }
     if (!missing.empty()) {
-        result.could_not.push_back(fmt::format("there is no joint {} any more", some_of(missing)));
+        result.could_not.push_back(phrase("there is no joint {} any more", some_of(missing)));
     }
     return result;
 }

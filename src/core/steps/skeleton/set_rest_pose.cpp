@@ -1,12 +1,12 @@
 // Makes another pose the rest pose: the one it was bound in, a frame of a clip, or a stored one. Motion stays: what a
 // clip did not key is keyed at what it was.
+#include "core/base/text.h"
 #include "core/steps/names.h"
 #include "core/steps/skeleton/rebind.h"
 #include "core/steps/skeleton/stored_pose.h"
 #include "core/steps/step_kind.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -43,7 +43,7 @@ void keep_in_clip(Clip& clip, int node, const Transform& before, const Transform
 struct Wanted {
     std::vector<Transform> locals; ///< one per node
     std::string name;
-    std::vector<std::string> could_not;
+    std::vector<Text> could_not;
 };
 
 struct RestPoseSettings {
@@ -68,7 +68,7 @@ Result<Wanted> wanted_pose(const Scene& scene, const RestPoseSettings& settings)
         wanted.name = "the pose it was bound in";
         if (!disagree.empty()) {
             wanted.could_not.push_back(
-                fmt::format("{} is bound in two places by two skins; the first is followed", some_of(disagree)));
+                phrase("{} is bound in two places by two skins; the first is followed", some_of(disagree)));
         }
         return wanted;
     }
@@ -78,17 +78,17 @@ Result<Wanted> wanted_pose(const Scene& scene, const RestPoseSettings& settings)
         const int frame = settings.frame;
         const Clip* clip = scene.find_clip(clip_name);
         if (clip == nullptr) {
-            return Problem{fmt::format("there is no clip \"{}\".", clip_name), "", "Choose one that is there."};
+            return Problem{phrase("there is no clip \"{}\".", clip_name), "", "Choose one that is there."};
         }
         if (frame < 0 || frame >= clip->frames()) {
-            return Problem{fmt::format("{} has the frames 0 to {}, and no {}.", clip_name, clip->frames() - 1, frame),
-                           "", ""};
+            return Problem{phrase("{} has the frames 0 to {}, and no {}.", clip_name, clip->frames() - 1, frame), "",
+                           ""};
         }
         pose = pose_of(scene, clip, frame / clip->rate);
-        wanted.name = fmt::format("{} frame {}", clip_name, frame);
+        wanted.name = phrase("{} frame {}", clip_name, frame);
     } else {
         pose = settings.pose;
-        wanted.name = settings.name.empty() ? "a stored pose" : fmt::format("the pose “{}”", settings.name);
+        wanted.name = settings.name.empty() ? "a stored pose" : phrase("the pose “{}”", settings.name);
     }
     std::vector<std::string> missing;
     for (const auto& [joint, local] : pose) {
@@ -100,7 +100,7 @@ Result<Wanted> wanted_pose(const Scene& scene, const RestPoseSettings& settings)
         }
     }
     if (!missing.empty()) {
-        wanted.could_not.push_back(fmt::format("there is no joint {} any more", some_of(missing)));
+        wanted.could_not.push_back(phrase("there is no joint {} any more", some_of(missing)));
     }
     return wanted;
 }
@@ -135,10 +135,10 @@ Result<StepResult> apply_set_rest_pose(const StepContext& context, const RestPos
     }
     result.could_not = wanted->could_not;
     result.other_rest = changed > 0;
-    result.account = changed == 0 ? fmt::format("{} is the rest pose already", wanted->name)
-                                  : fmt::format("{} is the rest pose: {} joint{} stand{} otherwise{}", wanted->name,
-                                                changed, changed == 1 ? "" : "s", changed == 1 ? "s" : "",
-                                                rebind ? ", surfaces bound anew" : "");
+    result.account =
+        changed == 0 ? phrase("{} is the rest pose already", wanted->name)
+                     : phrase("{} is the rest pose: {} joint{} stand{} otherwise{}", wanted->name, changed,
+                              changed == 1 ? "" : "s", changed == 1 ? "s" : "", rebind ? ", surfaces bound anew" : "");
     return result;
 }
 

@@ -1,11 +1,11 @@
 #include "core/steps/skeleton/stored_pose.h"
 
 #include "core/base/json_file.h"
+#include "core/base/text.h"
 
 #include <Eigen/LU>
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -36,11 +36,10 @@ Result<StoredPose> pose_from_json(const nlohmann::json& json) {
             !numbers_from(one, "rotation_xyzw", 4, local.rotation.coeffs().data()) ||
             !numbers_from(one, "scale", 3, local.scale.data()) || local.rotation.norm() < 1e-6 ||
             local.scale.cwiseAbs().minCoeff() < 1e-12) {
-            return Problem{
-                fmt::format("the pose of \"{}\" is none: it needs three numbers of \"translation_m\" and four of "
-                            "\"rotation_xyzw\".",
-                            name.substr(0, 60)),
-                "", ""};
+            return Problem{phrase("the pose of \"{}\" is none: it needs three numbers of \"translation_m\" and four of "
+                                  "\"rotation_xyzw\".",
+                                  name.substr(0, 60)),
+                           "", ""};
         }
         local.rotation.normalize();
         pose[name] = local;

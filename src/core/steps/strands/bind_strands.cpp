@@ -1,11 +1,10 @@
 // Says how strands go with the surface that moves.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/strands/strand_deform.h"
 #include "core/measure/strands/strand_facts.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/strands/strand_sets.h"
-
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -39,7 +38,7 @@ Result<StepResult> apply_bind_strands(const StepContext& context, const BindStra
     }
     curves.follow = settings.follow;
     if (settings.follow == StrandFollow::still) {
-        result.account = fmt::format("{} stay where they are", counted(curves.curve_count(), "strand"));
+        result.account = phrase("{} stay where they are", counted(curves.curve_count(), "strand"));
         return result;
     }
     double drift = 0;
@@ -50,12 +49,11 @@ Result<StepResult> apply_bind_strands(const StepContext& context, const BindStra
         drift = std::max(drift, motion.root_drift_m);
         change = std::max(change, motion.length_change);
     }
-    result.account =
-        fmt::format("{} follow{}", counted(curves.curve_count(), "strand"),
-                    scene.clips.empty() ? std::string()
-                                        : fmt::format("; roots leave the surface by {:.4f} mm, lengths change "
-                                                      "by {:.2g} % at most",
-                                                      drift * 1000, change * 100));
+    result.account = phrase("{} follow{}", counted(curves.curve_count(), "strand"),
+                            scene.clips.empty() ? std::string()
+                                                : phrase("; roots leave the surface by {:.4f} mm, lengths change "
+                                                         "by {:.2g} % at most",
+                                                         drift * 1000, change * 100));
     return result;
 }
 

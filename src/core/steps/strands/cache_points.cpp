@@ -1,12 +1,12 @@
 // Asks for the points of a surface, or of strands, frame by frame over clips.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/steps/clips/chosen_clips.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/strands/strand_sets.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -39,7 +39,7 @@ Result<StepResult> order_caches(const StepContext& context, int node, const Cach
     const size_t points = is_surface ? scene.meshes[static_cast<size_t>(carrier.mesh)].point_count()
                                      : scene.curve_sets[static_cast<size_t>(carrier.curves)].points.size();
     if (points == 0) {
-        return Problem{fmt::format("“{}” has no points yet.", carrier.name), "", "Grow the strands first."};
+        return Problem{phrase("“{}” has no points yet.", carrier.name), "", "Grow the strands first."};
     }
     uint64_t frames = 0;
     for (const size_t c : *clips) {
@@ -47,8 +47,8 @@ Result<StepResult> order_caches(const StepContext& context, int node, const Cach
         const int end = clip.frames() - 1;
         const int last = settings.last < settings.first ? end : std::min(settings.last, end);
         if (settings.first > last) {
-            return Problem{fmt::format("“{}” has no frame {}.", clip.name, settings.first), "",
-                           fmt::format("Its last one is {}.", end)};
+            return Problem{phrase("“{}” has no frame {}.", clip.name, settings.first), "",
+                           phrase("Its last one is {}.", end)};
         }
         std::erase_if(scene.orders, [&](const CacheOrder& one) {
             return one.node == node && one.clip == clip.name && one.as == settings.as;
@@ -59,8 +59,8 @@ Result<StepResult> order_caches(const StepContext& context, int node, const Cach
     }
     const uint64_t bytes = frames * points * (is_surface ? 24 : 12) / (settings.half ? 2 : 1);
     result.account =
-        fmt::format("“{}” over {}{}: {}, {} {}", carrier.name, clips_said(scene, *clips), as_said(settings.as),
-                    counted(frames, "frame"), settings.as == CacheAs::shapes ? "at most" : "about", said_bytes(bytes));
+        phrase("“{}” over {}{}: {}, {} {}", carrier.name, clips_said(scene, *clips), as_said(settings.as),
+               counted(frames, "frame"), settings.as == CacheAs::shapes ? "at most" : "about", said_bytes(bytes));
     return result;
 }
 

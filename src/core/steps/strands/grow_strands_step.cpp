@@ -1,5 +1,6 @@
 // Grows strands between guides.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/formats/image/pixels.h"
 #include "core/measure/strands/grow.h"
 #include "core/measure/strands/strand_facts.h"
@@ -8,7 +9,6 @@
 #include "core/steps/strands/strand_sets.h"
 
 #include <Eigen/LU>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -115,8 +115,8 @@ Result<ClumpMap> clump_map_of(const StepContext& context, const GrowSettings& se
     }
     const auto held = context.data == nullptr ? StepData::const_iterator() : context.data->find(settings.clump_map);
     if (context.data == nullptr || held == context.data->end()) {
-        return Problem{fmt::format("the map of clumps {} is not there, or not as it was taken.", settings.clump_map),
-                       "", "It lies in the folder beside the job; choose the file again."};
+        return Problem{phrase("the map of clumps {} is not there, or not as it was taken.", settings.clump_map), "",
+                       "It lies in the folder beside the job; choose the file again."};
     }
     if (!has_coordinates(mesh)) {
         return Problem{"the surface has no texture coordinates: a map of clumps cannot lie on it.", "",
@@ -139,7 +139,7 @@ Result<ClumpMap> clump_map_of(const StepContext& context, const GrowSettings& se
     }
     constexpr size_t most_colours = 20000;
     if (const size_t colours = map.distinct(); colours > most_colours) {
-        return Problem{fmt::format("the map of clumps has {} colours: strands of one colour are a clump.", colours), "",
+        return Problem{phrase("the map of clumps has {} colours: strands of one colour are a clump.", colours), "",
                        "Save it with flat colours, as a PNG."};
     }
     return map;
@@ -182,9 +182,8 @@ Result<StepResult> apply_grow_strands(const StepContext& context, const GrowSett
         }
         const double wanted = settings.per_cm2 > 0 ? settings.per_cm2 * area : settings.count;
         if (wanted * settings.points > most_points) {
-            return Problem{
-                fmt::format("{:.0f} strands of {} points are more than can be held.", wanted, settings.points), "",
-                "Grow fewer, or with fewer points."};
+            return Problem{phrase("{:.0f} strands of {} points are more than can be held.", wanted, settings.points),
+                           "", "Grow fewer, or with fewer points."};
         }
         grown = grow_strands(surface, curves.region.get(), guides, growth, context.stop);
     }
@@ -202,22 +201,22 @@ Result<StepResult> apply_grow_strands(const StepContext& context, const GrowSett
     curves.roots = std::move(grown.roots);
     curves.per_curve.clear();
     if (growth.share < 1) {
-        result.could_not.push_back(fmt::format("only {:g} % of the strands are here: a preview", settings.share));
+        result.could_not.push_back(phrase("only {:g} % of the strands are here: a preview", settings.share));
     }
     if (grown.unreached > 0) {
-        result.could_not.push_back(fmt::format("{} not grown: no guide is reached from there along the surface",
-                                               counted(grown.unreached, "strand")));
+        result.could_not.push_back(phrase("{} not grown: no guide is reached from there along the surface",
+                                          counted(grown.unreached, "strand")));
     }
     if (grown.buried > 0) {
         result.could_not.push_back(
-            fmt::format("{} not grown: they would go into the surface at once", counted(grown.buried, "strand")));
+            phrase("{} not grown: they would go into the surface at once", counted(grown.buried, "strand")));
     }
     const StrandFacts facts = strand_facts(scene, node);
     result.account =
-        fmt::format("{} of {}, {:.0f} to {:.0f} mm long, {:.2g} to {:.2g} mm wide{}", counted(made, "strand"),
-                    counted(static_cast<size_t>(settings.points), "point"), facts.shortest_m * 1000,
-                    facts.longest_m * 1000, facts.narrowest_m * 1000, facts.widest_m * 1000,
-                    grown.trimmed == 0 ? std::string() : fmt::format("; {} cut short at the surface", grown.trimmed));
+        phrase("{} of {}, {:.0f} to {:.0f} mm long, {:.2g} to {:.2g} mm wide{}", counted(made, "strand"),
+               counted(static_cast<size_t>(settings.points), "point"), facts.shortest_m * 1000, facts.longest_m * 1000,
+               facts.narrowest_m * 1000, facts.widest_m * 1000,
+               grown.trimmed == 0 ? std::string() : phrase("; {} cut short at the surface", grown.trimmed));
     return result;
 }
 

@@ -1,8 +1,7 @@
 // Makes a surface of lines in place of strands, under the skin of what they grow on.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/steps/strands/stand_in.h"
-
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -51,8 +50,8 @@ Result<StepResult> apply_lines_from_strands(const StepContext& context, const Li
     if (Outcome added = add_stand_in(result, *standing, std::move(mesh), rows, settings.weights); !added) {
         return added.problem();
     }
-    result.account = fmt::format("{} as lines of {}, {} widths", counted(curves.curve_count(), "strand"),
-                                 counted(curves.points.size(), "point"), curves.widths.empty() ? "without" : "with");
+    result.account = phrase("{} as lines of {}, {} widths", counted(curves.curve_count(), "strand"),
+                            counted(curves.points.size(), "point"), curves.widths.empty() ? "without" : "with");
     return result;
 }
 

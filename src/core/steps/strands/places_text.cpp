@@ -1,4 +1,5 @@
 #include "core/steps/strands/places_text.h"
+#include "core/base/text.h"
 
 #include <cmath>
 #include <cstdlib>

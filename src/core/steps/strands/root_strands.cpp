@@ -1,5 +1,6 @@
 // Puts curves that were brought in onto the surface that they belong to.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/scene/visit.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/strands/strand_sets.h"
@@ -7,7 +8,6 @@
 #include <Eigen/LU>
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -82,13 +82,13 @@ Result<StepResult> apply_root_strands(const StepContext& context, const RootStra
     curves.surface = *emitter;
     curves.roots = std::move(roots);
     if (far > 0) {
-        result.could_not.push_back(fmt::format("{} beginning more than {:g} mm from the surface",
-                                               counted(far, "strand"), settings.distance_mm));
+        result.could_not.push_back(
+            phrase("{} beginning more than {:g} mm from the surface", counted(far, "strand"), settings.distance_mm));
     }
     const size_t strands = curves.curve_count();
-    result.account = fmt::format("{} on “{}”, {:.2f} mm from it in the mean, {:.2f} mm at most",
-                                 counted(strands, "strand"), scene.nodes[static_cast<size_t>(*emitter)].name,
-                                 strands == 0 ? 0 : sum / static_cast<double>(strands) * 1000, farthest * 1000);
+    result.account = phrase("{} on “{}”, {:.2f} mm from it in the mean, {:.2f} mm at most", counted(strands, "strand"),
+                            scene.nodes[static_cast<size_t>(*emitter)].name,
+                            strands == 0 ? 0 : sum / static_cast<double>(strands) * 1000, farthest * 1000);
     return result;
 }
 

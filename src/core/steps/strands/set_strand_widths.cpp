@@ -1,9 +1,8 @@
 // Gives strands widths where a source said none.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/strands/strand_sets.h"
-
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -33,8 +32,8 @@ Result<StepResult> apply_set_strand_widths(const StepContext& context, const Wid
         }
     }
     curves.widths = std::move(widths);
-    result.account = fmt::format("{}, {:g} mm at the root and {:g} mm at the tip",
-                                 counted(curves.curve_count(), "strand"), settings.root_mm, settings.tip_mm);
+    result.account = phrase("{}, {:g} mm at the root and {:g} mm at the tip", counted(curves.curve_count(), "strand"),
+                            settings.root_mm, settings.tip_mm);
     return result;
 }
 

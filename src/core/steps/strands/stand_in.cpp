@@ -1,6 +1,7 @@
 #include "core/steps/strands/stand_in.h"
 
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/strands/strand_deform.h"
 #include "core/measure/surface/weight_rows.h"
 #include "core/steps/strands/strand_sets.h"
@@ -8,7 +9,6 @@
 #include <Eigen/LU>
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 #include <set>
 
 namespace wembrix {
@@ -85,12 +85,12 @@ Outcome put_under_skin(const Scene& scene, const StandingStrands& strands, const
             }
             row = weights_at(emitter.influences, *strands.rest, at);
             if (row.empty()) {
-                return Problem{fmt::format("no joint holds \"{}\" where strand {} grows.", emitter.name, of.strand), "",
+                return Problem{phrase("no joint holds \"{}\" where strand {} grows.", emitter.name, of.strand), "",
                                "Give the surface weights there first."};
             }
             const Mat4 matrix = matrix_of(scene, emitter.skin, row, world);
             if (std::abs(matrix.determinant()) < 1e-12) {
-                return Problem{fmt::format("the joints that hold \"{}\" have no size at rest.", emitter.name), "", ""};
+                return Problem{phrase("the joints that hold \"{}\" have no size at rest.", emitter.name), "", ""};
             }
             back = matrix.inverse();
             turned = linear_of(matrix).transpose();
@@ -124,10 +124,10 @@ Result<StandingStrands> standing_strands(const Scene& scene, const std::string& 
     standing.surface = curves.surface;
     standing.name = name.empty() ? carrier.name + suffix : name;
     if (scene.find_node(standing.name) >= 0) {
-        return Problem{fmt::format("something is called \"{}\" already.", standing.name), "", "Give it another name."};
+        return Problem{phrase("something is called \"{}\" already.", standing.name), "", "Give it another name."};
     }
     if (curves.points.empty()) {
-        return Problem{fmt::format("\"{}\" has no strands yet.", carrier.name), "", "Grow them first."};
+        return Problem{phrase("\"{}\" has no strands yet.", carrier.name), "", "Grow them first."};
     }
     if (curves.surface >= 0 && !roots_are_valid(scene, curves)) {
         return Problem{"not every strand has a root on the surface.", "", "Root them first."};
@@ -172,9 +172,9 @@ Outcome add_stand_in(StepResult& result, const StandingStrands& strands, Mesh me
         }
         const size_t shapes = shapes_under(scene, surface, *strands.rest, triangles);
         if (shapes > 0) {
-            result.could_not.push_back(fmt::format("{} of “{}” move the surface under “{}”, which does not follow",
-                                                   counted(shapes, "shape"),
-                                                   scene.nodes[static_cast<size_t>(surface)].name, strands.name));
+            result.could_not.push_back(phrase("{} of “{}” move the surface under “{}”, which does not follow",
+                                              counted(shapes, "shape"), scene.nodes[static_cast<size_t>(surface)].name,
+                                              strands.name));
         }
     }
     node.mesh = static_cast<int>(scene.meshes.size());

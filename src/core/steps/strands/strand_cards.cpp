@@ -1,9 +1,8 @@
 // Makes a surface of ribbons or tubes in place of strands, under the skin of what they grow on.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/strands/cards.h"
 #include "core/steps/strands/stand_in.h"
-
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -68,8 +67,8 @@ Result<StepResult> apply_strand_cards(const StepContext& context, const CardSett
     shape.columns = settings.columns;
     if (shape.triangles < shape.triangles_of_one()) {
         return Problem{
-            fmt::format("one card has {} triangles, and {} are allowed.", shape.triangles_of_one(), shape.triangles),
-            "", "Allow more, or take fewer segments."};
+            phrase("one card has {} triangles, and {} are allowed.", shape.triangles_of_one(), shape.triangles), "",
+            "Allow more, or take fewer segments."};
     }
     const Node& carrier = context.scene.nodes[static_cast<size_t>(standing->node)];
     const CurveSet& curves = context.scene.curve_sets[static_cast<size_t>(carrier.curves)];
@@ -79,7 +78,7 @@ Result<StepResult> apply_strand_cards(const StepContext& context, const CardSett
     }
     const StrandCards cards = cards_of({curves.counts.get(), standing->places, curves.widths.get(), outwards}, shape);
     if (cards.strands.empty()) {
-        return Problem{fmt::format("no strand of \"{}\" has two points.", carrier.name), "", ""};
+        return Problem{phrase("no strand of \"{}\" has two points.", carrier.name), "", ""};
     }
     std::vector<RowOfStrand> rows;
     for (const uint32_t strand : cards.strands) {
@@ -93,12 +92,12 @@ Result<StepResult> apply_strand_cards(const StepContext& context, const CardSett
         return added.problem();
     }
     if (cards.unlike > 0) {
-        result.could_not.push_back(fmt::format("{} of one point are in no card", counted(cards.unlike, "strand")));
+        result.could_not.push_back(phrase("{} of one point are in no card", counted(cards.unlike, "strand")));
     }
     result.account =
-        fmt::format("{} of {} for {}, which lie {:.2f} mm beside them in the mean, {:.1f} mm at most",
-                    counted(cards.strands.size(), "card"), counted(cards.triangles.size(), "triangle"),
-                    counted(curves.curve_count(), "strand"), cards.mean_apart_m * 1000, cards.most_apart_m * 1000);
+        phrase("{} of {} for {}, which lie {:.2f} mm beside them in the mean, {:.1f} mm at most",
+               counted(cards.strands.size(), "card"), counted(cards.triangles.size(), "triangle"),
+               counted(curves.curve_count(), "strand"), cards.mean_apart_m * 1000, cards.most_apart_m * 1000);
     return result;
 }
 

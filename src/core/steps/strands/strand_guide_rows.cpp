@@ -1,9 +1,9 @@
 #include "core/steps/strands/strand_guide_rows.h"
 
+#include "core/base/text.h"
 #include "core/parameters/parameter.h"
 
 #include <cmath>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -34,22 +34,22 @@ Result<std::vector<StrandGuideRow>> guide_rows_from_json(const nlohmann::json& j
     constexpr size_t most_points = 1000;
     std::vector<StrandGuideRow> rows;
     if (!json.is_array() || json.size() > most_guides) {
-        return malformed(fmt::format("guides are a list of at most {}.", most_guides));
+        return malformed(phrase("guides are a list of at most {}.", most_guides));
     }
     for (size_t g = 0; g < json.size(); ++g) {
         const nlohmann::json& one = json[g];
         StrandGuideRow row;
         if (!one.is_object() || !one.contains("root_mm") || !read_place(one["root_mm"], row.root)) {
-            return malformed(fmt::format("guide {} has no root of three numbers.", g + 1));
+            return malformed(phrase("guide {} has no root of three numbers.", g + 1));
         }
         const nlohmann::json points = one.value("points_mm", nlohmann::json::array());
         if (!points.is_array() || points.empty() || points.size() > most_points) {
-            return malformed(fmt::format("guide {} has no points, or more than {}.", g + 1, most_points));
+            return malformed(phrase("guide {} has no points, or more than {}.", g + 1, most_points));
         }
         for (const nlohmann::json& point : points) {
             row.offsets.emplace_back();
             if (!read_place(point, row.offsets.back())) {
-                return malformed(fmt::format("a point of guide {} is not three numbers.", g + 1));
+                return malformed(phrase("a point of guide {} is not three numbers.", g + 1));
             }
         }
         rows.push_back(std::move(row));

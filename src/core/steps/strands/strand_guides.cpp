@@ -1,5 +1,6 @@
 // Guides: a few strands by hand, from curves that were brought in, or as a start, along the normal.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/strands/even_steps.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/strands/strand_guide_rows.h"
@@ -7,7 +8,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 #include <limits>
 
 namespace wembrix {
@@ -130,10 +130,10 @@ Result<StepResult> apply_strand_guides(const StepContext& context, const GuideSe
             }
             at += count;
         }
-        brought = fmt::format(", from “{}”", settings.from);
+        brought = phrase(", from “{}”", settings.from);
         if (far > 0) {
-            result.could_not.push_back(fmt::format("{} of “{}” beginning more than {:g} mm from the surface",
-                                                   counted(far, "curve"), settings.from, settings.distance_mm));
+            result.could_not.push_back(phrase("{} of “{}” beginning more than {:g} mm from the surface",
+                                              counted(far, "curve"), settings.from, settings.distance_mm));
         }
     }
     if (settings.mirrored) {
@@ -184,9 +184,8 @@ Result<StepResult> apply_strand_guides(const StepContext& context, const GuideSe
     curves.guide_counts = std::move(counts);
     curves.guide_points = std::move(points);
     curves.guide_roots = std::move(roots);
-    result.account =
-        fmt::format("{}{}, {:.0f} to {:.0f} mm long, at most {:.1f} mm moved onto the surface",
-                    counted(rows.size(), "guide"), brought, shortest * 1000, longest * 1000, farthest * 1000);
+    result.account = phrase("{}{}, {:.0f} to {:.0f} mm long, at most {:.1f} mm moved onto the surface",
+                            counted(rows.size(), "guide"), brought, shortest * 1000, longest * 1000, farthest * 1000);
     return result;
 }
 

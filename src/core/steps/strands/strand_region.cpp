@@ -1,12 +1,12 @@
 // Says where on a surface strands may grow.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/strands/density_brush.h"
 #include "core/steps/strands/strand_sets.h"
 #include "core/steps/surface/vertex_ranges.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -52,7 +52,7 @@ Result<StepResult> apply_strand_region(const StepContext& context, const RegionS
         density = one.name == settings.density ? &one : density;
     }
     if (!settings.density.empty() && density == nullptr) {
-        return Problem{fmt::format("the surface has no values called \"{}\".", settings.density), "", ""};
+        return Problem{phrase("the surface has no values called \"{}\".", settings.density), "", ""};
     }
     std::vector<float> painted;
     if (!settings.painted.empty()) {
@@ -66,9 +66,9 @@ Result<StepResult> apply_strand_region(const StepContext& context, const RegionS
         }
         painted = read.take();
         if (painted.size() != mesh.point_count()) {
-            return Problem{fmt::format("the density was painted on {}, and “{}” has {} now.",
-                                       counted(painted.size(), "vertex"),
-                                       scene.nodes[static_cast<size_t>(*surface)].name, mesh.point_count()),
+            return Problem{phrase("the density was painted on {}, and “{}” has {} now.",
+                                  counted(painted.size(), "vertex"), scene.nodes[static_cast<size_t>(*surface)].name,
+                                  mesh.point_count()),
                            "", "Paint it again, or choose faces."};
         }
     }
@@ -99,11 +99,11 @@ Result<StepResult> apply_strand_region(const StepContext& context, const RegionS
         }
     }
     if (!has_material) {
-        return Problem{fmt::format("no part of the surface has the material \"{}\".", settings.material), "", ""};
+        return Problem{phrase("no part of the surface has the material \"{}\".", settings.material), "", ""};
     }
     const int node = strands_to_fill(scene, settings.name);
     if (node < 0) {
-        return Problem{fmt::format("\"{}\" is there already, and carries no strands.", settings.name), "",
+        return Problem{phrase("\"{}\" is there already, and carries no strands.", settings.name), "",
                        "Give the strands another name."};
     }
     CurveSet& curves = scene.curve_sets[static_cast<size_t>(scene.nodes[static_cast<size_t>(node)].curves)];
@@ -117,8 +117,8 @@ Result<StepResult> apply_strand_region(const StepContext& context, const RegionS
     if (faces == 0) {
         result.could_not.push_back("no face has all its corners among these: nothing can grow");
     }
-    result.account = fmt::format("{} of “{}”, {:.1f} cm²", counted(faces, "face"),
-                                 scene.nodes[static_cast<size_t>(*surface)].name, area);
+    result.account =
+        phrase("{} of “{}”, {:.1f} cm²", counted(faces, "face"), scene.nodes[static_cast<size_t>(*surface)].name, area);
     return result;
 }
 

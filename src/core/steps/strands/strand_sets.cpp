@@ -1,8 +1,7 @@
 #include "core/steps/strands/strand_sets.h"
 
+#include "core/base/text.h"
 #include "core/measure/strands/strand_facts.h"
-
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -17,7 +16,7 @@ Result<int> strands_named(const Scene& scene, const std::string& name) {
     }
     const int node = scene.find_node(name);
     if (node < 0 || scene.nodes[static_cast<size_t>(node)].curves < 0) {
-        return Problem{fmt::format("no strands are called \"{}\".", name), "", "Make a region for them first."};
+        return Problem{phrase("no strands are called \"{}\".", name), "", "Make a region for them first."};
     }
     return node;
 }
@@ -25,7 +24,7 @@ Result<int> strands_named(const Scene& scene, const std::string& name) {
 Result<int> surface_of_strands(const Scene& scene, int node) {
     const CurveSet& curves = scene.curve_sets[static_cast<size_t>(scene.nodes[static_cast<size_t>(node)].curves)];
     if (curves.surface < 0 || scene.nodes[static_cast<size_t>(curves.surface)].mesh < 0) {
-        return Problem{fmt::format("\"{}\" grows on no surface.", scene.nodes[static_cast<size_t>(node)].name), "",
+        return Problem{phrase("\"{}\" grows on no surface.", scene.nodes[static_cast<size_t>(node)].name), "",
                        "Make a region for it, or root it on a surface."};
     }
     return curves.surface;
@@ -50,8 +49,7 @@ Result<int> emitter_named(const Scene& scene, const std::string& name) {
     }
     const int node = scene.find_node(name);
     if (node < 0 || scene.nodes[static_cast<size_t>(node)].mesh < 0) {
-        return Problem{name.empty() ? std::string("say which surface.")
-                                    : fmt::format("no surface is called \"{}\".", name),
+        return Problem{name.empty() ? std::string("say which surface.") : phrase("no surface is called \"{}\".", name),
                        "", ""};
     }
     return node;

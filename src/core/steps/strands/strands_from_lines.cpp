@@ -1,12 +1,12 @@
 // Lines that a file has as a surface become strands.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/surface/rest_places.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/strands/strand_sets.h"
 
 #include <Eigen/LU>
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -64,8 +64,8 @@ Result<int> lines_named(const Scene& scene, const std::string& name) {
         return found.front();
     }
     return Problem{found.empty()
-                       ? name.empty() ? std::string("no surface has lines.") : fmt::format("\"{}\" has no lines.", name)
-                       : fmt::format("{} have lines: say which.", counted(found.size(), "surface")),
+                       ? name.empty() ? std::string("no surface has lines.") : phrase("\"{}\" has no lines.", name)
+                       : phrase("{} have lines: say which.", counted(found.size(), "surface")),
                    "", ""};
 }
 
@@ -86,7 +86,7 @@ Result<StepResult> apply_strands_from_lines(const StepContext& context, const Li
                                                     : before.name + "_strands";
     const int there = scene.find_node(name);
     if (there >= 0 && !(lines_alone && there == node)) {
-        return Problem{fmt::format("something is called \"{}\" already.", name), "", "Give the strands another name."};
+        return Problem{phrase("something is called \"{}\" already.", name), "", "Give the strands another name."};
     }
     const Attribute* widths = nullptr;
     for (const Attribute& one : mesh.attributes) {
@@ -139,12 +139,12 @@ Result<StepResult> apply_strands_from_lines(const StepContext& context, const Li
         carrier.kind = NodeKind::surface;
         carrier.scenes = before.scenes;
         carrier.curves = set;
-        result.could_not.push_back(fmt::format("“{}” has faces as well, and keeps its lines beside them", before.name));
+        result.could_not.push_back(phrase("“{}” has faces as well, and keeps its lines beside them", before.name));
         scene.nodes.push_back(std::move(carrier));
     }
     scene.curve_sets.push_back(std::move(curves));
-    result.account = fmt::format("{} from lines, {} widths", counted(strands, "strand"),
-                                 widths == nullptr ? "without" : "with their");
+    result.account =
+        phrase("{} from lines, {} widths", counted(strands, "strand"), widths == nullptr ? "without" : "with their");
     return result;
 }
 

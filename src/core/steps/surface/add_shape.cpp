@@ -1,5 +1,6 @@
 // Adds a shape: from a surface that somebody sculpted, or from a pose of a clip.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/scene/bounds.h"
 #include "core/measure/surface/deform.h"
 #include "core/measure/surface/rest_places.h"
@@ -36,9 +37,8 @@ std::vector<Vec3f> differences(const Scene& scene, int node, const Pose& pose, c
         }
     }
     if (back.impossible > 0) {
-        result.could_not.push_back(
-            fmt::format("{} cannot be brought back before the skin: its joints flatten them there",
-                        counted(back.impossible, "vertex")));
+        result.could_not.push_back(phrase("{} cannot be brought back before the skin: its joints flatten them there",
+                                          counted(back.impossible, "vertex")));
     }
     return by;
 }
@@ -49,10 +49,10 @@ Result<Pose> pose_at(const Scene& scene, const std::string& clip_name, int frame
     }
     const Clip* clip = scene.find_clip(clip_name);
     if (clip == nullptr) {
-        return Problem{fmt::format("there is no clip “{}”.", clip_name), "", ""};
+        return Problem{phrase("there is no clip “{}”.", clip_name), "", ""};
     }
     if (frame >= clip->frames()) {
-        return Problem{fmt::format("“{}” has {} frames.", clip_name, clip->frames()), "", "Frames count from 0."};
+        return Problem{phrase("“{}” has {} frames.", clip_name, clip->frames()), "", "Frames count from 0."};
     }
     Pose pose;
     Poser(scene, clip).at(frame / clip->rate, pose);
@@ -69,14 +69,14 @@ std::vector<Vec3f> posed_places(const Scene& scene, int node, const Pose& pose) 
 Result<StepResult> finish(StepResult result, int node, const std::string& name, const std::vector<Vec3f>& by,
                           const Sculpt& sculpt, double tolerance_mm, const std::string& of) {
     MorphTarget shape = sparse_shape(name, by, whole_bounds(result.scene).size().maxCoeff());
-    result.account = fmt::format("“{}” from {}: up to {:.3g} mm on {}", name, of, reach_mm(shape),
-                                 counted(shape.points.size(), "vertex"));
+    result.account = phrase("“{}” from {}: up to {:.3g} mm on {}", name, of, reach_mm(shape),
+                            counted(shape.points.size(), "vertex"));
     if (!sculpt.by_order) {
         result.account += ", matched by place";
     }
     if (sculpt.unknown > 0) {
-        result.could_not.push_back(fmt::format("{} have none of the sculpt within {:g} mm and stay as they are",
-                                               counted(sculpt.unknown, "vertex"), tolerance_mm));
+        result.could_not.push_back(phrase("{} have none of the sculpt within {:g} mm and stay as they are",
+                                          counted(sculpt.unknown, "vertex"), tolerance_mm));
     }
     put_shape(result.scene, node, std::move(shape));
     return result;
@@ -104,7 +104,7 @@ Result<StepResult> apply_add_shape(const StepContext& context, const SculptSetti
         const std::vector<Vec3f> by =
             differences(context.scene, *node, rest, posed_places(context.scene, *node, *pose), sculpt.known, result);
         return finish(std::move(result), *node, settings.name, by, sculpt, settings.tolerance_mm,
-                      fmt::format("frame {} of “{}”", settings.frame, settings.clip));
+                      phrase("frame {} of “{}”", settings.frame, settings.clip));
     }
     const Result<Sculpt> sculpt =
         find_sculpt(context, settings.source, settings.source_surface, *node, standing, settings.tolerance_mm / 1000);
@@ -135,7 +135,7 @@ Result<StepResult> apply_corrective(const StepContext& context, const SculptSett
     }
     const std::vector<Vec3f> by = differences(context.scene, *node, *pose, sculpt->places, sculpt->known, result);
     return finish(std::move(result), *node, settings.name, by, *sculpt, settings.tolerance_mm,
-                  fmt::format("“{}” on frame {} of “{}”", settings.source, settings.frame, settings.clip));
+                  phrase("“{}” on frame {} of “{}”", settings.source, settings.frame, settings.clip));
 }
 
 /// Both steps have the same seven parameters but for what source and clip are there.

@@ -1,12 +1,12 @@
 // Hulls moved, turned and resized by hand, on what the card made of them.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/steps/names.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/surface/hull_adjustment.h"
 
 #include <Eigen/LU>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -36,12 +36,12 @@ Result<StepResult> apply_adjust_hulls(const StepContext& context, const AdjustSe
     for (const AdjustedHull& row : settings.hulls) {
         const int found = scene.find_node(row.hull);
         if (found < 0 || scene.nodes[static_cast<size_t>(found)].hull < 0) {
-            result.could_not.push_back(fmt::format("there is no hull “{}”", row.hull));
+            result.could_not.push_back(phrase("there is no hull “{}”", row.hull));
             continue;
         }
         const double unit = std::cbrt(std::abs(linear_of(world[static_cast<size_t>(found)]).determinant()));
         if (!(unit > 1e-12)) {
-            result.could_not.push_back(fmt::format("“{}” has no size where it stands", row.hull));
+            result.could_not.push_back(phrase("“{}” has no size where it stands", row.hull));
             continue;
         }
         Hull& hull = scene.hulls[static_cast<size_t>(scene.nodes[static_cast<size_t>(found)].hull)];
@@ -49,7 +49,7 @@ Result<StepResult> apply_adjust_hulls(const StepContext& context, const AdjustSe
         told.push_back(row.hull);
     }
     result.account = told.empty() ? std::string("no hull was changed")
-                                  : fmt::format("{} by hand: {}", counted(told.size(), "hull"), some_of(told, 4));
+                                  : phrase("{} by hand: {}", counted(told.size(), "hull"), some_of(told, 4));
     return result;
 }
 

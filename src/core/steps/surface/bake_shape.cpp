@@ -1,11 +1,11 @@
 // Makes a shape part of the surface itself.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/steps/names.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/surface/shape_list.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -78,8 +78,8 @@ Result<StepResult> apply_bake_shape(const StepContext& context, const BakeShapeS
             }
             baked.push_back(rows[s].shape.name);
             if (is_keyed_otherwise(context.scene, one.mesh, s, settings.weight)) {
-                result.could_not.push_back(fmt::format(
-                    "“{}” has keys at other weights: clips that move it look otherwise", rows[s].shape.name));
+                result.could_not.push_back(
+                    phrase("“{}” has keys at other weights: clips that move it look otherwise", rows[s].shape.name));
             }
             add_to_base(result.scene.meshes[one.mesh], rows[s].shape, static_cast<float>(settings.weight));
         }
@@ -87,9 +87,9 @@ Result<StepResult> apply_bake_shape(const StepContext& context, const BakeShapeS
             set_shapes(result.scene, one.mesh, std::move(kept));
         }
     }
-    result.account =
-        baked.empty() ? std::string("no shape fits")
-                      : fmt::format("{} at weight {:g} became part of the surface", some_of(baked, 4), settings.weight);
+    result.account = baked.empty()
+                         ? std::string("no shape fits")
+                         : phrase("{} at weight {:g} became part of the surface", some_of(baked, 4), settings.weight);
     return result;
 }
 

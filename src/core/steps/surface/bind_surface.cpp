@@ -1,5 +1,6 @@
 // Gives surfaces their first weights, and the skin that they are under.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/surface/first_weights.h"
 #include "core/measure/surface/heat_weights.h"
 #include "core/measure/surface/rest_places.h"
@@ -12,7 +13,6 @@
 #include <Eigen/LU>
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 #include <map>
 
 namespace wembrix {
@@ -159,7 +159,7 @@ Result<StepResult> apply_bind_surface(const StepContext& context, const BindSett
         const bool named =
             settings.surfaces.empty() ? node.skin < 0 || node.influences.empty() : patterns.any_fits(node.name);
         if (named && node.kind == NodeKind::joint) {
-            result.could_not.push_back(fmt::format("“{}” is a joint itself and cannot go under a skin", node.name));
+            result.could_not.push_back(phrase("“{}” is a joint itself and cannot go under a skin", node.name));
         } else if (named) {
             all.push_back(surface);
         }
@@ -190,7 +190,7 @@ Result<StepResult> apply_bind_surface(const StepContext& context, const BindSett
             return Problem{"was stopped.", "", ""};
         }
         if (weights.rows.size() != places.size()) {
-            return Problem{fmt::format("the heat on “{}” has no balance: its triangles are too thin.", name), "",
+            return Problem{phrase("the heat on “{}” has no balance: its triangles are too thin.", name), "",
                            "Bind through the volume instead."};
         }
         if (!weights.unreached.empty()) { // something has to hold them: what is nearest
@@ -199,8 +199,8 @@ Result<StepResult> apply_bind_surface(const StepContext& context, const BindSett
                 weights.rows[vertex] = nearest.rows[vertex];
             }
             result.could_not.push_back(
-                fmt::format("{} of “{}” are not reached that way and go with the nearest bone (the first is vertex {})",
-                            counted(weights.unreached.size(), "vertex"), name, weights.unreached.front()));
+                phrase("{} of “{}” are not reached that way and go with the nearest bone (the first is vertex {})",
+                       counted(weights.unreached.size(), "vertex"), name, weights.unreached.front()));
             result.left_vertices.push_back({name, weights.unreached});
         }
         if (settings.rigid_pieces) {
@@ -208,7 +208,7 @@ Result<StepResult> apply_bind_surface(const StepContext& context, const BindSett
         }
         if (scene.nodes[static_cast<size_t>(surface)].skin < 0) {
             if (is_moved(scene, surface)) {
-                result.could_not.push_back(fmt::format(
+                result.could_not.push_back(phrase(
                     "“{}” was moved by clips itself: under a skin it follows its joints, and that motion is gone",
                     name));
             }
@@ -244,17 +244,16 @@ Result<StepResult> apply_bind_surface(const StepContext& context, const BindSett
         ++surfaces;
         if (weights.farthest_m > farthest) {
             farthest = weights.farthest_m;
-            farthest_said = fmt::format("vertex {} of “{}”", weights.farthest, name);
+            farthest_said = phrase("vertex {} of “{}”", weights.farthest, name);
         }
     }
     if (surfaces == 0) {
         result.account = "every surface has weights already: name those that are to be bound anew";
         return result;
     }
-    result.account =
-        fmt::format("{} of {} bound to {}; the farthest from its bone is {}, by {:.0f} mm{}", counted(bound, "vertex"),
-                    counted(surfaces, "surface"), counted(joints.size(), "joint"), farthest_said, farthest * 1000,
-                    kept == 0 ? "" : fmt::format("; {} kept theirs", kept));
+    result.account = phrase("{} of {} bound to {}; the farthest from its bone is {}, by {:.0f} mm{}",
+                            counted(bound, "vertex"), counted(surfaces, "surface"), counted(joints.size(), "joint"),
+                            farthest_said, farthest * 1000, kept == 0 ? "" : phrase("; {} kept theirs", kept));
     return result;
 }
 

@@ -1,5 +1,6 @@
 // Takes weights from another surface, vertex by vertex from the nearest place on it.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/surface/closest_point.h"
 #include "core/measure/surface/deform.h"
 #include "core/steps/skeleton/skeleton_match.h"
@@ -7,7 +8,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 #include <optional>
 #include <tbb/blocked_range.h>
 #include <tbb/parallel_for.h>
@@ -60,7 +60,7 @@ Result<Giver> find_giver(const StepContext& context, const CopySettings& setting
         const auto found = std::find_if(context.sources.begin(), context.sources.end(),
                                         [&](const NamedScene& source) { return source.name == settings.source; });
         if (found == context.sources.end()) {
-            return Problem{fmt::format("there is no source “{}” with surfaces.", settings.source), "", ""};
+            return Problem{phrase("there is no source “{}” with surfaces.", settings.source), "", ""};
         }
         giver.scene = &found->scene;
     }
@@ -73,7 +73,7 @@ Result<Giver> find_giver(const StepContext& context, const CopySettings& setting
         }
     }
     if (giver.node < 0) {
-        return Problem{fmt::format("there is no skinned surface “{}” to copy from.", settings.from), "", ""};
+        return Problem{phrase("there is no skinned surface “{}” to copy from.", settings.from), "", ""};
     }
     const Node& node = giver.scene->nodes[static_cast<size_t>(giver.node)];
     for (const int joint : giver.scene->skins[static_cast<size_t>(node.skin)].joints) {
@@ -159,20 +159,17 @@ Result<StepResult> apply_copy_weights(const StepContext& context, const CopySett
         });
     }
     result.account = copied == 0 ? std::string("nothing lies near enough")
-                                 : fmt::format("{} weighted like “{}”, from {:.2g} mm away at most",
-                                               counted(copied, "vertex"), giving.name, farthest * 1000);
+                                 : phrase("{} weighted like “{}”, from {:.2g} mm away at most",
+                                          counted(copied, "vertex"), giving.name, farthest * 1000);
     if (too_far > 0) {
-        result.could_not.push_back(fmt::format("{} have nothing within {:g} mm and {:g}° and stay as they are",
-                                               counted(too_far, "vertex"), settings.distance_mm,
-                                               settings.normal_degrees));
+        result.could_not.push_back(phrase("{} have nothing within {:g} mm and {:g}° and stay as they are",
+                                          counted(too_far, "vertex"), settings.distance_mm, settings.normal_degrees));
     }
     if (lost > 0) {
-        result.could_not.push_back(
-            fmt::format("{} of joints that this skeleton does not have", counted(lost, "weight")));
+        result.could_not.push_back(phrase("{} of joints that this skeleton does not have", counted(lost, "weight")));
     }
     if (unsettled > 0) {
-        result.could_not.push_back(
-            fmt::format("{} stay as they are for their locked joints", counted(unsettled, "vertex")));
+        result.could_not.push_back(phrase("{} stay as they are for their locked joints", counted(unsettled, "vertex")));
     }
     return result;
 }

@@ -1,9 +1,9 @@
 // Turns a surface inside out.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/scene/vertex_list.h"
 #include "core/steps/surface/surface_scope.h"
 
-#include <fmt/format.h>
 #include <numeric>
 
 namespace wembrix {
@@ -46,7 +46,7 @@ Result<StepResult> apply_flip_winding(const StepContext& context, const FlipSett
         }
     }
     result.account = triangles == 0 ? std::string("no triangles there")
-                                    : fmt::format("{} wound the other way", counted(triangles, "triangle"));
+                                    : phrase("{} wound the other way", counted(triangles, "triangle"));
     return result;
 }
 

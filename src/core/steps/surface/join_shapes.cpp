@@ -1,11 +1,11 @@
 // Makes one shape of several: the sum of what they do.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/steps/names.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/surface/shape_list.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 #include <map>
 
 namespace wembrix {
@@ -112,11 +112,11 @@ Result<StepResult> apply_join_shapes(const StepContext& context, const JoinShape
         const auto of_that_name = std::count_if(rows.begin(), rows.end(),
                                                 [&](const ShapeRow& row) { return row.shape.name == settings.name; });
         if (of_that_name > 1) {
-            return Problem{fmt::format("there is a shape “{}” already.", settings.name), "", "Give another name."};
+            return Problem{phrase("there is a shape “{}” already.", settings.name), "", "Give another name."};
         }
         if (are_keyed_apart(context.scene, one.mesh, places)) {
             result.could_not.push_back(
-                fmt::format("clips move them apart: “{}” gets the mean of their weights", settings.name));
+                phrase("clips move them apart: “{}” gets the mean of their weights", settings.name));
         }
         if (std::any_of(shapes.begin(), shapes.end(),
                         [](const MorphTarget* shape) { return !shape->attributes.empty(); })) {
@@ -126,7 +126,7 @@ Result<StepResult> apply_join_shapes(const StepContext& context, const JoinShape
         set_shapes(result.scene, one.mesh, std::move(rows));
     }
     result.account = joined == 0 ? std::string("fewer than two shapes fit")
-                                 : fmt::format("{} became “{}”", counted(joined, "shape"), settings.name);
+                                 : phrase("{} became “{}”", counted(joined, "shape"), settings.name);
     return result;
 }
 

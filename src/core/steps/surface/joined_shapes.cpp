@@ -1,5 +1,6 @@
 #include "core/steps/surface/joined_shapes.h"
 
+#include "core/base/text.h"
 #include "core/measure/clips/sample.h"
 
 #include <algorithm>
@@ -91,7 +92,7 @@ std::vector<JoinedShapes::Column> JoinedShapes::columns_of(int node, int shape) 
     return columns;
 }
 
-void JoinedShapes::add(int node, const Mesh& mesh, uint32_t first, std::vector<std::string>& told) {
+void JoinedShapes::add(int node, const Mesh& mesh, uint32_t first, std::vector<Text>& told) {
     for (size_t s = 0; s < mesh.shapes.size(); ++s) {
         MorphTarget shape = mesh.shapes[s];
         for (uint32_t& point : shape.points.edit()) {
@@ -110,7 +111,7 @@ void JoinedShapes::add(int node, const Mesh& mesh, uint32_t first, std::vector<s
             }
             const std::string name = fmt::format("{}_{}", from_.nodes[node].name, shape.name);
             told.push_back(
-                fmt::format("“{}” of {} moves by itself: it is called {}", shape.name, from_.nodes[node].name, name));
+                phrase("“{}” of {} moves by itself: it is called {}", shape.name, from_.nodes[node].name, name));
             shape.name = name;
         }
         shapes_.push_back(std::move(shape));

@@ -17,7 +17,7 @@ class JoinedShapes {
     /// Adds the shapes of `mesh`, which `node` shows and whose points begin at `first` of the joined ones. A shape of
     /// the same name that moves in step becomes one with it; else both stay, the second by a name of its own, which is
     /// told.
-    void add(int node, const Mesh& mesh, uint32_t first, std::vector<std::string>& told);
+    void add(int node, const Mesh& mesh, uint32_t first, std::vector<Text>& told);
     /// The weights of all shapes in one clip as one channel of `node`, if any of them is keyed.
     [[nodiscard]] std::optional<Channel> weights_in(size_t clip, int node) const;
     [[nodiscard]] const std::vector<float>& rest() const { return rest_; } ///< weights at rest, one a shape

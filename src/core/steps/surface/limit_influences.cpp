@@ -1,11 +1,11 @@
 // Fewer joints per vertex: those by which the surface moves least, or the heaviest.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/surface/influence_fit.h"
 #include "core/measure/surface/influence_limit.h"
 #include "core/steps/surface/weight_scope.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -17,17 +17,17 @@ struct LimitSettings : WeightScope {
     Keep keep = Keep::heaviest;
 };
 
-std::string moved_said(const Scene& scene, const LimitMove& move) {
-    return fmt::format("{:.2f} mm (vertex {} of {}, frame {} of “{}”)", move.largest_mm, move.vertex,
-                       scene.nodes[static_cast<size_t>(move.node)].name, move.frame, move.clip);
+Text moved_said(const Scene& scene, const LimitMove& move) {
+    return phrase("{:.2f} mm (vertex {} of {}, frame {} of “{}”)", move.largest_mm, move.vertex,
+                  scene.nodes[static_cast<size_t>(move.node)].name, move.frame, move.clip);
 }
 
 /// "; at most in stand 0.10 mm (vertex 512) and wade 0.31 mm (vertex 40)"
-std::string said_by_clip(const InfluenceFit& fit) {
+Text said_by_clip(const InfluenceFit& fit) {
     std::vector<std::string> clips;
     for (const LimitMove& clip : fit.by_clip) {
         if (!clip.clip.empty() && clip.node >= 0) {
-            clips.push_back(fmt::format("{} {:.2f} mm (vertex {})", clip.clip, clip.largest_mm, clip.vertex));
+            clips.push_back(phrase("{} {:.2f} mm (vertex {})", clip.clip, clip.largest_mm, clip.vertex));
         }
     }
     return clips.size() < 2 ? "" : "; at most in " + some_of(clips, 8);
@@ -36,7 +36,7 @@ std::string said_by_clip(const InfluenceFit& fit) {
 void tell_over(const std::vector<std::string>& over, int most, StepResult& result) {
     for (const std::string& surface : over) {
         result.could_not.push_back(
-            fmt::format("“{}” has vertices where locked joints alone are more than {}", surface, most));
+            phrase("“{}” has vertices where locked joints alone are more than {}", surface, most));
     }
 }
 
@@ -56,21 +56,20 @@ Result<StepResult> by_least_motion(const StepContext& context, const LimitSettin
     }
     tell_over(fit.over, settings.max_influences, result);
     if (fit.vertices == 0) {
-        result.account = fmt::format("no vertex has more than {}", settings.max_influences);
+        result.account = phrase("no vertex has more than {}", settings.max_influences);
     } else if (fit.frames == 0) {
-        result.account = fmt::format("{} brought to {}; no clip moves, so the heaviest stay",
-                                     counted(fit.vertices, "vertex"), settings.max_influences);
+        result.account = phrase("{} brought to {}; no clip moves, so the heaviest stay",
+                                counted(fit.vertices, "vertex"), settings.max_influences);
     } else if (fit.fitted.node < 0) {
-        result.account = fmt::format("{} brought to {}; in {} none of them moves", counted(fit.vertices, "vertex"),
-                                     settings.max_influences, counted(fit.frames, "frame"));
+        result.account = phrase("{} brought to {}; in {} none of them moves", counted(fit.vertices, "vertex"),
+                                settings.max_influences, counted(fit.frames, "frame"));
     } else {
-        result.account =
-            fmt::format("{} brought to {}; in {} they move {:.3f} mm in the mean and at most {}; the "
-                        "heaviest would move {:.3f} mm and at most {:.2f} mm",
-                        counted(fit.vertices, "vertex"), settings.max_influences, counted(fit.frames, "frame"),
-                        fit.fitted.mean_mm, moved_said(context.scene, fit.fitted), fit.heaviest.mean_mm,
-                        fit.heaviest.largest_mm) +
-            said_by_clip(fit);
+        result.account = phrase("{} brought to {}; in {} they move {:.3f} mm in the mean and at most {}; the "
+                                "heaviest would move {:.3f} mm and at most {:.2f} mm",
+                                counted(fit.vertices, "vertex"), settings.max_influences, counted(fit.frames, "frame"),
+                                fit.fitted.mean_mm, moved_said(context.scene, fit.fitted), fit.heaviest.mean_mm,
+                                fit.heaviest.largest_mm) +
+                         said_by_clip(fit);
     }
     return result;
 }
@@ -130,9 +129,9 @@ Result<StepResult> by_heaviest(const StepContext& context, const LimitSettings& 
     }
     tell_over(over, settings.max_influences, result);
     result.account = loss.points == 0
-                         ? fmt::format("no vertex has more than {}", settings.max_influences)
-                         : fmt::format("{} brought to {}; the most that one lost is {:.3f} of its weight",
-                                       counted(loss.points, "vertex"), settings.max_influences, loss.largest_weight);
+                         ? phrase("no vertex has more than {}", settings.max_influences)
+                         : phrase("{} brought to {}; the most that one lost is {:.3f} of its weight",
+                                  counted(loss.points, "vertex"), settings.max_influences, loss.largest_weight);
     return result;
 }
 

@@ -1,5 +1,6 @@
 // Collision hulls from surfaces, slots, or what each joint holds.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/hulls/convex_hull.h"
 #include "core/measure/hulls/fitted_solids.h"
 #include "core/measure/hulls/hull_facts.h"
@@ -280,18 +281,17 @@ Result<StepResult> apply_make_hulls(const StepContext& context, const HullSettin
             added += facts.added_m3.value_or(0);
         }
     }
-    result.account =
-        made == 0
-            ? std::string("nothing to make a hull of")
-            : fmt::format("{} of {:.4g} l together{}, standing out {:.3g} mm at most", counted(made, "hull"),
-                          volume * 1000, known ? fmt::format(", {:.3g} l of it air", added * 1000) : "", out * 1000);
+    result.account = made == 0
+                         ? std::string("nothing to make a hull of")
+                         : phrase("{} of {:.4g} l together{}, standing out {:.3g} mm at most", counted(made, "hull"),
+                                  volume * 1000, known ? phrase(", {:.3g} l of it air", added * 1000) : "", out * 1000);
     if (flat > 0) {
         result.could_not.push_back(
-            fmt::format("{} in one plane, or with fewer than four corners, have no hull", counted(flat, "part")));
+            phrase("{} in one plane, or with fewer than four corners, have no hull", counted(flat, "part")));
     }
     for (const std::string& name : uneven) {
-        result.could_not.push_back(fmt::format(
-            "{} has a scale that differs from axis to axis: only a convex hull keeps its shape under it", name));
+        result.could_not.push_back(
+            phrase("{} has a scale that differs from axis to axis: only a convex hull keeps its shape under it", name));
     }
     return result;
 }

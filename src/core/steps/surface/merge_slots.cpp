@@ -1,12 +1,12 @@
 // Makes one material of those that have one name, and one slot of those that have one material.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/scene/content.h"
 #include "core/scene/vertex_list.h"
 #include "core/steps/names.h"
 #include "core/steps/surface/surface_scope.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 #include <map>
 #include <set>
 
@@ -74,11 +74,11 @@ Result<StepResult> apply_merge_slots(const StepContext& context, const MergeSlot
         }
     }
     result.account = materials + gone == 0 ? std::string("every material and every slot is there once")
-                                           : fmt::format("{} became another of its name, {} joined one of its material",
-                                                         counted(materials, "material"), counted(gone, "slot"));
+                                           : phrase("{} became another of its name, {} joined one of its material",
+                                                    counted(materials, "material"), counted(gone, "slot"));
     if (!unlike.empty()) {
         result.could_not.push_back(
-            fmt::format("{} looked otherwise than the first of that name, whose looks hold now", some_of(unlike)));
+            phrase("{} looked otherwise than the first of that name, whose looks hold now", some_of(unlike)));
     }
     return result;
 }

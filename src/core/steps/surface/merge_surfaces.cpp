@@ -1,5 +1,6 @@
 // Makes one surface of several: a prop of many parts goes out as one mesh. Parts (material slots) stay apart.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/scene/append_mesh.h"
 #include "core/steps/names.h"
 #include "core/steps/step_kind.h"
@@ -7,7 +8,6 @@
 
 #include <Eigen/LU>
 #include <algorithm>
-#include <fmt/format.h>
 #include <optional>
 #include <set>
 
@@ -104,7 +104,7 @@ class Join {
             mesh_.shape_weights.clear();
         } else {
             if (!mesh.carried.empty()) {
-                result_.could_not.push_back(fmt::format("what {} carried along is left out", from_.nodes[node].name));
+                result_.could_not.push_back(phrase("what {} carried along is left out", from_.nodes[node].name));
             }
             if (Outcome done = append_mesh(mesh_, mesh); !done) {
                 return done;
@@ -139,9 +139,9 @@ class Join {
             }
             const Mat4 here = bound_.inverse_binds[at].inverse() * skin.inverse_binds[j];
             if (carry && !carry->isApprox(here, 1e-5)) {
-                return Problem{fmt::format("“{}” is bound in another pose than “{}”.", from_.nodes[node].name,
-                                           from_.nodes[into_].name),
-                               "", "Set the rest pose first: then all surfaces are bound in one."};
+                return Problem{
+                    phrase("“{}” is bound in another pose than “{}”.", from_.nodes[node].name, from_.nodes[into_].name),
+                    "", "Set the rest pose first: then all surfaces are bound in one."};
             }
             carry = carry ? carry : here;
         }
@@ -166,8 +166,8 @@ class Join {
             joint = from_.nodes[joint].parent;
         }
         if (joint < 0) {
-            return Problem{fmt::format("“{}” hangs on no joint, and “{}” is moved by joints.", from_.nodes[node].name,
-                                       from_.nodes[bound_surface()].name),
+            return Problem{phrase("“{}” hangs on no joint, and “{}” is moved by joints.", from_.nodes[node].name,
+                                  from_.nodes[bound_surface()].name),
                            "", "Join it with surfaces that stand still, or leave it apart."};
         }
         if (const int mover = moving_between(node, joint); mover >= 0) {
@@ -199,8 +199,8 @@ class Join {
     }
 
     [[nodiscard]] Problem moves_by_itself(int node, int mover, int against) const {
-        return {fmt::format("“{}” does not keep its place on “{}”: “{}” moves in a clip.", from_.nodes[node].name,
-                            from_.nodes[against].name, from_.nodes[mover].name),
+        return {phrase("“{}” does not keep its place on “{}”: “{}” moves in a clip.", from_.nodes[node].name,
+                       from_.nodes[against].name, from_.nodes[mover].name),
                 "", "Leave it apart."};
     }
 
@@ -343,9 +343,8 @@ Result<StepResult> apply_merge_surfaces(const StepContext& context, const MergeS
         }
     }
     if (chosen.size() < 2) {
-        return Problem{chosen.empty()
-                           ? fmt::format("no surface is called {}.", some_of(patterns))
-                           : fmt::format("“{}” is the only surface that is meant.", scene.nodes[chosen[0]].name),
+        return Problem{chosen.empty() ? phrase("no surface is called {}.", some_of(patterns))
+                                      : phrase("“{}” is the only surface that is meant.", scene.nodes[chosen[0]].name),
                        "", ""};
     }
     name = name.empty() ? scene.nodes[chosen.front()].name : name;
@@ -355,11 +354,11 @@ Result<StepResult> apply_merge_surfaces(const StepContext& context, const MergeS
     }
     if (const int taken = scene.find_node(name);
         taken >= 0 && std::find(chosen.begin(), chosen.end(), taken) == chosen.end()) {
-        return Problem{fmt::format("the name \"{}\" is taken already.", name), "", ""};
+        return Problem{phrase("the name \"{}\" is taken already.", name), "", ""};
     }
     Result<StepResult> joined = Join(scene, chosen).run(name);
     if (joined) {
-        joined->account = fmt::format("{} into “{}” ({})", counted(chosen.size(), "surface"), name, some_of(names));
+        joined->account = phrase("{} into “{}” ({})", counted(chosen.size(), "surface"), name, some_of(names));
     }
     return joined;
 }

@@ -1,12 +1,12 @@
 // Makes the shape of the other side.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/steps/names.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/surface/shape_list.h"
 #include "core/steps/surface/shape_sides.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -54,14 +54,13 @@ Result<StepResult> apply_mirror_shape(const StepContext& context, const MirrorSh
         set_shapes(result.scene, one.mesh, std::move(rows));
     }
     result.account = made.empty() ? std::string("no shape with a side in its name fits")
-                                  : fmt::format("{} made from the other side", some_of(made, 4));
+                                  : phrase("{} made from the other side", some_of(made, 4));
     if (!sideless.empty()) {
-        result.could_not.push_back(fmt::format("{} has no side in its name", some_of(sideless)));
+        result.could_not.push_back(phrase("{} has no side in its name", some_of(sideless)));
     }
     if (unanswered > 0) {
-        result.could_not.push_back(
-            fmt::format("{} of them have nothing within {:g} mm of their place on the other side",
-                        counted(unanswered, "vertex"), settings.tolerance_mm));
+        result.could_not.push_back(phrase("{} of them have nothing within {:g} mm of their place on the other side",
+                                          counted(unanswered, "vertex"), settings.tolerance_mm));
     }
     return result;
 }

@@ -1,10 +1,10 @@
 // Gives one side of a surface the weights of the other, joint for joint.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/surface/surface_mirror.h"
 #include "core/steps/surface/weight_scope.h"
 
 #include <cmath>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -78,15 +78,14 @@ Result<StepResult> apply_mirror_weights(const StepContext& context, const Mirror
         });
     }
     result.account = changed == 0 ? std::string("both sides hold alike already")
-                                  : fmt::format("{} weighted like those on the {}", counted(changed, "vertex"),
-                                                to_side < 0 ? "left" : "right");
+                                  : phrase("{} weighted like those on the {}", counted(changed, "vertex"),
+                                           to_side < 0 ? "left" : "right");
     if (unanswered > 0) {
-        result.could_not.push_back(fmt::format("{} have nothing within {:g} mm of their place on the other side",
-                                               counted(unanswered, "vertex"), settings.tolerance_mm));
+        result.could_not.push_back(phrase("{} have nothing within {:g} mm of their place on the other side",
+                                          counted(unanswered, "vertex"), settings.tolerance_mm));
     }
     if (unsettled > 0) {
-        result.could_not.push_back(
-            fmt::format("{} stay as they are for their locked joints", counted(unsettled, "vertex")));
+        result.could_not.push_back(phrase("{} stay as they are for their locked joints", counted(unsettled, "vertex")));
     }
     return result;
 }

@@ -1,11 +1,11 @@
 // Puts chosen faces into another material slot.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/scene/vertex_list.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/surface/vertex_ranges.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -46,7 +46,7 @@ int material_named(Scene& scene, const std::string& name) {
 Result<StepResult> apply_move_faces(const StepContext& context, const MoveFacesSettings& settings) {
     const int node = context.scene.find_node(settings.surface);
     if (node < 0 || context.scene.nodes[static_cast<size_t>(node)].mesh < 0) {
-        return Problem{fmt::format("no surface is called \"{}\".", settings.surface), "", ""};
+        return Problem{phrase("no surface is called \"{}\".", settings.surface), "", ""};
     }
     StepResult result{context.scene, {}, {}};
     const auto place = static_cast<size_t>(context.scene.nodes[static_cast<size_t>(node)].mesh);
@@ -114,7 +114,7 @@ Result<StepResult> apply_move_faces(const StepContext& context, const MoveFacesS
     result.scene.meshes[place].primitives = std::move(kept);
     set_vertices(result.scene, place, lists);
     result.account =
-        fmt::format("{} of {} in the slot of {} now", counted(faces, "face"), settings.surface, settings.material);
+        phrase("{} of {} in the slot of {} now", counted(faces, "face"), settings.surface, settings.material);
     return result;
 }
 

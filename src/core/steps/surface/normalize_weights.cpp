@@ -1,11 +1,11 @@
 // Makes the weights of every point sum to 1.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/surface/weights.h"
 #include "core/steps/surface/weight_scope.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 #include <functional>
 #include <tbb/blocked_range.h>
 #include <tbb/parallel_reduce.h>
@@ -80,15 +80,15 @@ Result<StepResult> apply_normalize_weights(const StepContext& context, const Nor
                   rows);
     }
     result.account = all.points == 0 ? "all weights sum to 1 already"
-                                     : fmt::format("{} brought to a sum of 1 (they had {:.3g} to {:.3g})",
-                                                   counted(all.points, "vertex"), all.lowest, all.highest);
+                                     : phrase("{} brought to a sum of 1 (they had {:.3g} to {:.3g})",
+                                              counted(all.points, "vertex"), all.lowest, all.highest);
     if (all.unheld > 0) {
         result.could_not.push_back(
-            fmt::format("{} without weights: nothing to normalise there", counted(all.unheld, "vertex")));
+            phrase("{} without weights: nothing to normalise there", counted(all.unheld, "vertex")));
     }
     if (rows.unsettled > 0) {
-        result.could_not.push_back(fmt::format("{} stay as they are: their locked weights leave no way to a sum of 1",
-                                               counted(rows.unsettled, "vertex")));
+        result.could_not.push_back(phrase("{} stay as they are: their locked weights leave no way to a sum of 1",
+                                          counted(rows.unsettled, "vertex")));
     }
     return result;
 }

@@ -1,11 +1,11 @@
 // Puts shapes in an order: engines count them by place, and files of one surface have to agree.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/steps/names.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/surface/shape_list.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -45,7 +45,7 @@ Result<StepResult> apply_order_shapes(const StepContext& context, const OrderSha
         }
     }
     result.account = moved == 0 ? std::string("all shapes stand so already")
-                                : fmt::format("{} at another place in the list", counted(moved, "shape"));
+                                : phrase("{} at another place in the list", counted(moved, "shape"));
     return result;
 }
 

@@ -1,11 +1,11 @@
 // Puts the material slots of surfaces in an order.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/scene/vertex_list.h"
 #include "core/steps/names.h"
 #include "core/steps/surface/surface_scope.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 #include <numeric>
 
 namespace wembrix {
@@ -59,7 +59,7 @@ Result<StepResult> apply_order_slots(const StepContext& context, const OrderSlot
         set_vertices(result.scene, place, lists);
     }
     result.account = moved == 0 ? std::string("all slots stand so already")
-                                : fmt::format("{} at another place in the list", counted(moved, "slot"));
+                                : phrase("{} at another place in the list", counted(moved, "slot"));
     return result;
 }
 

@@ -1,12 +1,12 @@
 // Weights painted or typed by hand, put back onto the surface whenever the card is replayed.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/surface/closest_point.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/surface/weight_scope.h"
 #include "core/steps/surface/weight_strokes.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 #include <optional>
 #include <set>
 #include <tbb/blocked_range.h>
@@ -130,8 +130,8 @@ Placed place_by_distance(const Painted& painted, const Mesh& mesh, const Influen
         placed.unplaced +=
             ours.nearest(painted.surface.places[vertex], within_m).triangle == SurfacePlace::none ? 1 : 0;
     }
-    placed.how = fmt::format("by place: the surface has other vertices now; {} of {} have nothing within {:g} mm",
-                             placed.unplaced, painted.rows.size(), within_m * 1000);
+    placed.how = phrase("by place: the surface has other vertices now; {} of {} have nothing within {:g} mm",
+                        placed.unplaced, painted.rows.size(), within_m * 1000);
     return placed;
 }
 
@@ -161,7 +161,7 @@ Placed place_rows(const Painted& painted, const Mesh& mesh, const Influences& ow
     }
     placed.how = stands ? "each where it was" : "by the order of vertices";
     if (placed.unplaced > 0) {
-        placed.how += fmt::format("; {} are beyond the last vertex", placed.unplaced);
+        placed.how += phrase("; {} are beyond the last vertex", placed.unplaced);
     }
     return placed;
 }
@@ -170,7 +170,7 @@ Result<StepResult> apply_paint_weights(const StepContext& context, const PaintSe
     const int surface = context.scene.find_node(settings.surface);
     if (surface < 0 || context.scene.nodes[static_cast<size_t>(surface)].skin < 0 ||
         context.scene.nodes[static_cast<size_t>(surface)].influences.empty()) {
-        return Problem{fmt::format("no surface under a skin is called \"{}\".", settings.surface), "", ""};
+        return Problem{phrase("no surface under a skin is called \"{}\".", settings.surface), "", ""};
     }
     Result<Painted> painted = read_painted(context, settings);
     if (!painted) {
@@ -202,15 +202,15 @@ Result<StepResult> apply_paint_weights(const StepContext& context, const PaintSe
         row = found->second;
         return true;
     });
-    result.account = fmt::format("{} of {} weighted by hand in {}, {}", counted(placed.rows.size() - unheld, "vertex"),
-                                 settings.surface, counted(settings.strokes.size(), "stroke"), placed.how);
+    result.account = phrase("{} of {} weighted by hand in {}, {}", counted(placed.rows.size() - unheld, "vertex"),
+                            settings.surface, counted(settings.strokes.size(), "stroke"), placed.how);
     if (placed.unplaced > 0) {
-        result.could_not.push_back(fmt::format("{} of {} that were painted could not be found again",
-                                               counted(placed.unplaced, "vertex"), painted->rows.size()));
+        result.could_not.push_back(phrase("{} of {} that were painted could not be found again",
+                                          counted(placed.unplaced, "vertex"), painted->rows.size()));
     }
     if (unheld > 0) {
-        result.could_not.push_back(fmt::format("{} keep what they had: no joint that they were painted with is there",
-                                               counted(unheld, "vertex")));
+        result.could_not.push_back(
+            phrase("{} keep what they had: no joint that they were painted with is there", counted(unheld, "vertex")));
     }
     return result;
 }

@@ -1,10 +1,10 @@
 // Takes away weights too small to matter, and islands of weight that a joint has far from itself.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/surface/stray_weights.h"
 #include "core/steps/surface/weight_scope.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -58,12 +58,12 @@ Result<StepResult> apply_prune_weights(const StepContext& context, const PruneSe
             return true;
         });
     }
-    result.account = entries == 0 ? fmt::format("no weight is below {:g}", settings.below)
-                                  : fmt::format("{} gone on {}; a vertex gave away {:.3f} at most",
-                                                counted(entries, "weight"), counted(vertices, "vertex"), largest);
+    result.account = entries == 0 ? phrase("no weight is below {:g}", settings.below)
+                                  : phrase("{} gone on {}; a vertex gave away {:.3f} at most",
+                                           counted(entries, "weight"), counted(vertices, "vertex"), largest);
     if (unsettled > 0) {
-        result.could_not.push_back(fmt::format("{} stay as they are: nothing else holds them that is not locked",
-                                               counted(unsettled, "vertex")));
+        result.could_not.push_back(
+            phrase("{} stay as they are: nothing else holds them that is not locked", counted(unsettled, "vertex")));
     }
     return result;
 }

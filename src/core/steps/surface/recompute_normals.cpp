@@ -1,5 +1,6 @@
 // Normals made anew from the surface itself.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/surface/corner_normals.h"
 #include "core/measure/surface/neighbours.h"
 #include "core/scene/vertex_list.h"
@@ -7,7 +8,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 #include <map>
 
 namespace wembrix {
@@ -164,11 +164,11 @@ Result<StepResult> apply_recompute_normals(const StepContext& context, const Nor
         added += put_normals(result.scene, place, normals, settings.split);
     }
     result.account =
-        vertices == 0 ? (settings.keep_directions ? fmt::format("{} brought to the length 1", counted(mended, "normal"))
-                                                  : std::string("no triangles there"))
-                      : fmt::format("{} with normals of the surface itself, turned by {:.1f}° at most{}",
-                                    counted(vertices, "vertex"), largest,
-                                    added == 0 ? "" : fmt::format("; {} more at hard edges", added));
+        vertices == 0
+            ? (settings.keep_directions ? phrase("{} brought to the length 1", counted(mended, "normal"))
+                                        : std::string("no triangles there"))
+            : phrase("{} with normals of the surface itself, turned by {:.1f}° at most{}", counted(vertices, "vertex"),
+                     largest, added == 0 ? "" : phrase("; {} more at hard edges", added));
     if (old_shapes) {
         result.could_not.push_back("shapes keep the differences of normals that they had");
     }

@@ -1,5 +1,6 @@
 // Tangents in the standard tangent space, in which normal maps are baked.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/surface/tangent_space.h"
 #include "core/scene/vertex_list.h"
 #include "core/steps/surface/surface_scope.h"
@@ -103,13 +104,12 @@ Result<StepResult> apply_recompute_tangents(const StepContext& context, const Ta
         vertices += mesh.point_count();
         added += put_tangents(result.scene, place, settings.coordinates);
     }
-    result.account = vertices == 0
-                         ? std::string("nothing has normals and coordinates")
-                         : fmt::format("{} with tangents{}", counted(vertices, "vertex"),
-                                       added == 0 ? "" : fmt::format("; {} more where mirrored sides meet", added));
+    result.account = vertices == 0 ? std::string("nothing has normals and coordinates")
+                                   : phrase("{} with tangents{}", counted(vertices, "vertex"),
+                                            added == 0 ? "" : phrase("; {} more where mirrored sides meet", added));
     if (without > 0) {
-        result.could_not.push_back(fmt::format("{} without normals or texture coordinates {}: no tangents there",
-                                               counted(without, "surface"), settings.coordinates));
+        result.could_not.push_back(phrase("{} without normals or texture coordinates {}: no tangents there",
+                                          counted(without, "surface"), settings.coordinates));
     }
     return result;
 }

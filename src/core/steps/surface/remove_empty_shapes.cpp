@@ -1,10 +1,10 @@
 // Takes away shapes that move nothing, with their weights and keys.
+#include "core/base/text.h"
 #include "core/steps/names.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/surface/shape_list.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -42,9 +42,9 @@ Result<StepResult> apply_remove_empty_shapes(const StepContext& context, const E
             set_shapes(result.scene, m, std::move(kept));
         }
     }
-    result.account = dropped.empty() ? "every shape moves something"
-                                     : fmt::format("{} gone: {} moved nothing", some_of(dropped, 4),
-                                                   dropped.size() == 1 ? "it" : "they");
+    result.account =
+        dropped.empty() ? "every shape moves something"
+                        : phrase("{} gone: {} moved nothing", some_of(dropped, 4), dropped.size() == 1 ? "it" : "they");
     return result;
 }
 

@@ -1,10 +1,10 @@
 // Renames what is no joint: surfaces, shapes, materials.
+#include "core/base/text.h"
 #include "core/steps/names.h"
 #include "core/steps/rename_rules.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/unused_rules.h"
 
-#include <fmt/format.h>
 #include <nlohmann/json.hpp>
 
 namespace wembrix {
@@ -38,7 +38,7 @@ class Renaming {
                 return;
             }
             if (*after != *name) {
-                example = count++ == 0 ? fmt::format(" ({} → {})", *name, *after) : example;
+                example = count++ == 0 ? phrase(" ({} → {})", *name, *after) : example;
                 *name = *after;
             }
             all.push_back(*name);
@@ -111,14 +111,13 @@ Result<StepResult> rename_what(const StepContext& context, const std::string& wh
         return *renaming.problem;
     }
     if (!renaming.doubled.empty()) {
-        return Problem{fmt::format("two {} would have the same name: {}.", what, some_of(renaming.doubled)), "",
+        return Problem{phrase("two {} would have the same name: {}.", what, some_of(renaming.doubled)), "",
                        "Change the rules so that all names differ."};
     }
     // "surfaces": of one of them.
     tell_unused(*rules, renaming.seen, what.substr(0, what.size() - 1), result);
-    result.account = renaming.count == 0
-                         ? fmt::format("no name among the {} fits a rule", what)
-                         : fmt::format("{} of the {} renamed{}", renaming.count, what, renaming.example);
+    result.account = renaming.count == 0 ? phrase("no name among the {} fits a rule", what)
+                                         : phrase("{} of the {} renamed{}", renaming.count, what, renaming.example);
     return result;
 }
 

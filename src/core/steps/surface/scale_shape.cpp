@@ -1,9 +1,8 @@
 // Makes shapes move more or less at full weight.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/surface/shape_list.h"
-
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -53,10 +52,9 @@ Result<StepResult> scaled_shapes(const StepContext& context, const ScaleShapeSet
         }
         set_shapes(result.scene, one.mesh, std::move(rows));
     }
-    result.account = scaled == 0
-                         ? std::string("no shape fits")
-                         : fmt::format("{} × {:g}: {:.3g} mm became {:.3g} mm at full weight", counted(scaled, "shape"),
-                                       settings.factor, before, before * settings.factor);
+    result.account = scaled == 0 ? std::string("no shape fits")
+                                 : phrase("{} × {:g}: {:.3g} mm became {:.3g} mm at full weight",
+                                          counted(scaled, "shape"), settings.factor, before, before * settings.factor);
     return result;
 }
 

@@ -1,5 +1,6 @@
 #include "core/steps/surface/sculpt.h"
 
+#include "core/base/text.h"
 #include "core/measure/scene/bounds.h"
 #include "core/measure/surface/nearest_vertex.h"
 #include "core/measure/surface/rest_places.h"
@@ -7,7 +8,6 @@
 
 #include <Eigen/SVD>
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -70,7 +70,7 @@ Result<Sculpt> find_sculpt(const StepContext& context, const std::string& source
     const auto found = std::find_if(context.sources.begin(), context.sources.end(),
                                     [&](const NamedScene& one) { return one.name == source; });
     if (found == context.sources.end()) {
-        return Problem{fmt::format("there is no source “{}”.", source), "", "Add the file to the job's sources."};
+        return Problem{phrase("there is no source “{}”.", source), "", "Add the file to the job's sources."};
     }
     const Scene& theirs = found->scene;
     std::vector<int> surfaces = surfaces_of(theirs);
@@ -83,8 +83,8 @@ Result<Sculpt> find_sculpt(const StepContext& context, const std::string& source
         std::erase_if(surfaces, [&](int surface) { return vertices(surface) != standing.size(); });
     }
     if (surfaces.size() != 1) {
-        return Problem{named.empty() ? fmt::format("“{}” has not one surface that could be meant.", source)
-                                     : fmt::format("“{}” has no surface “{}”.", source, named),
+        return Problem{named.empty() ? phrase("“{}” has not one surface that could be meant.", source)
+                                     : phrase("“{}” has no surface “{}”.", source, named),
                        "", "Name its surface."};
     }
     const std::vector<Vec3f> places = as_we_stand(context, node, standing, rest_places(theirs, surfaces[0]));
@@ -107,9 +107,9 @@ Result<Sculpt> find_sculpt(const StepContext& context, const std::string& source
         }
     }
     if (sculpt.unknown == standing.size()) {
-        return Problem{fmt::format("no vertex of “{}” lies within {:g} mm of one here.", source, tolerance_m * 1000),
+        return Problem{phrase("no vertex of “{}” lies within {:g} mm of one here.", source, tolerance_m * 1000),
                        context.scene.nodes[static_cast<size_t>(node)].name,
-                       fmt::format("It has {} vertices and not {}.", places.size(), standing.size())};
+                       phrase("It has {} vertices and not {}.", places.size(), standing.size())};
     }
     return sculpt;
 }
@@ -126,7 +126,7 @@ Result<int> find_shaped_surface(const Scene& scene, const std::string& name) {
     }
     if (surfaces.size() != 1) {
         return Problem{name.empty() ? std::string("several surfaces could be meant.")
-                                    : fmt::format("there is no surface “{}”.", name),
+                                    : phrase("there is no surface “{}”.", name),
                        "", "Name the surface."};
     }
     return surfaces[0];

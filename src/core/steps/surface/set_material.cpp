@@ -1,5 +1,6 @@
 // Gives materials their looks, or takes all materials away.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/scene/image_facts.h"
 #include "core/steps/names.h"
 #include "core/steps/surface/surface_scope.h"
@@ -101,14 +102,14 @@ Result<std::map<std::string, int>> put_images(Scene& scene, const StepContext& c
         }
         const auto held = context.data == nullptr ? StepData::const_iterator() : context.data->find(name);
         if (context.data == nullptr || held == context.data->end()) {
-            return Problem{fmt::format("the image {} is not there, or not as it was taken.", name), "",
+            return Problem{phrase("the image {} is not there, or not as it was taken.", name), "",
                            "It lies in the folder beside the job; choose the file again."};
         }
         const std::string& bytes = *held->second;
         const std::vector<uint8_t> copy(bytes.begin(), bytes.end());
         const std::optional<ImageFacts> facts = image_facts(copy);
         if (!facts) {
-            return Problem{fmt::format("the {} image is neither a PNG nor a JPEG.", place.name), "", ""};
+            return Problem{phrase("the {} image is neither a PNG nor a JPEG.", place.name), "", ""};
         }
         Image image;
         image.name = fmt::format("{}_{}", settings.materials.front(), place.name);
@@ -162,13 +163,12 @@ Result<StepResult> apply_set_material(const StepContext& context, const Material
             changed.push_back(material.name);
         }
     }
-    result.account =
-        changed.empty() ? std::string("no material fits") : fmt::format("{} looks as set", some_of(changed, 4));
+    result.account = changed.empty() ? std::string("no material fits") : phrase("{} looks as set", some_of(changed, 4));
     if (changed.empty()) {
         result.scene = context.scene; // no image that nothing shows
     } else if (const size_t slots = textures->empty() ? 0 : without_coordinates(result.scene, patterns); slots > 0) {
         result.could_not.push_back(
-            fmt::format("{} without texture coordinates: no image lies on them", counted(slots, "slot")));
+            phrase("{} without texture coordinates: no image lies on them", counted(slots, "slot")));
     }
     return result;
 }
@@ -186,7 +186,7 @@ Result<StepResult> apply_no_materials(const StepContext& context, const NoMateri
         }
     }
     result.account = slots == 0 ? std::string("no slot has a material")
-                                : fmt::format("{} without a material; the slots stay", counted(slots, "slot"));
+                                : phrase("{} without a material; the slots stay", counted(slots, "slot"));
     return result;
 }
 

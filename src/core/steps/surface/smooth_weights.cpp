@@ -1,11 +1,11 @@
 // Weights flow along the edges of a surface, so that it bends softly.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/surface/neighbours.h"
 #include "core/steps/surface/weight_scope.h"
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -172,10 +172,10 @@ Result<StepResult> apply_smooth_weights(const StepContext& context, const Smooth
     }
     result.account = changed == 0
                          ? std::string("no weight changes")
-                         : fmt::format("{} smoothed, a weight by {:.2f} at most", counted(changed, "vertex"), largest);
+                         : phrase("{} smoothed, a weight by {:.2f} at most", counted(changed, "vertex"), largest);
     if (unheld > 0) {
         result.could_not.push_back(
-            fmt::format("{} stay unheld: no edge leads from them to anything that is", counted(unheld, "vertex")));
+            phrase("{} stay unheld: no edge leads from them to anything that is", counted(unheld, "vertex")));
     }
     return result;
 }

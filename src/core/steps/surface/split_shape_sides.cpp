@@ -1,12 +1,12 @@
 // Makes two shapes of one, for left and right, that add up to it.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/steps/names.h"
 #include "core/steps/step_kind.h"
 #include "core/steps/surface/shape_list.h"
 #include "core/steps/surface/shape_sides.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -64,13 +64,12 @@ Result<StepResult> apply_split_shape_sides(const StepContext& context, const Spl
             names.push_back(row.shape.name);
         }
         if (const std::vector<std::string> doubled = doubled_names(names); !doubled.empty() && !split.empty()) {
-            return Problem{fmt::format("two shapes would be called {}.", some_of(doubled)), "", "Give other endings."};
+            return Problem{phrase("two shapes would be called {}.", some_of(doubled)), "", "Give other endings."};
         }
         set_shapes(result.scene, one.mesh, std::move(rows));
     }
-    result.account = split.empty()
-                         ? std::string("no shape fits")
-                         : fmt::format("{} became {} and {}", some_of(split, 4), settings.left, settings.right);
+    result.account = split.empty() ? std::string("no shape fits")
+                                   : phrase("{} became {} and {}", some_of(split, 4), settings.left, settings.right);
     return result;
 }
 

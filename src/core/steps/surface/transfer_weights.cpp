@@ -1,5 +1,6 @@
 // Hands weights of some joints over to others, all or a part.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/skeleton/bones.h"
 #include "core/measure/surface/rest_places.h"
 #include "core/steps/names.h"
@@ -7,7 +8,6 @@
 #include "core/steps/surface/weight_scope.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 #include <map>
 
 namespace wembrix {
@@ -74,7 +74,7 @@ Result<StepResult> apply_transfer_weights(const StepContext& context, const Tran
     if (settings.to == TransferSettings::To::joint) {
         const int taker = scene.find_node(settings.joint);
         if (taker < 0 || scene.nodes[static_cast<size_t>(taker)].kind != NodeKind::joint) {
-            return Problem{fmt::format("there is no joint “{}”.", settings.joint), "", "Name the one that takes over."};
+            return Problem{phrase("there is no joint “{}”.", settings.joint), "", "Name the one that takes over."};
         }
     }
     StepResult result;
@@ -138,12 +138,11 @@ Result<StepResult> apply_transfer_weights(const StepContext& context, const Tran
     for (const auto& [name, count] : taken) {
         names.push_back(name);
     }
-    result.account = vertices == 0
-                         ? std::string("those joints hold nothing")
-                         : fmt::format("weights of {} went to {}", counted(vertices, "vertex"), some_of(names));
+    result.account = vertices == 0 ? std::string("those joints hold nothing")
+                                   : phrase("weights of {} went to {}", counted(vertices, "vertex"), some_of(names));
     if (stayed > 0) {
         result.could_not.push_back(
-            fmt::format("{} stay where they are: no joint that is free may take them", counted(stayed, "weight")));
+            phrase("{} stay where they are: no joint that is free may take them", counted(stayed, "weight")));
     }
     return result;
 }

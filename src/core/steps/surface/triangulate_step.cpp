@@ -1,9 +1,8 @@
 // Plain triangles of what a file strings together.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/scene/vertex_list.h"
 #include "core/steps/surface/surface_scope.h"
-
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -33,7 +32,7 @@ Result<StepResult> apply_triangulate(const StepContext& context, const Triangula
         set_vertices(result.scene, place, lists);
     }
     result.account = slots == 0 ? std::string("all faces are plain triangles")
-                                : fmt::format("{} of strips or fans became plain triangles", counted(slots, "slot"));
+                                : phrase("{} of strips or fans became plain triangles", counted(slots, "slot"));
     return result;
 }
 

@@ -1,5 +1,6 @@
 // Makes one vertex of several at one place.
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/measure/surface/nearest_vertex.h"
 #include "core/measure/surface/weight_rows.h"
 #include "core/scene/vertex_list.h"
@@ -7,7 +8,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <fmt/format.h>
 
 namespace wembrix {
 
@@ -158,15 +158,16 @@ Result<StepResult> apply_weld(const StepContext& context, const WeldSettings& se
         }
         set_vertices(result.scene, place, lists);
     }
-    result.account = gone == 0 ? std::string("no two vertices are alike at one place")
-                               : fmt::format("{} became {}{}", counted(before, "vertex"), before - gone,
-                                             triangles_gone == 0 ? ""
-                                                                 : fmt::format("; {} without an extent gone",
-                                                                               counted(triangles_gone, "triangle")));
+    result.account =
+        gone == 0
+            ? std::string("no two vertices are alike at one place")
+            : phrase("{} became {}{}", counted(before, "vertex"), before - gone,
+                     triangles_gone == 0 ? ""
+                                         : phrase("; {} without an extent gone", counted(triangles_gone, "triangle")));
     if (unlike > 0) {
         result.could_not.push_back(
-            fmt::format("{} stay apart: what stands at their place has other {}", counted(unlike, "vertex"),
-                        settings.ignore_values ? "weights or shapes" : "normals, coordinates, weights or shapes"));
+            phrase("{} stay apart: what stands at their place has other {}", counted(unlike, "vertex"),
+                   settings.ignore_values ? "weights or shapes" : "normals, coordinates, weights or shapes"));
     }
     return result;
 }
