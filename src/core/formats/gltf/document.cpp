@@ -2,6 +2,7 @@
 
 #include "core/base/files.h"
 #include "core/base/json_file.h"
+#include "core/base/text.h"
 
 #include <array>
 #include <cmath>
@@ -11,11 +12,11 @@
 
 namespace wembrix::gltf {
 
-void refuse(const std::string& where, const std::string& what) {
-    throw Refused{Problem{what, where, ""}};
+void refuse(const Where& where, const Text& what) {
+    throw Refused{Problem{what, where.said(), ""}};
 }
 
-void Document::spend(size_t bytes, const std::string& where) {
+void Document::spend(size_t bytes, const Where& where) {
     constexpr size_t always = 64UL << 20U;
     constexpr size_t times = 16;
     if (bytes > always + source_bytes * times || decoded_bytes + bytes > always + source_bytes * times) {
@@ -28,14 +29,14 @@ namespace {
 
 Json parse(const std::string& text) {
     if (is_too_deep(text)) {
-        refuse("JSON", fmt::format("is nested more than {} levels deep.", deepest_json));
+        refuse("JSON", phrase("is nested more than {} levels deep.", deepest_json));
     }
     Json root = Json::parse(text, nullptr, false);
     if (root.is_discarded()) {
         try {
             const Json unused = Json::parse(text);
         } catch (const Json::parse_error& error) {
-            refuse("JSON", fmt::format("is not valid JSON near byte {}.", error.byte));
+            refuse("JSON", phrase("is not valid JSON near byte {}.", error.byte));
         }
     }
     if (!root.is_object()) {
@@ -65,11 +66,11 @@ Chunks take_apart(const std::string& bytes) {
         refuse("GLB header", "the file is cut short.");
     }
     if (word_at(bytes, 4) != 2) {
-        refuse("GLB header", fmt::format("is version {}; only version 2 is read.", word_at(bytes, 4)));
+        refuse("GLB header", phrase("is version {}; only version 2 is read.", word_at(bytes, 4)));
     }
     const size_t length = word_at(bytes, 8);
     if (length > bytes.size()) {
-        refuse("GLB header", fmt::format("says {} bytes but the file has {}: it is cut short.", length, bytes.size()));
+        refuse("GLB header", phrase("says {} bytes but the file has {}: it is cut short.", length, bytes.size()));
     }
     Chunks chunks;
     bool has_json = false;
@@ -77,7 +78,7 @@ Chunks take_apart(const std::string& bytes) {
         const size_t size = word_at(bytes, at);
         const uint32_t kind = word_at(bytes, at + 4);
         if (size > length - at - 8) {
-            refuse("GLB chunk", fmt::format("at byte {} says {} bytes but only {} follow.", at, size, length - at - 8));
+            refuse("GLB chunk", phrase("at byte {} says {} bytes but only {} follow.", at, size, length - at - 8));
         }
         if (!has_json) {
             if (kind != json_chunk) {
@@ -97,7 +98,7 @@ Chunks take_apart(const std::string& bytes) {
     return chunks;
 }
 
-std::string percent_decoded(const std::string& text, const std::string& where) {
+std::string percent_decoded(const std::string& text, const Where& where) {
     std::string result;
     auto digit = [&](char c) {
         if (c >= '0' && c <= '9') {
@@ -167,7 +168,7 @@ Document open_document(std::string bytes, const std::filesystem::path& folder) {
             refuse(where, "has no data.");
         }
         if (data->size() < length && !(data->empty() && buffers[i].contains("extensions"))) {
-            refuse(where, fmt::format("says {} bytes but has {}.", length, data->size()));
+            refuse(where, phrase("says {} bytes but has {}.", length, data->size()));
         }
         document.buffers.push_back(std::move(data));
     }
@@ -182,7 +183,7 @@ std::filesystem::path folder_of(const Document& document) {
 }
 } // namespace
 
-std::optional<std::string> file_named(const Document& document, const std::string& uri, const std::string& where) {
+std::optional<std::string> file_named(const Document& document, const std::string& uri, const Where& where) {
     if (uri.compare(0, 5, "data:") == 0) {
         return std::nullopt;
     }
@@ -206,7 +207,7 @@ std::optional<std::string> file_named(const Document& document, const std::strin
     return name;
 }
 
-std::shared_ptr<const std::string> file_bytes(Document& document, const std::string& name, const std::string& where) {
+std::shared_ptr<const std::string> file_bytes(Document& document, const std::string& name, const Where& where) {
     std::error_code error;
     const std::filesystem::path full = std::filesystem::weakly_canonical(folder_of(document) / name, error);
     const auto [known, fresh] = document.files.try_emplace(full.string());
@@ -249,7 +250,7 @@ std::optional<std::string> same_name_below(const Document& document, const std::
     return first == found.end() ? std::nullopt : std::optional<std::string>(first->string());
 }
 
-std::shared_ptr<const std::string> resolve_uri(Document& document, const std::string& uri, const std::string& where) {
+std::shared_ptr<const std::string> resolve_uri(Document& document, const std::string& uri, const Where& where) {
     if (const std::optional<std::string> name = file_named(document, uri, where)) {
         return file_bytes(document, *name, where);
     }
@@ -262,18 +263,18 @@ std::shared_ptr<const std::string> resolve_uri(Document& document, const std::st
     return std::make_shared<const std::string>(std::move(data));
 }
 
-const Json& array_of(const Json& object, const char* key, const std::string& where) {
+const Json& array_of(const Json& object, const char* key, const Where& where) {
     static const Json none = Json::array();
     const auto found = object.find(key);
     if (found == object.end()) {
         return none;
     }
     if (!found->is_array()) {
-        refuse(where, fmt::format("\"{}\" is not a list.", key));
+        refuse(where, phrase("\"{}\" is not a list.", key));
     }
     for (const Json& element : *found) {
         if (element.is_null()) {
-            refuse(where, fmt::format("\"{}\" holds a null.", key));
+            refuse(where, phrase("\"{}\" holds a null.", key));
         }
     }
     return *found;
@@ -301,23 +302,23 @@ const Json& views_of(Document& document) {
     return checked_once(document.root, "bufferViews", document.views_checked);
 }
 
-int64_t index_of(const Json& object, const char* key, int64_t limit, const std::string& where) {
+int64_t index_of(const Json& object, const char* key, int64_t limit, const Where& where) {
     const auto found = object.find(key);
     if (found == object.end()) {
         return -1;
     }
     if (!found->is_number_integer()) {
-        refuse(where, fmt::format("\"{}\" is not a whole number.", key));
+        refuse(where, phrase("\"{}\" is not a whole number.", key));
     }
     const bool huge = found->is_number_unsigned() && found->get<uint64_t>() > INT64_MAX;
     const int64_t value = huge ? INT64_MAX : found->get<int64_t>();
     if (value < 0 || value >= limit) {
-        refuse(where, fmt::format("\"{}\" is {}, but there are only {}.", key, value, limit));
+        refuse(where, phrase("\"{}\" is {}, but there are only {}.", key, value, limit));
     }
     return value;
 }
 
-uint64_t count_of(const Json& object, const char* key, uint64_t missing, const std::string& where) {
+uint64_t count_of(const Json& object, const char* key, uint64_t missing, const Where& where) {
     const auto found = object.find(key);
     if (found == object.end()) {
         return missing;
@@ -333,7 +334,7 @@ uint64_t count_of(const Json& object, const char* key, uint64_t missing, const s
             return static_cast<uint64_t>(value);
         }
     }
-    refuse(where, fmt::format("\"{}\" is not a count.", key));
+    refuse(where, phrase("\"{}\" is not a count.", key));
 }
 
 std::string text_of(const Json& object, const char* key) {
@@ -365,7 +366,7 @@ std::string base64(std::string_view bytes) {
     return text;
 }
 
-std::string decode_base64(std::string_view text, const std::string& where) {
+std::string decode_base64(std::string_view text, const Where& where) {
     static const std::array<int8_t, 256> values = [] {
         std::array<int8_t, 256> table{};
         table.fill(-1);

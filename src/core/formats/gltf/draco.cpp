@@ -1,5 +1,6 @@
 #include "core/formats/gltf/draco.h"
 
+#include "core/base/text.h"
 #include "core/formats/gltf/accessor.h"
 
 #include <algorithm>
@@ -209,7 +210,7 @@ void unpack_primitives(Document& document) {
     const size_t meshes = array_of(document.root, "meshes", "meshes").size();
     for (size_t m = 0; m < meshes; ++m) {
         const Json& mesh = document.root["meshes"][m];
-        const size_t primitives = mesh.is_object() ? array_of(mesh, "primitives", fmt::format("mesh {}", m)).size() : 0;
+        const size_t primitives = mesh.is_object() ? array_of(mesh, "primitives", phrase("mesh {}", m)).size() : 0;
         for (size_t p = 0; p < primitives; ++p) {
             const std::string where = fmt::format("mesh {}, primitive {}", m, p);
             Json& primitive = document.root["meshes"][m]["primitives"][p];
@@ -221,8 +222,8 @@ void unpack_primitives(Document& document) {
             const std::string wrong = unpack_one(document, primitive, extensions[draco_extension], where);
             if (!wrong.empty() && !has_plain_bytes(document, primitive, where)) {
                 refuse(where,
-                       fmt::format("is compressed ({}) and cannot be unpacked: it {}. Nothing plain stands beside it.",
-                                   draco_extension, wrong));
+                       phrase("is compressed ({}) and cannot be unpacked: it {}. Nothing plain stands beside it.",
+                              draco_extension, wrong));
             }
         }
     }

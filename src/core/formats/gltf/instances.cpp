@@ -1,6 +1,7 @@
 #include "core/formats/gltf/instances.h"
 
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/formats/gltf/accessor.h"
 
 #include <array>
@@ -32,7 +33,7 @@ std::map<uint64_t, std::vector<WeightChannel>> weight_channels_of(Document& docu
     std::map<uint64_t, std::vector<WeightChannel>> found;
     const Json& animations = array_of(document.root, "animations", "animations");
     for (size_t a = 0; a < animations.size(); ++a) {
-        const Json& channels = array_of(animations[a], "channels", fmt::format("animation {}", a));
+        const Json& channels = array_of(animations[a], "channels", phrase("animation {}", a));
         for (size_t c = 0; c < channels.size(); ++c) {
             const auto target = channels[c].find("target");
             if (target != channels[c].end() && target->is_object() && text_of(*target, "path") == "weights") {
@@ -76,7 +77,7 @@ class Instances {
         const size_t count = accessor_info(document_, place_of(attributes->begin().value(), where), where).count;
         const std::vector<WeightChannel> keys = weight_channels_[node];
         if (count > most_places || made_ + count * (1 + keys.size()) > most_places) {
-            leave(node, where, fmt::format("{} of its surface are more than are made nodes", counted(count, "place")));
+            leave(node, where, phrase("{} of its surface are more than are made nodes", counted(count, "place")));
             return;
         }
         made_ += count * (1 + keys.size());
@@ -91,8 +92,8 @@ class Instances {
             }
         }
         place(node, count, read, keys);
-        std::string said = fmt::format("its surface stood at {} by an extension; each is a node below it now",
-                                       counted(count, "place"));
+        std::string said =
+            phrase("its surface stood at {} by an extension; each is a node below it now", counted(count, "place"));
         if (const std::string others = other_values(*attributes); !others.empty()) {
             said += ", and what is said of them besides, " + others + ", is left out";
         }
@@ -123,16 +124,16 @@ class Instances {
   private:
     Json& nodes() { return document_.root["nodes"]; }
 
-    static int64_t place_of(const Json& accessor, const std::string& where) {
+    static int64_t place_of(const Json& accessor, const Where& where) {
         if (!accessor.is_number_unsigned() || accessor.get<uint64_t>() > INT64_MAX) {
             refuse(where, "names as its surface's places what is no accessor.");
         }
         return accessor.get<int64_t>();
     }
 
-    void leave(size_t node, const std::string& where, const std::string& why) {
+    void leave(size_t node, const Where& where, const Text& why) {
         forget(nodes()[node]);
-        scene_.notes.push_back({where, why + "; the surface stands at the node alone."});
+        scene_.notes.push_back({where.said(), why + "; the surface stands at the node alone."});
     }
 
     static void forget(Json& node) {

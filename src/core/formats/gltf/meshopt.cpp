@@ -1,5 +1,6 @@
 #include "core/formats/gltf/meshopt.h"
 
+#include "core/base/text.h"
 #include "core/formats/gltf/accessor.h"
 
 #include <algorithm>
@@ -33,7 +34,7 @@ void forget_extension(Json& object) {
 }
 
 /// The elements of one view, `stride` bytes each.
-std::string unpacked(std::string_view from, const Json& said, size_t count, size_t stride, const std::string& where) {
+std::string unpacked(std::string_view from, const Json& said, size_t count, size_t stride, const Where& where) {
     const std::string mode = text_of(said, "mode");
     const std::string filter = text_of(said, "filter");
     const auto* data = reinterpret_cast<const unsigned char*>(from.data());
@@ -98,11 +99,11 @@ void unpack_views(Document& document) {
         const uint64_t stride = count_of(*said, "byteStride", 0, where);
         const std::string_view bytes = *document.buffers[static_cast<size_t>(buffer)];
         if (offset > bytes.size() || length > bytes.size() - offset) {
-            refuse(where, fmt::format("reaches past the end of buffer {}, which has {} bytes.", buffer, bytes.size()));
+            refuse(where, phrase("reaches past the end of buffer {}, which has {} bytes.", buffer, bytes.size()));
         }
         if (stride > 256 || count > UINT32_MAX || count_of(view, "byteLength", 0, where) != count * stride) {
-            refuse(where, fmt::format("is packed, {} elements of {} bytes, and does not say as many bytes itself.",
-                                      count, stride));
+            refuse(where,
+                   phrase("is packed, {} elements of {} bytes, and does not say as many bytes itself.", count, stride));
         }
         document.spend(static_cast<size_t>(count * stride), where);
         std::string whole = unpacked(bytes.substr(offset, length), *said, static_cast<size_t>(count),

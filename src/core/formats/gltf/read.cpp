@@ -1,5 +1,6 @@
 #include "core/base/counted.h"
 #include "core/base/files.h"
+#include "core/base/text.h"
 #include "core/formats/gltf/accessor.h"
 #include "core/formats/gltf/draco.h"
 #include "core/formats/gltf/gltf.h"
@@ -52,31 +53,32 @@ bool names_buffer_view(const Json& value) {
 }
 
 template <int N>
-bool numbers(const Json& object, const char* key, Eigen::Matrix<double, N, 1>& out, const std::string& where) {
+bool numbers(const Json& object, const char* key, Eigen::Matrix<double, N, 1>& out, const Where& where) {
     const Json& list = array_of(object, key, where);
     if (!object.contains(key)) {
         return false;
     }
     if (list.size() != N) {
-        refuse(where, fmt::format("\"{}\" has {} numbers where {} are expected.", key, list.size(), N));
+        refuse(where, phrase("\"{}\" has {} numbers where {} are expected.", key, list.size(), N));
     }
     for (int i = 0; i < N; ++i) {
         if (!list[i].is_number() || !std::isfinite(list[i].get<double>())) {
-            refuse(where, fmt::format("\"{}\" holds a value that is not a number.", key));
+            refuse(where, phrase("\"{}\" holds a value that is not a number.", key));
         }
         out[i] = list[i].get<double>();
     }
     return true;
 }
 
-Transform rest_of(const Json& json, const std::string& where, Scene& scene) {
+Transform rest_of(const Json& json, const Where& where, Scene& scene) {
     Transform rest;
     Eigen::Matrix<double, 16, 1> matrix;
     if (numbers<16>(json, "matrix", matrix, where)) {
         const Decomposed parts = decompose(Eigen::Map<const Mat4>(matrix.data()));
         if (parts.shear > 1e-5) {
             scene.notes.push_back(
-                {where, "has a matrix with shear, which no joint can hold; the nearest rotation and scale stand in."});
+                {where.said(),
+                 "has a matrix with shear, which no joint can hold; the nearest rotation and scale stand in."});
         }
         return parts.transform;
     }
@@ -85,7 +87,7 @@ Transform rest_of(const Json& json, const std::string& where, Scene& scene) {
     Eigen::Vector4d turn;
     if (numbers<4>(json, "rotation", turn, where)) {
         if (turn.norm() < 1e-9) {
-            scene.notes.push_back({where, "has a rotation of no length; it is taken as none."});
+            scene.notes.push_back({where.said(), "has a rotation of no length; it is taken as none."});
         } else {
             rest.rotation = Quat(turn[3], turn[0], turn[1], turn[2]).normalized();
         }
@@ -149,8 +151,8 @@ void refuse_too_many_places(const Json& nodes, const Scene& scene) {
         placed += mesh < 0 ? 0 : scene.meshes[static_cast<size_t>(mesh)].point_count();
     }
     if (placed > always + vertices * times) {
-        refuse("nodes", fmt::format("place {} at {} places in all, far more than there are.",
-                                    counted(vertices, "vertex"), placed));
+        refuse("nodes",
+               phrase("place {} at {} places in all, far more than there are.", counted(vertices, "vertex"), placed));
     }
 }
 
@@ -249,8 +251,8 @@ void read_skins(Document& document, const std::vector<int>& place, Scene& scene)
         if (accessor >= 0) {
             const std::vector<float> flat = read_floats(document, accessor, 16, where);
             if (flat.size() / 16 < skin.joints.size()) {
-                refuse(where, fmt::format("has {} inverse binds for {}.", flat.size() / 16,
-                                          counted(skin.joints.size(), "joint")));
+                refuse(where,
+                       phrase("has {} inverse binds for {}.", flat.size() / 16, counted(skin.joints.size(), "joint")));
             }
             for (size_t j = 0; j < skin.joints.size(); ++j) {
                 skin.inverse_binds[j] = Eigen::Map<const Eigen::Matrix4f>(flat.data() + j * 16).cast<double>();
@@ -273,7 +275,7 @@ void check_influences(Scene& scene) {
         for (const uint16_t joint : node.influences.joints) {
             if (joint >= joints) {
                 refuse(fmt::format("mesh \"{}\"", mesh.name),
-                       fmt::format("a vertex has weight on joint {}, but its skin has only {}.", joint, joints));
+                       phrase("a vertex has weight on joint {}, but its skin has only {}.", joint, joints));
             }
         }
         // A primitive without influences among skinned ones: its points hang on the skin's first joint.
@@ -299,8 +301,8 @@ void check_influences(Scene& scene) {
         }
         if (unheld > 0 && said.insert(node.mesh).second) {
             scene.notes.push_back(
-                {fmt::format("mesh \"{}\"", mesh.name),
-                 fmt::format("{} had no weights; they follow the skin's first joint now.", counted(unheld, "vertex"))});
+                {phrase("mesh \"{}\"", mesh.name),
+                 phrase("{} had no weights; they follow the skin's first joint now.", counted(unheld, "vertex"))});
         }
     }
 }
@@ -375,16 +377,16 @@ Scene read_all(Document& document) {
 
 } // namespace
 
-Carried carried_of(const Json& object, const std::set<std::string>& taken, Scene& scene, const std::string& where,
+Carried carried_of(const Json& object, const std::set<std::string>& taken, Scene& scene, const Where& where,
                    Owner owner) {
     Carried carried;
     if (const auto extras = object.find("extras"); extras != object.end() && !extras->is_null()) {
         carried.extras = dump(*extras);
         if (const std::string key = place_in_extras(*extras); !key.empty()) {
             scene.notes.push_back(
-                {where, fmt::format("\"{}\" in its extras may be a place in the file; it is carried as "
-                                    "it is, and things may stand elsewhere.",
-                                    key.substr(0, 60))});
+                {where.said(), phrase("\"{}\" in its extras may be a place in the file; it is carried as "
+                                      "it is, and things may stand elsewhere.",
+                                      key.substr(0, 60))});
         }
     }
     if (const auto extensions = object.find("extensions"); extensions != object.end() && extensions->is_object()) {
@@ -394,16 +396,17 @@ Carried carried_of(const Json& object, const std::set<std::string>& taken, Scene
                 continue;
             }
             if (names_buffer_view(value)) {
-                scene.notes.push_back({where, "the extension \"" + name.substr(0, 60) +
-                                                  "\" holds data of its own and cannot be carried over."});
+                scene.notes.push_back({where.said(), "the extension \"" + name.substr(0, 60) +
+                                                         "\" holds data of its own and cannot be carried over."});
                 continue;
             }
             if (!can_be_carried(name, value, owner)) {
-                scene.notes.push_back({where, fmt::format("the extension \"{}\" is left out: {}.", name.substr(0, 60),
-                                                          known_extension(name) != nullptr
-                                                              ? known_extension(name)->said
-                                                              : "its numbers may point into lists of the file, and it "
-                                                                "is not known which")});
+                scene.notes.push_back(
+                    {where.said(),
+                     phrase("the extension \"{}\" is left out: {}.", name.substr(0, 60),
+                            known_extension(name) != nullptr ? known_extension(name)->said
+                                                             : "its numbers may point into lists of the file, and it "
+                                                               "is not known which")});
                 continue;
             }
             kept[name] = value;

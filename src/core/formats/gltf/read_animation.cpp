@@ -1,4 +1,5 @@
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/formats/gltf/accessor.h"
 #include "core/formats/gltf/read_parts.h"
 #include "core/formats/unique_names.h"
@@ -19,7 +20,7 @@ struct Curve {
     Interpolation interpolation = Interpolation::linear;
 };
 
-Interpolation interpolation_of(const std::string& name, const std::string& where) {
+Interpolation interpolation_of(const std::string& name, const Where& where) {
     if (name.empty() || name == "LINEAR") {
         return Interpolation::linear;
     }
@@ -32,13 +33,13 @@ Interpolation interpolation_of(const std::string& name, const std::string& where
     refuse(where, "has the unknown interpolation \"" + name.substr(0, 40) + "\".");
 }
 
-void check_times(const std::vector<float>& times, const std::string& where) {
+void check_times(const std::vector<float>& times, const Where& where) {
     if (times.empty()) {
         refuse(where, "has no keys.");
     }
     for (size_t i = 0; i + 1 < times.size(); ++i) {
         if (times[i + 1] < times[i]) {
-            refuse(where, fmt::format("key {} comes before the one it follows.", i + 1));
+            refuse(where, phrase("key {} comes before the one it follows.", i + 1));
         }
     }
     if (times.front() < 0 || times.back() > 1e6F) {
@@ -52,7 +53,7 @@ namespace {
 
 /// A key that stands days behind the others, by a slip or on purpose, would make millions of frames out of nothing: the
 /// clip shows what lies before the longest stretch without keys. The keys behind it stay.
-void end_before_the_gap(Clip& clip, const std::string& where, Scene& scene) {
+void end_before_the_gap(Clip& clip, const Where& where, Scene& scene) {
     constexpr double many_frames = 20'000;
     constexpr double frames_for_a_key = 100;
     std::vector<float> times = {0};
@@ -68,9 +69,9 @@ void end_before_the_gap(Clip& clip, const std::string& where, Scene& scene) {
     for (size_t k = 0; k + 1 < times.size(); ++k) {
         before = times[k + 1] - times[k] > times[before + 1] - times[before] ? k : before;
     }
-    scene.notes.push_back({where, fmt::format("has no key between {:.3f} s and {:.3f} s, and lasts {:.3f} s; it is "
-                                              "shown up to the first of these, and its later keys stay.",
-                                              times[before], times[before + 1], clip.seconds)});
+    scene.notes.push_back({where.said(), phrase("has no key between {:.3f} s and {:.3f} s, and lasts {:.3f} s; it is "
+                                                "shown up to the first of these, and its later keys stay.",
+                                                times[before], times[before + 1], clip.seconds)});
     clip.seconds = times[before];
 }
 
@@ -86,12 +87,13 @@ void read_clips(Document& document, const std::vector<int>& nodes, Scene& scene)
         clip.name = text_of(json, "name");
         clip.take = static_cast<int64_t>(a) + 1;
         const std::string where = fmt::format("animation {} \"{}\"", a, clip.name.substr(0, 80));
+        const Where in_clip(where);
         const Json& samplers = array_of(json, "samplers", where);
         const Json& channels = array_of(json, "channels", where);
         std::set<std::pair<int, Path>> targets;
         size_t foreign = 0;
         for (size_t c = 0; c < channels.size(); ++c) {
-            const std::string here = fmt::format("{}, channel {}", where, c);
+            const Where here(in_clip, ", channel ", static_cast<int64_t>(c));
             const auto target = channels[c].find("target");
             if (target == channels[c].end() || !target->is_object()) {
                 refuse(here, "has no target.");
@@ -111,7 +113,7 @@ void read_clips(Document& document, const std::vector<int>& nodes, Scene& scene)
             channel.node = nodes[node];
             channel.path = known->second;
             if (!targets.insert({channel.node, channel.path}).second) {
-                scene.notes.push_back({here, "moves what another channel moves already; it is left out."});
+                scene.notes.push_back({here.said(), "moves what another channel moves already; it is left out."});
                 continue;
             }
             const int64_t sampler = index_of(channels[c], "sampler", static_cast<int64_t>(samplers.size()), here);
@@ -122,12 +124,12 @@ void read_clips(Document& document, const std::vector<int>& nodes, Scene& scene)
             const int64_t input = index_of(curve, "input", INT64_MAX, here);
             const int64_t output = index_of(curve, "output", INT64_MAX, here);
             if (times.count(input) == 0) {
-                std::vector<float> read = read_floats(document, input, 1, here + " times");
+                std::vector<float> read = read_floats(document, input, 1, Where(here, " times"));
                 check_times(read, here);
                 times[input] = std::move(read);
             }
             if (values.count(output) == 0) {
-                values[output] = read_floats(document, output, 0, here + " values");
+                values[output] = read_floats(document, output, 0, Where(here, " values"));
             }
             channel.times = times[input];
             channel.values = values[output];
@@ -136,7 +138,7 @@ void read_clips(Document& document, const std::vector<int>& nodes, Scene& scene)
             if (channel.path == Path::weights) {
                 channel.width = surface.mesh < 0 ? 0 : static_cast<int>(scene.meshes[surface.mesh].shapes.size());
                 if (channel.width == 0) {
-                    scene.notes.push_back({here, "moves shapes of a node that has none; it is left out."});
+                    scene.notes.push_back({here.said(), "moves shapes of a node that has none; it is left out."});
                     continue;
                 }
             } else {
@@ -145,16 +147,15 @@ void read_clips(Document& document, const std::vector<int>& nodes, Scene& scene)
             const size_t needed =
                 channel.times.size() * channel.width * (channel.interpolation == Interpolation::cubic ? 3 : 1);
             if (channel.values.size() != needed) {
-                refuse(here, fmt::format("has {} values, and {} would have {}.", channel.values.size(),
-                                         counted(channel.times.size(), "key"), needed));
+                refuse(here, phrase("has {} values, and {} would have {}.", channel.values.size(),
+                                    counted(channel.times.size(), "key"), needed));
             }
             clip.seconds = std::max(clip.seconds, static_cast<double>(channel.times.get().back()));
             channel.carried = carried_of(channels[c], {}, scene, here);
             clip.channels.push_back(std::move(channel));
         }
         if (foreign > 0) {
-            scene.notes.push_back(
-                {where, fmt::format("{} channels move what is no node; they are left out.", foreign)});
+            scene.notes.push_back({where, phrase("{} channels move what is no node; they are left out.", foreign)});
         }
         if (clip.channels.empty() && foreign > 0) {
             scene.notes.push_back({where, "moves nothing else; the take is left out."});

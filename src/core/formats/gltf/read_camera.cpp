@@ -1,7 +1,6 @@
 // Cameras, and lights as the extension KHR_lights_punctual has them.
+#include "core/base/text.h"
 #include "core/formats/gltf/typed_values.h"
-
-#include <fmt/format.h>
 
 namespace wembrix::gltf {
 
@@ -56,7 +55,7 @@ Light read_light(const Json& json, const std::string& where, Scene& scene) {
 void read_cameras(Document& document, Scene& scene) {
     const Json& cameras = array_of(document.root, "cameras", "cameras");
     for (size_t i = 0; i < cameras.size(); ++i) {
-        scene.cameras.push_back(read_camera(cameras[i], fmt::format("camera {}", i), scene));
+        scene.cameras.push_back(read_camera(cameras[i], phrase("camera {}", i), scene));
     }
     const auto extensions = document.root.find("extensions");
     if (extensions == document.root.end() || !extensions->is_object()) {
@@ -68,11 +67,11 @@ void read_cameras(Document& document, Scene& scene) {
     }
     const Json& list = array_of(*lights, "lights", lights_extension);
     for (size_t i = 0; i < list.size(); ++i) {
-        scene.lights.push_back(read_light(list[i], fmt::format("light {}", i), scene));
+        scene.lights.push_back(read_light(list[i], phrase("light {}", i), scene));
     }
 }
 
-int light_of(const Json& node, const Scene& scene, const std::string& where) {
+int light_of(const Json& node, const Scene& scene, const Where& where) {
     const auto extensions = node.find("extensions");
     if (extensions == node.end() || !extensions->is_object()) {
         return -1;

@@ -1,3 +1,4 @@
+#include "core/base/text.h"
 #include "core/formats/gltf/accessor.h"
 #include "core/formats/gltf/read_parts.h"
 #include "core/formats/gltf/typed_values.h"
@@ -50,16 +51,15 @@ std::shared_ptr<const std::string> bytes_at(Document& document, const std::strin
     const std::string said = name->substr(0, 120);
     const std::optional<std::string> other = same_name_below(document, *name);
     if (!other) {
-        scene.notes.push_back(
-            {where, fmt::format("points at \"{}\", which is not there, and no file of that name lies "
-                                "in the source's folder or below it; its materials go without it. Put "
-                                "it there, or ask for it.",
-                                said)});
+        scene.notes.push_back({where, phrase("points at \"{}\", which is not there, and no file of that name lies "
+                                             "in the source's folder or below it; its materials go without it. Put "
+                                             "it there, or ask for it.",
+                                             said)});
         return nullptr;
     }
-    scene.notes.push_back({where, fmt::format("points at \"{}\", which is not there; \"{}\" was taken, which is called "
-                                              "the same.",
-                                              said, *other)});
+    scene.notes.push_back({where, phrase("points at \"{}\", which is not there; \"{}\" was taken, which is called "
+                                         "the same.",
+                                         said, *other)});
     return file_bytes(document, *other, where);
 }
 
@@ -185,7 +185,7 @@ Material read_material(const Json& json, size_t textures, const std::string& whe
 
 Wrap wrap_of(double number, const std::string& where) {
     if (number != 10497 && number != 33071 && number != 33648) {
-        refuse(where, fmt::format("has the wrap mode {:g}, which glTF does not know.", number));
+        refuse(where, phrase("has the wrap mode {:g}, which glTF does not know.", number));
     }
     return number == 33071 ? Wrap::clamp : number == 33648 ? Wrap::mirror : Wrap::repeat;
 }
@@ -206,7 +206,7 @@ Sampler read_sampler(const Json& json, const std::string& where, Scene& scene) {
     taken.number("minFilter", minified);
     const auto known = [&](double number, std::initializer_list<int> numbers) {
         if (std::none_of(numbers.begin(), numbers.end(), [&](int one) { return one == number; })) {
-            refuse(where, fmt::format("has the filter {:g}, which glTF does not know.", number));
+            refuse(where, phrase("has the filter {:g}, which glTF does not know.", number));
         }
     };
     known(magnified, {0, 9728, 9729});
@@ -227,7 +227,7 @@ void read_materials(Document& document, Scene& scene) {
     const Json& root = document.root;
     const Json& images = array_of(root, "images", "images");
     for (size_t i = 0; i < images.size(); ++i) {
-        read_image(document, images[i], fmt::format("image {}", i), scene);
+        read_image(document, images[i], phrase("image {}", i), scene);
     }
     const Json& samplers = array_of(root, "samplers", "samplers");
     for (size_t i = 0; i < samplers.size(); ++i) {

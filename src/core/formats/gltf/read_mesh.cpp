@@ -1,4 +1,5 @@
 #include "core/base/counted.h"
+#include "core/base/text.h"
 #include "core/formats/gltf/accessor.h"
 #include "core/formats/gltf/read_parts.h"
 #include "core/formats/unique_names.h"
@@ -6,6 +7,7 @@
 #include "core/scene/picture_references.h"
 
 #include <algorithm>
+#include <cstring>
 #include <fmt/format.h>
 #include <map>
 #include <set>
@@ -14,13 +16,19 @@ namespace wembrix::gltf {
 
 namespace {
 
-template <int N> std::vector<Eigen::Matrix<float, N, 1>> vectors(const std::vector<float>& flat) {
-    std::vector<Eigen::Matrix<float, N, 1>> result(flat.size() / N);
-    for (size_t i = 0; i < result.size(); ++i) {
-        for (int c = 0; c < N; ++c) {
-            result[i][c] = flat[i * N + c];
-        }
+/// Adds numbers as vectors.
+template <int N> void append(const std::vector<float>& flat, std::vector<Eigen::Matrix<float, N, 1>>& to) {
+    static_assert(sizeof(Eigen::Matrix<float, N, 1>) == N * sizeof(float));
+    const size_t before = to.size();
+    to.resize(before + flat.size() / N);
+    if (to.size() > before) {
+        std::memcpy(to[before].data(), flat.data(), (to.size() - before) * N * sizeof(float));
     }
+}
+
+template <int N> std::vector<Eigen::Matrix<float, N, 1>> vectors(const std::vector<float>& flat) {
+    std::vector<Eigen::Matrix<float, N, 1>> result;
+    append<N>(flat, result);
     return result;
 }
 
@@ -61,12 +69,11 @@ struct GatheredShape {
     std::map<std::string, Others> others;
 };
 
-int64_t attribute_accessor(const Json& attributes, const std::string& name, const std::string& where) {
+int64_t attribute_accessor(const Json& attributes, const std::string& name, const Where& where) {
     return index_of(attributes, name.c_str(), INT64_MAX, where);
 }
 
-void read_influences(Document& document, const Json& attributes, size_t points, const std::string& where,
-                     Gathered& all) {
+void read_influences(Document& document, const Json& attributes, size_t points, const Where& where, Gathered& all) {
     std::vector<std::vector<uint32_t>> joints;
     std::vector<std::vector<float>> weights;
     for (int n = 0;; ++n) {
@@ -76,14 +83,18 @@ void read_influences(Document& document, const Json& attributes, size_t points, 
             break;
         }
         if (joint < 0 || weight < 0) {
-            refuse(where, fmt::format("has JOINTS_{0} or WEIGHTS_{0} without the other.", n));
+            refuse(where, phrase("has JOINTS_{0} or WEIGHTS_{0} without the other.", n));
         }
         joints.push_back(read_whole(document, joint, 4, where));
         weights.push_back(read_floats(document, weight, 4, where));
         if (joints.back().size() != points * 4 || weights.back().size() != points * 4) {
-            refuse(where, fmt::format("JOINTS_{} is not as long as POSITION.", n));
+            refuse(where, phrase("JOINTS_{} is not as long as POSITION.", n));
         }
     }
+    const size_t most = all.joints.size() + points * std::max<size_t>(joints.size() * 4, joints.empty() ? 0 : 1);
+    all.joints.reserve(most);
+    all.weights.reserve(most);
+    all.offsets.reserve(all.offsets.size() + points);
     for (size_t i = 0; i < points; ++i) {
         const size_t before = all.joints.size();
         for (size_t set = 0; set < joints.size(); ++set) {
@@ -91,7 +102,7 @@ void read_influences(Document& document, const Json& attributes, size_t points, 
                 const float weight = weights[set][k];
                 if (weight > 0) {
                     if (joints[set][k] > UINT16_MAX) {
-                        refuse(where, fmt::format("vertex {} names joint {}.", i, joints[set][k]));
+                        refuse(where, phrase("vertex {} names joint {}.", i, joints[set][k]));
                     }
                     all.joints.push_back(static_cast<uint16_t>(joints[set][k]));
                     all.weights.push_back(weight);
@@ -112,7 +123,7 @@ void read_influences(Document& document, const Json& attributes, size_t points, 
 
 /// In which form one of the source's own attributes is stored; of the others it says nothing, since readers take each
 /// of their forms for the same.
-NumberFormat format_of(Document& document, int64_t accessor, const std::string& name, const std::string& where) {
+NumberFormat format_of(Document& document, int64_t accessor, const std::string& name, const Where& where) {
     NumberFormat format;
     if (name[0] != '_') {
         return format;
@@ -129,7 +140,7 @@ NumberFormat format_of(Document& document, int64_t accessor, const std::string& 
     return format;
 }
 
-size_t read_points(Document& document, const Json& attributes, const std::string& where, Gathered& all,
+size_t read_points(Document& document, const Json& attributes, const Where& where, Gathered& all,
                    Primitive& primitive) {
     const std::vector<float> flat = read_floats(document, attribute_accessor(attributes, "POSITION", where), 3, where);
     const size_t points = flat.size() / 3;
@@ -138,11 +149,10 @@ size_t read_points(Document& document, const Json& attributes, const std::string
     }
     primitive.first_point = static_cast<uint32_t>(all.positions.size());
     primitive.point_count = static_cast<uint32_t>(points);
-    const std::vector<Vec3f> positions = vectors<3>(flat);
-    all.positions.insert(all.positions.end(), positions.begin(), positions.end());
+    append<3>(flat, all.positions);
     auto check = [&](size_t count, const std::string& name) {
         if (count != points) {
-            refuse(where, fmt::format("{} has {} elements where POSITION has {}.", name, count, points));
+            refuse(where, phrase("{} has {} elements where POSITION has {}.", name, count, points));
         }
     };
     primitive.has_normals = attributes.contains("NORMAL");
@@ -150,17 +160,17 @@ size_t read_points(Document& document, const Json& attributes, const std::string
     all.normals.resize(primitive.first_point, Vec3f::Zero());
     all.tangents.resize(primitive.first_point, Vec4f(0, 0, 0, 1));
     if (primitive.has_normals) {
-        const auto normals =
-            vectors<3>(read_floats(document, attribute_accessor(attributes, "NORMAL", where), 3, where));
-        check(normals.size(), "NORMAL");
-        all.normals.insert(all.normals.end(), normals.begin(), normals.end());
+        const std::vector<float> normals =
+            read_floats(document, attribute_accessor(attributes, "NORMAL", where), 3, where);
+        check(normals.size() / 3, "NORMAL");
+        append<3>(normals, all.normals);
         all.any_normals = true;
     }
     if (primitive.has_tangents) {
-        const auto tangents =
-            vectors<4>(read_floats(document, attribute_accessor(attributes, "TANGENT", where), 4, where));
-        check(tangents.size(), "TANGENT");
-        all.tangents.insert(all.tangents.end(), tangents.begin(), tangents.end());
+        const std::vector<float> tangents =
+            read_floats(document, attribute_accessor(attributes, "TANGENT", where), 4, where);
+        check(tangents.size() / 4, "TANGENT");
+        append<4>(tangents, all.tangents);
         all.any_tangents = true;
     }
     all.normals.resize(all.positions.size(), Vec3f::Zero());
@@ -172,7 +182,7 @@ size_t read_points(Document& document, const Json& attributes, const std::string
         }
         const int64_t accessor = attribute_accessor(attributes, name, where);
         const int width = accessor_info(document, accessor, where).width;
-        const std::vector<float> data = read_floats(document, accessor, 0, where + " " + name);
+        const std::vector<float> data = read_floats(document, accessor, 0, Where(Where(where, " "), name));
         check(data.size() / width, name);
         // Primitives without this attribute hold room for it too: a file of many names could ask for far too much.
         Attribute& attribute = all.attributes[name];
@@ -225,19 +235,19 @@ void add_row(GatheredShape::Others& to, const GatheredShape::Others& from, size_
 }
 
 void read_shapes(Document& document, const Json& targets, const Primitive& primitive, const Gathered& all,
-                 const std::string& where, std::vector<GatheredShape>& shapes, std::set<std::string>& left_out) {
+                 const Where& where, std::vector<GatheredShape>& shapes, std::set<std::string>& left_out) {
     if (shapes.size() < targets.size()) {
         shapes.resize(targets.size());
     }
     for (size_t t = 0; t < targets.size(); ++t) {
-        const std::string here = fmt::format("{}, shape {}", where, t);
+        const Where here(where, ", shape ", static_cast<int64_t>(t));
         auto differences = [&](const char* name) {
             const int64_t accessor = attribute_accessor(targets[t], name, here);
             std::vector<Vec3f> values;
             if (accessor >= 0) {
                 values = vectors<3>(read_floats(document, accessor, 3, here));
                 if (values.size() != primitive.point_count) {
-                    refuse(here, fmt::format("{} is not as long as the surface's.", name));
+                    refuse(here, phrase("{} is not as long as the surface's.", name));
                 }
             }
             return values;
@@ -256,12 +266,12 @@ void read_shapes(Document& document, const Json& targets, const Primitive& primi
             GatheredShape::Others& read = others[name];
             read.width = accessor_info(document, of, here).width;
             if (read.width > all.attributes.at(name).width) {
-                refuse(here, fmt::format("{} has {} numbers where the surface's has {}.", name, read.width,
-                                         all.attributes.at(name).width));
+                refuse(here, phrase("{} has {} numbers where the surface's has {}.", name, read.width,
+                                    all.attributes.at(name).width));
             }
-            read.data = read_floats(document, of, 0, here + " " + name);
+            read.data = read_floats(document, of, 0, Where(Where(here, " "), name));
             if (read.data.size() != static_cast<size_t>(primitive.point_count) * static_cast<size_t>(read.width)) {
-                refuse(here, fmt::format("{} is not as long as the surface's.", name));
+                refuse(here, phrase("{} is not as long as the surface's.", name));
             }
         }
         const std::vector<Vec3f> positions = differences("POSITION");
@@ -300,17 +310,19 @@ void read_shapes(Document& document, const Json& targets, const Primitive& primi
     }
 }
 
-void read_indices(Document& document, const Json& entry, size_t accessors, const std::string& where, Gathered& all,
+void read_indices(Document& document, const Json& entry, size_t accessors, const Where& where, Gathered& all,
                   Primitive& primitive) {
     primitive.first_index = static_cast<uint32_t>(all.indices.size());
     const int64_t accessor = index_of(entry, "indices", static_cast<int64_t>(accessors), where);
     if (accessor >= 0) {
-        const std::vector<uint32_t> indices = read_whole(document, accessor, 1, where + " indices");
+        const std::vector<uint32_t> indices = read_whole(document, accessor, 1, Where(where, " indices"));
+        const uint32_t largest = indices.empty() ? 0 : *std::max_element(indices.begin(), indices.end());
+        if (!indices.empty() && largest >= primitive.point_count) {
+            refuse(where,
+                   phrase("an index is {}, but there are only {}.", largest, counted(primitive.point_count, "vertex")));
+        }
+        all.indices.reserve(all.indices.size() + indices.size());
         for (const uint32_t index : indices) {
-            if (index >= primitive.point_count) {
-                refuse(where, fmt::format("an index is {}, but there are only {}.", index,
-                                          counted(primitive.point_count, "vertex")));
-            }
             all.indices.push_back(primitive.first_point + index);
         }
     } else {
@@ -326,19 +338,18 @@ void read_indices(Document& document, const Json& entry, size_t accessors, const
 
 namespace {
 /// A surface that speaks of shapes and has none: what to ask for.
-std::string lost_shapes(const std::vector<std::string>& names, size_t weights) {
-    std::string said;
+Text lost_shapes(const std::vector<std::string>& names, size_t weights) {
+    Text said;
     for (size_t i = 0; i < std::min<size_t>(names.size(), 4); ++i) {
         said += (i == 0 ? "" : ", ") + names[i];
     }
-    said += names.size() > 4 ? fmt::format(" and {} more", names.size() - 4) : "";
-    return names.empty()
-               ? fmt::format("has weights of {} and no shape: they were lost before this file was written. Ask "
-                             "for it once more, with its shapes (morph targets).",
-                             counted(weights, "shape"))
-               : fmt::format("names {} ({}) and has none: they were lost before this file was written. Ask for "
-                             "it once more, with its shapes (morph targets).",
-                             counted(names.size(), "shape"), said);
+    said += names.size() > 4 ? phrase(" and {} more", names.size() - 4) : "";
+    return names.empty() ? phrase("has weights of {} and no shape: they were lost before this file was written. Ask "
+                                  "for it once more, with its shapes (morph targets).",
+                                  counted(weights, "shape"))
+                         : phrase("names {} ({}) and has none: they were lost before this file was written. Ask for "
+                                  "it once more, with its shapes (morph targets).",
+                                  counted(names.size(), "shape"), said);
 }
 } // namespace
 
@@ -368,7 +379,7 @@ Mesh read_mesh(Document& document, size_t index, Scene& scene, Influences& influ
         Primitive primitive;
         const uint64_t mode = count_of(entry, "mode", 4, here);
         if (mode > 6) {
-            refuse(here, fmt::format("has the unknown mode {}.", mode));
+            refuse(here, phrase("has the unknown mode {}.", mode));
         }
         primitive.topology = static_cast<Topology>(mode);
         primitive.material = static_cast<int>(index_of(entry, "material", static_cast<int64_t>(materials), here));
@@ -396,20 +407,20 @@ Mesh read_mesh(Document& document, size_t index, Scene& scene, Influences& influ
         mesh.primitives.push_back(std::move(primitive));
     }
     for (const std::string& name : left_out) {
-        scene.notes.push_back({where, fmt::format("its shapes change {}, which it does not have itself: that is left "
-                                                  "out.",
-                                                  name.substr(0, 80))});
+        scene.notes.push_back({where, phrase("its shapes change {}, which it does not have itself: that is left "
+                                             "out.",
+                                             name.substr(0, 80))});
     }
     for (const std::string& name : all.as_floats) {
         scene.notes.push_back(
-            {where, fmt::format("the numbers of {} are stored as floats now, each the same.", name.substr(0, 80))});
+            {where, phrase("the numbers of {} are stored as floats now, each the same.", name.substr(0, 80))});
     }
     if (all.unheld > 0) {
         scene.notes.push_back(
-            {where, fmt::format("{} had no weights; they follow the first joint now.", counted(all.unheld, "vertex"))});
+            {where, phrase("{} had no weights; they follow the first joint now.", counted(all.unheld, "vertex"))});
     }
     if (all.negative > 0) {
-        scene.notes.push_back({where, fmt::format("{} below zero were left out.", counted(all.negative, "weight"))});
+        scene.notes.push_back({where, phrase("{} below zero were left out.", counted(all.negative, "weight"))});
     }
     mesh.positions = std::move(all.positions);
     if (all.any_normals) {

@@ -12,7 +12,7 @@ namespace wembrix::gltf {
 
 /// `extras` and `extensions` as text, less the extensions that this reader has taken in itself and, with a note, those
 /// that cannot be carried.
-Carried carried_of(const Json& object, const std::set<std::string>& taken, Scene& scene, const std::string& where,
+Carried carried_of(const Json& object, const std::set<std::string>& taken, Scene& scene, const Where& where,
                    Owner owner = Owner::other);
 
 /// `influences` gets what the mesh says of joints, for the nodes that show it.
@@ -26,6 +26,6 @@ constexpr const char* webp_extension = "EXT_texture_webp";
 /// Cameras and lights.
 void read_cameras(Document& document, Scene& scene);
 /// The place of a node's light, or -1.
-int light_of(const Json& node, const Scene& scene, const std::string& where);
+int light_of(const Json& node, const Scene& scene, const Where& where);
 
 } // namespace wembrix::gltf

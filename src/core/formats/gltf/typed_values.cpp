@@ -1,7 +1,7 @@
 #include "core/formats/gltf/typed_values.h"
+#include "core/base/text.h"
 
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace wembrix::gltf {
 
@@ -11,7 +11,7 @@ void Taken::number(const char* key, double& value) {
         return;
     }
     if (!found->is_number() || !std::isfinite(found->get<double>())) {
-        refuse(where_, fmt::format("\"{}\" is not a number.", key));
+        refuse(where_, phrase("\"{}\" is not a number.", key));
     }
     if (found->get<double>() != value) {
         value = found->get<double>();
@@ -25,7 +25,7 @@ void Taken::flag(const char* key, bool& value) {
         return;
     }
     if (!found->is_boolean()) {
-        refuse(where_, fmt::format("\"{}\" is neither true nor false.", key));
+        refuse(where_, phrase("\"{}\" is neither true nor false.", key));
     }
     if (found->get<bool>() != value) {
         value = found->get<bool>();
@@ -47,12 +47,12 @@ void Taken::list(const char* key, std::vector<double>& values) {
     }
     const Json& list = array_of(rest_, key, where_);
     if (list.size() != values.size()) {
-        refuse(where_, fmt::format("\"{}\" has {} numbers where {} are expected.", key, list.size(), values.size()));
+        refuse(where_, phrase("\"{}\" has {} numbers where {} are expected.", key, list.size(), values.size()));
     }
     std::vector<double> read;
     for (const Json& one : list) {
         if (!one.is_number() || !std::isfinite(one.get<double>())) {
-            refuse(where_, fmt::format("\"{}\" holds a value that is not a number.", key));
+            refuse(where_, phrase("\"{}\" holds a value that is not a number.", key));
         }
         read.push_back(one.get<double>());
     }
@@ -70,7 +70,7 @@ bool Taken::choice(const char* key, std::initializer_list<const char*> words, in
     const std::string word = text_of(rest_, key);
     const auto* at = std::find(words.begin(), words.end(), word);
     if (at == words.end()) {
-        refuse(where_, fmt::format("\"{}\" is \"{}\", which glTF does not know.", key, word.substr(0, 40)));
+        refuse(where_, phrase("\"{}\" is \"{}\", which glTF does not know.", key, word.substr(0, 40)));
     }
     const int read = static_cast<int>(at - words.begin());
     if (read != place) {
@@ -86,7 +86,7 @@ Json Taken::object(const char* key) {
         return nullptr;
     }
     if (!found->is_object()) {
-        refuse(where_, fmt::format("\"{}\" is not an object.", key));
+        refuse(where_, phrase("\"{}\" is not an object.", key));
     }
     Json taken = std::move(*found);
     rest_.erase(found);

@@ -1,4 +1,5 @@
 #include "core/base/files.h"
+#include "core/base/text.h"
 #include "core/formats/gltf/buffer_builder.h"
 #include "core/formats/gltf/draco.h"
 #include "core/formats/gltf/gltf.h"
@@ -11,7 +12,6 @@
 #include <algorithm>
 #include <cmath>
 #include <cstring>
-#include <fmt/format.h>
 #include <map>
 #include <set>
 
@@ -462,7 +462,7 @@ Result<Written> write_document(const Scene& scene, const std::string& stem, Weig
         }
         return written;
     } catch (const nlohmann::json::exception& error) {
-        return Problem{fmt::format("holds something that cannot be written: {}.", error.what()), stem, ""};
+        return Problem{phrase("holds something that cannot be written: {}.", error.what()), stem, ""};
     }
 }
 
