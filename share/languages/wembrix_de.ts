@@ -2367,7 +2367,7 @@ Die Oberfläche schaut entlang X: drehen Sie sie vor dem Bauen, damit links und 
     </message>
     <message>
         <source>Add %1</source>
-        <translation>%1 hinzufügen</translation>
+        <translation>+ %1</translation>
     </message>
     <message>
         <source>Add a corrective</source>
@@ -2411,7 +2411,7 @@ Die Oberfläche schaut entlang X: drehen Sie sie vor dem Bauen, damit links und 
     </message>
     <message>
         <source>Add “%1”</source>
-        <translation>„%1“ hinzufügen</translation>
+        <translation>+ %1</translation>
     </message>
     <message>
         <source>Adds the rule to the route card, so that it renames the next version too</source>
@@ -2895,7 +2895,7 @@ Die Oberfläche schaut entlang X: drehen Sie sie vor dem Bauen, damit links und 
     </message>
     <message>
         <source>Bind the others…</source>
-        <translation>Die anderen binden …</translation>
+        <translation>Andere binden …</translation>
     </message>
     <message>
         <source>Bind the surface</source>
@@ -2923,7 +2923,7 @@ Die Oberfläche schaut entlang X: drehen Sie sie vor dem Bauen, damit links und 
     </message>
     <message>
         <source>Blend the loop</source>
-        <translation>Schleife überblenden</translation>
+        <translation>Überblenden</translation>
     </message>
     <message>
         <source>Bone axis</source>
@@ -3446,6 +3446,10 @@ Die Oberfläche schaut entlang X: drehen Sie sie vor dem Bauen, damit links und 
         <translation>Vergleichen mit</translation>
     </message>
     <message>
+        <source>Compression</source>
+        <translation>Verdichtung</translation>
+    </message>
+    <message>
         <source>Connect its drive, or choose the destination's folder anew.</source>
         <translation>Schließen Sie sein Laufwerk an, oder wählen Sie den Ordner des Ziels neu.</translation>
     </message>
@@ -3515,7 +3519,7 @@ Die Oberfläche schaut entlang X: drehen Sie sie vor dem Bauen, damit links und 
     </message>
     <message>
         <source>Copy…</source>
-        <translation>Kopieren …</translation>
+        <translation>Kopie …</translation>
     </message>
     <message>
         <source>Corners at most</source>
@@ -3567,7 +3571,7 @@ Die Oberfläche schaut entlang X: drehen Sie sie vor dem Bauen, damit links und 
     </message>
     <message>
         <source>Cut all</source>
-        <translation>Alle schneiden</translation>
+        <translation>Alle</translation>
     </message>
     <message>
         <source>Cut at %1 names</source>
@@ -3579,7 +3583,7 @@ Die Oberfläche schaut entlang X: drehen Sie sie vor dem Bauen, damit links und 
     </message>
     <message>
         <source>Cut at playhead</source>
-        <translation>Am Abspielkopf schneiden</translation>
+        <translation>Hier schneiden</translation>
     </message>
     <message>
         <source>Cut at the surface</source>
@@ -3659,7 +3663,7 @@ Die Oberfläche schaut entlang X: drehen Sie sie vor dem Bauen, damit links und 
     </message>
     <message>
         <source>Deliver all</source>
-        <translation>Alles ausliefern</translation>
+        <translation>Alle ausliefern</translation>
     </message>
     <message>
         <source>Deliver all that is not up to date</source>
@@ -3755,7 +3759,7 @@ Die Oberfläche schaut entlang X: drehen Sie sie vor dem Bauen, damit links und 
     </message>
     <message>
         <source>Don't repeat</source>
-        <translation>Nicht wiederholen</translation>
+        <translation>Einmal</translation>
     </message>
     <message>
         <source>Double-click a joint of the take to choose another one; — lets the joint here rest. Double-click how it was told to say that it is a foot, a hand or a prop. Apart: how far a bone points from where the take's does, at the worst frame</source>
@@ -3915,7 +3919,7 @@ Die Oberfläche schaut entlang X: drehen Sie sie vor dem Bauen, damit links und 
     </message>
     <message>
         <source>End at frame %1</source>
-        <translation>Bei Bild %1 enden</translation>
+        <translation>Ende bei %1</translation>
     </message>
     <message>
         <source>Ends after the file that is being written; what arrived stays</source>
@@ -4003,7 +4007,7 @@ Die Oberfläche schaut entlang X: drehen Sie sie vor dem Bauen, damit links und 
     </message>
     <message>
         <source>Extract root motion…</source>
-        <translation>Wurzelbewegung herauslösen …</translation>
+        <translation>Wurzelbewegung …</translation>
     </message>
     <message>
         <source>Extras and extensions</source>
@@ -4027,7 +4031,7 @@ Die Oberfläche schaut entlang X: drehen Sie sie vor dem Bauen, damit links und 
     </message>
     <message>
         <source>Faces to a slot…</source>
-        <translation>Flächen in einen Slot …</translation>
+        <translation>In Slot …</translation>
     </message>
     <message>
         <source>Factor</source>
@@ -4071,7 +4075,7 @@ Die Oberfläche schaut entlang X: drehen Sie sie vor dem Bauen, damit links und 
     </message>
     <message>
         <source>Fewer keys…</source>
-        <translation>Weniger Schlüssel …</translation>
+        <translation>Weniger …</translation>
     </message>
     <message>
         <source>File</source>
@@ -5343,7 +5347,7 @@ Die Oberfläche schaut entlang X: drehen Sie sie vor dem Bauen, damit links und 
     </message>
     <message>
         <source>Key what I touch</source>
-        <translation>Setzen, was ich anfasse</translation>
+        <translation>Sofort setzen</translation>
     </message>
     <message>
         <source>Keyed in</source>
@@ -5551,7 +5555,7 @@ Die Oberfläche schaut entlang X: drehen Sie sie vor dem Bauen, damit links und 
     </message>
     <message>
         <source>Limit…</source>
-        <translation>Begrenzen …</translation>
+        <translation>Grenze …</translation>
     </message>
     <message>
         <source>Lines from strands</source>
@@ -6879,7 +6883,7 @@ Die Oberfläche schaut entlang X: drehen Sie sie vor dem Bauen, damit links und 
     </message>
     <message>
         <source>Pause</source>
-        <translation>Anhalten</translation>
+        <translation>Halt</translation>
     </message>
     <message>
         <source>Pictures (*.png *.jpg *.jpeg)</source>
@@ -6943,7 +6947,7 @@ Die Oberfläche schaut entlang X: drehen Sie sie vor dem Bauen, damit links und 
     </message>
     <message>
         <source>Play</source>
-        <translation>Abspielen</translation>
+        <translation>Spielen</translation>
     </message>
     <message>
         <source>Play %1 once</source>
@@ -7067,7 +7071,7 @@ Die Oberfläche schaut entlang X: drehen Sie sie vor dem Bauen, damit links und 
     </message>
     <message>
         <source>Prune…</source>
-        <translation>Ausdünnen …</translation>
+        <translation>Dünnen …</translation>
     </message>
     <message>
         <source>Pull %1 at frame %2</source>
@@ -7143,7 +7147,7 @@ Die Oberfläche schaut entlang X: drehen Sie sie vor dem Bauen, damit links und 
     </message>
     <message>
         <source>Read a list…</source>
-        <translation>Liste lesen …</translation>
+        <translation>Lesen …</translation>
     </message>
     <message>
         <source>Read a map</source>
@@ -7987,7 +7991,7 @@ Die Oberfläche schaut entlang X: drehen Sie sie vor dem Bauen, damit links und 
     </message>
     <message>
         <source>Start and end pose</source>
-        <translation>Anfangs- und Endpose</translation>
+        <translation>Beide Enden</translation>
     </message>
     <message>
         <source>Start at a frame</source>
@@ -8931,7 +8935,7 @@ Die Oberfläche schaut entlang X: drehen Sie sie vor dem Bauen, damit links und 
     </message>
     <message>
         <source>Transfer…</source>
-        <translation>Übertragen …</translation>
+        <translation>Abgeben …</translation>
     </message>
     <message>
         <source>Translation</source>
@@ -9186,8 +9190,8 @@ Die Oberfläche schaut entlang X: drehen Sie sie vor dem Bauen, damit links und 
         <translation>Wembrix-Aufträge (*.wembrix)</translation>
     </message>
     <message>
-        <source>Wembrix reads </source>
-        <translation>Wembrix liest </translation>
+        <source>Wembrix reads {} and {}.</source>
+        <translation>Wembrix liest {} und {}.</translation>
     </message>
     <message>
         <source>What</source>
@@ -11165,7 +11169,7 @@ Legen Sie es bei, wenn Sie einen Fehler melden. Ihr eigener Ordner steht darin a
     </message>
     <message>
         <source>fades in</source>
-        <translation>blendet ein</translation>
+        <translation>ein in</translation>
     </message>
     <message>
         <source>failed</source>
@@ -11298,6 +11302,10 @@ Legen Sie es bei, wenn Sie einen Fehler melden. Ihr eigener Ordner steht darin a
     <message>
         <source>frame {} of “{}” as “{}”, {}</source>
         <translation>Bild {} von „{}“ als „{}“, {}</translation>
+    </message>
+    <message>
+        <source>frames</source>
+        <translation>Bilder</translation>
     </message>
     <message>
         <source>frames per second</source>
@@ -12021,7 +12029,7 @@ Legen Sie es bei, wenn Sie einen Fehler melden. Ihr eigener Ordner steht darin a
     </message>
     <message>
         <source>instead of the take</source>
-        <translation>statt der Aufnahme</translation>
+        <translation>statt ihrer</translation>
     </message>
     <message>
         <source>inverse bind of “{}” off by {}</source>
@@ -13593,7 +13601,7 @@ Legen Sie es bei, wenn Sie einen Fehler melden. Ihr eigener Ordner steht darin a
     </message>
     <message>
         <source>none</source>
-        <translation>keiner</translation>
+        <translation>keine</translation>
     </message>
     <message>
         <source>none is chosen</source>
@@ -13685,7 +13693,7 @@ Legen Sie es bei, wenn Sie einen Fehler melden. Ihr eigener Ordner steht darin a
     </message>
     <message>
         <source>note</source>
-        <translation>Bemerkung</translation>
+        <translation>Notiz</translation>
     </message>
     <message>
         <source>nothing</source>
@@ -13793,7 +13801,7 @@ Legen Sie es bei, wenn Sie einen Fehler melden. Ihr eigener Ordner steht darin a
     </message>
     <message>
         <source>on top of the take</source>
-        <translation>auf der Aufnahme</translation>
+        <translation>darauf</translation>
     </message>
     <message>
         <source>once</source>

@@ -193,6 +193,15 @@ TEST_F(InGerman, NothingThatIsShownIsLeftInEnglish) {
     }
 }
 
+TEST_F(InGerman, LongerWordsHaveRoomOnASmallScreen) {
+    open_cut();
+    for (size_t station = 0; station < window->pages().size(); ++station) {
+        window->choose_station(static_cast<int>(station));
+        settle();
+        EXPECT_LE(window->minimumSizeHint().width(), 1280) << window->pages().at(station)->kind().id;
+    }
+}
+
 TEST_F(InGerman, TheFindingIsGermanAndWhatGoesIntoFilesIsNot) {
     open_cut();
     window->choose_station(0);

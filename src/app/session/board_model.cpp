@@ -27,8 +27,7 @@ BoardEntry entry_of(const BoardCell& cell, const Destination& destination, const
     entry.content = cell.content;
     entry.file = cell.file;
     if (cell.state == CellState::arrived) {
-        entry.detail =
-            QString::fromStdString(cell.deliverable.kind->size(prepared, cell.deliverable.name, destination));
+        entry.detail = localized(cell.deliverable.kind->size(prepared, cell.deliverable.name, destination));
         if (cell.plain_bytes > 0) {
             entry.detail =
                 QObject::tr("%1 (%2 %)")
@@ -61,8 +60,7 @@ BoardModel::Table read_table(const std::vector<DeliveryRequest>& requests) {
             if (fresh) {
                 BoardModel::Row row;
                 row.file = QString::fromStdString(cell.deliverable.stem);
-                row.what =
-                    QString::fromStdString(cell.deliverable.kind->facts(*request.prepared, cell.deliverable.name));
+                row.what = localized(cell.deliverable.kind->facts(*request.prepared, cell.deliverable.name));
                 row.cells.resize(requests.size());
                 table.rows.push_back(std::move(row));
             }

@@ -6,7 +6,6 @@
 
 #include <QPainter>
 #include <QPainterPath>
-#include <fmt/format.h>
 
 namespace wembrix::app {
 
@@ -115,9 +114,7 @@ void AxesDrawing::paintEvent(QPaintEvent*) {
     draw_axes(painter);
     painter.setPen(theme().soft);
     const QString hand = axes_.handedness == Handedness::left ? tr("left-handed") : tr("right-handed");
-    const QString size = tr("%1 m is %2 u")
-                             .arg(QString::fromStdString(fmt::format("{:.2f}", height_m_)),
-                                  QString::fromStdString(fmt::format("{:.4g}", height_m_ / axes_.unit_m)));
+    const QString size = tr("%1 m is %2 u").arg(height_m_, 0, 'f', 2).arg(height_m_ / axes_.unit_m, 0, 'g', 4);
     painter.drawText(QRectF(8, height() - 20, width() - 16, 18), Qt::AlignLeft | Qt::AlignVCenter, hand);
     painter.drawText(QRectF(8, height() - 20, width() - 16, 18), Qt::AlignRight | Qt::AlignVCenter, size);
     painter.setPen(theme().line);

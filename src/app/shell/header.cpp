@@ -1,5 +1,6 @@
 #include "shell/header.h"
 
+#include "style/language.h"
 #include "style/shortcuts.h"
 
 #include <QComboBox>
@@ -48,7 +49,7 @@ void Header::show_job(const Document& document) {
                            : tr("%1 · %2").arg(file, document.is_saved() ? tr("saved") : tr("changed")));
     QStringList names;
     for (const Destination& destination : document.job().destinations) {
-        names << QString::fromStdString(destination.name + " · " + destination.summary());
+        names << QString::fromStdString(destination.name) + QStringLiteral(" · ") + localized(destination.summary());
     }
     QStringList shown;
     for (int i = 0; i < destinations_->count(); ++i) {

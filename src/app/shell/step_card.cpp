@@ -34,6 +34,7 @@ StepCard::StepCard(int number, QWidget* parent) : QFrame(parent), number_(number
     auto* top = new QHBoxLayout;
     top->setSpacing(6);
     title_ = new QLabel(this);
+    title_->setWordWrap(true);
     top->addWidget(title_, 1);
     tick_ = new QCheckBox(this);
     tick_->setObjectName(QStringLiteral("on%1").arg(number));

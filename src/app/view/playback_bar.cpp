@@ -25,7 +25,9 @@ PlaybackBar::PlaybackBar(Clock& clock, QWidget* parent) : QWidget(parent), clock
     play_ = new QPushButton(tr("Play"), this);
     play_->setObjectName(QStringLiteral("play"));
     play_->setToolTip(with_shortcut(tr("Play or pause"), Shortcut::play));
-    play_->setFixedWidth(58);
+    const int widest = std::max(play_->fontMetrics().horizontalAdvance(tr("Play")),
+                                play_->fontMetrics().horizontalAdvance(tr("Pause")));
+    play_->setFixedWidth(std::max(58, widest + 26));
     scrub_ = new QSlider(Qt::Horizontal, this);
     scrub_->setObjectName(QStringLiteral("scrub"));
     scrub_->setAccessibleName(tr("Frame of the clip"));

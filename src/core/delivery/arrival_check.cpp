@@ -96,9 +96,7 @@ void check_joints(const Scene& prepared, const Scene& arrived, const Destination
             worst = node.name;
         }
     }
-    auto text = [&](double off) {
-        return off < 1e-5 ? std::string("all 1") : phrase("up to {:.4g} off 1 ({})", off, worst);
-    };
+    auto text = [&](double off) { return off < 1e-5 ? Text("all 1") : phrase("up to {:.4g} off 1 ({})", off, worst); };
     double prepared_off = 0;
     for (const int joint : joints_of(prepared)) {
         prepared_off = std::max(prepared_off, (prepared.nodes[joint].rest.scale - Vec3::Ones()).cwiseAbs().maxCoeff());

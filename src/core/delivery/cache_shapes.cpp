@@ -203,7 +203,7 @@ void check_shapes(const Scene& prepared, const MovingPart& part, const Scene& ar
     const bool has_counts = arrival.claims.back().pass;
     const size_t shapes = mesh == nullptr ? 0 : mesh->shapes.size();
     claim("Shapes",
-          destination.shapes < 0 ? std::string("each frame that is needed") : phrase("at most {}", destination.shapes),
+          destination.shapes < 0 ? Text("each frame that is needed") : phrase("at most {}", destination.shapes),
           counted(shapes, "shape"),
           shapes > 0 && (destination.shapes < 0 || shapes <= static_cast<size_t>(destination.shapes)),
           shapes == 0 ? "no shapes arrived" : "the destination takes fewer; allow more drift, or take a shorter range");

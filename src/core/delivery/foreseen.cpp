@@ -79,14 +79,14 @@ std::vector<Foreseen> foreseen(const Scene& prepared, const Destination& destina
     const Ledger ledger = destination_ledger(prepared, destination);
     const auto altered =
         static_cast<size_t>(std::count_if(ledger.begin(), ledger.end(), [](const auto& one) { return one.altered; }));
-    std::string held = "nothing";
+    Text held = "nothing";
     for (const Finding& finding : look_for_findings({prepared, &destination})) {
         if (finding.grade == Grade::stop && held == "nothing") {
             held = finding.message;
         }
     }
     return {{"Height", destination.in_units(height_m(prepared))},
-            {"Looks along", facing ? destination.axis_here(facing->axis) : "no side is named"},
+            {"Looks along", facing ? Text(std::string(destination.axis_here(facing->axis))) : Text("no side is named")},
             {"Files", files_said(prepared, destination)},
             {"Clips", frames_said(prepared, destination)},
             {"Influences", influences_said(prepared, destination)},

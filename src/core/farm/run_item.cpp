@@ -100,7 +100,7 @@ Result<bool> run_item(const Farm& farm, int item, const fs::path& program) {
         const std::string line = last_line(complained);
         row["problem"] = !line.empty() ? line
                          : code >= 0   ? phrase("it ended with {}", code)
-                                       : std::string("it could not be run, or was killed");
+                                       : Text("it could not be run, or was killed");
     }
     if (Outcome written = write_file_whole(result, row.dump(1) + "\n"); !written) {
         return written.problem();

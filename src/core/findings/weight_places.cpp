@@ -96,7 +96,7 @@ std::vector<Finding> find_stray_weights(const FindingContext& context) {
         finding.nodes = {node.name, joint};
         finding.message =
             phrase("{} of weight on “{}”",
-                   (islands.size() == 1 ? std::string("1 stray") : phrase("{} strays", islands.size())), node.name);
+                   (islands.size() == 1 ? Text("1 stray") : phrase("{} strays", islands.size())), node.name);
         finding.reason = phrase("{} has weights of up to {:.2f} on {}, {} away from its other vertices (vertex {}).",
                                 joint, worst.heaviest, counted(worst.vertices.size(), "vertex"),
                                 worst.distance_m < 1 ? phrase("{:.3g} mm", worst.distance_m * 1000)

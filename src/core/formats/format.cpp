@@ -1,4 +1,5 @@
 #include "core/formats/format.h"
+#include "core/base/text.h"
 
 #include "core/formats/bvh/bvh.h"
 #include "core/formats/collada/collada.h"
@@ -168,11 +169,11 @@ std::vector<std::string> readable_suffixes() {
 
 Text what_is_read() {
     const std::vector<std::string> suffixes = readable_suffixes();
-    std::string list;
-    for (size_t i = 0; i < suffixes.size(); ++i) {
-        list += (i == 0 ? "" : i + 1 == suffixes.size() ? " and " : ", ") + suffixes[i];
+    std::string list = suffixes.front();
+    for (size_t i = 1; i + 1 < suffixes.size(); ++i) {
+        list += ", " + suffixes[i];
     }
-    return "Wembrix reads " + list + ".";
+    return phrase("Wembrix reads {} and {}.", list, suffixes.back());
 }
 
 } // namespace wembrix

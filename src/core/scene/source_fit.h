@@ -1,6 +1,8 @@
 // How a source came into the scene: what it was taken for, and what of it does not fit what was there.
 #pragma once
 
+#include "core/base/text.h"
+
 #include <cstddef>
 #include <cstdint>
 #include <string>

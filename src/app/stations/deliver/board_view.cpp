@@ -5,6 +5,7 @@
 #include <QHeaderView>
 #include <QPainter>
 #include <QPalette>
+#include <algorithm>
 
 namespace wembrix::app {
 
@@ -83,12 +84,13 @@ void BoardDelegate::paint(QPainter* painter, const QStyleOptionViewItem& option,
     QString word = index.data().toString();
     word[0] = word[0].toUpper();
     painter->drawText(bar.adjusted(9, 0, 0, 0), Qt::AlignLeft | Qt::AlignVCenter, word);
+    const int word_width = std::max(63, painter->fontMetrics().horizontalAdvance(word) + 18);
     const int number_width = cell->number.isEmpty() ? 0 : painter->fontMetrics().horizontalAdvance(cell->number) + 12;
     painter->drawText(bar.adjusted(0, 0, -9, 0), Qt::AlignRight | Qt::AlignVCenter, cell->number);
     font.setPixelSize(11);
     painter->setFont(font);
     painter->setPen(l.ink);
-    const QRect detail = bar.adjusted(72, 0, -number_width - 8, 0);
+    const QRect detail = bar.adjusted(9 + word_width, 0, -number_width - 8, 0);
     painter->drawText(detail, Qt::AlignLeft | Qt::AlignVCenter,
                       painter->fontMetrics().elidedText(cell->detail, Qt::ElideRight, detail.width()));
     painter->restore();

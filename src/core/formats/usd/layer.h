@@ -1,6 +1,7 @@
 // A USD layer as it stands in its file: prims with their attributes and relationships, before anything is composed.
 #pragma once
 
+#include "core/base/text.h"
 #include "core/formats/usd/value.h"
 
 #include <algorithm>

@@ -13,7 +13,7 @@ namespace wembrix {
 class Subject {
   public:
     /// `noun` is what is counted: "surface".
-    Subject(std::string_view name, std::string_view noun) : name_(name), noun_(noun) {}
+    Subject(std::string_view name, std::string_view noun) : name_(std::string(name).c_str()), noun_(noun) {}
 
     /// One more thing was held against its counterpart.
     void compared() { ++compared_; }
@@ -24,7 +24,7 @@ class Subject {
     [[nodiscard]] Claim claim() const;
 
   private:
-    std::string name_;
+    Text name_;
     std::string noun_;
     size_t compared_ = 0;
     size_t found_ = 0;

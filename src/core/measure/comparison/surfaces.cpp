@@ -41,7 +41,7 @@ void compare_array(Subject& subject, const std::string& where, const Shared<T>& 
     subject.compared();
     if (a.size() != b.size()) {
         subject.differs(where, b.empty()   ? std::string("gone")
-                               : a.empty() ? std::string("was not there")
+                               : a.empty() ? Text("was not there")
                                            : phrase("{} and not {}", b.size() / width, a.size() / width));
         return;
     }

@@ -18,7 +18,7 @@ Problem none_fits(const Scene& scene, const std::string& wanted) {
     for (const Clip& clip : scene.clips) {
         names.push_back(clip.name);
     }
-    return {names.empty() ? std::string("there are no clips.")
+    return {names.empty() ? Text("there are no clips.")
                           : phrase("there is no clip \"{}\"; there are {}.", wanted, some_of(names)),
             "", ""};
 }

@@ -116,7 +116,7 @@ Result<StepResult> apply_extract_root_motion(const StepContext& context, const R
     }
     const int from = name.empty() ? carrying_joint(scene) : scene.find_node(name);
     if (from < 0 || scene.nodes[from].kind != NodeKind::joint) {
-        return Problem{name.empty() ? std::string("no joint below the root can be told to carry the others.")
+        return Problem{name.empty() ? Text("no joint below the root can be told to carry the others.")
                                     : phrase("there is no joint \"{}\".", name),
                        "", "Name the joint whose trajectory the root is to take."};
     }

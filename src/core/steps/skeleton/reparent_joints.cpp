@@ -68,7 +68,7 @@ Result<StepResult> apply_reparent_joints(const StepContext& context, const Repar
             result.could_not.push_back(
                 phrase("{} is sheared by {:.2g} % {}: an uneven scale above it; bake the joint scale before this step",
                        scene.nodes[one.node].name, one.part * 100,
-                       one.clip.empty() ? std::string("at rest") : phrase("in {} frame {}", one.clip, one.frame)));
+                       one.clip.empty() ? Text("at rest") : phrase("in {} frame {}", one.clip, one.frame)));
         }
     }
     return result;

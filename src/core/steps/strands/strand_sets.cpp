@@ -49,8 +49,8 @@ Result<int> emitter_named(const Scene& scene, const std::string& name) {
     }
     const int node = scene.find_node(name);
     if (node < 0 || scene.nodes[static_cast<size_t>(node)].mesh < 0) {
-        return Problem{name.empty() ? std::string("say which surface.") : phrase("no surface is called \"{}\".", name),
-                       "", ""};
+        return Problem{name.empty() ? Text("say which surface.") : phrase("no surface is called \"{}\".", name), "",
+                       ""};
     }
     return node;
 }

@@ -63,9 +63,8 @@ Result<int> lines_named(const Scene& scene, const std::string& name) {
     if (found.size() == 1) {
         return found.front();
     }
-    return Problem{found.empty()
-                       ? name.empty() ? std::string("no surface has lines.") : phrase("\"{}\" has no lines.", name)
-                       : phrase("{} have lines: say which.", counted(found.size(), "surface")),
+    return Problem{found.empty() ? name.empty() ? Text("no surface has lines.") : phrase("\"{}\" has no lines.", name)
+                                 : phrase("{} have lines: say which.", counted(found.size(), "surface")),
                    "", ""};
 }
 

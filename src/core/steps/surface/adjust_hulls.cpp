@@ -48,7 +48,7 @@ Result<StepResult> apply_adjust_hulls(const StepContext& context, const AdjustSe
         hull = adjusted(hull, row.adjustment(), unit);
         told.push_back(row.hull);
     }
-    result.account = told.empty() ? std::string("no hull was changed")
+    result.account = told.empty() ? Text("no hull was changed")
                                   : phrase("{} by hand: {}", counted(told.size(), "hull"), some_of(told, 4));
     return result;
 }

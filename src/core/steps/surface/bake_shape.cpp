@@ -88,7 +88,7 @@ Result<StepResult> apply_bake_shape(const StepContext& context, const BakeShapeS
         }
     }
     result.account = baked.empty()
-                         ? std::string("no shape fits")
+                         ? Text("no shape fits")
                          : phrase("{} at weight {:g} became part of the surface", some_of(baked, 4), settings.weight);
     return result;
 }

@@ -158,7 +158,7 @@ Result<StepResult> apply_copy_weights(const StepContext& context, const CopySett
             return true;
         });
     }
-    result.account = copied == 0 ? std::string("nothing lies near enough")
+    result.account = copied == 0 ? Text("nothing lies near enough")
                                  : phrase("{} weighted like “{}”, from {:.2g} mm away at most",
                                           counted(copied, "vertex"), giving.name, farthest * 1000);
     if (too_far > 0) {

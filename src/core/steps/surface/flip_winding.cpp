@@ -45,8 +45,8 @@ Result<StepResult> apply_flip_winding(const StepContext& context, const FlipSett
             }
         }
     }
-    result.account = triangles == 0 ? std::string("no triangles there")
-                                    : phrase("{} wound the other way", counted(triangles, "triangle"));
+    result.account =
+        triangles == 0 ? Text("no triangles there") : phrase("{} wound the other way", counted(triangles, "triangle"));
     return result;
 }
 

@@ -125,7 +125,7 @@ Result<StepResult> apply_join_shapes(const StepContext& context, const JoinShape
         joined += shapes.size();
         set_shapes(result.scene, one.mesh, std::move(rows));
     }
-    result.account = joined == 0 ? std::string("fewer than two shapes fit")
+    result.account = joined == 0 ? Text("fewer than two shapes fit")
                                  : phrase("{} became “{}”", counted(joined, "shape"), settings.name);
     return result;
 }

@@ -282,7 +282,7 @@ Result<StepResult> apply_make_hulls(const StepContext& context, const HullSettin
         }
     }
     result.account = made == 0
-                         ? std::string("nothing to make a hull of")
+                         ? Text("nothing to make a hull of")
                          : phrase("{} of {:.4g} l together{}, standing out {:.3g} mm at most", counted(made, "hull"),
                                   volume * 1000, known ? phrase(", {:.3g} l of it air", added * 1000) : "", out * 1000);
     if (flat > 0) {

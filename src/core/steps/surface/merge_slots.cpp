@@ -73,7 +73,7 @@ Result<StepResult> apply_merge_slots(const StepContext& context, const MergeSlot
             set_vertices(result.scene, place, lists);
         }
     }
-    result.account = materials + gone == 0 ? std::string("every material and every slot is there once")
+    result.account = materials + gone == 0 ? Text("every material and every slot is there once")
                                            : phrase("{} became another of its name, {} joined one of its material",
                                                     counted(materials, "material"), counted(gone, "slot"));
     if (!unlike.empty()) {

@@ -53,7 +53,7 @@ Result<StepResult> apply_mirror_shape(const StepContext& context, const MirrorSh
         }
         set_shapes(result.scene, one.mesh, std::move(rows));
     }
-    result.account = made.empty() ? std::string("no shape with a side in its name fits")
+    result.account = made.empty() ? Text("no shape with a side in its name fits")
                                   : phrase("{} made from the other side", some_of(made, 4));
     if (!sideless.empty()) {
         result.could_not.push_back(phrase("{} has no side in its name", some_of(sideless)));

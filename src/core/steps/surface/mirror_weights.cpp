@@ -77,7 +77,7 @@ Result<StepResult> apply_mirror_weights(const StepContext& context, const Mirror
             return true;
         });
     }
-    result.account = changed == 0 ? std::string("both sides hold alike already")
+    result.account = changed == 0 ? Text("both sides hold alike already")
                                   : phrase("{} weighted like those on the {}", counted(changed, "vertex"),
                                            to_side < 0 ? "left" : "right");
     if (unanswered > 0) {

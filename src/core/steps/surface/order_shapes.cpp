@@ -44,7 +44,7 @@ Result<StepResult> apply_order_shapes(const StepContext& context, const OrderSha
             moved += here;
         }
     }
-    result.account = moved == 0 ? std::string("all shapes stand so already")
+    result.account = moved == 0 ? Text("all shapes stand so already")
                                 : phrase("{} at another place in the list", counted(moved, "shape"));
     return result;
 }

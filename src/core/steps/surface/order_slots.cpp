@@ -58,7 +58,7 @@ Result<StepResult> apply_order_slots(const StepContext& context, const OrderSlot
         }
         set_vertices(result.scene, place, lists);
     }
-    result.account = moved == 0 ? std::string("all slots stand so already")
+    result.account = moved == 0 ? Text("all slots stand so already")
                                 : phrase("{} at another place in the list", counted(moved, "slot"));
     return result;
 }

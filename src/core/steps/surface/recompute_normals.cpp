@@ -166,7 +166,7 @@ Result<StepResult> apply_recompute_normals(const StepContext& context, const Nor
     result.account =
         vertices == 0
             ? (settings.keep_directions ? phrase("{} brought to the length 1", counted(mended, "normal"))
-                                        : std::string("no triangles there"))
+                                        : Text("no triangles there"))
             : phrase("{} with normals of the surface itself, turned by {:.1f}° at most{}", counted(vertices, "vertex"),
                      largest, added == 0 ? "" : phrase("; {} more at hard edges", added));
     if (old_shapes) {

@@ -104,7 +104,7 @@ Result<StepResult> apply_recompute_tangents(const StepContext& context, const Ta
         vertices += mesh.point_count();
         added += put_tangents(result.scene, place, settings.coordinates);
     }
-    result.account = vertices == 0 ? std::string("nothing has normals and coordinates")
+    result.account = vertices == 0 ? Text("nothing has normals and coordinates")
                                    : phrase("{} with tangents{}", counted(vertices, "vertex"),
                                             added == 0 ? "" : phrase("; {} more where mirrored sides meet", added));
     if (without > 0) {

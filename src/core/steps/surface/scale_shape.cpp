@@ -52,7 +52,7 @@ Result<StepResult> scaled_shapes(const StepContext& context, const ScaleShapeSet
         }
         set_shapes(result.scene, one.mesh, std::move(rows));
     }
-    result.account = scaled == 0 ? std::string("no shape fits")
+    result.account = scaled == 0 ? Text("no shape fits")
                                  : phrase("{} × {:g}: {:.3g} mm became {:.3g} mm at full weight",
                                           counted(scaled, "shape"), settings.factor, before, before * settings.factor);
     return result;

@@ -125,7 +125,7 @@ Result<int> find_shaped_surface(const Scene& scene, const std::string& name) {
         });
     }
     if (surfaces.size() != 1) {
-        return Problem{name.empty() ? std::string("several surfaces could be meant.")
+        return Problem{name.empty() ? Text("several surfaces could be meant.")
                                     : phrase("there is no surface “{}”.", name),
                        "", "Name the surface."};
     }

@@ -163,7 +163,7 @@ Result<StepResult> apply_set_material(const StepContext& context, const Material
             changed.push_back(material.name);
         }
     }
-    result.account = changed.empty() ? std::string("no material fits") : phrase("{} looks as set", some_of(changed, 4));
+    result.account = changed.empty() ? Text("no material fits") : phrase("{} looks as set", some_of(changed, 4));
     if (changed.empty()) {
         result.scene = context.scene; // no image that nothing shows
     } else if (const size_t slots = textures->empty() ? 0 : without_coordinates(result.scene, patterns); slots > 0) {
@@ -185,7 +185,7 @@ Result<StepResult> apply_no_materials(const StepContext& context, const NoMateri
             primitive.material = -1;
         }
     }
-    result.account = slots == 0 ? std::string("no slot has a material")
+    result.account = slots == 0 ? Text("no slot has a material")
                                 : phrase("{} without a material; the slots stay", counted(slots, "slot"));
     return result;
 }

@@ -171,7 +171,7 @@ Result<StepResult> apply_smooth_weights(const StepContext& context, const Smooth
         });
     }
     result.account = changed == 0
-                         ? std::string("no weight changes")
+                         ? Text("no weight changes")
                          : phrase("{} smoothed, a weight by {:.2f} at most", counted(changed, "vertex"), largest);
     if (unheld > 0) {
         result.could_not.push_back(

@@ -68,7 +68,7 @@ Result<StepResult> apply_split_shape_sides(const StepContext& context, const Spl
         }
         set_shapes(result.scene, one.mesh, std::move(rows));
     }
-    result.account = split.empty() ? std::string("no shape fits")
+    result.account = split.empty() ? Text("no shape fits")
                                    : phrase("{} became {} and {}", some_of(split, 4), settings.left, settings.right);
     return result;
 }

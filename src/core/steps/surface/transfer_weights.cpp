@@ -138,7 +138,7 @@ Result<StepResult> apply_transfer_weights(const StepContext& context, const Tran
     for (const auto& [name, count] : taken) {
         names.push_back(name);
     }
-    result.account = vertices == 0 ? std::string("those joints hold nothing")
+    result.account = vertices == 0 ? Text("those joints hold nothing")
                                    : phrase("weights of {} went to {}", counted(vertices, "vertex"), some_of(names));
     if (stayed > 0) {
         result.could_not.push_back(

@@ -31,7 +31,7 @@ Result<StepResult> apply_triangulate(const StepContext& context, const Triangula
         }
         set_vertices(result.scene, place, lists);
     }
-    result.account = slots == 0 ? std::string("all faces are plain triangles")
+    result.account = slots == 0 ? Text("all faces are plain triangles")
                                 : phrase("{} of strips or fans became plain triangles", counted(slots, "slot"));
     return result;
 }

@@ -160,7 +160,7 @@ Result<StepResult> apply_weld(const StepContext& context, const WeldSettings& se
     }
     result.account =
         gone == 0
-            ? std::string("no two vertices are alike at one place")
+            ? Text("no two vertices are alike at one place")
             : phrase("{} became {}{}", counted(before, "vertex"), before - gone,
                      triangles_gone == 0 ? ""
                                          : phrase("; {} without an extent gone", counted(triangles_gone, "triangle")));
